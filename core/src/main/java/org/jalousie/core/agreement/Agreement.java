@@ -1,0 +1,208 @@
+package org.jalousie.core.agreement;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jalousie.core.parties.Participant;
+import org.jalousie.core.placement.Pages;
+import org.jalousie.core.placement.SigningField;
+
+/**
+ * What an agreement has come to: the fold of its events.
+ *
+ * @param pdf SHA-256 of the newest state of the document; empty while it is being made
+ * @param since when the state was reached
+ * @param values what parties completed, by signing field name
+ */
+public record Agreement(
+        Event.Created created,
+        State state,
+        Instant since,
+        List<Participant> participants,
+        Map<String, Standing> standings,
+        Map<String, Instant> turnSince,
+        Map<String, Instant> remindedAt,
+        Map<String, String> consents,
+        List<String> viewed,
+        Pages pages,
+        String word,
+        String pdf,
+        boolean houseSealed,
+        Optional<Instant> expiresAt,
+        Map<String, String> values,
+        String record,
+        String endReason,
+        int length) {
+
+    /** @throws IllegalArgumentException for an empty history */
+    public static Agreement of(List<Entry> history) {
+        if (history.isEmpty() || !(history.get(0).event() instanceof Event.Created)) {
+            throw new IllegalArgumentException("a history begins with Created");
+        }
+        Fold fold = new Fold((Event.Created) history.get(0).event());
+        history.forEach(fold::add);
+        return fold.result(history.size());
+    }
+
+    public Optional<Participant> participant(String party) {
+        return participants.stream().filter(one -> one.party().equals(party)).findFirst();
+    }
+
+    public Standing standing(String party) {
+        return standings.getOrDefault(party, Standing.OPEN);
+    }
+
+    public List<SigningField> fieldsOf(String party) {
+        return pages.fields().stream()
+                .map(placed -> placed.field())
+                .filter(field -> field.party().equals(party))
+                .distinct()
+                .toList();
+    }
+
+    /** Those who act, in order. */
+    public List<Participant> acting() {
+        return participants.stream().filter(one -> one.duty().acts()).toList();
+    }
+
+    /** The parties whose turn it is. */
+    public List<Participant> onTurn() {
+        return acting().stream()
+                .filter(one -> standing(one.party()) == Standing.TURN)
+                .toList();
+    }
+
+    /** The number of the next stage that has not been invited yet; empty when there is none. */
+    Optional<Integer> nextStage() {
+        return acting().stream()
+                .filter(one -> standing(one.party()) == Standing.OPEN)
+                .map(Participant::stage)
+                .min(Comparator.naturalOrder());
+    }
+
+    /** Builds an agreement up from events. */
+    private static final class Fold {
+        private final Event.Created created;
+        private State state = State.GENERATING;
+        private Instant since = Instant.EPOCH;
+        private final List<Participant> participants;
+        private final Map<String, Standing> standings = new LinkedHashMap<>();
+        private final Map<String, Instant> turnSince = new LinkedHashMap<>();
+        private final Map<String, Instant> remindedAt = new LinkedHashMap<>();
+        private final Map<String, String> consents = new LinkedHashMap<>();
+        private final List<String> viewed = new ArrayList<>();
+        private Pages pages = new Pages(List.of(), List.of());
+        private String word = "";
+        private String pdf = "";
+        private boolean houseSealed;
+        private Optional<Instant> expiresAt = Optional.empty();
+        private final Map<String, String> values = new LinkedHashMap<>();
+        private String record = "";
+        private String endReason = "";
+
+        Fold(Event.Created created) {
+            this.created = created;
+            this.participants = new ArrayList<>(created.participants());
+        }
+
+        void add(Entry entry) {
+            Event event = entry.event();
+            if (event instanceof Event.Created) {
+                reach(State.GENERATING, entry);
+            } else if (event instanceof Event.Generated generated) {
+                word = generated.word();
+                pdf = generated.pdf();
+                pages = generated.pages();
+                reach(State.CHECK, entry);
+            } else if (event instanceof Event.ParticipantChanged changed) {
+                participants.replaceAll(
+                        one -> one.party().equals(changed.participant().party()) ? changed.participant() : one);
+            } else if (event instanceof Event.Sent sent) {
+                expiresAt = Optional.of(sent.expiresAt());
+                reach(State.OUT, entry);
+            } else if (event instanceof Event.HouseSealed sealed) {
+                pdf = sealed.pdf();
+                houseSealed = true;
+            } else if (event instanceof Event.Invited invited) {
+                standings.put(invited.party(), Standing.TURN);
+                turnSince.put(invited.party(), entry.at());
+            } else if (event instanceof Event.Viewed view) {
+                viewed.add(view.party());
+            } else if (event instanceof Event.ConsentGiven consent) {
+                consents.put(consent.party(), consent.wording());
+            } else if (event instanceof Event.ReminderSent reminder) {
+                remindedAt.put(reminder.party(), entry.at());
+            } else {
+                addAct(event, entry);
+            }
+        }
+
+        private void addAct(Event event, Entry entry) {
+            if (event instanceof Event.FieldsCompleted completed) {
+                values.putAll(completed.values());
+                standings.put(completed.party(), Standing.SEALING);
+            } else if (event instanceof Event.Approved approved) {
+                standings.put(approved.party(), Standing.DONE);
+            } else if (event instanceof Event.Signed signed) {
+                values.putAll(signed.values());
+                standings.put(signed.party(), Standing.SEALING);
+            } else if (event instanceof Event.Sealed sealed) {
+                standings.put(sealed.party(), Standing.DONE);
+                pdf = sealed.pdf();
+            } else if (event instanceof Event.Declined declined) {
+                standings.put(declined.party(), Standing.BROKEN);
+                end(State.DECLINED, declined.reason(), entry);
+            } else if (event instanceof Event.Withdrawn withdrawn) {
+                end(State.WITHDRAWN, withdrawn.reason(), entry);
+            } else if (event instanceof Event.Expired) {
+                standings.replaceAll((party, standing) -> standing == Standing.TURN ? Standing.BROKEN : standing);
+                end(State.EXPIRED, "", entry);
+            } else if (event instanceof Event.Completed completed) {
+                pdf = completed.pdf();
+                record = completed.record();
+                reach(State.COMPLETED, entry);
+            }
+            boolean allActed = participants.stream()
+                    .filter(one -> one.duty().acts())
+                    .allMatch(one -> standings.get(one.party()) == Standing.DONE
+                            || standings.get(one.party()) == Standing.SEALING);
+            if (state == State.OUT && allActed) reach(State.SEALING, entry);
+        }
+
+        private void end(State ended, String reason, Entry entry) {
+            endReason = reason;
+            reach(ended, entry);
+        }
+
+        private void reach(State reached, Entry entry) {
+            state = reached;
+            since = entry.at();
+        }
+
+        Agreement result(int length) {
+            return new Agreement(
+                    created,
+                    state,
+                    since,
+                    List.copyOf(participants),
+                    Map.copyOf(standings),
+                    Map.copyOf(turnSince),
+                    Map.copyOf(remindedAt),
+                    Map.copyOf(consents),
+                    List.copyOf(viewed),
+                    pages,
+                    word,
+                    pdf,
+                    houseSealed,
+                    expiresAt,
+                    Map.copyOf(values),
+                    record,
+                    endReason,
+                    length);
+        }
+    }
+}

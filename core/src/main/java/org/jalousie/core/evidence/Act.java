@@ -1,0 +1,20 @@
+package org.jalousie.core.evidence;
+
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * What one party's act puts into the document.
+ *
+ * @param values text by form field name
+ * @param marked form fields other than the signature's own that show the mark, for example initials
+ * @param signature the signing place; empty for a party that only completes details
+ * @param caption words under the mark, for example who signed and when
+ */
+public record Act(
+        Map<String, String> values,
+        Set<String> marked,
+        Optional<String> signature,
+        Optional<byte[]> mark,
+        String caption) {}

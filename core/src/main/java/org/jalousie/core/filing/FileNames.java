@@ -1,0 +1,21 @@
+package org.jalousie.core.filing;
+
+import java.text.Normalizer;
+
+/** Names of filed documents: readable, and safe on every file system. */
+public final class FileNames {
+    private static final int LONGEST = 120;
+
+    private FileNames() {}
+
+    /** For example {@code A-2026-0007 Loan of a viola d'amore.pdf}. */
+    public static String of(String number, String title, String kind, String extension) {
+        String name = Normalizer.normalize(
+                        number + " " + title + (kind.isEmpty() ? "" : " - " + kind), Normalizer.Form.NFC)
+                .replaceAll("[\\p{Cntrl}\\\\/:*?\"<>|]", " ")
+                .replaceAll("\\s+", " ")
+                .strip();
+        if (name.length() > LONGEST) name = name.substring(0, LONGEST).strip();
+        return name.replaceAll("\\.+$", "") + "." + extension;
+    }
+}

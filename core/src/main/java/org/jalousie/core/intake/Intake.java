@@ -1,0 +1,61 @@
+package org.jalousie.core.intake;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jalousie.core.data.Field;
+import org.jalousie.core.data.Value;
+import org.jalousie.core.data.ValueReader;
+
+/** Reads a filled form: every input against its field, all faults at once. */
+public final class Intake {
+    private Intake() {}
+
+    /**
+     * What a filled form came to.
+     *
+     * @param values by field name, in the form's order; blanks are absent
+     * @param faults by field name, a sentence each; empty when the form can be taken
+     */
+    public record Reading(Map<String, Value> values, Map<String, String> faults) {
+        /** The values in the form in which they are stored. */
+        public Map<String, String> raw() {
+            Map<String, String> raw = new LinkedHashMap<>();
+            values.forEach((name, value) -> raw.put(name, value.raw()));
+            return raw;
+        }
+    }
+
+    /** Reads all inputs; inputs for names that are no field of the form are faults too, so nothing is dropped unseen. */
+    public static Reading read(List<Field> fields, Map<String, String> inputs) {
+        Map<String, Value> values = new LinkedHashMap<>();
+        Map<String, String> faults = new LinkedHashMap<>();
+        for (Field field : fields) {
+            try {
+                Optional<Value> value = ValueReader.read(field, inputs.get(field.name()));
+                value.ifPresent(v -> values.put(field.name(), v));
+                if (value.isEmpty() && field.required()) {
+                    faults.put(field.name(), field.label() + " is required.");
+                }
+            } catch (ValueReader.Unreadable e) {
+                faults.put(field.name(), e.getMessage());
+            }
+        }
+        for (String name : inputs.keySet()) {
+            if (fields.stream().noneMatch(field -> field.name().equals(name))) {
+                faults.put(name, "The form has no field called " + name + ".");
+            }
+        }
+        return new Reading(values, faults);
+    }
+
+    /** Reads stored values back. */
+    public static Map<String, Value> stored(List<Field> fields, Map<String, String> raw) {
+        Map<String, Value> values = new LinkedHashMap<>();
+        for (Field field : fields) {
+            ValueReader.stored(field, raw.getOrDefault(field.name(), "")).ifPresent(v -> values.put(field.name(), v));
+        }
+        return values;
+    }
+}

@@ -1,0 +1,38 @@
+package org.jalousie.core.parties;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+
+/** Finds the person for each role of an agreement. */
+public final class Casting {
+    private Casting() {}
+
+    /** A person as chosen when the template is used. */
+    public record Person(String name, String mail) {}
+
+    /**
+     * The participants in the order in which they act.
+     *
+     * @param values stored intake values by field name
+     * @param chosen people chosen at use, by party key
+     */
+    public static List<Participant> cast(List<Party> parties, Map<String, String> values, Map<String, Person> chosen) {
+        return parties.stream()
+                .map(party -> participant(party, values, chosen))
+                .sorted(Comparator.comparingInt(Participant::stage))
+                .toList();
+    }
+
+    private static Participant participant(Party party, Map<String, String> values, Map<String, Person> chosen) {
+        Person person;
+        if (party.who() instanceof Who.FromFields from) {
+            person = new Person(values.getOrDefault(from.nameField(), ""), values.getOrDefault(from.mailField(), ""));
+        } else if (party.who() instanceof Who.Fixed fixed) {
+            person = new Person(fixed.name(), fixed.mail());
+        } else {
+            person = chosen.getOrDefault(party.key(), new Person("", ""));
+        }
+        return new Participant(party.key(), party.label(), party.duty(), party.stage(), person.name(), person.mail());
+    }
+}

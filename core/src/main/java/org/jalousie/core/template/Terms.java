@@ -1,0 +1,20 @@
+package org.jalousie.core.template;
+
+import java.time.Duration;
+
+/**
+ * The terms of sending.
+ *
+ * @param message what the mail says above the link; may be empty
+ * @param expiryDays days from sending until it can no longer be signed
+ * @param firstReminderDays days from the invitation to the first reminder
+ * @param everyDays days between later reminders
+ */
+public record Terms(String subject, String message, int expiryDays, int firstReminderDays, int everyDays) {
+    // common practice, no source: 30 days; first reminder after 5 days, then every 3
+    public static final Terms USUAL = new Terms("", "", 30, 5, 3);
+
+    public Duration expiry() {
+        return Duration.ofDays(expiryDays);
+    }
+}

@@ -1,0 +1,22 @@
+package org.jalousie.core.wording;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.jalousie.core.placement.SigningField;
+
+/**
+ * What the tags of a wording ask for, in the order in which it stands there.
+ *
+ * @param fields names of data fields
+ * @param conditions those of them that decide a section
+ * @param prints by field name, the prints that tags ask for
+ * @param parties keys of the parties that signing fields name
+ * @param signingFields one for each tag that keeps a place for a party
+ */
+public record FoundTags(
+        List<String> fields,
+        Set<String> conditions,
+        Map<String, Set<String>> prints,
+        List<String> parties,
+        List<SigningField> signingFields) {}

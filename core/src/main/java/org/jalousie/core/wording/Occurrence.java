@@ -1,0 +1,25 @@
+package org.jalousie.core.wording;
+
+import org.w3c.dom.Element;
+
+/** One tag at its place in a part, with the run that it is isolated into while the part is compiled. */
+final class Occurrence {
+    final ParagraphText in;
+    final TagReader.Found found;
+    Tag tag;
+    Element run;
+
+    Occurrence(ParagraphText in, TagReader.Found found) {
+        this.in = in;
+        this.found = found;
+        this.tag = found.tag();
+    }
+
+    boolean isSection() {
+        return tag instanceof Tag.Open || tag instanceof Tag.Close;
+    }
+
+    boolean isSilent() {
+        return tag instanceof Tag.Silent;
+    }
+}

@@ -1,0 +1,171 @@
+package org.jalousie.core.wording;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipException;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
+import org.w3c.dom.Document;
+import org.w3c.dom.Element;
+import org.w3c.dom.NodeList;
+
+/** The parts of a Word file (ECMA-376 part 2, Open Packaging Conventions), opened safely. */
+public final class WordFile {
+    /** Largest file taken in, in bytes. */
+    public static final int LARGEST_FILE = 25 * 1024 * 1024;
+
+    private static final long LARGEST_UNPACKED = 200L * 1024 * 1024;
+    private static final int MOST_PARTS = 3_000;
+    private static final String MAIN_TYPE =
+            "application/vnd.openxmlformats-officedocument.wordprocessingml.document.main+xml";
+
+    private final Map<String, byte[]> parts;
+
+    private WordFile(Map<String, byte[]> parts) {
+        this.parts = parts;
+    }
+
+    /**
+     * Opens a file from outside. Relationships that would fetch something are cut; links that a reader may follow stay.
+     *
+     * @throws UnacceptableFile when it is no Word file, is too large, carries macros or declares a document type
+     */
+    public static WordFile open(byte[] file) {
+        if (file.length > LARGEST_FILE) {
+            throw new UnacceptableFile("The file has %d MB; at most 25 MB can be taken in. Make its pictures smaller."
+                    .formatted(file.length >> 20));
+        }
+        if (file.length > 8 && (file[0] & 0xff) == 0xD0 && (file[1] & 0xff) == 0xCF) {
+            throw new UnacceptableFile(
+                    "The file is protected with a password or in the old .doc format. Save it as .docx without a password.");
+        }
+        if (file.length < 4 || file[0] != 'P' || file[1] != 'K') {
+            throw new UnacceptableFile(
+                    "This is not a Word file (.docx). Save the document as .docx in your word processor.");
+        }
+        Map<String, byte[]> parts = unpack(file);
+        requireWord(parts);
+        parts.replaceAll((name, bytes) -> name.endsWith(".rels") ? withoutFetches(name, bytes) : bytes);
+        parts.forEach((name, bytes) -> {
+            if (name.endsWith(".xml")) SafeXml.parse(name, bytes);
+        });
+        return new WordFile(parts);
+    }
+
+    /** A file of parts that the program made itself. */
+    static WordFile of(Map<String, byte[]> parts) {
+        return new WordFile(new LinkedHashMap<>(parts));
+    }
+
+    private static Map<String, byte[]> unpack(byte[] file) {
+        Map<String, byte[]> parts = new LinkedHashMap<>();
+        long total = 0;
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file))) {
+            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                if (entry.isDirectory()) continue;
+                if (parts.size() >= MOST_PARTS) {
+                    throw new UnacceptableFile(
+                            "The file has more than 3,000 parts inside. A Word file of that kind can't be taken in.");
+                }
+                ByteArrayOutputStream out = new ByteArrayOutputStream();
+                byte[] buffer = new byte[16_384];
+                for (int n = zip.read(buffer); n >= 0; n = zip.read(buffer)) {
+                    total += n;
+                    if (total > LARGEST_UNPACKED) {
+                        throw new UnacceptableFile(
+                                "The file unpacks to more than 200 MB. Make its pictures smaller and try again.");
+                    }
+                    out.write(buffer, 0, n);
+                }
+                if (parts.putIfAbsent(entry.getName(), out.toByteArray()) != null) {
+                    throw new UnacceptableFile("The file holds the part " + entry.getName()
+                            + " twice. Save it again in your word processor.");
+                }
+            }
+        } catch (ZipException | IllegalArgumentException e) {
+            throw new UnacceptableFile(
+                    "The file is damaged. Open it in your word processor, save it again and upload that.");
+        } catch (IOException e) {
+            throw new UnacceptableFile("The file breaks off before its end. Upload it again.");
+        }
+        return parts;
+    }
+
+    private static void requireWord(Map<String, byte[]> parts) {
+        byte[] types = parts.get("[Content_Types].xml");
+        if (types == null || !parts.containsKey("word/document.xml")) {
+            throw new UnacceptableFile(
+                    "This is not a Word file (.docx). Save the document as .docx in your word processor.");
+        }
+        SafeXml.parse("[Content_Types].xml", types);
+        String text = new String(types, StandardCharsets.UTF_8);
+        boolean macros = text.toLowerCase(Locale.ROOT).contains("macroenabled")
+                || parts.keySet().stream()
+                        .anyMatch(name -> name.endsWith("vbaProject.bin") || name.contains("/activeX/"));
+        if (macros) {
+            throw new UnacceptableFile(
+                    "The file carries macros. Save it as .docx, which leaves them out, and upload that.");
+        }
+        if (!text.contains(MAIN_TYPE)) {
+            throw new UnacceptableFile("This is not a Word document (it may be a Word template). Save it as .docx.");
+        }
+    }
+
+    private static byte[] withoutFetches(String name, byte[] rels) {
+        Document document = SafeXml.parse(name, rels);
+        NodeList all = document.getDocumentElement().getChildNodes();
+        List<Element> cut = new ArrayList<>();
+        for (int i = 0; i < all.getLength(); i++) {
+            if (all.item(i) instanceof Element relationship
+                    && relationship.getAttribute("TargetMode").equalsIgnoreCase("External")
+                    && !relationship.getAttribute("Type").endsWith("/hyperlink")) {
+                cut.add(relationship);
+            }
+        }
+        if (cut.isEmpty()) return rels;
+        cut.forEach(relationship -> relationship.getParentNode().removeChild(relationship));
+        return SafeXml.write(document).getBytes(StandardCharsets.UTF_8);
+    }
+
+    /** The parts by name, in the order of the file. */
+    Map<String, byte[]> parts() {
+        return parts;
+    }
+
+    /** The names of the parts that hold words a reader sees. */
+    List<String> textParts() {
+        return parts.keySet().stream()
+                .filter(name -> name.matches("word/(document|header\\d*|footer\\d*|footnotes|endnotes)\\.xml"))
+                .sorted((a, b) -> Boolean.compare(b.equals("word/document.xml"), a.equals("word/document.xml")))
+                .toList();
+    }
+
+    /** The file as it can be saved and opened. */
+    public byte[] bytes() {
+        return zip(parts);
+    }
+
+    static byte[] zip(Map<String, byte[]> parts) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream(64 * 1024);
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            zip.setLevel(1);
+            for (Map.Entry<String, byte[]> part : parts.entrySet()) {
+                ZipEntry entry = new ZipEntry(part.getKey());
+                entry.setTime(315_619_200_000L); // 1980-01-02: the same input gives the same bytes
+                zip.putNextEntry(entry);
+                zip.write(part.getValue());
+            }
+        } catch (IOException e) {
+            throw new IllegalStateException("writing to memory failed", e);
+        }
+        return out.toByteArray();
+    }
+}

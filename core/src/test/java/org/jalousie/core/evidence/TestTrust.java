@@ -1,0 +1,79 @@
+package org.jalousie.core.evidence;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.KeyPair;
+import java.security.cert.X509Certificate;
+import java.time.Clock;
+import java.util.List;
+import org.bouncycastle.asn1.ASN1Encodable;
+import org.bouncycastle.asn1.x500.X500NameBuilder;
+import org.bouncycastle.asn1.x500.style.BCStyle;
+import org.bouncycastle.asn1.x509.SubjectPublicKeyInfo;
+import org.bouncycastle.tsp.TSPAlgorithms;
+import org.bouncycastle.tsp.TSPException;
+import org.bouncycastle.tsp.TimeStampRequestGenerator;
+import org.bouncycastle.tsp.TimeStampResponse;
+import org.jalousie.standins.trust.CertificateAuthority;
+import org.jalousie.standins.trust.TimeStampAuthority;
+
+/** The trust stand-in without HTTP between. */
+public final class TestTrust implements TrustService {
+    private final CertificateAuthority authority;
+    private final TimeStampAuthority stamps;
+    private final Credential office;
+
+    public TestTrust() {
+        try {
+            Path folder = Files.createTempDirectory("trust");
+            authority = CertificateAuthority.in(folder, "http://127.0.0.1:9/crl", Clock.systemUTC());
+            stamps = new TimeStampAuthority(authority, Clock.systemUTC());
+            office = credentialFor("Office of the museum", "office@museum.example.org");
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    @Override
+    public byte[] timeStamp(byte[] sha256) {
+        try {
+            byte[] request = new TimeStampRequestGenerator() {
+                {
+                    setCertReq(true);
+                }
+            }.generate(TSPAlgorithms.SHA256, sha256).getEncoded();
+            return new TimeStampResponse(stamps.answer(request))
+                    .getTimeStampToken()
+                    .getEncoded();
+        } catch (IOException | TSPException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    @Override
+    public List<byte[]> revocationLists() {
+        return List.of(authority.revocationList());
+    }
+
+    @Override
+    public List<X509Certificate> anchors() {
+        return List.of(authority.root());
+    }
+
+    @Override
+    public Credential credentialFor(String name, String mail) {
+        KeyPair pair = CertificateAuthority.newKey();
+        X500NameBuilder subject =
+                new X500NameBuilder(BCStyle.INSTANCE).addRDN(BCStyle.CN, name).addRDN(BCStyle.E, mail);
+        ASN1Encodable key = SubjectPublicKeyInfo.getInstance(pair.getPublic().getEncoded());
+        return new Credential(
+                pair.getPrivate(),
+                List.of(authority.issue(subject.build(), (SubjectPublicKeyInfo) key), authority.root()));
+    }
+
+    @Override
+    public Credential officeSeal() {
+        return office;
+    }
+}
