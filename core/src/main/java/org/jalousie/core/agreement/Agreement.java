@@ -14,12 +14,14 @@ import org.jalousie.core.placement.SigningField;
 /**
  * What an agreement has come to: the fold of its events.
  *
+ * @param data stored intake values by field name
  * @param pdf SHA-256 of the newest state of the document; empty while it is being made
  * @param since when the state was reached
  * @param values what parties completed, by signing field name
  */
 public record Agreement(
         Event.Created created,
+        Map<String, String> data,
         State state,
         Instant since,
         List<Participant> participants,
@@ -87,6 +89,7 @@ public record Agreement(
     /** Builds an agreement up from events. */
     private static final class Fold {
         private final Event.Created created;
+        private Map<String, String> data;
         private State state = State.GENERATING;
         private Instant since = Instant.EPOCH;
         private final List<Participant> participants;
@@ -106,12 +109,18 @@ public record Agreement(
 
         Fold(Event.Created created) {
             this.created = created;
+            this.data = created.data();
             this.participants = new ArrayList<>(created.participants());
         }
 
         void add(Entry entry) {
             Event event = entry.event();
             if (event instanceof Event.Created) {
+                reach(State.GENERATING, entry);
+            } else if (event instanceof Event.DataCorrected corrected) {
+                data = corrected.data();
+                participants.clear();
+                participants.addAll(corrected.participants());
                 reach(State.GENERATING, entry);
             } else if (event instanceof Event.Generated generated) {
                 word = generated.word();
@@ -186,6 +195,7 @@ public record Agreement(
         Agreement result(int length) {
             return new Agreement(
                     created,
+                    Map.copyOf(data),
                     state,
                     since,
                     List.copyOf(participants),

@@ -8,6 +8,8 @@ import org.jalousie.core.placement.Pages;
 public sealed interface Command {
     record Generate(String word, String pdf, Pages pages) implements Command {}
 
+    record CorrectData(Map<String, String> data, java.util.List<Participant> participants) implements Command {}
+
     record ChangeParticipant(Participant participant) implements Command {}
 
     /** @param blanks labels of required data that are blank; sending is refused while there are any */

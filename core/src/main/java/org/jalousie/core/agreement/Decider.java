@@ -18,6 +18,13 @@ public final class Decider {
     public static Decision decide(List<Entry> history, Command command, Instant now) {
         Agreement agreement = Agreement.of(history);
         if (command instanceof Command.Generate generate) return generate(agreement, generate);
+        if (command instanceof Command.CorrectData correct) {
+            if (agreement.state() != State.CHECK && agreement.state() != State.GENERATING) {
+                return refused(
+                        "The agreement has been sent; its data can't be changed any more. Withdraw it and make a new one.");
+            }
+            return accepted(new Event.DataCorrected(correct.data(), correct.participants()));
+        }
         if (command instanceof Command.ChangeParticipant change) return change(agreement, change.participant());
         if (command instanceof Command.Send send) return send(agreement, send, now);
         if (command instanceof Command.SealHouse seal) return sealHouse(agreement, seal);
@@ -168,6 +175,7 @@ public final class Decider {
         standings.put(party, Standing.DONE);
         return new Agreement(
                 a.created(),
+                a.data(),
                 a.state(),
                 a.since(),
                 a.participants(),

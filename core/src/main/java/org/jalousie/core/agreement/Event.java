@@ -12,6 +12,7 @@ import org.jalousie.core.placement.Pages;
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "type")
 @JsonSubTypes({
     @JsonSubTypes.Type(value = Event.Created.class, name = "Created"),
+    @JsonSubTypes.Type(value = Event.DataCorrected.class, name = "DataCorrected"),
     @JsonSubTypes.Type(value = Event.Generated.class, name = "Generated"),
     @JsonSubTypes.Type(value = Event.ParticipantChanged.class, name = "ParticipantChanged"),
     @JsonSubTypes.Type(value = Event.Sent.class, name = "Sent"),
@@ -30,15 +31,19 @@ import org.jalousie.core.placement.Pages;
     @JsonSubTypes.Type(value = Event.Completed.class, name = "Completed")
 })
 public sealed interface Event {
-    /** The agreement exists; its document is being made. */
+    /** The agreement exists; its document is being made. @param data stored intake values by field name */
     record Created(
             String number,
             String title,
             String template,
             int templateVersion,
             String request,
+            Map<String, String> data,
             List<Participant> participants)
             implements Event {}
+
+    /** The data were corrected before sending; the document is being made again. */
+    record DataCorrected(Map<String, String> data, List<Participant> participants) implements Event {}
 
     /** The document is ready to be checked. The strings are SHA-256 of the stored files, in hexadecimal. */
     record Generated(String word, String pdf, Pages pages) implements Event {}

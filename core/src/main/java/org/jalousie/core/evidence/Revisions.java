@@ -62,8 +62,10 @@ final class Revisions {
                 && !new String(pdf, end, pdf.length - end, java.nio.charset.StandardCharsets.ISO_8859_1).isBlank()) {
             int known = changes.size();
             compare(before, fingerprint(pdf), locked, true, last, changes);
-            if (changes.size() == known)
+            boolean closed = signed.get(signed.size() - 1).timeStamp();
+            if (closed && changes.size() == known) {
                 changes.add(new Change("Data was added to the file after the last time stamp", last));
+            }
         }
         return changes;
     }

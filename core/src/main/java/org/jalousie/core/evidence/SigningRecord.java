@@ -90,6 +90,8 @@ public final class SigningRecord {
         public static String of(Entry entry, Agreement agreement) {
             Event event = entry.event();
             if (event instanceof Event.Created) return "The agreement was created by " + actor(entry, agreement) + ".";
+            if (event instanceof Event.DataCorrected)
+                return "The data were corrected by " + actor(entry, agreement) + ".";
             if (event instanceof Event.Generated generated)
                 return "The document was made, with "
                         + generated.pages().fields().size() + " signing fields on "

@@ -43,7 +43,8 @@ class SealingTest {
     }
 
     @Test
-    void aFileBetweenTwoSignaturesIsIntact() {
+    void aFileBetweenTwoSignaturesIsIntact() throws Exception {
+        Files.write(Path.of("target/between.pdf"), SignedSample.signedByLender(TRUST));
         Verification result = verifier.verify(SignedSample.signedByLender(TRUST));
         assertThat(result.findings()).isEmpty();
         assertThat(result.signatures()).hasSize(2);

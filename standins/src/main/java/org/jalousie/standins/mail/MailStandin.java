@@ -13,6 +13,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Stream;
 import org.subethamail.smtp.helper.SimpleMessageListener;
@@ -81,7 +82,7 @@ public final class MailStandin implements AutoCloseable {
         }
     }
 
-    /** {@code GET /messages?before=N} lists up to 50 numbers, newest first; {@code GET /messages/N} is the message itself (RFC 5322). */
+    /** {@code GET /messages?before=N} lists up to 50 numbers, newest first; {@code GET /messages/N} is the message itself (RFC 5322), {@code GET /messages/by-id/ID} the newest with that Message-ID. */
     private void answer(HttpExchange exchange) throws IOException {
         try (exchange) {
             String path = exchange.getRequestURI().getPath();
@@ -93,6 +94,15 @@ public final class MailStandin implements AutoCloseable {
                     return;
                 }
                 send(exchange, "message/rfc822", Files.readAllBytes(file));
+                return;
+            }
+            if (path.matches("/messages/by-id/[0-9a-f-]{36}")) {
+                Optional<Path> file = byId(path.substring(16));
+                if (file.isEmpty()) {
+                    exchange.sendResponseHeaders(404, -1);
+                    return;
+                }
+                send(exchange, "message/rfc822", Files.readAllBytes(file.get()));
                 return;
             }
             String query = String.valueOf(exchange.getRequestURI().getQuery());
@@ -107,6 +117,18 @@ public final class MailStandin implements AutoCloseable {
                     "application/json",
                     ("[" + String.join(",", found) + "]").getBytes(java.nio.charset.StandardCharsets.US_ASCII));
         }
+    }
+
+    /** The newest message whose Message-ID begins with the given id. */
+    private Optional<Path> byId(String id) throws IOException {
+        for (int number : numbers()) {
+            Path file = folder.resolve(String.format(Locale.ROOT, "%08d.eml", number));
+            try (Stream<String> lines = Files.lines(file, java.nio.charset.StandardCharsets.ISO_8859_1)) {
+                if (lines.takeWhile(line -> !line.isEmpty())
+                        .anyMatch(line -> line.startsWith("Message-ID: <" + id + "@"))) return Optional.of(file);
+            }
+        }
+        return Optional.empty();
     }
 
     private static void send(HttpExchange exchange, String type, byte[] body) throws IOException {

@@ -70,8 +70,9 @@ public final class TrustStandin implements AutoCloseable {
         try {
             PKCS10CertificationRequest request = new PKCS10CertificationRequest(
                     Base64.getMimeDecoder().decode(exchange.getRequestBody().readAllBytes()));
-            if (!request.isSignatureValid(
-                    new JcaContentVerifierProviderBuilder().build(request.getSubjectPublicKeyInfo()))) {
+            if (!request.isSignatureValid(new JcaContentVerifierProviderBuilder()
+                    .setProvider(new org.bouncycastle.jce.provider.BouncyCastleProvider())
+                    .build(request.getSubjectPublicKeyInfo()))) {
                 exchange.sendResponseHeaders(400, -1);
                 return;
             }
@@ -83,6 +84,7 @@ public final class TrustStandin implements AutoCloseable {
         } catch (IllegalArgumentException
                 | org.bouncycastle.operator.OperatorCreationException
                 | org.bouncycastle.pkcs.PKCSException e) {
+            System.err.println("Enrolment refused: " + e.getMessage());
             exchange.sendResponseHeaders(400, -1);
         }
     }

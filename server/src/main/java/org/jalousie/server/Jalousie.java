@@ -1,0 +1,21 @@
+package org.jalousie.server;
+
+import java.time.Clock;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
+import org.springframework.context.annotation.Bean;
+
+/** The application. */
+@SpringBootApplication
+@ConfigurationPropertiesScan
+public class Jalousie {
+    public static void main(String[] args) {
+        SpringApplication.run(Jalousie.class, args);
+    }
+
+    @Bean
+    Clock clock() {
+        return Clock.systemUTC();
+    }
+}

@@ -1,0 +1,38 @@
+package org.jalousie.server;
+
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.ZoneId;
+import org.springframework.boot.context.properties.ConfigurationProperties;
+
+/**
+ * What an operator sets; {@code docs/operations.md} explains each.
+ *
+ * @param address where participants reach the application, without a slash at the end
+ * @param files folder of the file store
+ * @param postroom address of the mail stand-in; empty when mail really goes out
+ */
+@ConfigurationProperties("jalousie")
+public record Settings(
+        String address,
+        Path files,
+        Office office,
+        Trust trust,
+        String postroom,
+        Converter converter,
+        FirstAccount firstAccount,
+        Retries retries) {
+    /** @param zone the office's time zone, for reminders and the signing record */
+    public record Office(String name, String mail, ZoneId zone) {}
+
+    public record Trust(String address, String secret) {}
+
+    /** @param processes how many office processes are kept warm; they take ports from {@code port} upward */
+    public record Converter(int processes, int port, Path folder) {}
+
+    /** Made at the first start when there is no account yet. */
+    public record FirstAccount(String mail, String name, String password) {}
+
+    /** @param most how often a failed job is tried again; the delay doubles from {@code firstDelay} */
+    public record Retries(int most, Duration firstDelay) {}
+}

@@ -1,0 +1,9 @@
+package org.jalousie.server.account;
+
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface Accounts extends JpaRepository<Account, UUID> {
+    Optional<Account> findByMail(String mail);
+}

@@ -1,0 +1,169 @@
+package org.jalousie.server.adapters;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.math.BigInteger;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.security.GeneralSecurityException;
+import java.security.KeyPair;
+import java.security.KeyPairGenerator;
+import java.security.SecureRandom;
+import java.security.cert.CertificateFactory;
+import java.security.cert.X509Certificate;
+import java.security.spec.ECGenParameterSpec;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Base64;
+import java.util.Comparator;
+import java.util.List;
+import org.bouncycastle.asn1.x500.X500Name;
+import org.bouncycastle.asn1.x500.X500NameBuilder;
+import org.bouncycastle.asn1.x500.style.BCStyle;
+import org.bouncycastle.operator.OperatorCreationException;
+import org.bouncycastle.operator.jcajce.JcaContentSignerBuilder;
+import org.bouncycastle.pkcs.jcajce.JcaPKCS10CertificationRequestBuilder;
+import org.bouncycastle.tsp.TSPAlgorithms;
+import org.bouncycastle.tsp.TSPException;
+import org.bouncycastle.tsp.TimeStampRequest;
+import org.bouncycastle.tsp.TimeStampRequestGenerator;
+import org.bouncycastle.tsp.TimeStampResponse;
+import org.jalousie.core.evidence.Credential;
+import org.jalousie.core.evidence.TrustService;
+import org.jalousie.server.Settings;
+import org.springframework.stereotype.Component;
+
+/** A trust service spoken to by its protocols: EST (RFC 7030) for certificates, RFC 3161 over HTTP for time stamps, HTTP for lists. */
+@Component
+class HttpTrustService implements TrustService {
+    private final HttpClient http =
+            HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build();
+    private final SecureRandom random = new SecureRandom();
+    private final Settings settings;
+    private final Clock clock;
+    private List<X509Certificate> anchors = List.of();
+    private Credential office;
+
+    HttpTrustService(Settings settings, Clock clock) {
+        this.settings = settings;
+        this.clock = clock;
+    }
+
+    @Override
+    public byte[] timeStamp(byte[] sha256) {
+        try {
+            TimeStampRequestGenerator generator = new TimeStampRequestGenerator();
+            generator.setCertReq(true);
+            TimeStampRequest request = generator.generate(TSPAlgorithms.SHA256, sha256, new BigInteger(63, random));
+            byte[] answer = send(HttpRequest.newBuilder(address("/tsa"))
+                    .header("Content-Type", "application/timestamp-query")
+                    .POST(HttpRequest.BodyPublishers.ofByteArray(request.getEncoded())));
+            TimeStampResponse response = new TimeStampResponse(answer);
+            response.validate(request);
+            return response.getTimeStampToken().getEncoded();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (TSPException e) {
+            throw new IllegalStateException("The time-stamp service gave no usable time stamp.", e);
+        }
+    }
+
+    @Override
+    public List<byte[]> revocationLists() {
+        return List.of(send(HttpRequest.newBuilder(address("/crl")).GET()));
+    }
+
+    @Override
+    public synchronized List<X509Certificate> anchors() {
+        if (anchors.isEmpty())
+            anchors = certificates(send(
+                    HttpRequest.newBuilder(address("/.well-known/est/cacerts")).GET()));
+        return anchors;
+    }
+
+    @Override
+    public Credential credentialFor(String name, String mail) {
+        X500NameBuilder subject =
+                new X500NameBuilder(BCStyle.INSTANCE).addRDN(BCStyle.CN, name).addRDN(BCStyle.E, mail);
+        return enroll(subject.build());
+    }
+
+    @Override
+    public synchronized Credential officeSeal() {
+        Instant soon = clock.instant().plus(Duration.ofDays(1));
+        if (office == null || office.certificate().getNotAfter().toInstant().isBefore(soon)) {
+            office = enroll(new X500NameBuilder(BCStyle.INSTANCE)
+                    .addRDN(BCStyle.CN, settings.office().name())
+                    .addRDN(BCStyle.O, settings.office().name())
+                    .build());
+        }
+        return office;
+    }
+
+    // RFC 7030 §4.2: a PKCS#10 request in base64, answered by a certs-only CMS message
+    private Credential enroll(X500Name subject) {
+        try {
+            KeyPairGenerator generator = KeyPairGenerator.getInstance("EC");
+            generator.initialize(new ECGenParameterSpec("secp256r1"));
+            KeyPair pair = generator.generateKeyPair();
+            byte[] request = new JcaPKCS10CertificationRequestBuilder(subject, pair.getPublic())
+                    .build(new JcaContentSignerBuilder("SHA256withECDSA").build(pair.getPrivate()))
+                    .getEncoded();
+            String login = Base64.getEncoder()
+                    .encodeToString(("jalousie:" + settings.trust().secret()).getBytes(StandardCharsets.UTF_8));
+            byte[] answer = send(HttpRequest.newBuilder(address("/.well-known/est/simpleenroll"))
+                    .header("Content-Type", "application/pkcs10")
+                    .header("Authorization", "Basic " + login)
+                    .POST(HttpRequest.BodyPublishers.ofByteArray(
+                            Base64.getMimeEncoder().encode(request))));
+            List<X509Certificate> chain = new ArrayList<>(certificates(answer));
+            chain.sort(Comparator.comparing(
+                    certificate -> !certificate.getPublicKey().equals(pair.getPublic())));
+            return new Credential(pair.getPrivate(), chain);
+        } catch (GeneralSecurityException | OperatorCreationException e) {
+            throw new IllegalStateException("a signing key can't be made", e);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static List<X509Certificate> certificates(byte[] base64Message) {
+        try {
+            byte[] message = Base64.getMimeDecoder().decode(base64Message);
+            return CertificateFactory.getInstance("X.509")
+                    .generateCertPath(new ByteArrayInputStream(message), "PKCS7")
+                    .getCertificates()
+                    .stream()
+                    .map(X509Certificate.class::cast)
+                    .toList();
+        } catch (GeneralSecurityException e) {
+            throw new IllegalStateException("The trust service answered with something that is no certificate.", e);
+        }
+    }
+
+    private URI address(String path) {
+        return URI.create(settings.trust().address() + path);
+    }
+
+    private byte[] send(HttpRequest.Builder request) {
+        try {
+            HttpResponse<byte[]> response =
+                    http.send(request.timeout(Duration.ofSeconds(15)).build(), HttpResponse.BodyHandlers.ofByteArray());
+            if (response.statusCode() != 200)
+                throw new IllegalStateException(
+                        "The trust service answered with status " + response.statusCode() + ".");
+            return response.body();
+        } catch (IOException e) {
+            throw new UncheckedIOException("The trust service can't be reached.", e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException("interrupted", e);
+        }
+    }
+}

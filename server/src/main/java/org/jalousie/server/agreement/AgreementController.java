@@ -1,0 +1,117 @@
+package org.jalousie.server.agreement;
+
+import java.nio.charset.StandardCharsets;
+import java.util.EnumSet;
+import java.util.List;
+import org.jalousie.core.agreement.State;
+import org.jalousie.core.filing.FileNames;
+import org.jalousie.server.account.SignedIn;
+import org.jalousie.server.web.Page;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Agreements over HTTP. */
+@RestController
+@RequestMapping("/api/v1/agreements")
+class AgreementController {
+    private static final String WORD = "application/vnd.openxmlformats-officedocument.wordprocessingml.document";
+
+    private final AgreementService service;
+
+    AgreementController(AgreementService service) {
+        this.service = service;
+    }
+
+    record Naming(String name, String mail) {}
+
+    record Reason(String reason) {}
+
+    @GetMapping
+    Page<AgreementViews.Row> list(
+            @RequestParam(defaultValue = "") List<State> state,
+            @RequestParam(defaultValue = "") String find,
+            @RequestParam(defaultValue = "0") int page) {
+        return service.list(state.isEmpty() ? EnumSet.allOf(State.class) : state, find, page);
+    }
+
+    @GetMapping("/{number}")
+    AgreementViews.Detail show(@PathVariable String number) {
+        return service.show(number);
+    }
+
+    @PutMapping("/{number}/people/{party}")
+    AgreementViews.Detail changePerson(
+            @PathVariable String number,
+            @PathVariable String party,
+            @RequestBody Naming naming,
+            @AuthenticationPrincipal SignedIn by) {
+        service.changePerson(number, party, naming.name(), naming.mail(), by.displayName());
+        return service.show(number);
+    }
+
+    @PostMapping("/{number}/sending")
+    AgreementViews.Detail send(@PathVariable String number, @AuthenticationPrincipal SignedIn by) {
+        service.send(number, by.displayName());
+        return service.show(number);
+    }
+
+    @PostMapping("/{number}/withdrawal")
+    AgreementViews.Detail withdraw(
+            @PathVariable String number, @RequestBody Reason reason, @AuthenticationPrincipal SignedIn by) {
+        service.withdraw(number, reason.reason(), by.displayName());
+        return service.show(number);
+    }
+
+    @PostMapping("/{number}/another-try")
+    AgreementViews.Detail tryAgain(@PathVariable String number) {
+        service.tryAgain(number);
+        return service.show(number);
+    }
+
+    @GetMapping(path = "/{number}/document.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> document(@PathVariable String number) {
+        return download(
+                service.file(number, "document"),
+                FileNames.of(number, service.show(number).row().title(), "", "pdf"),
+                MediaType.APPLICATION_PDF_VALUE);
+    }
+
+    @GetMapping(path = "/{number}/record.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> record(@PathVariable String number) {
+        return download(
+                service.file(number, "record"),
+                FileNames.of(number, service.show(number).row().title(), "signing record", "pdf"),
+                MediaType.APPLICATION_PDF_VALUE);
+    }
+
+    @GetMapping(path = "/{number}/wording.docx", produces = WORD)
+    ResponseEntity<byte[]> word(@PathVariable String number) {
+        return download(
+                service.file(number, "word"),
+                FileNames.of(number, service.show(number).row().title(), "", "docx"),
+                WORD);
+    }
+
+    private static ResponseEntity<byte[]> download(byte[] bytes, String name, String type) {
+        return ResponseEntity.ok()
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(name, StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .contentType(MediaType.parseMediaType(type))
+                .body(bytes);
+    }
+}

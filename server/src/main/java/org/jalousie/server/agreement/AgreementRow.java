@@ -1,0 +1,120 @@
+package org.jalousie.server.agreement;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.State;
+import org.jalousie.core.evidence.Json;
+import org.jalousie.core.template.Terms;
+import tools.jackson.core.type.TypeReference;
+
+/** What lists show of an agreement: a projection of its events that can be rebuilt from them. */
+@Entity
+@Table(name = "agreement")
+class AgreementRow {
+    @Id
+    private UUID id;
+
+    private String number;
+    private String title;
+    private UUID templateVersionId;
+    private String templateName;
+    private String requestNumber;
+    private String state;
+    private Instant since;
+    private Instant changedAt;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private String blind;
+
+    private Instant expiresAt;
+    private int firstReminderDays;
+    private int everyDays;
+    private String words;
+
+    protected AgreementRow() {}
+
+    AgreementRow(UUID id, Agreement agreement, UUID templateVersionId, Terms terms, Instant now) {
+        this.id = id;
+        this.number = agreement.created().number();
+        this.title = agreement.created().title();
+        this.templateVersionId = templateVersionId;
+        this.templateName = agreement.created().template();
+        this.requestNumber = agreement.created().request();
+        this.firstReminderDays = terms.firstReminderDays();
+        this.everyDays = terms.everyDays();
+        this.words = "";
+        project(agreement, now);
+    }
+
+    /** Takes over what the events have come to. */
+    void project(Agreement agreement, Instant now) {
+        state = agreement.state().name();
+        since = agreement.since();
+        changedAt = now;
+        blind = Json.canonical(AgreementViews.blind(agreement));
+        expiresAt = agreement.expiresAt().orElse(null);
+    }
+
+    void findableBy(String allWords) {
+        words = allWords;
+    }
+
+    UUID id() {
+        return id;
+    }
+
+    String number() {
+        return number;
+    }
+
+    String title() {
+        return title;
+    }
+
+    UUID templateVersionId() {
+        return templateVersionId;
+    }
+
+    String templateName() {
+        return templateName;
+    }
+
+    String requestNumber() {
+        return requestNumber;
+    }
+
+    State state() {
+        return State.valueOf(state);
+    }
+
+    Instant since() {
+        return since;
+    }
+
+    Instant changedAt() {
+        return changedAt;
+    }
+
+    List<AgreementViews.Slat> blind() {
+        return Json.MAPPER.readValue(blind, new TypeReference<>() {});
+    }
+
+    Instant expiresAt() {
+        return expiresAt;
+    }
+
+    int firstReminderDays() {
+        return firstReminderDays;
+    }
+
+    int everyDays() {
+        return everyDays;
+    }
+}

@@ -1,0 +1,232 @@
+package org.jalousie.server.agreement;
+
+import java.time.Clock;
+import java.time.Year;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.Command;
+import org.jalousie.core.agreement.Entry;
+import org.jalousie.core.agreement.Event;
+import org.jalousie.core.agreement.Readiness;
+import org.jalousie.core.agreement.State;
+import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldType;
+import org.jalousie.core.data.Printer;
+import org.jalousie.core.data.Value;
+import org.jalousie.core.evidence.EventChain;
+import org.jalousie.core.evidence.SigningRecord;
+import org.jalousie.core.intake.Intake;
+import org.jalousie.core.parties.Casting;
+import org.jalousie.core.parties.Participant;
+import org.jalousie.server.Settings;
+import org.jalousie.server.files.FileStore;
+import org.jalousie.server.jobs.Jobs;
+import org.jalousie.server.template.TemplateService;
+import org.jalousie.server.template.UsableTemplate;
+import org.jalousie.server.web.Page;
+import org.jalousie.server.web.Refusal;
+import org.springframework.data.domain.PageRequest;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Agreements for the office: made, checked, sent, watched. */
+@Service
+public class AgreementService {
+    private final AgreementRows rows;
+    private final AgreementLog log;
+    private final TemplateService templates;
+    private final FileStore files;
+    private final Jobs jobs;
+    private final Clock clock;
+    private final Settings settings;
+
+    AgreementService(
+            AgreementRows rows,
+            AgreementLog log,
+            TemplateService templates,
+            FileStore files,
+            Jobs jobs,
+            Clock clock,
+            Settings settings) {
+        this.rows = rows;
+        this.log = log;
+        this.templates = templates;
+        this.files = files;
+        this.jobs = jobs;
+        this.clock = clock;
+        this.settings = settings;
+    }
+
+    /** Makes an agreement from a request, in the request's own transaction. Returns its number. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public String create(
+            UUID versionId, String request, Map<String, String> data, Map<String, Casting.Person> people, String by) {
+        UsableTemplate template = templates.version(versionId);
+        String number = String.format(
+                Locale.ROOT,
+                "A-%d-%04d",
+                Year.now(clock.withZone(settings.office().zone())).getValue(),
+                rows.nextNumber());
+        List<Participant> participants = Casting.cast(template.content().parties(), data, people);
+        String title = title(template, participants);
+        Event.Created created =
+                new Event.Created(number, title, template.name(), template.number(), request, data, participants);
+        log.begin(UUID.randomUUID(), created, versionId, template.content().terms(), AgreementLog.Actor.office(by));
+        return number;
+    }
+
+    /** Gives an agreement corrected data; its document is made again. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void correct(String number, Map<String, String> data, Map<String, Casting.Person> people, String by) {
+        AgreementRow row = row(number);
+        UsableTemplate template = templates.version(row.templateVersionId());
+        log.carryOut(
+                row.id(),
+                AgreementLog.Actor.office(by),
+                new Command.CorrectData(data, Casting.cast(template.content().parties(), data, people)));
+    }
+
+    private static String title(UsableTemplate template, List<Participant> participants) {
+        String outside = participants.stream()
+                .filter(one -> one.duty().acts() && !one.name().isBlank())
+                .map(Participant::name)
+                .findFirst()
+                .orElse("");
+        return outside.isEmpty() ? template.name() : template.name() + ": " + outside;
+    }
+
+    @Transactional(readOnly = true)
+    public Page<AgreementViews.Row> list(Collection<State> states, String find, int page) {
+        List<String> names = states.stream().map(State::name).toList();
+        String words = Arrays.stream(find.toLowerCase(Locale.ROOT).split("[^\\p{L}\\p{N}.@]+"))
+                .filter(word -> !word.isBlank())
+                .map(word -> "'" + word + "':*")
+                .collect(Collectors.joining(" & "));
+        PageRequest request = PageRequest.of(page, Page.SIZE);
+        var found = words.isEmpty()
+                ? rows.findByStateInOrderByChangedAtDesc(names, request)
+                : rows.search(names, words, request);
+        return new Page<>(found.map(AgreementViews::row).getContent(), found.getTotalElements(), page, Page.SIZE);
+    }
+
+    @Transactional(readOnly = true)
+    public AgreementViews.Detail show(String number) {
+        AgreementRow row = row(number);
+        List<EventChain.Link> links = log.links(row.id());
+        List<Entry> history =
+                links.stream().map(link -> EventChain.read(link.json())).toList();
+        Agreement agreement = Agreement.of(history);
+        UsableTemplate template = templates.version(row.templateVersionId());
+        List<String> obstacles = agreement.state() == State.CHECK
+                ? Readiness.obstacles(agreement, blanks(template, agreement))
+                : List.of();
+        return new AgreementViews.Detail(
+                AgreementViews.row(row),
+                data(template, agreement),
+                agreement.participants().stream()
+                        .map(one -> new AgreementViews.Person(
+                                one.party(), one.label(), one.duty(), one.stage(), one.name(), one.mail()))
+                        .toList(),
+                agreement.pages(),
+                !agreement.pdf().isEmpty(),
+                !agreement.record().isEmpty(),
+                obstacles,
+                agreement.values(),
+                agreement.endReason(),
+                history.stream()
+                        .map(entry -> new AgreementViews.TrailEntry(
+                                entry.sequence(),
+                                entry.at(),
+                                SigningRecord.Sentences.of(entry, agreement),
+                                entry.from()))
+                        .toList(),
+                EventChain.firstBroken(links).orElse(null),
+                jobs.givenUp(row.id()).stream()
+                        .map(failure -> new AgreementViews.Trouble(failure.reason(), failure.failedAt()))
+                        .toList());
+    }
+
+    @Transactional
+    public void changePerson(String number, String party, String name, String mail, String by) {
+        AgreementRow row = row(number);
+        Participant participant = log.read(row.id())
+                .participant(party)
+                .orElseThrow(() -> Refusal.notFound("The agreement has no party " + party + "."));
+        log.carryOut(
+                row.id(),
+                AgreementLog.Actor.office(by),
+                new Command.ChangeParticipant(participant.withPerson(name.strip(), mail.strip())));
+    }
+
+    @Transactional
+    public void send(String number, String by) {
+        AgreementRow row = row(number);
+        UsableTemplate template = templates.version(row.templateVersionId());
+        log.carryOut(
+                row.id(),
+                AgreementLog.Actor.office(by),
+                new Command.Send(template.content().terms().expiryDays(), blanks(template, log.read(row.id()))));
+    }
+
+    @Transactional
+    public void withdraw(String number, String reason, String by) {
+        log.carryOut(row(number).id(), AgreementLog.Actor.office(by), new Command.Withdraw(reason));
+    }
+
+    @Transactional
+    public void tryAgain(String number) {
+        if (jobs.tryAgain(row(number).id()) == 0)
+            throw Refusal.conflict("Nothing has failed here; there is nothing to try again.");
+    }
+
+    /** A file of an agreement. @param kind document, word or record */
+    @Transactional(readOnly = true)
+    public byte[] file(String number, String kind) {
+        Agreement agreement = log.read(row(number).id());
+        String name = switch (kind) {
+            case "word" -> agreement.word();
+            case "record" -> agreement.record();
+            default -> agreement.pdf();
+        };
+        if (name.isEmpty()) throw Refusal.notFound("The file is not made yet.");
+        return files.get(name);
+    }
+
+    @Transactional(readOnly = true)
+    public String numberOf(UUID id) {
+        return rows.findById(id).map(AgreementRow::number).orElseThrow();
+    }
+
+    private static List<String> blanks(UsableTemplate template, Agreement agreement) {
+        return template.content().fields().stream()
+                .filter(field -> field.required()
+                        && agreement.data().getOrDefault(field.name(), "").isBlank())
+                .map(Field::label)
+                .toList();
+    }
+
+    private static List<AgreementViews.Datum> data(UsableTemplate template, Agreement agreement) {
+        Map<String, Value> values = Intake.stored(template.content().fields(), agreement.data());
+        Printer printer = Printer.in(Locale.forLanguageTag(template.content().language()));
+        return template.content().fields().stream()
+                .map(field -> {
+                    Value value = values.get(field.name());
+                    String raw = value == null ? "" : value.raw();
+                    String printed =
+                            value == null ? "" : field.type() == FieldType.YES_NO ? raw : printer.print(value, "");
+                    return new AgreementViews.Datum(field.name(), field.label(), raw, printed);
+                })
+                .toList();
+    }
+
+    private AgreementRow row(String number) {
+        return rows.findByNumber(number).orElseThrow(() -> Refusal.notFound("There is no agreement " + number + "."));
+    }
+}

@@ -1,0 +1,100 @@
+package org.jalousie.server.agreement;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.Standing;
+import org.jalousie.core.agreement.State;
+import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.Participant;
+import org.jalousie.core.placement.Pages;
+import org.jspecify.annotations.Nullable;
+
+/** Agreements as the interface to the outside shows them. */
+public final class AgreementViews {
+    private AgreementViews() {}
+
+    /** One slat of the blind: a party and where it stands. @param since since when it is their turn, or null */
+    public record Slat(
+            String party,
+            String label,
+            String name,
+            Duty duty,
+            int stage,
+            Standing standing,
+            @Nullable Instant since) {}
+
+    public record Row(
+            String number,
+            String title,
+            String template,
+            String request,
+            State state,
+            Instant since,
+            Instant changedAt,
+            @Nullable Instant expiresAt,
+            List<Slat> blind) {}
+
+    /** A value with the label of its field and how it prints. @param raw the form in which it is stored */
+    public record Datum(String name, String label, String raw, String printed) {}
+
+    public record Person(String party, String label, Duty duty, int stage, String name, String mail) {}
+
+    public record TrailEntry(int sequence, Instant at, String sentence, String from) {}
+
+    public record Trouble(String reason, Instant since) {}
+
+    /**
+     * One agreement in full.
+     *
+     * @param obstacles what stands in the way of sending; empty unless it waits for the check
+     * @param completed what parties completed, by signing field name
+     * @param chainBrokenAt the first event whose link doesn't hold; null when the trail is whole
+     */
+    public record Detail(
+            Row row,
+            List<Datum> data,
+            List<Person> people,
+            Pages pages,
+            boolean hasDocument,
+            boolean hasRecord,
+            List<String> obstacles,
+            Map<String, String> completed,
+            String endReason,
+            List<TrailEntry> trail,
+            @Nullable Integer chainBrokenAt,
+            List<Trouble> troubles) {}
+
+    public static List<Slat> blind(Agreement agreement) {
+        return agreement.acting().stream()
+                .map(one -> new Slat(
+                        one.party(),
+                        one.label(),
+                        one.name(),
+                        one.duty(),
+                        one.stage(),
+                        standing(agreement, one),
+                        agreement.turnSince().get(one.party())))
+                .toList();
+    }
+
+    private static Standing standing(Agreement agreement, Participant one) {
+        Standing standing = agreement.standing(one.party());
+        boolean stopped = agreement.state() == State.WITHDRAWN && standing == Standing.TURN;
+        return stopped ? Standing.BROKEN : standing;
+    }
+
+    static Row row(AgreementRow row) {
+        return new Row(
+                row.number(),
+                row.title(),
+                row.templateName(),
+                row.requestNumber(),
+                row.state(),
+                row.since(),
+                row.changedAt(),
+                row.expiresAt(),
+                row.blind());
+    }
+}

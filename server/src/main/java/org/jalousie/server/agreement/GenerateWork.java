@@ -1,0 +1,113 @@
+package org.jalousie.server.agreement;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.UUID;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.Command;
+import org.jalousie.core.agreement.State;
+import org.jalousie.core.data.Value;
+import org.jalousie.core.intake.Intake;
+import org.jalousie.core.parties.Participant;
+import org.jalousie.core.placement.FieldPlacer;
+import org.jalousie.core.placement.SigningField;
+import org.jalousie.server.adapters.Converter;
+import org.jalousie.server.files.FileStore;
+import org.jalousie.server.jobs.JobKind;
+import org.jalousie.server.jobs.JobWork;
+import org.jalousie.server.template.TemplateService;
+import org.jalousie.server.template.UsableTemplate;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Makes the document of an agreement: merge, conversion, signing fields. */
+@Component
+class GenerateWork implements JobWork {
+    private final AgreementLog log;
+    private final AgreementRows rows;
+    private final TemplateService templates;
+    private final Converter converter;
+    private final FileStore files;
+    private final TransactionTemplate transaction;
+
+    GenerateWork(
+            AgreementLog log,
+            AgreementRows rows,
+            TemplateService templates,
+            Converter converter,
+            FileStore files,
+            TransactionTemplate transaction) {
+        this.log = log;
+        this.rows = rows;
+        this.templates = templates;
+        this.converter = converter;
+        this.files = files;
+        this.transaction = transaction;
+    }
+
+    @Override
+    public JobKind kind() {
+        return JobKind.GENERATE;
+    }
+
+    @Override
+    public void run(String instance) {
+        UUID id = UUID.fromString(instance.substring(0, 36));
+        Agreement agreement = log.read(id);
+        if (agreement.state() != State.GENERATING) return;
+        UsableTemplate template =
+                templates.version(rows.findById(id).orElseThrow().templateVersionId());
+        Map<String, Value> values = Intake.stored(template.content().fields(), agreement.data());
+        byte[] word = template.wording()
+                .merge(values, Locale.forLanguageTag(template.content().language()));
+        FieldPlacer.Placed placed =
+                FieldPlacer.place(converter.toPdf(word), labelled(template), agreement.participants());
+        String wordFile = files.keep(word);
+        String pdfFile = files.keep(placed.pdf());
+        String words = words(agreement, placed.pdf());
+        transaction.executeWithoutResult(status -> {
+            Agreement now = log.carryOut(
+                    id, AgreementLog.Actor.PROGRAM, new Command.Generate(wordFile, pdfFile, placed.pages()));
+            if (now.pdf().equals(pdfFile)) rows.findById(id).orElseThrow().findableBy(words);
+        });
+    }
+
+    /** The boxes with the labels and duties that the coordinator has settled. */
+    private static Map<Integer, SigningField> labelled(UsableTemplate template) {
+        Map<Integer, SigningField> boxes =
+                new java.util.LinkedHashMap<>(template.wording().boxes());
+        boxes.replaceAll((number, box) -> template.content().signingFields().stream()
+                .filter(settled -> settled.name().equals(box.name()))
+                .findFirst()
+                .orElse(box));
+        return boxes;
+    }
+
+    /** Everything that the agreement can be found by. */
+    private static String words(Agreement agreement, byte[] pdf) {
+        List<String> words = new ArrayList<>(List.of(
+                agreement.created().number(),
+                agreement.created().title(),
+                agreement.created().template(),
+                agreement.created().request()));
+        for (Participant one : agreement.participants()) {
+            words.add(one.label());
+            words.add(one.name());
+            words.add(one.mail());
+        }
+        words.addAll(agreement.data().values());
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            words.add(new PDFTextStripper().getText(document));
+        } catch (java.io.IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+        String all = String.join(" ", words).replace("\u0000", "");
+        // a tsvector holds at most 1 MB
+        return all.length() > 300_000 ? all.substring(0, 300_000) : all;
+    }
+}

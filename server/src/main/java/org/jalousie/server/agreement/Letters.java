@@ -1,0 +1,76 @@
+package org.jalousie.server.agreement;
+
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.time.format.FormatStyle;
+import java.util.Locale;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.parties.Participant;
+import org.jalousie.core.template.Terms;
+import org.jalousie.server.postroom.Mail;
+
+/** The words of mails. */
+final class Letters {
+    private Letters() {}
+
+    static String subject(Mail.Kind kind, Agreement agreement) {
+        String title = agreement.created().title() + " (" + agreement.created().number() + ")";
+        return switch (kind) {
+            case INVITATION -> "Your part is asked for: " + title;
+            case REMINDER -> "Still waiting for you: " + title;
+            case COMPLETED -> "Completed: " + title;
+            case DECLINED -> "Declined: " + title;
+            case WITHDRAWN -> "Withdrawn: " + title;
+            case EXPIRED -> "Expired: " + title;
+        };
+    }
+
+    /** @param link the participant's own link; empty in mails that ask for nothing */
+    static String text(
+            Mail.Kind kind, Agreement agreement, Participant to, String link, Terms terms, String office, ZoneId zone) {
+        String hello = "Dear " + (to == null ? "colleague" : to.name()) + ",\n\n";
+        String title = "\u201c" + agreement.created().title() + "\u201d ("
+                + agreement.created().number() + ")";
+        String body = switch (kind) {
+            case INVITATION, REMINDER -> asking(kind, agreement, to, link, terms, office, title, zone);
+            case COMPLETED ->
+                title
+                        + " has been signed by everybody. The signed copy is attached; keep it. Every later change to the file can be detected.\n";
+            case DECLINED ->
+                title + " was declined and has ended.\n\nThe reason given: " + agreement.endReason() + "\n";
+            case WITHDRAWN ->
+                title + " was withdrawn by " + office
+                        + " and has ended. You need not do anything.\n\nThe reason given: " + agreement.endReason()
+                        + "\n";
+            case EXPIRED -> "The time for " + title + " has run out. It has ended without being completed.\n";
+        };
+        return hello + body + "\n" + office + "\n";
+    }
+
+    private static String asking(
+            Mail.Kind kind,
+            Agreement agreement,
+            Participant to,
+            String link,
+            Terms terms,
+            String office,
+            String title,
+            ZoneId zone) {
+        String what = switch (to.duty()) {
+            case SIGNS -> "read and sign";
+            case APPROVES -> "read and approve";
+            default -> "complete details in";
+        };
+        String until = agreement
+                .expiresAt()
+                .map(end -> DateTimeFormatter.ofLocalizedDate(FormatStyle.LONG)
+                        .withLocale(Locale.UK)
+                        .format(end.atZone(zone)))
+                .orElse("");
+        return (kind == Mail.Kind.REMINDER ? "This is a reminder. " : "") + office + " asks you to " + what + " "
+                + title + ".\n\n"
+                + (terms.message().isBlank() ? "" : terms.message().strip() + "\n\n")
+                + "Open it with this link. It is yours alone; don't pass it on.\n\n" + link + "\n\n"
+                + "You need no account. It can be done until " + until + ".\n";
+    }
+}

@@ -1,0 +1,175 @@
+package org.jalousie.server.agreement;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
+import java.time.format.FormatStyle;
+import java.time.temporal.ChronoUnit;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.Command;
+import org.jalousie.core.agreement.Entry;
+import org.jalousie.core.agreement.Event;
+import org.jalousie.core.agreement.Standing;
+import org.jalousie.core.agreement.State;
+import org.jalousie.core.evidence.Act;
+import org.jalousie.core.evidence.Credential;
+import org.jalousie.core.evidence.EventChain;
+import org.jalousie.core.evidence.Sealer;
+import org.jalousie.core.evidence.SigningRecord;
+import org.jalousie.core.evidence.TrustService;
+import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.Participant;
+import org.jalousie.core.placement.FieldKind;
+import org.jalousie.core.placement.Glyphs;
+import org.jalousie.core.placement.PlacedField;
+import org.jalousie.server.Settings;
+import org.jalousie.server.files.FileStore;
+import org.jalousie.server.jobs.JobKind;
+import org.jalousie.server.jobs.JobWork;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** The jobs that put seals and signatures into the document. Each looks first whether its work is done already. */
+@Configuration
+class SealingWork {
+    private final AgreementLog log;
+    private final FileStore files;
+    private final TrustService trust;
+    private final Sealer sealer;
+    private final Settings settings;
+    private final Clock clock;
+
+    SealingWork(AgreementLog log, FileStore files, TrustService trust, Settings settings, Clock clock) {
+        this.log = log;
+        this.files = files;
+        this.trust = trust;
+        this.sealer = new Sealer(trust);
+        this.settings = settings;
+        this.clock = clock;
+    }
+
+    private interface Work {
+        void run(String instance);
+    }
+
+    private static JobWork work(JobKind kind, Work work) {
+        return new JobWork() {
+            @Override
+            public JobKind kind() {
+                return kind;
+            }
+
+            @Override
+            public void run(String instance) {
+                work.run(instance);
+            }
+        };
+    }
+
+    @Bean
+    JobWork sealOfficeWork() {
+        return work(JobKind.SEAL_OFFICE, this::sealOffice);
+    }
+
+    @Bean
+    JobWork sealPartyWork() {
+        return work(JobKind.SEAL_PARTY, this::sealParty);
+    }
+
+    @Bean
+    JobWork finishWork() {
+        return work(JobKind.FINISH, this::finish);
+    }
+
+    private void sealOffice(String instance) {
+        UUID id = UUID.fromString(instance);
+        Agreement agreement = log.read(id);
+        if (agreement.state() != State.OUT || agreement.houseSealed()) return;
+        String pdf = files.keep(sealer.sealByOffice(files.get(agreement.pdf()), clock.instant()));
+        log.carryOut(id, AgreementLog.Actor.PROGRAM, new Command.SealHouse(pdf));
+    }
+
+    private void sealParty(String instance) {
+        UUID id = UUID.fromString(instance.substring(0, 36));
+        String party = instance.substring(37);
+        List<Entry> history = log.history(id);
+        Agreement agreement = Agreement.of(history);
+        if (agreement.standing(party) != Standing.SEALING) return;
+        Participant participant = agreement.participant(party).orElseThrow();
+        Entry act = history.stream()
+                .filter(entry -> isActOf(entry.event(), party))
+                .findFirst()
+                .orElseThrow();
+        Instant now = clock.instant();
+        Optional<Credential> credential = participant.duty() == Duty.SIGNS
+                ? Optional.of(trust.credentialFor(participant.name(), participant.mail()))
+                : Optional.empty();
+        byte[] sealed =
+                sealer.put(files.get(agreement.pdf()), act(agreement, participant, act), credential.orElse(null), now);
+        // when another party's seal came in between, this is refused, and the job is tried again on the newer document
+        log.carryOut(id, AgreementLog.Actor.PROGRAM, new Command.Seal(party, agreement.pdf(), files.keep(sealed)));
+    }
+
+    private static boolean isActOf(Event event, String party) {
+        return event instanceof Event.Signed signed && signed.party().equals(party)
+                || event instanceof Event.FieldsCompleted completed
+                        && completed.party().equals(party);
+    }
+
+    private Act act(Agreement agreement, Participant participant, Entry entry) {
+        if (entry.event() instanceof Event.FieldsCompleted completed) {
+            return new Act(completed.values(), Set.of(), Optional.empty(), Optional.empty(), "");
+        }
+        Event.Signed signed = (Event.Signed) entry.event();
+        ZoneId zone = settings.office().zone();
+        String date = DateTimeFormatter.ofLocalizedDate(FormatStyle.LONG)
+                .withLocale(Locale.UK)
+                .format(entry.at().atZone(zone));
+        Map<String, String> values = new HashMap<>(signed.values());
+        Set<String> marked = new HashSet<>();
+        Optional<String> place = Optional.empty();
+        for (PlacedField placed : agreement.pages().fields()) {
+            if (!placed.field().party().equals(participant.party())) continue;
+            String name = placed.field().name();
+            FieldKind kind = placed.field().kind();
+            if (kind == FieldKind.DATE_SIGNED) values.put(name, date);
+            if (kind == FieldKind.FULL_NAME) values.put(name, Glyphs.printable(participant.name()));
+            if (kind == FieldKind.INITIALS) marked.add(name);
+            if (kind == FieldKind.SIGNATURE && place.isEmpty()) {
+                place = Optional.of(name);
+            } else if (kind == FieldKind.SIGNATURE) {
+                marked.add(name);
+            }
+        }
+        String caption = participant.name() + ", "
+                + DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm", Locale.ROOT)
+                        .format(entry.at().truncatedTo(ChronoUnit.MINUTES).atOffset(ZoneOffset.UTC))
+                + " UTC";
+        return new Act(values, marked, place, Optional.of(files.get(signed.markImage())), caption);
+    }
+
+    private void finish(String instance) {
+        UUID id = UUID.fromString(instance);
+        List<Entry> history = log.history(id);
+        Agreement agreement = Agreement.of(history);
+        if (agreement.state() != State.SEALING) return;
+        String pdf = files.keep(sealer.longTerm(files.get(agreement.pdf())));
+        List<EventChain.Link> links = log.links(id);
+        SigningRecord record =
+                new SigningRecord(settings.office().name(), settings.office().zone());
+        byte[] printed = record.print(
+                agreement, history, pdf, links.get(links.size() - 1).hash());
+        String recordFile = files.keep(sealer.sealRecord(printed, clock.instant()));
+        log.carryOut(id, AgreementLog.Actor.PROGRAM, new Command.Finish(pdf, recordFile));
+    }
+}

@@ -1,0 +1,50 @@
+package org.jalousie.server.agreement;
+
+import com.github.kagkarlsson.scheduler.task.Task;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
+import java.time.Duration;
+import java.util.UUID;
+import org.jalousie.core.agreement.Command;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.stereotype.Component;
+
+/** Lets time pass for the agreements that are out: reminders and expiry. */
+@Component
+public class Ticker {
+    private static final Logger LOG = LoggerFactory.getLogger(Ticker.class);
+
+    private final AgreementRows rows;
+    private final AgreementLog log;
+
+    Ticker(AgreementRows rows, AgreementLog log) {
+        this.rows = rows;
+        this.log = log;
+    }
+
+    /** Looks at every agreement that is out; one that fails does not hold up the others. */
+    public void tick() {
+        for (UUID id : rows.out()) {
+            try {
+                AgreementRow row = rows.findById(id).orElseThrow();
+                log.carryOut(
+                        id, AgreementLog.Actor.PROGRAM, new Command.Tick(row.firstReminderDays(), row.everyDays()));
+            } catch (RuntimeException e) {
+                LOG.error("reminders and expiry could not be looked after, agreement {}", id, e);
+            }
+        }
+    }
+
+    @Configuration
+    static class Setup {
+        @Bean
+        Task<Void> tickTask(ObjectProvider<Ticker> ticker) {
+            return Tasks.recurring("tick", FixedDelay.of(Duration.ofMinutes(1)))
+                    .execute((instance, context) -> ticker.getObject().tick());
+        }
+    }
+}

@@ -1,0 +1,91 @@
+package org.jalousie.server.intake;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.Map;
+import java.util.UUID;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+import org.jalousie.core.evidence.Json;
+import org.jalousie.core.parties.Casting;
+import tools.jackson.core.type.TypeReference;
+
+/** A request for an agreement: the filled form, with a number. */
+@Entity
+@Table(name = "intake_request")
+class IntakeRequest {
+    @Id
+    private UUID id;
+
+    private String number;
+    private UUID templateVersionId;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    @Column(name = "values")
+    private String inputs;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private String people;
+
+    private String createdBy;
+    private Instant createdAt;
+    private String agreementNumber;
+
+    protected IntakeRequest() {}
+
+    IntakeRequest(
+            String number,
+            UUID templateVersionId,
+            Map<String, String> values,
+            Map<String, Casting.Person> people,
+            String by,
+            Instant now) {
+        this.id = UUID.randomUUID();
+        this.number = number;
+        this.templateVersionId = templateVersionId;
+        this.createdBy = by;
+        this.createdAt = now;
+        fill(values, people);
+    }
+
+    final void fill(Map<String, String> values, Map<String, Casting.Person> chosen) {
+        inputs = Json.canonical(values);
+        people = Json.canonical(chosen);
+    }
+
+    void becomes(String agreement) {
+        agreementNumber = agreement;
+    }
+
+    String number() {
+        return number;
+    }
+
+    UUID templateVersionId() {
+        return templateVersionId;
+    }
+
+    Map<String, String> values() {
+        return Json.MAPPER.readValue(inputs, new TypeReference<>() {});
+    }
+
+    Map<String, Casting.Person> people() {
+        return Json.MAPPER.readValue(people, new TypeReference<>() {});
+    }
+
+    String createdBy() {
+        return createdBy;
+    }
+
+    Instant createdAt() {
+        return createdAt;
+    }
+
+    /** Empty until an agreement is made from it. */
+    String agreementNumber() {
+        return agreementNumber == null ? "" : agreementNumber;
+    }
+}

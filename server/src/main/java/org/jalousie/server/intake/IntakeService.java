@@ -1,0 +1,171 @@
+package org.jalousie.server.intake;
+
+import java.time.Clock;
+import java.time.Year;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jalousie.core.data.ValueReader;
+import org.jalousie.core.intake.Intake;
+import org.jalousie.core.parties.Casting;
+import org.jalousie.core.parties.Party;
+import org.jalousie.core.parties.Who;
+import org.jalousie.server.Settings;
+import org.jalousie.server.agreement.AgreementService;
+import org.jalousie.server.template.TemplateService;
+import org.jalousie.server.template.UsableTemplate;
+import org.jalousie.server.web.Page;
+import org.jalousie.server.web.Refusal;
+import org.springframework.data.domain.PageRequest;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Requests: taken in, corrected, turned into agreements. */
+@Service
+public class IntakeService {
+    private final IntakeRequests requests;
+    private final TemplateService templates;
+    private final AgreementService agreements;
+    private final Clock clock;
+    private final Settings settings;
+
+    IntakeService(
+            IntakeRequests requests,
+            TemplateService templates,
+            AgreementService agreements,
+            Clock clock,
+            Settings settings) {
+        this.requests = requests;
+        this.templates = templates;
+        this.agreements = agreements;
+        this.clock = clock;
+        this.settings = settings;
+    }
+
+    @Transactional(readOnly = true)
+    IntakeViews.Form form(UUID template) {
+        return form(templates.published(template));
+    }
+
+    @Transactional(readOnly = true)
+    Page<IntakeViews.RequestRow> list(int page) {
+        var found = requests.findAllByOrderByCreatedAtDesc(PageRequest.of(page, Page.SIZE));
+        return new Page<>(found.map(this::row).getContent(), found.getTotalElements(), page, Page.SIZE);
+    }
+
+    /** Requests from which no agreement was made yet. */
+    @Transactional(readOnly = true)
+    public List<IntakeViews.RequestRow> waiting() {
+        return requests.findTop50ByAgreementNumberIsNullOrderByCreatedAtDesc().stream()
+                .map(this::row)
+                .toList();
+    }
+
+    @Transactional(readOnly = true)
+    IntakeViews.RequestDetail show(String number) {
+        IntakeRequest request = request(number);
+        Map<String, IntakeViews.PersonInput> people = new LinkedHashMap<>();
+        request.people()
+                .forEach((party, person) ->
+                        people.put(party, new IntakeViews.PersonInput(person.name(), person.mail())));
+        return new IntakeViews.RequestDetail(
+                row(request), form(templates.version(request.templateVersionId())), request.values(), people);
+    }
+
+    /** Takes a filled form in. All faults are told at once. */
+    @Transactional
+    IntakeViews.RequestDetail take(
+            UUID template, Map<String, String> inputs, Map<String, IntakeViews.PersonInput> people, String by) {
+        UsableTemplate usable = templates.published(template);
+        Map<String, Casting.Person> chosen = new LinkedHashMap<>();
+        Map<String, String> values = read(usable, inputs, people, chosen);
+        String number = String.format(
+                Locale.ROOT,
+                "R-%d-%04d",
+                Year.now(clock.withZone(settings.office().zone())).getValue(),
+                requests.nextNumber());
+        requests.save(new IntakeRequest(number, usable.versionId(), values, chosen, by, clock.instant()));
+        requests.flush();
+        return show(number);
+    }
+
+    /** Corrects a request; an agreement made from it that is not sent yet is made again. */
+    @Transactional
+    IntakeViews.RequestDetail correct(
+            String number, Map<String, String> inputs, Map<String, IntakeViews.PersonInput> people, String by) {
+        IntakeRequest request = request(number);
+        UsableTemplate usable = templates.version(request.templateVersionId());
+        Map<String, Casting.Person> chosen = new LinkedHashMap<>();
+        Map<String, String> values = read(usable, inputs, people, chosen);
+        request.fill(values, chosen);
+        if (!request.agreementNumber().isEmpty()) agreements.correct(request.agreementNumber(), values, chosen, by);
+        return show(number);
+    }
+
+    /** Makes the agreement. Returns its number; asked twice, the same. */
+    @Transactional
+    String generate(String number, String by) {
+        IntakeRequest request = request(number);
+        if (request.agreementNumber().isEmpty()) {
+            request.becomes(
+                    agreements.create(request.templateVersionId(), number, request.values(), request.people(), by));
+        }
+        return request.agreementNumber();
+    }
+
+    private static Map<String, String> read(
+            UsableTemplate template,
+            Map<String, String> inputs,
+            Map<String, IntakeViews.PersonInput> people,
+            Map<String, Casting.Person> chosen) {
+        Intake.Reading reading = Intake.read(template.content().fields(), inputs);
+        Map<String, String> faults = new LinkedHashMap<>(reading.faults());
+        for (Party party : template.content().parties()) {
+            if (!(party.who() instanceof Who.ChosenAtUse)) continue;
+            IntakeViews.PersonInput person = people.getOrDefault(party.key(), new IntakeViews.PersonInput("", ""));
+            if (person.name().isBlank())
+                faults.put(party.key() + ".name", "Name the person for " + party.label() + ".");
+            try {
+                ValueReader.mail(person.mail().strip());
+            } catch (ValueReader.Unreadable e) {
+                faults.put(party.key() + ".mail", e.getMessage());
+            }
+            chosen.put(
+                    party.key(),
+                    new Casting.Person(person.name().strip(), person.mail().strip()));
+        }
+        if (!faults.isEmpty())
+            throw Refusal.invalid(
+                    "The form has %d %s to mend.".formatted(faults.size(), faults.size() == 1 ? "answer" : "answers"),
+                    faults);
+        return reading.raw();
+    }
+
+    private static IntakeViews.Form form(UsableTemplate template) {
+        return new IntakeViews.Form(
+                template.templateId(),
+                template.name(),
+                template.number(),
+                template.content().fields(),
+                template.content().parties().stream()
+                        .filter(party -> party.who() instanceof Who.ChosenAtUse)
+                        .map(party -> new IntakeViews.ChosenParty(party.key(), party.label()))
+                        .collect(Collectors.toList()));
+    }
+
+    private IntakeViews.RequestRow row(IntakeRequest request) {
+        return new IntakeViews.RequestRow(
+                request.number(),
+                templates.nameOf(request.templateVersionId()),
+                request.createdBy(),
+                request.createdAt(),
+                request.agreementNumber());
+    }
+
+    private IntakeRequest request(String number) {
+        return requests.findByNumber(number).orElseThrow(() -> Refusal.notFound("There is no request " + number + "."));
+    }
+}

@@ -1,0 +1,99 @@
+package org.jalousie.server.jobs;
+
+import com.github.kagkarlsson.scheduler.task.ExecutionComplete;
+import com.github.kagkarlsson.scheduler.task.ExecutionOperations;
+import com.github.kagkarlsson.scheduler.task.Task;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import java.time.Duration;
+import java.util.UUID;
+import org.jalousie.server.Settings;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.slf4j.MDC;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** Makes a task of the scheduler from each kind of job: failures are retried with growing delays, then given up visibly. */
+@Configuration
+class JobSetup {
+    private static final Logger LOG = LoggerFactory.getLogger(JobSetup.class);
+
+    private final Settings.Retries retries;
+    private final ObjectProvider<Jobs> jobs;
+
+    JobSetup(Settings settings, ObjectProvider<Jobs> jobs) {
+        this.retries = settings.retries();
+        this.jobs = jobs;
+    }
+
+    @Bean
+    Task<Void> generateTask(ObjectProvider<JobWork> all) {
+        return task(JobKind.GENERATE, all);
+    }
+
+    @Bean
+    Task<Void> sealOfficeTask(ObjectProvider<JobWork> all) {
+        return task(JobKind.SEAL_OFFICE, all);
+    }
+
+    @Bean
+    Task<Void> sealPartyTask(ObjectProvider<JobWork> all) {
+        return task(JobKind.SEAL_PARTY, all);
+    }
+
+    @Bean
+    Task<Void> finishTask(ObjectProvider<JobWork> all) {
+        return task(JobKind.FINISH, all);
+    }
+
+    @Bean
+    Task<Void> mailTask(ObjectProvider<JobWork> all) {
+        return task(JobKind.MAIL, all);
+    }
+
+    private Task<Void> task(JobKind kind, ObjectProvider<JobWork> all) {
+        return Tasks.oneTime(kind.taskName(), Void.class)
+                .onFailure((complete, operations) -> failed(kind, complete, operations))
+                .execute((instance, context) -> {
+                    try (MDC.MDCCloseable ignored = MDC.putCloseable("agreement", agreementOf(instance.getId()))) {
+                        all.stream()
+                                .filter(work -> work.kind() == kind)
+                                .findFirst()
+                                .orElseThrow()
+                                .run(instance.getId());
+                    }
+                });
+    }
+
+    private void failed(JobKind kind, ExecutionComplete complete, ExecutionOperations<Void> operations) {
+        String instance = complete.getExecution().taskInstance.getId();
+        int tries = complete.getExecution().consecutiveFailures + 1;
+        String reason = complete.getCause().map(JobSetup::reason).orElse("The program was stopped while it was at it.");
+        LOG.warn(
+                "job {} failed, try {} of {}, agreement {}",
+                kind,
+                tries,
+                retries.most(),
+                agreementOf(instance),
+                complete.getCause().orElse(null));
+        if (tries >= retries.most()) {
+            jobs.getObject().giveUp(kind.taskName(), instance, UUID.fromString(agreementOf(instance)), reason);
+            operations.stop();
+            return;
+        }
+        Duration delay = retries.firstDelay().multipliedBy(1L << Math.min(tries - 1, 12));
+        operations.reschedule(complete, complete.getTimeDone().plus(delay));
+    }
+
+    private static String agreementOf(String instance) {
+        return instance.substring(0, Math.min(36, instance.length()));
+    }
+
+    private static String reason(Throwable cause) {
+        String message = cause.getMessage();
+        return message == null || message.isBlank()
+                ? "The program could not do it (" + cause.getClass().getSimpleName() + ")."
+                : message;
+    }
+}

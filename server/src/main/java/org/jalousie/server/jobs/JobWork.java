@@ -1,0 +1,9 @@
+package org.jalousie.server.jobs;
+
+/** What a kind of job does. Implementations are idempotent: a job may run again after it has done its work. */
+public interface JobWork {
+    JobKind kind();
+
+    /** @param instance as scheduled: the agreement's id, then after a colon what else is needed */
+    void run(String instance);
+}

@@ -1,0 +1,93 @@
+package org.jalousie.server.postroom;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.UUID;
+
+/** One mail that goes out. Its words are made when it is sent, since its link is kept nowhere. */
+@Entity
+@Table(name = "mail")
+public class Mail {
+    /** What a mail is about. */
+    public enum Kind {
+        INVITATION,
+        REMINDER,
+        COMPLETED,
+        DECLINED,
+        WITHDRAWN,
+        EXPIRED
+    }
+
+    @Id
+    private UUID id;
+
+    private UUID agreementId;
+    private String kind;
+    private String party;
+    private String recipient;
+    private String subject;
+    private String state;
+    private Instant createdAt;
+    private Instant sentAt;
+
+    protected Mail() {}
+
+    Mail(UUID agreementId, Kind kind, String party, String recipient, String subject, Instant now) {
+        this.id = UUID.randomUUID();
+        this.agreementId = agreementId;
+        this.kind = kind.name();
+        this.party = party;
+        this.recipient = recipient;
+        this.subject = subject;
+        this.state = "WAITING";
+        this.createdAt = now;
+    }
+
+    void sent(Instant now) {
+        state = "SENT";
+        sentAt = now;
+    }
+
+    public UUID id() {
+        return id;
+    }
+
+    public UUID agreementId() {
+        return agreementId;
+    }
+
+    public Kind kind() {
+        return Kind.valueOf(kind);
+    }
+
+    /** The party's key; empty when the mail goes to the office. */
+    public String party() {
+        return party;
+    }
+
+    public String recipient() {
+        return recipient;
+    }
+
+    public String subject() {
+        return subject;
+    }
+
+    public boolean waiting() {
+        return !state.equals("SENT");
+    }
+
+    String state() {
+        return state;
+    }
+
+    Instant createdAt() {
+        return createdAt;
+    }
+
+    Instant sentAt() {
+        return sentAt;
+    }
+}

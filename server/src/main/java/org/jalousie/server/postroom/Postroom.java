@@ -1,0 +1,41 @@
+package org.jalousie.server.postroom;
+
+import java.time.Clock;
+import java.util.UUID;
+import org.jalousie.server.jobs.JobKind;
+import org.jalousie.server.jobs.Jobs;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** All mail that goes out. */
+@Service
+public class Postroom {
+    private final Mails mails;
+    private final Jobs jobs;
+    private final Clock clock;
+
+    Postroom(Mails mails, Jobs jobs, Clock clock) {
+        this.mails = mails;
+        this.jobs = jobs;
+        this.clock = clock;
+    }
+
+    /** Puts a mail into the queue, in the transaction of the event that asks for it. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void queue(UUID agreementId, Mail.Kind kind, String party, String recipient, String subject) {
+        Mail mail = mails.save(new Mail(agreementId, kind, party, recipient, subject, clock.instant()));
+        mails.flush();
+        jobs.soon(JobKind.MAIL, agreementId + ":" + mail.id());
+    }
+
+    @Transactional(readOnly = true)
+    public Mail get(UUID id) {
+        return mails.findById(id).orElseThrow();
+    }
+
+    @Transactional
+    public void sent(UUID id) {
+        mails.findById(id).orElseThrow().sent(clock.instant());
+    }
+}

@@ -1,0 +1,117 @@
+package org.jalousie.server.postroom;
+
+import jakarta.mail.BodyPart;
+import jakarta.mail.MessagingException;
+import jakarta.mail.Multipart;
+import jakarta.mail.Part;
+import jakarta.mail.Session;
+import jakarta.mail.internet.MimeMessage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Properties;
+import java.util.UUID;
+import org.jalousie.server.Settings;
+import org.jalousie.server.web.Page;
+import org.jalousie.server.web.Refusal;
+import org.jspecify.annotations.Nullable;
+import org.springframework.data.domain.PageRequest;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The list of mail; and the mail itself when it goes to the stand-in. */
+@RestController
+@RequestMapping("/api/v1/postroom")
+class PostroomController {
+    private final Mails mails;
+    private final Settings settings;
+    private final HttpClient http = HttpClient.newHttpClient();
+
+    PostroomController(Mails mails, Settings settings) {
+        this.mails = mails;
+        this.settings = settings;
+    }
+
+    record MailRow(
+            UUID id,
+            String kind,
+            String recipient,
+            String subject,
+            String state,
+            Instant createdAt,
+            @Nullable Instant sentAt) {}
+
+    record MailText(String from, String to, String subject, String text, List<String> attachments) {}
+
+    @GetMapping
+    Page<MailRow> list(@RequestParam(defaultValue = "0") int page) {
+        var found = mails.findAllByOrderByCreatedAtDesc(PageRequest.of(page, Page.SIZE));
+        return new Page<>(
+                found.map(mail -> new MailRow(
+                                mail.id(),
+                                mail.kind().name(),
+                                mail.recipient(),
+                                mail.subject(),
+                                mail.state(),
+                                mail.createdAt(),
+                                mail.sentAt()))
+                        .getContent(),
+                found.getTotalElements(),
+                page,
+                Page.SIZE);
+    }
+
+    /** The mail as the stand-in received it; there is none to show where mail really goes out. */
+    @GetMapping("/{id}")
+    MailText read(@PathVariable UUID id) {
+        if (settings.postroom().isBlank())
+            throw Refusal.notFound("Mail goes out for real here; its text is kept by the mail server only.");
+        if (!mails.existsById(id)) throw Refusal.notFound("There is no such mail.");
+        try {
+            HttpResponse<byte[]> response = http.send(
+                    HttpRequest.newBuilder(URI.create(settings.postroom() + "/messages/by-id/" + id))
+                            .build(),
+                    HttpResponse.BodyHandlers.ofByteArray());
+            if (response.statusCode() != 200) throw Refusal.notFound("The mail has not arrived yet.");
+            MimeMessage message =
+                    new MimeMessage(Session.getInstance(new Properties()), new ByteArrayInputStream(response.body()));
+            StringBuilder text = new StringBuilder();
+            List<String> attachments = new ArrayList<>();
+            collect(message, text, attachments);
+            return new MailText(
+                    message.getFrom()[0].toString(),
+                    message.getAllRecipients()[0].toString(),
+                    message.getSubject(),
+                    text.toString(),
+                    attachments);
+        } catch (IOException | MessagingException e) {
+            throw Refusal.conflict("The mail stand-in can't be reached.");
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException("interrupted", e);
+        }
+    }
+
+    private static void collect(Part part, StringBuilder text, List<String> attachments)
+            throws MessagingException, IOException {
+        if (part.getContent() instanceof Multipart parts) {
+            for (int i = 0; i < parts.getCount(); i++) {
+                BodyPart next = parts.getBodyPart(i);
+                collect(next, text, attachments);
+            }
+        } else if (part.getFileName() != null) {
+            attachments.add(jakarta.mail.internet.MimeUtility.decodeText(part.getFileName()));
+        } else if (part.getContent() instanceof String words) {
+            text.append(words);
+        }
+    }
+}

@@ -1,0 +1,90 @@
+package org.jalousie.server.signing;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.Base64;
+import java.util.Map;
+import org.jalousie.server.web.Refusal;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The participants' side over HTTP; the link's secret stands for the person. */
+@RestController
+@RequestMapping("/api/v1/signing/{token}")
+class SigningController {
+    private final SigningService service;
+
+    SigningController(SigningService service) {
+        this.service = service;
+    }
+
+    record ConsentGiven(String version) {}
+
+    record Details(Map<String, String> values) {}
+
+    /** @param mark {@code drawn} or {@code typed:NAME OF FONT}; {@code picture} a PNG in base64 */
+    record Signature(Map<String, String> values, String mark, String picture) {}
+
+    record Reason(String reason) {}
+
+    @GetMapping
+    SigningViews.Page page(@PathVariable String token) {
+        return service.page(token);
+    }
+
+    @GetMapping(path = "/document.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> document(@PathVariable String token, HttpServletRequest request) {
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.noStore())
+                .contentType(MediaType.APPLICATION_PDF)
+                .body(service.document(token, from(request)));
+    }
+
+    @PostMapping("/consent")
+    SigningViews.Page consent(
+            @PathVariable String token, @RequestBody ConsentGiven consent, HttpServletRequest request) {
+        service.consent(token, consent.version(), from(request));
+        return service.page(token);
+    }
+
+    @PostMapping("/details")
+    SigningViews.Page complete(@PathVariable String token, @RequestBody Details details, HttpServletRequest request) {
+        service.complete(token, details.values(), from(request));
+        return service.page(token);
+    }
+
+    @PostMapping("/approval")
+    SigningViews.Page approve(@PathVariable String token, HttpServletRequest request) {
+        service.approve(token, from(request));
+        return service.page(token);
+    }
+
+    @PostMapping("/signature")
+    SigningViews.Page sign(@PathVariable String token, @RequestBody Signature signature, HttpServletRequest request) {
+        byte[] picture;
+        try {
+            picture = Base64.getDecoder().decode(signature.picture());
+        } catch (IllegalArgumentException e) {
+            throw Refusal.invalid("The picture of the signature can't be read. Clear it and sign again.");
+        }
+        service.sign(token, signature.values(), signature.mark(), picture, from(request));
+        return service.page(token);
+    }
+
+    @PostMapping("/refusal")
+    SigningViews.Page decline(@PathVariable String token, @RequestBody Reason reason, HttpServletRequest request) {
+        service.decline(token, reason.reason(), from(request));
+        return service.page(token);
+    }
+
+    private static String from(HttpServletRequest request) {
+        String browser = String.valueOf(request.getHeader("User-Agent")).replaceAll("\\p{Cntrl}", " ");
+        return request.getRemoteAddr() + ", " + browser.substring(0, Math.min(browser.length(), 160));
+    }
+}

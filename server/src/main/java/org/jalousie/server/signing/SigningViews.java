@@ -1,0 +1,37 @@
+package org.jalousie.server.signing;
+
+import java.time.Instant;
+import java.util.List;
+import org.jalousie.core.agreement.Standing;
+import org.jalousie.core.agreement.State;
+import org.jalousie.core.parties.Duty;
+import org.jalousie.core.placement.Pages;
+import org.jalousie.server.agreement.AgreementViews;
+import org.jspecify.annotations.Nullable;
+
+/** What a participant sees. */
+final class SigningViews {
+    private SigningViews() {}
+
+    /** A detail that the participant completes. */
+    record ToComplete(String name, String label, boolean required) {}
+
+    record Consent(String version, String text) {}
+
+    record Page(
+            String number,
+            String title,
+            String office,
+            String label,
+            String name,
+            Duty duty,
+            Standing standing,
+            State state,
+            @Nullable Instant expiresAt,
+            boolean consented,
+            Consent consent,
+            List<ToComplete> toComplete,
+            Pages pages,
+            List<AgreementViews.Slat> blind,
+            String ended) {}
+}

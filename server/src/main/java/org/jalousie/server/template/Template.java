@@ -1,0 +1,46 @@
+package org.jalousie.server.template;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.UUID;
+
+/** A template over all its versions. */
+@Entity
+@Table(name = "template")
+class Template {
+    @Id
+    private UUID id;
+
+    private String name;
+    private Instant changedAt;
+
+    protected Template() {}
+
+    Template(String name, Instant now) {
+        this.id = UUID.randomUUID();
+        this.name = name;
+        this.changedAt = now;
+    }
+
+    void changed(Instant now) {
+        changedAt = now;
+    }
+
+    void rename(String newName) {
+        name = newName;
+    }
+
+    UUID id() {
+        return id;
+    }
+
+    String name() {
+        return name;
+    }
+
+    Instant changedAt() {
+        return changedAt;
+    }
+}

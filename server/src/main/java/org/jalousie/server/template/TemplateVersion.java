@@ -1,0 +1,82 @@
+package org.jalousie.server.template;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.util.UUID;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+import org.jalousie.core.evidence.Json;
+import org.jalousie.core.template.TemplateContent;
+
+/** One version of a template: a wording and its settings. A published version never changes. */
+@Entity
+@Table(name = "template_version")
+class TemplateVersion {
+    static final String DRAFT = "DRAFT";
+    static final String PUBLISHED = "PUBLISHED";
+
+    @Id
+    private UUID id;
+
+    private UUID templateId;
+    private int number;
+    private String state;
+    private String wordFile;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private String content;
+
+    /** Counts changes of the draft, so that two people don't overwrite each other. */
+    private int revision;
+
+    protected TemplateVersion() {}
+
+    TemplateVersion(UUID templateId, int number, String wordFile, TemplateContent content) {
+        this.id = UUID.randomUUID();
+        this.templateId = templateId;
+        this.number = number;
+        this.state = DRAFT;
+        this.wordFile = wordFile;
+        this.content = Json.canonical(content);
+    }
+
+    void change(String newWordFile, TemplateContent newContent) {
+        wordFile = newWordFile;
+        content = Json.canonical(newContent);
+        revision++;
+    }
+
+    void publish() {
+        state = PUBLISHED;
+        revision++;
+    }
+
+    UUID id() {
+        return id;
+    }
+
+    UUID templateId() {
+        return templateId;
+    }
+
+    int number() {
+        return number;
+    }
+
+    boolean published() {
+        return state.equals(PUBLISHED);
+    }
+
+    String wordFile() {
+        return wordFile;
+    }
+
+    TemplateContent content() {
+        return Json.MAPPER.readValue(content, TemplateContent.class);
+    }
+
+    int revision() {
+        return revision;
+    }
+}

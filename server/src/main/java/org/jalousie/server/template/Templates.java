@@ -1,0 +1,12 @@
+package org.jalousie.server.template;
+
+import java.util.UUID;
+import org.springframework.data.domain.Page;
+import org.springframework.data.domain.Pageable;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+interface Templates extends JpaRepository<Template, UUID> {
+    @Query("select t from Template t where lower(t.name) like lower(concat('%', :find, '%')) order by t.changedAt desc")
+    Page<Template> find(String find, Pageable page);
+}

@@ -1,0 +1,38 @@
+package org.jalousie.server.web;
+
+import io.swagger.v3.oas.models.OpenAPI;
+import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.servers.Server;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** The description of the interface to the outside. */
+@Configuration
+class OpenApiSetup {
+    @Bean
+    OpenAPI description() {
+        return new OpenAPI()
+                .info(new Info()
+                        .title("Jalousie")
+                        .version("1")
+                        .description("Templates, intake, agreements and their archive."))
+                .servers(List.of(new Server().url("/")));
+    }
+
+    /** No part of an answer is ever left out: what is absent is an empty text or list, or null where it says so. */
+    @Bean
+    OpenApiCustomizer everythingIsRequired() {
+        return api -> api.getComponents().getSchemas().values().forEach(OpenApiSetup::require);
+    }
+
+    @SuppressWarnings({"rawtypes", "unchecked"})
+    private static void require(Schema schema) {
+        Map<String, Schema> properties = schema.getProperties();
+        if (properties != null) schema.setRequired(new ArrayList<>(properties.keySet()));
+    }
+}

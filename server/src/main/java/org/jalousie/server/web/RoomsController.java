@@ -1,0 +1,29 @@
+package org.jalousie.server.web;
+
+import io.swagger.v3.oas.annotations.Hidden;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+
+/** Every room's address leads to the one page of the interface; the signing page is its own. */
+@Controller
+@Hidden
+class RoomsController {
+    @GetMapping({
+        "/",
+        "/sign-in",
+        "/today",
+        "/templates/**",
+        "/intake/**",
+        "/agreements/**",
+        "/archive/**",
+        "/postroom/**"
+    })
+    String office() {
+        return "forward:/index.html";
+    }
+
+    @GetMapping("/act/{token}")
+    String participant() {
+        return "forward:/act.html";
+    }
+}

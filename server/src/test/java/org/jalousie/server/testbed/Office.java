@@ -1,0 +1,166 @@
+package org.jalousie.server.testbed;
+
+import java.util.Base64;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jalousie.core.evidence.SignedSample;
+import org.jalousie.core.wording.WordDraft;
+import tools.jackson.databind.JsonNode;
+
+/** The coordinator's and the participants' acts in short, over HTTP. */
+public final class Office {
+    private static final Pattern LINK = Pattern.compile("/act/([A-Za-z0-9_-]{43})");
+
+    public final Client client;
+    private final String address;
+
+    public Office(String address) {
+        this.address = address;
+        this.client = new Client(address).signIn(Testbed.MAIL, Testbed.PASSWORD);
+    }
+
+    /** A loan agreement whose lender signs before the museum; the lender also completes a number. */
+    public static byte[] loanWording() {
+        return new WordDraft()
+                .fileTitle("Loan by {{lender_name}}")
+                .header("Loan agreement with {{lender_name}}")
+                .title("Loan agreement")
+                .paragraph(
+                        "{{lender_name}} lends {{objects_description}} to the museum from {{start_date}}, insured for {{insured_value}}.")
+                .paragraph("{{#abroad}}The object crosses a border.{{/abroad}}")
+                .table(
+                        List.of(
+                                List.of(
+                                        "For the lender",
+                                        "{{lender.signature}}\n{{lender.full_name}}, {{lender.date_signed}}\nVAT number {{lender.vat_number}}"),
+                                List.of("For the museum", "{{museum.signature}}\n{{museum.date_signed}}")),
+                        true)
+                .bytes();
+    }
+
+    public static Map<String, String> loanValues(String lender) {
+        return new HashMap<>(Map.of(
+                "lender_name",
+                lender,
+                "objects_description",
+                "a viola d'amore",
+                "start_date",
+                "2027-03-15",
+                "insured_value",
+                "EUR 12500",
+                "lender_mail",
+                "ida.marsh@lender.example.org",
+                "museum_name",
+                "Tomas Vale",
+                "museum_mail",
+                "tomas.vale@museum.example.org"));
+    }
+
+    public JsonNode bringIn(String name, byte[] wording) {
+        Client.Answer answer = client.upload("/api/v1/templates?name=" + Client.encoded(name), name + ".docx", wording);
+        if (answer.status() != 201) throw new IllegalStateException(answer.text());
+        return answer.json();
+    }
+
+    /** Brings in and publishes; returns the template's id. */
+    public String publish(String name, byte[] wording) {
+        JsonNode template = bringIn(name, wording);
+        String id = template.get("id").asString();
+        Client.Answer answer = client.post(
+                "/api/v1/templates/" + id + "/publication",
+                Map.of("revision", template.get("revision").asInt()));
+        if (answer.status() != 200) throw new IllegalStateException(answer.text());
+        return id;
+    }
+
+    /** Fills the form, generates, and waits for the check. Returns the agreement's number. */
+    public String generate(String template, Map<String, String> values) {
+        Client.Answer taken =
+                client.post("/api/v1/requests", Map.of("template", template, "values", values, "people", Map.of()));
+        if (taken.status() != 201) throw new IllegalStateException(taken.text());
+        String request = taken.json().get("row").get("number").asString();
+        String number = client.post("/api/v1/requests/" + request + "/agreement", Map.of())
+                .json()
+                .get("agreement")
+                .asString();
+        await(number, "CHECK");
+        return number;
+    }
+
+    public String send(String number) {
+        Client.Answer answer = client.post("/api/v1/agreements/" + number + "/sending", Map.of());
+        if (answer.status() != 200) throw new IllegalStateException(answer.text());
+        return number;
+    }
+
+    public JsonNode show(String number) {
+        return client.get("/api/v1/agreements/" + number).json();
+    }
+
+    public String state(String number) {
+        return show(number).get("row").get("state").asString();
+    }
+
+    public JsonNode await(String number, String state) {
+        return Wait.until(
+                number + " to be " + state,
+                () -> Optional.of(show(number))
+                        .filter(found ->
+                                found.get("row").get("state").asString().equals(state)));
+    }
+
+    /** The secret of the newest link that a mail about an agreement brought to somebody. */
+    public String link(String number, String recipient) {
+        return Wait.until(
+                "a mail to " + recipient + " about " + number,
+                () -> mailTo(number, recipient, "")
+                        .map(text -> LINK.matcher(text))
+                        .filter(Matcher::find)
+                        .map(found -> found.group(1)));
+    }
+
+    /** The text of the newest mail about an agreement to somebody whose subject begins with something. */
+    public Optional<String> mailTo(String number, String recipient, String subject) {
+        for (JsonNode mail : client.get("/api/v1/postroom").json().get("items")) {
+            boolean fits = mail.get("recipient").asString().equals(recipient)
+                    && mail.get("subject").asString().contains(number)
+                    && mail.get("subject").asString().startsWith(subject)
+                    && mail.get("state").asString().equals("SENT");
+            if (!fits) continue;
+            Client.Answer answer =
+                    client.get("/api/v1/postroom/" + mail.get("id").asString());
+            if (answer.status() == 200)
+                return Optional.of(answer.json().get("text").asString() + "\n"
+                        + answer.json().get("attachments"));
+        }
+        return Optional.empty();
+    }
+
+    /** Consents and signs with a drawn mark. */
+    public Client.Answer sign(String token, Map<String, String> values) {
+        Client participant = new Client(address);
+        participant.post("/api/v1/signing/" + token + "/consent", Map.of("version", "en-1"));
+        return participant.post(
+                "/api/v1/signing/" + token + "/signature",
+                Map.of(
+                        "values",
+                        values,
+                        "mark",
+                        "drawn",
+                        "picture",
+                        Base64.getEncoder().encodeToString(SignedSample.mark(3))));
+    }
+
+    /** A loan agreement carried through to the archive. */
+    public String completed(String template, String lender) {
+        String number = send(generate(template, loanValues(lender)));
+        sign(link(number, "ida.marsh@lender.example.org"), Map.of("lender_vat_number", "XX 4471"));
+        sign(link(number, "tomas.vale@museum.example.org"), Map.of());
+        await(number, "COMPLETED");
+        return number;
+    }
+}

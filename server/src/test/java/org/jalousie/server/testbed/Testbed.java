@@ -1,0 +1,96 @@
+package org.jalousie.server.testbed;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import org.jalousie.server.Jalousie;
+import org.jalousie.standins.mail.MailStandin;
+import org.jalousie.standins.trust.TrustStandin;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/** The application as it runs, on free ports, with real PostgreSQL and the stand-ins. Started once for all tests of a run. */
+public final class Testbed {
+    public static final String MAIL = "nora.quill@museum.example.org";
+    public static final String PASSWORD = "a long pass phrase";
+
+    private static Testbed running;
+
+    public final Path folder;
+    public final int port;
+    public final TrustStandin trust;
+    public final ConfigurableApplicationContext application;
+    private final int smtpPort = TestPaths.freePort();
+    private final int mailPort = TestPaths.freePort();
+    private MailStandin mail;
+    private final Database database;
+
+    private Testbed() {
+        try {
+            folder = Files.createTempDirectory("jalousie-test");
+            folder.toFile().setExecutable(true, false);
+            folder.toFile().setReadable(true, false);
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+        database = new Database(folder.resolve("postgres"), TestPaths.freePort());
+        trust = new TrustStandin(0, folder.resolve("trust"), "secret", Clock.systemUTC());
+        mail = new MailStandin(smtpPort, mailPort, folder.resolve("mail"));
+        port = TestPaths.freePort();
+        application = SpringApplication.run(
+                Jalousie.class, arguments(port, List.of("--jalousie.converter.port=" + TestPaths.freePort())));
+    }
+
+    /** The arguments of an application on this database. */
+    public String[] arguments(int onPort, List<String> more) {
+        List<String> arguments = new ArrayList<>(List.of(
+                "--server.port=" + onPort,
+                "--spring.datasource.url=" + database.url(),
+                "--spring.datasource.password=" + database.password,
+                "--spring.mail.port=" + smtpPort,
+                "--db-scheduler.polling-interval=300ms",
+                "--jalousie.address=http://127.0.0.1:" + onPort,
+                "--jalousie.files=" + folder.resolve("files"),
+                "--jalousie.office.name=Museum of Bowed Strings",
+                "--jalousie.office.mail=office@museum.example.org",
+                "--jalousie.office.zone=Europe/Paris",
+                "--jalousie.trust.address=" + trust.address(),
+                "--jalousie.trust.secret=secret",
+                "--jalousie.postroom=http://127.0.0.1:" + mailPort,
+                "--jalousie.converter.folder=" + folder.resolve("office-" + onPort),
+                "--jalousie.first-account.mail=" + MAIL,
+                "--jalousie.first-account.name=Nora Quill",
+                "--jalousie.first-account.password=" + PASSWORD,
+                "--jalousie.retries.most=4",
+                "--jalousie.retries.first-delay=400ms",
+                "--logging.structured.format.console="));
+        arguments.addAll(more);
+        return arguments.toArray(String[]::new);
+    }
+
+    /** Starts everything at the first call. */
+    public static synchronized Testbed start() {
+        if (running == null) running = new Testbed();
+        return running;
+    }
+
+    public String address() {
+        return "http://127.0.0.1:" + port;
+    }
+
+    public <T> T bean(Class<T> type) {
+        return application.getBean(type);
+    }
+
+    /** Takes the mail server down. */
+    public void mailDown() {
+        mail.close();
+    }
+
+    public void mailUp() {
+        mail = new MailStandin(smtpPort, mailPort, folder.resolve("mail"));
+    }
+}
