@@ -38,7 +38,7 @@ class AgreementController {
     record Reason(String reason) {}
 
     @GetMapping
-    Page<AgreementViews.Row> list(
+    Page<AgreementViews.AgreementItem> list(
             @RequestParam(defaultValue = "") List<State> state,
             @RequestParam(defaultValue = "") String find,
             @RequestParam(defaultValue = "0") int page) {
@@ -46,12 +46,12 @@ class AgreementController {
     }
 
     @GetMapping("/{number}")
-    AgreementViews.Detail show(@PathVariable String number) {
+    AgreementViews.AgreementDetail show(@PathVariable String number) {
         return service.show(number);
     }
 
     @PutMapping("/{number}/people/{party}")
-    AgreementViews.Detail changePerson(
+    AgreementViews.AgreementDetail changePerson(
             @PathVariable String number,
             @PathVariable String party,
             @RequestBody Naming naming,
@@ -61,20 +61,20 @@ class AgreementController {
     }
 
     @PostMapping("/{number}/sending")
-    AgreementViews.Detail send(@PathVariable String number, @AuthenticationPrincipal SignedIn by) {
+    AgreementViews.AgreementDetail send(@PathVariable String number, @AuthenticationPrincipal SignedIn by) {
         service.send(number, by.displayName());
         return service.show(number);
     }
 
     @PostMapping("/{number}/withdrawal")
-    AgreementViews.Detail withdraw(
+    AgreementViews.AgreementDetail withdraw(
             @PathVariable String number, @RequestBody Reason reason, @AuthenticationPrincipal SignedIn by) {
         service.withdraw(number, reason.reason(), by.displayName());
         return service.show(number);
     }
 
     @PostMapping("/{number}/another-try")
-    AgreementViews.Detail tryAgain(@PathVariable String number) {
+    AgreementViews.AgreementDetail tryAgain(@PathVariable String number) {
         service.tryAgain(number);
         return service.show(number);
     }

@@ -103,7 +103,7 @@ public class AgreementService {
     }
 
     @Transactional(readOnly = true)
-    public Page<AgreementViews.Row> list(Collection<State> states, String find, int page) {
+    public Page<AgreementViews.AgreementItem> list(Collection<State> states, String find, int page) {
         List<String> names = states.stream().map(State::name).toList();
         String words = Arrays.stream(find.toLowerCase(Locale.ROOT).split("[^\\p{L}\\p{N}.@]+"))
                 .filter(word -> !word.isBlank())
@@ -117,7 +117,7 @@ public class AgreementService {
     }
 
     @Transactional(readOnly = true)
-    public AgreementViews.Detail show(String number) {
+    public AgreementViews.AgreementDetail show(String number) {
         AgreementRow row = row(number);
         List<EventChain.Link> links = log.links(row.id());
         List<Entry> history =
@@ -127,7 +127,7 @@ public class AgreementService {
         List<String> obstacles = agreement.state() == State.CHECK
                 ? Readiness.obstacles(agreement, blanks(template, agreement))
                 : List.of();
-        return new AgreementViews.Detail(
+        return new AgreementViews.AgreementDetail(
                 AgreementViews.row(row),
                 data(template, agreement),
                 agreement.participants().stream()

@@ -1,5 +1,6 @@
 package org.jalousie.server.agreement;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -9,7 +10,6 @@ import org.jalousie.core.agreement.State;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.placement.Pages;
-import org.jspecify.annotations.Nullable;
 
 /** Agreements as the interface to the outside shows them. */
 public final class AgreementViews {
@@ -23,9 +23,9 @@ public final class AgreementViews {
             Duty duty,
             int stage,
             Standing standing,
-            @Nullable Instant since) {}
+            @Schema(types = {"string", "null"}) Instant since) {}
 
-    public record Row(
+    public record AgreementItem(
             String number,
             String title,
             String template,
@@ -33,7 +33,7 @@ public final class AgreementViews {
             State state,
             Instant since,
             Instant changedAt,
-            @Nullable Instant expiresAt,
+            @Schema(types = {"string", "null"}) Instant expiresAt,
             List<Slat> blind) {}
 
     /** A value with the label of its field and how it prints. @param raw the form in which it is stored */
@@ -52,8 +52,8 @@ public final class AgreementViews {
      * @param completed what parties completed, by signing field name
      * @param chainBrokenAt the first event whose link doesn't hold; null when the trail is whole
      */
-    public record Detail(
-            Row row,
+    public record AgreementDetail(
+            AgreementItem row,
             List<Datum> data,
             List<Person> people,
             Pages pages,
@@ -63,7 +63,7 @@ public final class AgreementViews {
             Map<String, String> completed,
             String endReason,
             List<TrailEntry> trail,
-            @Nullable Integer chainBrokenAt,
+            @Schema(types = {"integer", "null"}) Integer chainBrokenAt,
             List<Trouble> troubles) {}
 
     public static List<Slat> blind(Agreement agreement) {
@@ -85,8 +85,8 @@ public final class AgreementViews {
         return stopped ? Standing.BROKEN : standing;
     }
 
-    static Row row(AgreementRow row) {
-        return new Row(
+    static AgreementItem row(AgreementRow row) {
+        return new AgreementItem(
                 row.number(),
                 row.title(),
                 row.templateName(),

@@ -31,7 +31,7 @@ class ArchiveController {
     record Checked(Verification agreement, Verification record) {}
 
     @GetMapping
-    Page<AgreementViews.Row> list(
+    Page<AgreementViews.AgreementItem> list(
             @RequestParam(defaultValue = "") String find, @RequestParam(defaultValue = "0") int page) {
         return agreements.list(Set.of(State.COMPLETED), find, page);
     }

@@ -1,5 +1,6 @@
 package org.jalousie.server.postroom;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.mail.BodyPart;
 import jakarta.mail.MessagingException;
 import jakarta.mail.Multipart;
@@ -20,7 +21,6 @@ import java.util.UUID;
 import org.jalousie.server.Settings;
 import org.jalousie.server.web.Page;
 import org.jalousie.server.web.Refusal;
-import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -48,7 +48,7 @@ class PostroomController {
             String subject,
             String state,
             Instant createdAt,
-            @Nullable Instant sentAt) {}
+            @Schema(types = {"string", "null"}) Instant sentAt) {}
 
     record MailText(String from, String to, String subject, String text, List<String> attachments) {}
 

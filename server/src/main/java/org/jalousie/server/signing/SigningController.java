@@ -34,7 +34,7 @@ class SigningController {
     record Reason(String reason) {}
 
     @GetMapping
-    SigningViews.Page page(@PathVariable String token) {
+    SigningViews.SigningPage page(@PathVariable String token) {
         return service.page(token);
     }
 
@@ -47,26 +47,28 @@ class SigningController {
     }
 
     @PostMapping("/consent")
-    SigningViews.Page consent(
+    SigningViews.SigningPage consent(
             @PathVariable String token, @RequestBody ConsentGiven consent, HttpServletRequest request) {
         service.consent(token, consent.version(), from(request));
         return service.page(token);
     }
 
     @PostMapping("/details")
-    SigningViews.Page complete(@PathVariable String token, @RequestBody Details details, HttpServletRequest request) {
+    SigningViews.SigningPage complete(
+            @PathVariable String token, @RequestBody Details details, HttpServletRequest request) {
         service.complete(token, details.values(), from(request));
         return service.page(token);
     }
 
     @PostMapping("/approval")
-    SigningViews.Page approve(@PathVariable String token, HttpServletRequest request) {
+    SigningViews.SigningPage approve(@PathVariable String token, HttpServletRequest request) {
         service.approve(token, from(request));
         return service.page(token);
     }
 
     @PostMapping("/signature")
-    SigningViews.Page sign(@PathVariable String token, @RequestBody Signature signature, HttpServletRequest request) {
+    SigningViews.SigningPage sign(
+            @PathVariable String token, @RequestBody Signature signature, HttpServletRequest request) {
         byte[] picture;
         try {
             picture = Base64.getDecoder().decode(signature.picture());
@@ -78,7 +80,8 @@ class SigningController {
     }
 
     @PostMapping("/refusal")
-    SigningViews.Page decline(@PathVariable String token, @RequestBody Reason reason, HttpServletRequest request) {
+    SigningViews.SigningPage decline(
+            @PathVariable String token, @RequestBody Reason reason, HttpServletRequest request) {
         service.decline(token, reason.reason(), from(request));
         return service.page(token);
     }

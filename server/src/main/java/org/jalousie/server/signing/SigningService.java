@@ -42,7 +42,7 @@ class SigningService {
     }
 
     @Transactional(readOnly = true)
-    SigningViews.Page page(String token) {
+    SigningViews.SigningPage page(String token) {
         Links.Holder holder = holder(token);
         Agreement agreement = log.read(holder.agreementId());
         Participant one = agreement.participant(holder.party()).orElseThrow(SigningService::wrongLink);
@@ -62,7 +62,7 @@ class SigningService {
             case EXPIRED -> "The time for this agreement has run out. Ask the office to send it again.";
             default -> "";
         };
-        return new SigningViews.Page(
+        return new SigningViews.SigningPage(
                 agreement.created().number(),
                 agreement.created().title(),
                 settings.office().name(),

@@ -1,5 +1,6 @@
 package org.jalousie.server.signing;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import org.jalousie.core.agreement.Standing;
@@ -7,7 +8,6 @@ import org.jalousie.core.agreement.State;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.server.agreement.AgreementViews;
-import org.jspecify.annotations.Nullable;
 
 /** What a participant sees. */
 final class SigningViews {
@@ -18,7 +18,7 @@ final class SigningViews {
 
     record Consent(String version, String text) {}
 
-    record Page(
+    record SigningPage(
             String number,
             String title,
             String office,
@@ -27,7 +27,7 @@ final class SigningViews {
             Duty duty,
             Standing standing,
             State state,
-            @Nullable Instant expiresAt,
+            @Schema(types = {"string", "null"}) Instant expiresAt,
             boolean consented,
             Consent consent,
             List<ToComplete> toComplete,

@@ -33,34 +33,35 @@ class TemplateController {
         this.service = service;
     }
 
-    record Settle(int revision, TemplateViews.Content content) {}
+    record Settle(int revision, TemplateViews.TemplateSettings content) {}
 
     record Publish(int revision) {}
 
     @GetMapping
-    Page<TemplateViews.Row> list(
+    Page<TemplateViews.TemplateItem> list(
             @RequestParam(defaultValue = "") String find, @RequestParam(defaultValue = "0") int page) {
         return service.list(find, page);
     }
 
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
-    TemplateViews.Detail bringIn(@RequestParam String name, @RequestPart MultipartFile file) throws IOException {
+    TemplateViews.TemplateDetail bringIn(@RequestParam String name, @RequestPart MultipartFile file)
+            throws IOException {
         return service.bringIn(name, file.getBytes());
     }
 
     @GetMapping("/{id}")
-    TemplateViews.Detail show(@PathVariable UUID id) {
+    TemplateViews.TemplateDetail show(@PathVariable UUID id) {
         return service.show(id);
     }
 
     @PutMapping("/{id}/content")
-    TemplateViews.Detail settle(@PathVariable UUID id, @RequestBody Settle settle) {
+    TemplateViews.TemplateDetail settle(@PathVariable UUID id, @RequestBody Settle settle) {
         return service.settle(id, settle.revision(), settle.content().toCore());
     }
 
     @PostMapping(path = "/{id}/wording", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-    TemplateViews.Detail replaceWording(
+    TemplateViews.TemplateDetail replaceWording(
             @PathVariable UUID id, @RequestParam int revision, @RequestPart MultipartFile file) throws IOException {
         return service.replaceWording(id, revision, file.getBytes());
     }
@@ -90,12 +91,12 @@ class TemplateController {
     }
 
     @PostMapping("/{id}/publication")
-    TemplateViews.Detail publish(@PathVariable UUID id, @RequestBody Publish publish) {
+    TemplateViews.TemplateDetail publish(@PathVariable UUID id, @RequestBody Publish publish) {
         return service.publish(id, publish.revision());
     }
 
     @PostMapping("/{id}/draft")
-    TemplateViews.Detail startDraft(@PathVariable UUID id) {
+    TemplateViews.TemplateDetail startDraft(@PathVariable UUID id) {
         return service.startDraft(id);
     }
 }

@@ -63,12 +63,12 @@ public class TemplateService {
     }
 
     @Transactional(readOnly = true)
-    Page<TemplateViews.Row> list(String find, int page) {
+    Page<TemplateViews.TemplateItem> list(String find, int page) {
         var found = templates.find(find, PageRequest.of(page, Page.SIZE));
         Map<UUID, List<TemplateVersion>> byTemplate =
                 versions.findByTemplateIdIn(found.map(Template::id).getContent()).stream()
                         .collect(Collectors.groupingBy(TemplateVersion::templateId));
-        List<TemplateViews.Row> rows = found.stream()
+        List<TemplateViews.TemplateItem> rows = found.stream()
                 .map(template -> TemplateViews.row(template, byTemplate.get(template.id())))
                 .toList();
         return new Page<>(rows, found.getTotalElements(), page, Page.SIZE);
@@ -76,7 +76,7 @@ public class TemplateService {
 
     /** Takes in a Word file as a new template. */
     @Transactional
-    TemplateViews.Detail bringIn(String name, byte[] file) {
+    TemplateViews.TemplateDetail bringIn(String name, byte[] file) {
         if (name.isBlank()) throw Refusal.invalid("Give the template a name.", Map.of("name", "A name is required."));
         Wording wording = Wording.compile(WordFile.open(file), Set.of());
         Template template = templates.save(new Template(name.strip(), clock.instant()));
@@ -86,13 +86,13 @@ public class TemplateService {
     }
 
     @Transactional(readOnly = true)
-    TemplateViews.Detail show(UUID id) {
+    TemplateViews.TemplateDetail show(UUID id) {
         return detail(template(id), newest(id));
     }
 
     /** Takes the wording back from the word processor; settings of fields that stay are kept. */
     @Transactional
-    TemplateViews.Detail replaceWording(UUID id, int revision, byte[] file) {
+    TemplateViews.TemplateDetail replaceWording(UUID id, int revision, byte[] file) {
         TemplateVersion version = draft(id, revision);
         Wording wording = Wording.compile(WordFile.open(file), keys(version.content()));
         version.change(files.keep(file), Proposal.renewed(wording.found(), version.content()));
@@ -100,7 +100,7 @@ public class TemplateService {
     }
 
     @Transactional
-    TemplateViews.Detail settle(UUID id, int revision, TemplateContent content) {
+    TemplateViews.TemplateDetail settle(UUID id, int revision, TemplateContent content) {
         TemplateVersion version = draft(id, revision);
         requireKeys(content);
         Wording wording = wording(version.wordFile(), keys(content));
@@ -109,7 +109,7 @@ public class TemplateService {
     }
 
     @Transactional
-    TemplateViews.Detail publish(UUID id, int revision) {
+    TemplateViews.TemplateDetail publish(UUID id, int revision) {
         TemplateVersion version = draft(id, revision);
         List<String> obstacles =
                 PublishCheck.obstacles(wording(version.wordFile(), keys(version.content())), version.content());
@@ -120,7 +120,7 @@ public class TemplateService {
 
     /** Starts a new version from the published one; agreements already made keep theirs. */
     @Transactional
-    TemplateViews.Detail startDraft(UUID id) {
+    TemplateViews.TemplateDetail startDraft(UUID id) {
         TemplateVersion newest = newest(id);
         if (!newest.published()) throw Refusal.conflict("There is a draft already. Go on with that.");
         TemplateVersion draft =
@@ -203,13 +203,13 @@ public class TemplateService {
                 wordFile + new TreeSet<>(parties), key -> Wording.compile(WordFile.open(files.get(wordFile)), parties));
     }
 
-    private TemplateViews.Detail changed(UUID id, TemplateVersion version) {
+    private TemplateViews.TemplateDetail changed(UUID id, TemplateVersion version) {
         Template template = template(id);
         template.changed(clock.instant());
         return detail(template, version);
     }
 
-    private TemplateViews.Detail detail(Template template, TemplateVersion version) {
+    private TemplateViews.TemplateDetail detail(Template template, TemplateVersion version) {
         Wording wording = wording(version.wordFile(), keys(version.content()));
         return TemplateViews.detail(template, version, wording, PublishCheck.obstacles(wording, version.content()));
     }

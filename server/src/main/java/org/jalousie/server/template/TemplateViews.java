@@ -21,7 +21,7 @@ final class TemplateViews {
     private TemplateViews() {}
 
     /** @param publishedVersion 0 when none is published */
-    record Row(
+    record TemplateItem(
             UUID id,
             String name,
             int version,
@@ -42,7 +42,7 @@ final class TemplateViews {
 
     record SigningFieldView(String name, String party, FieldKind kind, String label, boolean required) {}
 
-    record Content(
+    record TemplateSettings(
             String language,
             List<Field> fields,
             List<PartyView> parties,
@@ -60,20 +60,20 @@ final class TemplateViews {
         }
     }
 
-    record Detail(
+    record TemplateDetail(
             UUID id,
             String name,
             int version,
             String state,
             int revision,
-            Content content,
+            TemplateSettings content,
             List<Diagnostic> diagnostics,
             List<String> obstacles,
             Instant changedAt) {}
 
     record Preview(Pages pages) {}
 
-    static Row row(Template template, List<TemplateVersion> versions) {
+    static TemplateItem row(Template template, List<TemplateVersion> versions) {
         TemplateVersion newest = versions.stream()
                 .max(Comparator.comparingInt(TemplateVersion::number))
                 .orElseThrow();
@@ -83,7 +83,7 @@ final class TemplateViews {
                 .max()
                 .orElse(0);
         TemplateContent content = newest.content();
-        return new Row(
+        return new TemplateItem(
                 template.id(),
                 template.name(),
                 newest.number(),
@@ -94,9 +94,9 @@ final class TemplateViews {
                 template.changedAt());
     }
 
-    static Detail detail(Template template, TemplateVersion version, Wording wording, List<String> obstacles) {
+    static TemplateDetail detail(Template template, TemplateVersion version, Wording wording, List<String> obstacles) {
         TemplateContent content = version.content();
-        Content view = new Content(
+        TemplateSettings view = new TemplateSettings(
                 content.language(),
                 content.fields(),
                 content.parties().stream().map(TemplateViews::view).toList(),
@@ -104,7 +104,7 @@ final class TemplateViews {
                         .map(f -> new SigningFieldView(f.name(), f.party(), f.kind(), f.label(), f.required()))
                         .toList(),
                 content.terms());
-        return new Detail(
+        return new TemplateDetail(
                 template.id(),
                 template.name(),
                 version.number(),

@@ -35,10 +35,10 @@ class TodayController {
     record Today(
             List<Failed> failed,
             List<IntakeViews.RequestRow> requests,
-            List<AgreementViews.Row> toCheck,
-            List<AgreementViews.Row> out,
-            List<AgreementViews.Row> ended,
-            List<AgreementViews.Row> completed) {}
+            List<AgreementViews.AgreementItem> toCheck,
+            List<AgreementViews.AgreementItem> out,
+            List<AgreementViews.AgreementItem> ended,
+            List<AgreementViews.AgreementItem> completed) {}
 
     @GetMapping
     Today today() {
@@ -54,7 +54,7 @@ class TodayController {
                 list(LATELY, State.COMPLETED));
     }
 
-    private List<AgreementViews.Row> list(int most, State... states) {
+    private List<AgreementViews.AgreementItem> list(int most, State... states) {
         return agreements.list(Set.of(states), "", 0).items().stream()
                 .limit(most)
                 .toList();

@@ -1,0 +1,150 @@
+import { useEffect, useState } from 'react';
+import { Blind } from '../blind/Blind';
+import { PagesView, placeOf } from '../page/PagesView';
+import { Trouble, Waiting } from '../ui/parts';
+import { date } from '../ui/time';
+import { Decline } from './Decline';
+import { YourPart } from './YourPart';
+import { useAct, type Mark, type SigningPage } from './useAct';
+
+/** Everything a participant needs: read, complete, sign or approve, or decline. No account. */
+export function ActPage({ token }: { token: string }) {
+  const act = useAct(token);
+  const [values, setValues] = useState<Record<string, string>>({});
+  const [mark, setMark] = useState<Mark>();
+  const { page } = act;
+  useEffect(() => {
+    document.title = page ? `${page.title} – ${page.office}` : 'Jalousie';
+  }, [page]);
+  if (!page) {
+    return (
+      <main className="mx-auto max-w-xl p-6">
+        {act.error ? (
+          <>
+            <h1 className="pb-3 text-2xl">This can’t be opened</h1>
+            <Trouble error={act.error} />
+          </>
+        ) : (
+          <Waiting what="Opening the agreement…" />
+        )}
+      </main>
+    );
+  }
+  const turn = page.standing === 'TURN' && !page.ended;
+  return (
+    <>
+      <header className="bg-bottle text-onbottle">
+        <div className="mx-auto flex max-w-6xl flex-wrap items-center gap-x-6 gap-y-1 px-4 py-3">
+          <span className="font-serif text-lg">{page.office}</span>
+          <span className="ml-auto">
+            {page.name}, {page.label}
+          </span>
+        </div>
+      </header>
+      <main className="mx-auto max-w-6xl px-4 py-5">
+        <h1 className="text-2xl">{page.title}</h1>
+        <p className="text-soft">
+          {page.number}
+          {turn && page.expiresAt && `; can be done until ${date(page.expiresAt)}`}
+        </p>
+        <section aria-label="Route" className="py-4">
+          <Blind slats={page.blind} sealed={page.state === 'COMPLETED'} width={320} height={48} />
+        </section>
+        {!turn && <Over page={page} />}
+        {!page.ended && (
+          <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_24rem]">
+            <section aria-label="The document" className="min-w-0">
+              <PagesView
+                url={`/api/v1/signing/${token}/document.pdf`}
+                pages={page.pages}
+                over={(number) =>
+                  turn && <OwnFields page={page} number={number} values={values} mark={mark} />
+                }
+              />
+            </section>
+            {turn && (
+              <div className="flex flex-col gap-6 lg:sticky lg:top-4 lg:h-fit">
+                <YourPart
+                  page={page}
+                  values={values}
+                  onValues={setValues}
+                  mark={mark}
+                  onMark={setMark}
+                  act={act}
+                />
+                <Decline
+                  title={page.title}
+                  onDecline={act.decline}
+                  busy={act.busy}
+                  error={act.error}
+                />
+              </div>
+            )}
+          </div>
+        )}
+      </main>
+    </>
+  );
+}
+
+function Over({ page }: { page: SigningPage }) {
+  let words = page.ended;
+  if (!words && page.standing === 'OPEN') {
+    words = 'It is not your turn yet. You will get a mail when it is.';
+  } else if (!words) {
+    words =
+      page.duty === 'SIGNS'
+        ? 'You have signed. When everybody has, you get the signed agreement by mail.'
+        : 'You have done your part. Thank you.';
+  }
+  return (
+    <p
+      role="status"
+      className={`mb-5 border-l-4 bg-sheet px-4 py-3 text-lg ${page.ended ? 'border-clay' : 'border-moss'}`}
+    >
+      {words}
+    </p>
+  );
+}
+
+/** The participant's own fields on the page, with what they have filled in so far. */
+function OwnFields({
+  page,
+  number,
+  values,
+  mark,
+}: {
+  page: SigningPage;
+  number: number;
+  values: Record<string, string>;
+  mark: Mark | undefined;
+}) {
+  const size = page.pages.sizes[number - 1];
+  const own = page.blind.find((slat) => slat.name === page.name && slat.label === page.label);
+  if (!size || !own) return null;
+  return page.pages.fields
+    .filter((placed) => placed.page === number && placed.field.party === own.party)
+    .map((placed) => {
+      const { kind, name } = placed.field;
+      const picture = (kind === 'SIGNATURE' || kind === 'INITIALS') && mark;
+      const text = kind === 'FULL_NAME' ? page.name : (values[name] ?? '');
+      return (
+        <span
+          key={name}
+          aria-hidden="true"
+          className="pointer-events-none absolute overflow-hidden border border-[#a85a2a] bg-[#a85a2a]/8 text-[0.7em] whitespace-nowrap text-[#1d2726]"
+          style={placeOf(placed, size)}
+        >
+          {picture ? (
+            <img
+              src={`data:image/png;base64,${mark.picture}`}
+              alt=""
+              className="h-full w-full object-contain object-left"
+            />
+          ) : (
+            text
+          )}
+        </span>
+      );
+    });
+}

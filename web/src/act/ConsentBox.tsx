@@ -1,0 +1,47 @@
+import { useState } from 'react';
+import type { Problem } from '../api/client';
+import { Button, Trouble } from '../ui/parts';
+import type { SigningPage } from './useAct';
+
+/** The consent to sign electronically, given before anything can be signed. */
+export function ConsentBox({
+  page,
+  onConsent,
+  busy,
+  error,
+}: {
+  page: SigningPage;
+  onConsent: (version: string) => Promise<boolean>;
+  busy: boolean;
+  error: Problem | undefined;
+}) {
+  const [agreed, setAgreed] = useState(false);
+  return (
+    <section aria-label="Signing electronically" className="border border-rule bg-sheet p-4">
+      <h2 className="pb-2 text-xl">Signing electronically</h2>
+      {page.consent.text.split('\n\n').map((paragraph) => (
+        <p key={paragraph} className="pb-3">
+          {paragraph}
+        </p>
+      ))}
+      <label className="flex min-h-11 items-center gap-3">
+        <input
+          type="checkbox"
+          className="size-6"
+          checked={agreed}
+          onChange={(event) => setAgreed(event.target.checked)}
+        />
+        I agree to this
+      </label>
+      <Trouble error={error} />
+      <Button
+        look="main"
+        className="mt-2 min-h-11 w-full justify-center"
+        disabled={!agreed || busy}
+        onClick={() => void onConsent(page.consent.version)}
+      >
+        Go on to sign
+      </Button>
+    </section>
+  );
+}

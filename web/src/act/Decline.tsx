@@ -1,0 +1,59 @@
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
+import { useState } from 'react';
+import type { Problem } from '../api/client';
+import { Button, inputLook, Trouble } from '../ui/parts';
+
+/** Declining, with a reason that the office and the others will read. */
+export function Decline({
+  title,
+  onDecline,
+  busy,
+  error,
+}: {
+  title: string;
+  onDecline: (reason: string) => Promise<boolean>;
+  busy: boolean;
+  error: Problem | undefined;
+}) {
+  const [open, setOpen] = useState(false);
+  const [reason, setReason] = useState('');
+  return (
+    <>
+      <Button look="grave" className="min-h-11 self-start" onClick={() => setOpen(true)}>
+        Decline
+      </Button>
+      <Dialog open={open} onClose={() => setOpen(false)}>
+        <div className="fixed inset-0 grid place-items-center overflow-y-auto bg-[#1d2726]/60 p-4">
+          <DialogPanel className="w-full max-w-md border border-rule bg-sheet p-5">
+            <DialogTitle className="pb-2 text-xl">Decline “{title}”?</DialogTitle>
+            <p className="pb-3">It ends for everybody. Nobody can sign it any more.</p>
+            <label className="flex flex-col gap-1 pb-3">
+              Your reason
+              <textarea
+                rows={3}
+                maxLength={2000}
+                className={inputLook}
+                value={reason}
+                onChange={(event) => setReason(event.target.value)}
+              />
+            </label>
+            <Trouble error={error} />
+            <div className="flex flex-wrap gap-3 pt-3">
+              <Button
+                look="grave"
+                className="min-h-11"
+                disabled={busy || !reason.trim()}
+                onClick={() => void onDecline(reason)}
+              >
+                Decline the agreement
+              </Button>
+              <Button className="min-h-11" onClick={() => setOpen(false)}>
+                Go back
+              </Button>
+            </div>
+          </DialogPanel>
+        </div>
+      </Dialog>
+    </>
+  );
+}

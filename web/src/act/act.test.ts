@@ -1,0 +1,30 @@
+import { expect, test } from 'vitest';
+import { bounds } from './ink';
+import { missing } from './YourPart';
+
+const signer = {
+  duty: 'SIGNS' as const,
+  toComplete: [{ name: 'vat', label: 'VAT number', required: true }],
+};
+const mark = { how: 'drawn', picture: 'AAAA' };
+
+test('what is still open is named', () => {
+  expect(missing(signer, {}, mark)).toBe('Still to complete: VAT number.');
+  expect(missing(signer, { vat: 'XX 1' }, undefined)).toBe('Type or draw your signature.');
+  expect(missing(signer, { vat: 'XX 1' }, mark)).toBe('');
+});
+
+test('blanks are no answer', () => {
+  expect(missing(signer, { vat: '  ' }, mark)).not.toBe('');
+});
+
+test('who approves needs no signature', () => {
+  expect(missing({ duty: 'APPROVES', toComplete: [] }, {}, undefined)).toBe('');
+});
+
+test('the ink of a picture is boxed with a margin, and an empty picture has none', () => {
+  const data = new Uint8ClampedArray(20 * 20 * 4);
+  expect(bounds(data, 20, 20)).toBeUndefined();
+  data[(10 * 20 + 8) * 4 + 3] = 255;
+  expect(bounds(data, 20, 20)).toEqual({ left: 4, top: 6, width: 9, height: 9 });
+});

@@ -1,0 +1,53 @@
+import { useCallback, useEffect, useState } from 'react';
+import { answer, api, type Problem, type Schemas } from '../api/client';
+
+export type SigningPage = Schemas['SigningPage'];
+export type Mark = { how: string; picture: string };
+
+/** What a participant sees and does, by the secret of their link. */
+export function useAct(token: string) {
+  const [page, setPage] = useState<SigningPage>();
+  const [error, setError] = useState<Problem>();
+  const [busy, setBusy] = useState(false);
+  const path = { params: { path: { token } } };
+
+  const run = useCallback(async (call: Promise<SigningPage>) => {
+    setBusy(true);
+    setError(undefined);
+    try {
+      setPage(await call);
+      return true;
+    } catch (problem) {
+      setError(problem as Problem);
+      return false;
+    } finally {
+      setBusy(false);
+    }
+  }, []);
+
+  useEffect(() => {
+    void run(answer(api.GET('/api/v1/signing/{token}', { params: { path: { token } } })));
+  }, [run, token]);
+
+  return {
+    page,
+    error,
+    busy,
+    consent: (version: string) =>
+      run(answer(api.POST('/api/v1/signing/{token}/consent', { ...path, body: { version } }))),
+    complete: (values: Record<string, string>) =>
+      run(answer(api.POST('/api/v1/signing/{token}/details', { ...path, body: { values } }))),
+    approve: () => run(answer(api.POST('/api/v1/signing/{token}/approval', path))),
+    sign: (values: Record<string, string>, mark: Mark) =>
+      run(
+        answer(
+          api.POST('/api/v1/signing/{token}/signature', {
+            ...path,
+            body: { values, mark: mark.how, picture: mark.picture },
+          }),
+        ),
+      ),
+    decline: (reason: string) =>
+      run(answer(api.POST('/api/v1/signing/{token}/refusal', { ...path, body: { reason } }))),
+  };
+}

@@ -1,0 +1,225 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { answer, api, type Schemas } from '../api/client';
+import { BlindWithNames, standingWords } from '../blind/Blind';
+import { useAgreement, useSession } from '../office/queries';
+import { AnnotatedPages } from '../page/AnnotatedPages';
+import { Button, inputLook, RoomTitle, Trouble, Waiting } from '../ui/parts';
+import { date, since } from '../ui/time';
+import { stateWords } from '../ui/words';
+import { People } from './People';
+import { Trail } from './Trail';
+
+type Detail = Schemas['AgreementDetail'];
+
+/** One agreement: checked and sent, then watched. */
+export default function AgreementRoom() {
+  const { number = '' } = useParams();
+  const agreement = useAgreement(number);
+  const session = useSession();
+  const queries = useQueryClient();
+  const path = { params: { path: { number } } };
+  const took = (detail: Detail) => queries.setQueryData(['agreement', number], detail);
+  const send = useMutation({
+    mutationFn: () => answer(api.POST('/api/v1/agreements/{number}/sending', path)),
+    onSuccess: took,
+  });
+  const again = useMutation({
+    mutationFn: () => answer(api.POST('/api/v1/agreements/{number}/another-try', path)),
+    onSuccess: took,
+  });
+  if (agreement.isPending) return <Waiting what="Opening the agreement…" />;
+  if (!agreement.data) return <Trouble error={agreement.error} />;
+  const detail = agreement.data;
+  const { row } = detail;
+  const coordinator = session.data?.role === 'COORDINATOR';
+  const checking = row.state === 'CHECK' && coordinator;
+  return (
+    <>
+      <RoomTitle title={row.title}>
+        <span className="text-soft">
+          {row.number}, {stateWords[row.state]} {since(row.since)}
+        </span>
+        {row.state === 'COMPLETED' && <Link to={`/archive/${number}`}>Open in the archive</Link>}
+        {checking && <Link to={`/intake/${row.request}`}>Correct the data</Link>}
+        {checking && (
+          <Button
+            look="main"
+            disabled={detail.obstacles.length > 0 || send.isPending}
+            onClick={() => send.mutate()}
+          >
+            {sendWords(row.blind)}
+          </Button>
+        )}
+      </RoomTitle>
+      <Trouble error={send.error ?? again.error} />
+      {detail.troubles.map((trouble) => (
+        <div
+          key={trouble.since}
+          role="alert"
+          className="mb-3 flex items-center gap-4 border-l-4 border-oxide bg-sheet px-3 py-2"
+        >
+          <span className="mr-auto text-oxide">
+            {trouble.reason} Stuck {since(trouble.since)}.
+          </span>
+          {coordinator && (
+            <Button disabled={again.isPending} onClick={() => again.mutate()}>
+              Try again
+            </Button>
+          )}
+        </div>
+      ))}
+      <div className="grid grid-cols-[minmax(0,1fr)_19rem] gap-6">
+        <div>
+          {!detail.hasDocument && <Waiting what="The document is being made…" />}
+          {detail.hasDocument && row.state !== 'GENERATING' && (
+            <AnnotatedPages
+              url={`/api/v1/agreements/${number}/document.pdf?at=${row.changedAt}`}
+              pages={detail.pages}
+              data={detail.data.map((one) => ({
+                name: one.name,
+                label: one.label,
+                text: one.printed,
+              }))}
+              actors={detail.people}
+            />
+          )}
+        </div>
+        <aside className="flex flex-col gap-6">
+          {row.state === 'CHECK' && <Readiness obstacles={detail.obstacles} />}
+          {row.state !== 'CHECK' && row.state !== 'GENERATING' && (
+            <section aria-label="Route">
+              <h2 className="pb-2 text-lg">Route</h2>
+              <BlindWithNames
+                slats={row.blind}
+                note={(slat) =>
+                  slat.standing === 'TURN' && slat.since
+                    ? `their turn ${since(slat.since)}`
+                    : standingWords(slat)
+                }
+              />
+              {row.state === 'OUT' && row.expiresAt && (
+                <p className="pt-2 text-soft">Can be done until {date(row.expiresAt)}.</p>
+              )}
+              {detail.endReason && <p className="pt-2 text-oxide">Reason: {detail.endReason}</p>}
+            </section>
+          )}
+          {(row.state === 'CHECK' || row.state === 'GENERATING') && (
+            <People number={number} people={detail.people} fixed={!checking} onTaken={took} />
+          )}
+          <Data detail={detail} />
+          <section aria-label="Files">
+            <h2 className="pb-1 text-lg">Files</h2>
+            <ul className="flex flex-col gap-1">
+              {detail.hasDocument && (
+                <li>
+                  <a href={`/api/v1/agreements/${number}/document.pdf`}>Agreement as PDF</a>
+                </li>
+              )}
+              {detail.hasDocument && (
+                <li>
+                  <a href={`/api/v1/agreements/${number}/wording.docx`}>Wording as Word file</a>
+                </li>
+              )}
+            </ul>
+          </section>
+          {(row.state === 'OUT' || row.state === 'CHECK') && coordinator && (
+            <Withdraw number={number} onTaken={took} />
+          )}
+          <Trail detail={detail} />
+        </aside>
+      </div>
+    </>
+  );
+}
+
+/** The button says what will happen. */
+export function sendWords(slats: Schemas['Slat'][]): string {
+  const first = Math.min(...slats.map((slat) => slat.stage));
+  const names = slats.filter((slat) => slat.stage === first).map((slat) => slat.name || slat.label);
+  const more = slats.length - names.length;
+  return `Send to ${names.join(' and ')}${more > 0 ? `, then ${more} more` : ''}`;
+}
+
+function Readiness({ obstacles }: { obstacles: string[] }) {
+  return (
+    <section
+      aria-label="Readiness"
+      className={`border-l-4 bg-sheet px-4 py-3 ${obstacles.length ? 'border-clay' : 'border-moss'}`}
+    >
+      <h2 className="text-lg">Readiness</h2>
+      {obstacles.length === 0 && <p>Nothing stands in the way. Read it through, then send it.</p>}
+      <ul className="flex list-disc flex-col gap-1 pl-4">
+        {obstacles.map((one) => (
+          <li key={one}>{one}</li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Data({ detail }: { detail: Detail }) {
+  return (
+    <section aria-label="Data">
+      <h2 className="pb-1 text-lg">Data</h2>
+      <dl>
+        {detail.data.map((one) => (
+          <div key={one.name} className="flex gap-2 border-b border-rule py-1">
+            <dt className="w-2/5 shrink-0 text-soft">{one.label}</dt>
+            <dd className="min-w-0 break-words whitespace-pre-line">
+              {one.printed || <span className="text-soft">blank</span>}
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
+}
+
+function Withdraw({ number, onTaken }: { number: string; onTaken: (detail: Detail) => void }) {
+  const [reason, setReason] = useState<string>();
+  const withdraw = useMutation({
+    mutationFn: (text: string) =>
+      answer(
+        api.POST('/api/v1/agreements/{number}/withdrawal', {
+          params: { path: { number } },
+          body: { reason: text },
+        }),
+      ),
+    onSuccess: onTaken,
+  });
+  if (reason === undefined) {
+    return (
+      <Button look="grave" className="self-start" onClick={() => setReason('')}>
+        Withdraw the agreement
+      </Button>
+    );
+  }
+  return (
+    <form
+      className="flex flex-col gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        withdraw.mutate(reason);
+      }}
+    >
+      <label className="flex flex-col gap-1">
+        Reason, which the parties will read
+        <textarea
+          className={inputLook}
+          rows={2}
+          value={reason}
+          onChange={(event) => setReason(event.target.value)}
+        />
+      </label>
+      <Trouble error={withdraw.error} />
+      <div className="flex gap-2">
+        <Button type="submit" look="grave" disabled={withdraw.isPending}>
+          Withdraw {number}
+        </Button>
+        <Button onClick={() => setReason(undefined)}>Keep it</Button>
+      </div>
+    </form>
+  );
+}

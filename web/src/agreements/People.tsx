@@ -1,0 +1,96 @@
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api, type Schemas } from '../api/client';
+import { Ordinal } from '../page/weave';
+import { Button, inputLook, Trouble } from '../ui/parts';
+import { dutyWords } from '../ui/words';
+
+type Person = Schemas['Person'];
+
+/** Who takes part, in order; before sending, each can be corrected. */
+export function People({
+  number,
+  people,
+  fixed,
+  onTaken,
+}: {
+  number: string;
+  people: Person[];
+  fixed: boolean;
+  onTaken: (detail: Schemas['AgreementDetail']) => void;
+}) {
+  const [editing, setEditing] = useState<Person>();
+  const save = useMutation({
+    mutationFn: (person: Person) =>
+      answer(
+        api.PUT('/api/v1/agreements/{number}/people/{party}', {
+          params: { path: { number, party: person.party } },
+          body: { name: person.name, mail: person.mail },
+        }),
+      ),
+    onSuccess: (detail) => {
+      setEditing(undefined);
+      onTaken(detail);
+    },
+  });
+  return (
+    <section aria-label="Parties">
+      <h2 className="pb-1 text-lg">Parties</h2>
+      <ol className="flex flex-col gap-2">
+        {people.map((person, i) => (
+          <li key={person.party} className="flex gap-2">
+            <Ordinal ordinal={i + 1} />
+            {editing?.party === person.party ? (
+              <form
+                className="flex grow flex-col gap-1"
+                onSubmit={(event) => {
+                  event.preventDefault();
+                  save.mutate(editing);
+                }}
+              >
+                <input
+                  aria-label={`Name of ${person.label}`}
+                  className={inputLook}
+                  value={editing.name}
+                  onChange={(event) => setEditing({ ...editing, name: event.target.value })}
+                />
+                <input
+                  aria-label={`Mail address of ${person.label}`}
+                  type="email"
+                  className={inputLook}
+                  value={editing.mail}
+                  onChange={(event) => setEditing({ ...editing, mail: event.target.value })}
+                />
+                <Trouble error={save.error} />
+                <span className="flex gap-2">
+                  <Button type="submit" disabled={save.isPending}>
+                    Keep
+                  </Button>
+                  <Button onClick={() => setEditing(undefined)}>Leave as it was</Button>
+                </span>
+              </form>
+            ) : (
+              <span className="min-w-0 grow">
+                <strong className="font-medium">{person.name || 'nobody yet'}</strong>{' '}
+                <span className="text-soft">
+                  {person.label}, {dutyWords[person.duty]}
+                  {person.duty !== 'RECEIVES_COPY' && `, stage ${person.stage}`}
+                </span>
+                <span className="block truncate text-soft">{person.mail || 'no mail address'}</span>
+                {!fixed && (
+                  <button
+                    type="button"
+                    className="min-h-6 text-slate underline underline-offset-3"
+                    onClick={() => setEditing(person)}
+                  >
+                    Correct {person.label}
+                  </button>
+                )}
+              </span>
+            )}
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}

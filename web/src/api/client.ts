@@ -1,0 +1,74 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from './schema';
+
+export type Schemas = components['schemas'];
+
+/** What went wrong with a request, in words for the person who made it. */
+export class Problem extends Error {
+  constructor(
+    message: string,
+    readonly status: number,
+    readonly faults: Record<string, string>,
+  ) {
+    super(message);
+  }
+}
+
+function csrfToken(): string {
+  const found = /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie);
+  return found?.[1] ? decodeURIComponent(found[1]) : '';
+}
+
+export const api = createClient<paths>({ baseUrl: '/' });
+
+api.use({
+  async onRequest({ request }) {
+    if (request.method !== 'GET') {
+      if (!csrfToken()) await fetch('/api/v1/session');
+      request.headers.set('X-XSRF-TOKEN', csrfToken());
+    }
+    return request;
+  },
+});
+
+/** The answer's data; a problem is thrown with the server's own words. */
+export async function answer<T>(
+  call: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<T> {
+  let result;
+  try {
+    result = await call;
+  } catch {
+    throw new Problem('The server can’t be reached. Check the connection and try again.', 0, {});
+  }
+  if (result.response.ok) return result.data as T;
+  throw problemOf(result.error, result.response.status);
+}
+
+export function problemOf(error: unknown, status: number): Problem {
+  const details = (typeof error === 'object' && error ? error : {}) as {
+    detail?: string;
+    faults?: Record<string, string>;
+  };
+  const message =
+    details.detail ??
+    (status === 403
+      ? 'You may not do this with your account, or the page is out of date. Reload it.'
+      : 'The request failed. Try again.');
+  return new Problem(message, status, details.faults ?? {});
+}
+
+/** Sends a file with the form's other answers in the address. */
+export async function upload<T>(path: string, file: File): Promise<T> {
+  if (!csrfToken()) await fetch('/api/v1/session');
+  const body = new FormData();
+  body.set('file', file);
+  const response = await fetch(path, {
+    method: 'POST',
+    body,
+    headers: { 'X-XSRF-TOKEN': csrfToken() },
+  });
+  const json: unknown = await response.json().catch(() => ({}));
+  if (!response.ok) throw problemOf(json, response.status);
+  return json as T;
+}

@@ -1,0 +1,98 @@
+import { useMutation } from '@tanstack/react-query';
+import { useParams } from 'react-router';
+import { Trail } from '../agreements/Trail';
+import { answer, api, type Schemas } from '../api/client';
+import { Blind } from '../blind/Blind';
+import { useAgreement } from '../office/queries';
+import { PagesView } from '../page/PagesView';
+import { Button, RoomTitle, Trouble, Waiting } from '../ui/parts';
+import { dateTime } from '../ui/time';
+
+/** A filed agreement: read, downloaded, checked. */
+export default function FiledRoom() {
+  const { number = '' } = useParams();
+  const agreement = useAgreement(number);
+  const check = useMutation({
+    mutationFn: () =>
+      answer(api.POST('/api/v1/archive/{number}/verification', { params: { path: { number } } })),
+  });
+  if (agreement.isPending) return <Waiting what="Opening the agreement…" />;
+  if (!agreement.data) return <Trouble error={agreement.error} />;
+  const detail = agreement.data;
+  return (
+    <>
+      <RoomTitle title={detail.row.title}>
+        <Blind slats={detail.row.blind} sealed={detail.row.state === 'COMPLETED'} />
+        <span className="text-soft">
+          {number}, completed {dateTime(detail.row.since)}
+        </span>
+      </RoomTitle>
+      <div className="grid grid-cols-[minmax(0,1fr)_24rem] gap-8">
+        <div className="mx-auto w-full max-w-[44rem]">
+          <PagesView url={`/api/v1/agreements/${number}/document.pdf`} pages={detail.pages} />
+        </div>
+        <aside className="flex flex-col gap-6">
+          <section aria-label="Files">
+            <h2 className="pb-1 text-lg">Files</h2>
+            <ul className="flex flex-col gap-1">
+              <li>
+                <a href={`/api/v1/agreements/${number}/document.pdf`}>Signed agreement (PDF)</a>
+              </li>
+              {detail.hasRecord && (
+                <li>
+                  <a href={`/api/v1/agreements/${number}/record.pdf`}>Signing record (PDF)</a>
+                </li>
+              )}
+            </ul>
+          </section>
+          <section aria-label="Check" className="flex flex-col gap-3">
+            <h2 className="text-lg">Is it intact?</h2>
+            <Button
+              look="main"
+              className="self-start"
+              disabled={check.isPending}
+              onClick={() => check.mutate()}
+            >
+              {check.isPending ? 'Checking…' : 'Check both files now'}
+            </Button>
+            <Trouble error={check.error} />
+            {check.data && (
+              <>
+                <Result title="The agreement" result={check.data.agreement} />
+                <Result title="The signing record" result={check.data.record} />
+              </>
+            )}
+          </section>
+          <Trail detail={detail} />
+        </aside>
+      </div>
+    </>
+  );
+}
+
+function Result({ title, result }: { title: string; result: Schemas['Verification'] }) {
+  return (
+    <div
+      role="status"
+      className={`border-l-4 bg-sheet px-3 py-2 ${result.intact ? 'border-moss' : 'border-oxide'}`}
+    >
+      <p className={result.intact ? 'text-moss' : 'text-oxide'}>
+        {title}{' '}
+        {result.intact ? 'is intact: nothing was changed since it was signed.' : 'is not intact.'}
+      </p>
+      {result.findings.map((finding) => (
+        <p key={finding}>{finding}</p>
+      ))}
+      <ul className="pt-1">
+        {result.signatures.map((one) => (
+          <li key={one.field}>
+            <strong className="font-medium">{one.by}</strong>, {dateTime(one.at)}
+            <span className="block text-soft">
+              {one.valid ? 'holds' : 'does not hold'}; {one.level}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

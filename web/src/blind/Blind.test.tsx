@@ -1,0 +1,37 @@
+import { render, screen } from '@testing-library/react';
+import { expect, test } from 'vitest';
+import type { Schemas } from '../api/client';
+import { Blind, rowsOf, sentence } from './Blind';
+
+const slat = (
+  party: string,
+  stage: number,
+  standing: Schemas['Slat']['standing'],
+): Schemas['Slat'] => ({
+  party,
+  label: party,
+  name: party,
+  duty: 'SIGNS',
+  stage,
+  standing,
+  since: null,
+});
+
+test('parties of one stage share a row, and rows follow the order', () => {
+  const rows = rowsOf([
+    slat('museum', 2, 'OPEN'),
+    slat('lender', 1, 'TURN'),
+    slat('witness', 1, 'TURN'),
+  ]);
+  expect(rows.map((row) => row.map((one) => one.party))).toEqual([
+    ['lender', 'witness'],
+    ['museum'],
+  ]);
+});
+
+test('the state is said in words too', () => {
+  const slats = [slat('lender', 1, 'DONE'), slat('museum', 2, 'BROKEN')];
+  expect(sentence(slats, false)).toBe('lender: done; museum: stopped');
+  render(<Blind slats={slats} sealed />);
+  expect(screen.getByRole('img', { name: 'lender: done; museum: stopped; sealed' })).toBeDefined();
+});

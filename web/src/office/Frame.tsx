@@ -1,0 +1,90 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { Navigate, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
+import { answer, api } from '../api/client';
+import { Waiting } from '../ui/parts';
+import { Wordmark } from '../ui/Wordmark';
+import { useSession } from './queries';
+
+const rooms = [
+  { to: '/today', name: 'Today', reader: false },
+  { to: '/templates', name: 'Templates', reader: false },
+  { to: '/intake', name: 'Intake', reader: false },
+  { to: '/agreements', name: 'Agreements', reader: true },
+  { to: '/archive', name: 'Archive', reader: true },
+  { to: '/postroom', name: 'Postroom', reader: false },
+];
+
+/** The headrail with the rooms, and the room beneath it. */
+export function Frame() {
+  const session = useSession();
+  const place = useLocation();
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  useFilterKey();
+  useEffect(() => {
+    const room = rooms.find((one) => place.pathname.startsWith(one.to));
+    document.title = room ? `${room.name} – Jalousie` : 'Jalousie';
+  }, [place.pathname]);
+  if (session.isPending) return <Waiting what="Opening…" />;
+  if (!session.data) return <Navigate to="/sign-in" replace state={{ from: place.pathname }} />;
+  const person = session.data;
+  async function signOut() {
+    await answer(api.DELETE('/api/v1/session'));
+    queries.clear();
+    await navigate('/sign-in');
+  }
+  return (
+    <>
+      <a href="#room" className="sr-only focus:not-sr-only">
+        To the room
+      </a>
+      <header className="flex flex-wrap items-center gap-x-6 bg-bottle px-5 text-onbottle">
+        <Wordmark />
+        <nav aria-label="Rooms" className="flex flex-wrap">
+          {rooms
+            .filter((room) => room.reader || person.role === 'COORDINATOR')
+            .map((room) => (
+              <NavLink
+                key={room.to}
+                to={room.to}
+                className={({ isActive }) =>
+                  `border-b-4 px-3 py-3 text-onbottle no-underline hover:border-onbottle/60 ${isActive ? 'border-onbottle font-semibold' : 'border-transparent'}`
+                }
+              >
+                {room.name}
+              </NavLink>
+            ))}
+        </nav>
+        <span className="ml-auto">{person.name}</span>
+        <button
+          type="button"
+          className="min-h-8 underline underline-offset-4"
+          onClick={() => void signOut()}
+        >
+          Sign out
+        </button>
+      </header>
+      <main id="room" className="mx-auto max-w-[92rem] px-5 py-4">
+        <Outlet />
+      </main>
+    </>
+  );
+}
+
+/** `/` goes to the room's filter. */
+function useFilterKey() {
+  useEffect(() => {
+    function press(event: KeyboardEvent) {
+      const target = event.target as HTMLElement;
+      if (event.key !== '/' || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)) return;
+      const filter = document.querySelector<HTMLInputElement>('input[type=search]');
+      if (filter) {
+        event.preventDefault();
+        filter.focus();
+      }
+    }
+    window.addEventListener('keydown', press);
+    return () => window.removeEventListener('keydown', press);
+  }, []);
+}

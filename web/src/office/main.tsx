@@ -1,0 +1,53 @@
+import '@fontsource-variable/hanken-grotesk';
+import '@fontsource-variable/newsreader';
+import '../ui/theme.css';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { lazy, StrictMode, Suspense } from 'react';
+import { createRoot } from 'react-dom/client';
+import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { Waiting } from '../ui/parts';
+import { Frame } from './Frame';
+import { SignIn } from './SignIn';
+
+const TodayRoom = lazy(() => import('../today/TodayRoom'));
+const TemplatesRoom = lazy(() => import('../templates/TemplatesRoom'));
+const TemplateRoom = lazy(() => import('../templates/TemplateRoom'));
+const IntakeRoom = lazy(() => import('../intake/IntakeRoom'));
+const FormRoom = lazy(() => import('../intake/FormRoom'));
+const AgreementsRoom = lazy(() => import('../agreements/AgreementsRoom'));
+const AgreementRoom = lazy(() => import('../agreements/AgreementRoom'));
+const ArchiveRoom = lazy(() => import('../archive/ArchiveRoom'));
+const FiledRoom = lazy(() => import('../archive/FiledRoom'));
+const PostroomRoom = lazy(() => import('../postroom/PostroomRoom'));
+
+const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 2000 } } });
+const root = document.getElementById('root');
+if (!root) throw new Error('the page has no place for the interface');
+
+createRoot(root).render(
+  <StrictMode>
+    <QueryClientProvider client={queries}>
+      <BrowserRouter>
+        <Suspense fallback={<Waiting what="Opening…" />}>
+          <Routes>
+            <Route path="/sign-in" element={<SignIn />} />
+            <Route element={<Frame />}>
+              <Route index element={<Navigate to="/today" replace />} />
+              <Route path="/today" element={<TodayRoom />} />
+              <Route path="/templates" element={<TemplatesRoom />} />
+              <Route path="/templates/:id" element={<TemplateRoom />} />
+              <Route path="/intake" element={<IntakeRoom />} />
+              <Route path="/intake/new/:template" element={<FormRoom />} />
+              <Route path="/intake/:number" element={<FormRoom />} />
+              <Route path="/agreements" element={<AgreementsRoom />} />
+              <Route path="/agreements/:number" element={<AgreementRoom />} />
+              <Route path="/archive" element={<ArchiveRoom />} />
+              <Route path="/archive/:number" element={<FiledRoom />} />
+              <Route path="/postroom" element={<PostroomRoom />} />
+            </Route>
+          </Routes>
+        </Suspense>
+      </BrowserRouter>
+    </QueryClientProvider>
+  </StrictMode>,
+);

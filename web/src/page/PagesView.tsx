@@ -1,0 +1,181 @@
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import type { Schemas } from '../api/client';
+import type { Document, Match } from './viewer';
+
+type Pages = Schemas['Pages'];
+
+/** Opens a document with the page viewer, which is loaded only then. */
+function useDocument(url: string) {
+  const [document, setDocument] = useState<Document>();
+  const [failed, setFailed] = useState(false);
+  useEffect(() => {
+    let ended = false;
+    let close: (() => void) | undefined;
+    setDocument(undefined);
+    setFailed(false);
+    import('./viewer')
+      .then(({ open }) => {
+        if (ended) return;
+        const task = open(url);
+        close = () => void task.destroy();
+        return task.promise.then((opened) => {
+          if (!ended) setDocument(opened);
+        });
+      })
+      .catch(() => {
+        if (!ended) setFailed(true);
+      });
+    return () => {
+      ended = true;
+      close?.();
+    };
+  }, [url]);
+  return { document, failed };
+}
+
+type Needles = { key: string; text: string }[];
+
+/** Where texts stand on each page, once the document is open. */
+function useMatches(document: Document | undefined, needles: Needles | undefined) {
+  const [matches, setMatches] = useState<Match[][]>([]);
+  const wanted = JSON.stringify(needles ?? []);
+  useEffect(() => {
+    let ended = false;
+    const all = JSON.parse(wanted) as Needles;
+    if (!document || !all.length) return;
+    import('./viewer')
+      .then(({ matchesOn }) =>
+        Promise.all(
+          Array.from({ length: document.numPages }, (_, i) => matchesOn(document, i + 1, all)),
+        ),
+      )
+      .then((found) => {
+        if (!ended) setMatches(found);
+      })
+      .catch(() => undefined);
+    return () => {
+      ended = true;
+    };
+  }, [document, wanted]);
+  return matches;
+}
+
+function PageCanvas({
+  document,
+  number,
+  width,
+}: {
+  document: Document;
+  number: number;
+  width: number;
+}) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [words, setWords] = useState('');
+  useEffect(() => {
+    let ended = false;
+    const target = canvas.current;
+    if (!target || width < 40) return;
+    import('./viewer')
+      .then(({ draw }) => draw(document, number, target, width))
+      .then((text) => {
+        if (!ended) setWords(text);
+      })
+      .catch(() => undefined);
+    return () => {
+      ended = true;
+    };
+  }, [document, number, width]);
+  return (
+    <>
+      <canvas ref={canvas} aria-hidden="true" className="block h-auto w-full" />
+      <div className="sr-only">{words}</div>
+    </>
+  );
+}
+
+/** The document page by page, with whatever stands over or beside each page. */
+export function PagesView({
+  url,
+  pages,
+  needles,
+  over,
+  beside,
+}: {
+  url: string;
+  pages: Pages;
+  /** Texts whose places are handed to `over` and `beside`. */
+  needles?: Needles;
+  /** Drawn over a page; positions in per cent of the page. */
+  over?: (page: number, matches: Match[]) => ReactNode;
+  beside?: (
+    page: number,
+    height: number,
+    matches: Match[],
+  ) => { left?: ReactNode; right?: ReactNode };
+}) {
+  const { document, failed } = useDocument(url);
+  const matches = useMatches(document, needles);
+  const box = useRef<HTMLElement>(null);
+  const [width, setWidth] = useState(0);
+  useEffect(() => {
+    const target = box.current;
+    if (!target) return;
+    const watch = new ResizeObserver(() => setWidth(target.clientWidth));
+    watch.observe(target);
+    setWidth(target.clientWidth);
+    return () => watch.disconnect();
+  }, []);
+  if (failed) {
+    return (
+      <p role="alert" className="text-oxide">
+        The pages can’t be shown. Reload the page.
+      </p>
+    );
+  }
+  return (
+    <div className="flex flex-col gap-5">
+      {pages.sizes.map((size, i) => {
+        const margins = beside?.(i + 1, (width / size.width) * size.height, matches[i] ?? []);
+        return (
+          <div
+            key={i}
+            className={
+              margins
+                ? 'grid grid-cols-[minmax(9rem,1fr)_minmax(0,38rem)_minmax(9rem,1fr)] gap-3'
+                : ''
+            }
+          >
+            {margins && <div className="relative">{margins.left}</div>}
+            <section
+              ref={i === 0 ? box : undefined}
+              aria-label={`Page ${i + 1} of ${pages.sizes.length}`}
+              className="relative bg-[#fff] shadow-page"
+              style={{ aspectRatio: `${size.width} / ${size.height}` }}
+            >
+              {document && i < document.numPages && (
+                <PageCanvas document={document} number={i + 1} width={width} />
+              )}
+              {over?.(i + 1, matches[i] ?? [])}
+            </section>
+            {margins && <div className="relative">{margins.right}</div>}
+          </div>
+        );
+      })}
+      {!document && (
+        <p role="status" className="text-soft">
+          Opening the pages…
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** A field's place in per cent of its page. */
+export function placeOf(field: Schemas['PlacedField'], size: Schemas['Size']) {
+  return {
+    left: `${(field.x / size.width) * 100}%`,
+    top: `${(1 - (field.y + field.height) / size.height) * 100}%`,
+    width: `${(field.width / size.width) * 100}%`,
+    height: `${(field.height / size.height) * 100}%`,
+  };
+}

@@ -1,0 +1,101 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api } from '../api/client';
+import { useSession } from '../office/queries';
+import { Pager, useListPlace } from '../ui/ListTools';
+import { Empty, RoomTitle, Table, Trouble, Waiting } from '../ui/parts';
+import { dateTime } from '../ui/time';
+
+const stateWords: Record<string, string> = { WAITING: 'waiting', SENT: 'sent', FAILED: 'failed' };
+
+/** All mail that went out; its words too where mail goes to the stand-in. */
+export default function PostroomRoom() {
+  const { page, go } = useListPlace();
+  const session = useSession();
+  const [open, setOpen] = useState<string>();
+  const list = useQuery({
+    queryKey: ['postroom', page],
+    queryFn: () => answer(api.GET('/api/v1/postroom', { params: { query: { page } } })),
+    refetchInterval: 3000,
+  });
+  if (list.isPending) return <Waiting what="Looking into the postroom…" />;
+  if (!list.data) return <Trouble error={list.error} />;
+  const readable = session.data?.postroom ?? false;
+  return (
+    <>
+      <RoomTitle title="Postroom">
+        {readable && (
+          <p className="text-soft">
+            Mail goes to the stand-in on this machine and to nobody else; open one to read it.
+          </p>
+        )}
+      </RoomTitle>
+      {list.data.total === 0 && <Empty>Every mail that goes out is listed here.</Empty>}
+      <div className={open ? 'grid grid-cols-[3fr_2fr] gap-5' : ''}>
+        {list.data.total > 0 && (
+          <div>
+            <Table head={['When', 'To', 'Subject', 'State']}>
+              {list.data.items.map((mail) => (
+                <tr key={mail.id}>
+                  <td className="whitespace-nowrap text-soft">
+                    {dateTime(mail.sentAt ?? mail.createdAt)}
+                  </td>
+                  <td>{mail.recipient}</td>
+                  <td className="max-w-96 truncate">
+                    {readable ? (
+                      <button
+                        type="button"
+                        className="min-h-7 text-left text-slate underline underline-offset-3"
+                        onClick={() => setOpen(mail.id)}
+                      >
+                        {mail.subject}
+                      </button>
+                    ) : (
+                      mail.subject
+                    )}
+                  </td>
+                  <td className={mail.state === 'WAITING' ? 'text-clay' : 'text-moss'}>
+                    {stateWords[mail.state] ?? mail.state}
+                  </td>
+                </tr>
+              ))}
+            </Table>
+            <Pager {...list.data} onPage={(next) => go({ page: String(next) })} />
+          </div>
+        )}
+        {open && <Letter id={open} />}
+      </div>
+    </>
+  );
+}
+
+function Letter({ id }: { id: string }) {
+  const mail = useQuery({
+    queryKey: ['mail', id],
+    queryFn: () => answer(api.GET('/api/v1/postroom/{id}', { params: { path: { id } } })),
+  });
+  if (mail.isPending) return <Waiting what="Opening the mail…" />;
+  if (!mail.data) return <Trouble error={mail.error} />;
+  return (
+    <article aria-label="Mail" className="h-fit bg-sheet p-5 shadow-page">
+      <h2 className="text-lg">{mail.data.subject}</h2>
+      <p className="pb-4 text-soft">
+        From {mail.data.from} to {mail.data.to}
+      </p>
+      <div className="break-words whitespace-pre-wrap">
+        {mail.data.text.split(/(https?:\/\/\S+)/).map((part, i) =>
+          /^https?:/.test(part) ? (
+            <a key={i} href={part}>
+              {part}
+            </a>
+          ) : (
+            part
+          ),
+        )}
+      </div>
+      {mail.data.attachments.length > 0 && (
+        <p className="pt-4 text-soft">Attached: {mail.data.attachments.join(', ')}</p>
+      )}
+    </article>
+  );
+}

@@ -1,0 +1,223 @@
+import { useState } from 'react';
+import type { Schemas } from '../api/client';
+import { Blind } from '../blind/Blind';
+import { Ordinal } from '../page/weave';
+import { Button, inputLook } from '../ui/parts';
+import { dutyWords } from '../ui/words';
+
+type Party = Schemas['PartyView'];
+
+const whoWords: Record<Party['who'], string> = {
+  FROM_FIELDS: 'comes from the form',
+  FIXED: 'is always the same person',
+  CHOSEN_AT_USE: 'is chosen with each request',
+};
+
+/** Who acts: duty, place in the order, and how the person is found. */
+export function PartiesEditor({
+  settings,
+  fixed,
+  onChange,
+}: {
+  settings: Schemas['TemplateSettings'];
+  fixed: boolean;
+  onChange: (parties: Party[]) => void;
+}) {
+  const { parties, signingFields } = settings;
+  const change = (at: number, part: Partial<Party>) =>
+    onChange(parties.map((party, i) => (i === at ? { ...party, ...part } : party)));
+  const slats = parties
+    .filter((party) => party.duty !== 'RECEIVES_COPY')
+    .map((party) => ({
+      party: party.key,
+      label: party.label,
+      name: '',
+      duty: party.duty,
+      stage: party.stage,
+      standing: 'OPEN' as const,
+      since: null,
+    }));
+  return (
+    <div className="flex gap-8">
+      <div className="flex grow flex-col gap-3">
+        {parties.map((party, i) => (
+          <fieldset key={party.key} disabled={fixed} className="border border-rule bg-sheet p-4">
+            <legend className="flex items-center gap-2 px-1">
+              <Ordinal ordinal={i + 1} /> <span className="font-mono">{party.key}</span>
+            </legend>
+            <div className="grid grid-cols-[1fr_1fr_5rem_1fr] gap-3">
+              <Choice label="Called">
+                <input
+                  className={inputLook}
+                  value={party.label}
+                  onChange={(event) => change(i, { label: event.target.value })}
+                />
+              </Choice>
+              <Choice label="Duty">
+                <select
+                  className={inputLook}
+                  value={party.duty}
+                  onChange={(event) => change(i, { duty: event.target.value as Party['duty'] })}
+                >
+                  {Object.entries(dutyWords).map(([duty, words]) => (
+                    <option key={duty} value={duty}>
+                      {words}
+                    </option>
+                  ))}
+                </select>
+              </Choice>
+              <Choice label="Stage">
+                <input
+                  type="number"
+                  min={1}
+                  max={20}
+                  className={inputLook}
+                  value={party.stage}
+                  onChange={(event) => change(i, { stage: Number(event.target.value) || 1 })}
+                />
+              </Choice>
+              <Choice label="The person">
+                <select
+                  className={inputLook}
+                  value={party.who}
+                  onChange={(event) =>
+                    change(i, { who: event.target.value as Party['who'], first: '', second: '' })
+                  }
+                >
+                  {Object.entries(whoWords).map(([who, words]) => (
+                    <option key={who} value={who}>
+                      {words}
+                    </option>
+                  ))}
+                </select>
+              </Choice>
+              <Person party={party} fields={settings.fields} onChange={(part) => change(i, part)} />
+            </div>
+            <div className="flex items-center pt-3">
+              <p className="mr-auto text-soft">
+                {signingFields
+                  .filter((field) => field.party === party.key)
+                  .map((field) => field.label.replace(/^.*: /, ''))
+                  .join(', ') || 'no field in the wording'}
+              </p>
+              {!signingFields.some((field) => field.party === party.key) && (
+                <Button onClick={() => onChange(parties.filter((one) => one !== party))}>
+                  Remove {party.label}
+                </Button>
+              )}
+            </div>
+          </fieldset>
+        ))}
+        {!fixed && <AddParty parties={parties} onAdd={(party) => onChange([...parties, party])} />}
+      </div>
+      <aside className="w-56 shrink-0">
+        <h2 className="pb-2 text-lg">The route</h2>
+        <Blind slats={slats} width={190} height={Math.max(40, slats.length * 26)} />
+        <p className="pt-2 text-soft">
+          From the top down. Parties of one stage act at the same time.
+        </p>
+      </aside>
+    </div>
+  );
+}
+
+function Person({
+  party,
+  fields,
+  onChange,
+}: {
+  party: Party;
+  fields: Schemas['Field'][];
+  onChange: (part: Partial<Party>) => void;
+}) {
+  if (party.who === 'CHOSEN_AT_USE') return null;
+  if (party.who === 'FIXED') {
+    return (
+      <>
+        <Choice label="Name">
+          <input
+            className={inputLook}
+            value={party.first}
+            onChange={(e) => onChange({ first: e.target.value })}
+          />
+        </Choice>
+        <Choice label="Mail address">
+          <input
+            type="email"
+            className={inputLook}
+            value={party.second}
+            onChange={(e) => onChange({ second: e.target.value })}
+          />
+        </Choice>
+      </>
+    );
+  }
+  const names = [
+    ...new Set([...fields.map((field) => field.name), party.first, party.second]),
+  ].filter(Boolean);
+  return (
+    <>
+      {(['first', 'second'] as const).map((which) => (
+        <Choice
+          key={which}
+          label={which === 'first' ? 'Field with the name' : 'Field with the mail address'}
+        >
+          <select
+            className={inputLook}
+            value={party[which]}
+            onChange={(event) => onChange({ [which]: event.target.value })}
+          >
+            <option value="">choose a field</option>
+            {names.map((name) => (
+              <option key={name} value={name}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </Choice>
+      ))}
+    </>
+  );
+}
+
+function AddParty({ parties, onAdd }: { parties: Party[]; onAdd: (party: Party) => void }) {
+  const [key, setKey] = useState('');
+  const good = /^[a-z][a-z0-9_]{0,40}$/.test(key) && !parties.some((party) => party.key === key);
+  return (
+    <div className="flex items-end gap-3">
+      <Choice label="Add a party with the key">
+        <input className={inputLook} value={key} onChange={(event) => setKey(event.target.value)} />
+      </Choice>
+      <Button
+        disabled={!good}
+        onClick={() => {
+          const label = key.charAt(0).toUpperCase() + key.slice(1).replaceAll('_', ' ');
+          onAdd({
+            key,
+            label,
+            duty: 'COMPLETES',
+            stage: 1,
+            who: 'CHOSEN_AT_USE',
+            first: '',
+            second: '',
+          });
+          setKey('');
+        }}
+      >
+        Add the party
+      </Button>
+      <p className="text-soft">
+        Small letters, digits and _; the tags use it: {'{{key.signature}}'}.
+      </p>
+    </div>
+  );
+}
+
+function Choice({ label, children }: { label: string; children: React.ReactNode }) {
+  return (
+    <label className="flex flex-col gap-1">
+      <span className="text-soft">{label}</span>
+      {children}
+    </label>
+  );
+}

@@ -1,0 +1,134 @@
+import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { Link, useNavigate } from 'react-router';
+import { answer, api, upload, type Schemas } from '../api/client';
+import { Filter, Pager, useListPlace } from '../ui/ListTools';
+import {
+  Button,
+  describedBy,
+  Empty,
+  inputLook,
+  Labelled,
+  RoomTitle,
+  Table,
+  Trouble,
+  Waiting,
+} from '../ui/parts';
+import { date } from '../ui/time';
+
+/** All templates, and the way in for a new one. */
+export default function TemplatesRoom() {
+  const { find, page, go } = useListPlace();
+  const [adding, setAdding] = useState(false);
+  const list = useQuery({
+    queryKey: ['templates', find, page],
+    queryFn: () => answer(api.GET('/api/v1/templates', { params: { query: { find, page } } })),
+    placeholderData: keepPreviousData,
+  });
+  return (
+    <>
+      <RoomTitle title="Templates">
+        <Filter
+          label="Find a template"
+          value={find}
+          onChange={(text) => go({ find: text, page: '' })}
+        />
+        <Button look="main" onClick={() => setAdding(true)}>
+          Bring in a Word file
+        </Button>
+      </RoomTitle>
+      {adding && <BringIn onClose={() => setAdding(false)} />}
+      <Trouble error={list.error} />
+      {list.isPending && <Waiting what="Looking up templates…" />}
+      {list.data && list.data.total === 0 && (
+        <Empty>
+          {find
+            ? 'No template has this name.'
+            : 'A template is a Word file with tags such as {{lender_name}} and {{lender.signature}}. Bring the first one in.'}
+        </Empty>
+      )}
+      {list.data && list.data.total > 0 && (
+        <>
+          <Table head={['Template', 'Version', 'In use', 'Parties', 'Fields', 'Changed', '']}>
+            {list.data.items.map((one) => (
+              <tr key={one.id}>
+                <td>
+                  <Link to={`/templates/${one.id}`}>{one.name}</Link>
+                </td>
+                <td className={one.state === 'DRAFT' ? 'text-clay' : 'text-moss'}>
+                  {one.version}, {one.state === 'DRAFT' ? 'draft' : 'published'}
+                </td>
+                <td>{one.publishedVersion ? `version ${one.publishedVersion}` : 'not yet'}</td>
+                <td className="text-soft">{one.parties.join(', ')}</td>
+                <td>{one.fields}</td>
+                <td className="text-soft">{date(one.changedAt)}</td>
+                <td>
+                  {one.publishedVersion > 0 && (
+                    <Link to={`/intake/new/${one.id}`}>Fill its form</Link>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </Table>
+          <Pager {...list.data} onPage={(next) => go({ page: String(next) })} />
+        </>
+      )}
+    </>
+  );
+}
+
+type NewTemplate = { name: string; file: FileList };
+
+function BringIn({ onClose }: { onClose: () => void }) {
+  const navigate = useNavigate();
+  const form = useForm<NewTemplate>();
+  const bringIn = useMutation({
+    mutationFn: async ({ name, file }: NewTemplate) => {
+      const word = file[0];
+      if (!word) throw new Error('no file');
+      return upload<Schemas['TemplateDetail']>(
+        `/api/v1/templates?name=${encodeURIComponent(name)}`,
+        word,
+      );
+    },
+    onSuccess: (made) => void navigate(`/templates/${made.id}`),
+  });
+  const nameFault = form.formState.errors.name && 'Give the template a name.';
+  const fileFault = form.formState.errors.file && 'Choose the Word file (.docx).';
+  return (
+    <form
+      aria-label="Bring in a Word file"
+      className="mb-5 grid max-w-3xl grid-cols-[1fr_1fr_auto] items-end gap-4 border border-rule bg-sheet p-4"
+      onSubmit={(event) => void form.handleSubmit((values) => bringIn.mutate(values))(event)}
+    >
+      <Labelled id="new-name" label="Name of the template" fault={nameFault}>
+        <input
+          id="new-name"
+          className={inputLook}
+          {...describedBy('new-name', undefined, nameFault)}
+          {...form.register('name', { required: true })}
+        />
+      </Labelled>
+      <Labelled id="new-file" label="Word file (.docx)" fault={fileFault}>
+        <input
+          id="new-file"
+          type="file"
+          accept=".docx"
+          className={inputLook}
+          {...describedBy('new-file', undefined, fileFault)}
+          {...form.register('file', { validate: (files) => files.length > 0 })}
+        />
+      </Labelled>
+      <div className="flex gap-2">
+        <Button type="submit" look="main" disabled={bringIn.isPending}>
+          Bring it in
+        </Button>
+        <Button onClick={onClose}>Close</Button>
+      </div>
+      <div className="col-span-3 empty:hidden">
+        <Trouble error={bringIn.error} />
+      </div>
+    </form>
+  );
+}

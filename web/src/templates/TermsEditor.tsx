@@ -1,0 +1,69 @@
+import type { Schemas } from '../api/client';
+import { inputLook, Labelled } from '../ui/parts';
+
+type Settings = Schemas['TemplateSettings'];
+
+/** The terms of sending: message, expiry, reminders, and the language in which values print. */
+export function TermsEditor({
+  settings,
+  fixed,
+  onChange,
+}: {
+  settings: Settings;
+  fixed: boolean;
+  onChange: (settings: Settings) => void;
+}) {
+  const { terms } = settings;
+  const change = (part: Partial<Settings['terms']>) =>
+    onChange({ ...settings, terms: { ...terms, ...part } });
+  const days = (
+    id: 'expiryDays' | 'firstReminderDays' | 'everyDays',
+    label: string,
+    most: number,
+  ) => (
+    <Labelled id={id} label={label}>
+      <input
+        id={id}
+        type="number"
+        min={1}
+        max={most}
+        className={`${inputLook} max-w-28`}
+        value={terms[id]}
+        onChange={(event) => change({ [id]: Number(event.target.value) || 1 })}
+      />
+    </Labelled>
+  );
+  return (
+    <fieldset disabled={fixed} className="flex max-w-xl flex-col gap-4">
+      <Labelled id="message" label="Message in the mail, above the link" hint="May stay empty.">
+        <textarea
+          id="message"
+          rows={4}
+          aria-describedby="message-hint"
+          className={inputLook}
+          value={terms.message}
+          onChange={(event) => change({ message: event.target.value })}
+        />
+      </Labelled>
+      {days('expiryDays', 'Expires after days', 365)}
+      {days('firstReminderDays', 'First reminder after days', 90)}
+      {days('everyDays', 'Later reminders every so many days', 90)}
+      <Labelled id="language" label="Dates, numbers and money print as in">
+        <select
+          id="language"
+          className={`${inputLook} max-w-72`}
+          value={settings.language}
+          onChange={(event) => onChange({ ...settings, language: event.target.value })}
+        >
+          <option value="en-GB">English (United Kingdom)</option>
+          <option value="en-US">English (United States)</option>
+          <option value="de-DE">German</option>
+          <option value="fr-FR">French</option>
+          <option value="nl-NL">Dutch</option>
+          <option value="it-IT">Italian</option>
+          <option value="es-ES">Spanish</option>
+        </select>
+      </Labelled>
+    </fieldset>
+  );
+}

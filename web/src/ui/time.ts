@@ -1,0 +1,20 @@
+const day = 24 * 60 * 60 * 1000;
+
+export function dateTime(iso: string): string {
+  return new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+}
+
+export function date(iso: string): string {
+  return new Date(iso).toLocaleDateString('en-GB', { dateStyle: 'medium' });
+}
+
+/** How long something has been so: "today", "since yesterday", "for 5 days". */
+export function since(iso: string, now: Date = new Date()): string {
+  const start = new Date(iso);
+  const days = Math.round(
+    (new Date(now.toDateString()).getTime() - new Date(start.toDateString()).getTime()) / day,
+  );
+  if (days <= 0)
+    return `since ${start.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`;
+  return days === 1 ? 'since yesterday' : `for ${days} days`;
+}
