@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
-import org.jalousie.server.testbed.Client;
+import org.jalousie.demo.Client;
 import org.jalousie.server.testbed.TestPaths;
 import org.jalousie.server.testbed.Testbed;
 import org.junit.jupiter.api.Test;

@@ -33,7 +33,16 @@ final class ServingWords {
             around(text, values.get(i).found.start(), values.get(last).found.end(), List.of(List.copyOf(names)), found);
             i = last + 1;
         }
-        return found;
+        return withoutOverlaps(found);
+    }
+
+    /** Words between two values may serve both; the first one claims them. */
+    private static List<Stretch> withoutOverlaps(List<Stretch> found) {
+        List<Stretch> kept = new ArrayList<>();
+        for (Stretch one : found) {
+            if (kept.stream().noneMatch(other -> one.start() < other.end() && other.start() < one.end())) kept.add(one);
+        }
+        return kept;
     }
 
     private static void around(String text, int start, int end, List<List<String>> names, List<Stretch> found) {
@@ -45,11 +54,13 @@ final class ServingWords {
             found.add(new Stretch(end, end + 1, names));
         } else if ((before.isEmpty() || before.endsWith(", ")) && after.startsWith(", ")) {
             found.add(new Stretch(end, end + 2, names));
-        } else if ((before.isEmpty() || before.endsWith(" ") || before.endsWith("\n")) && after.startsWith(" ")) {
+        } else if ((before.isEmpty() || before.endsWith(" ") || before.endsWith("\n"))
+                && after.startsWith(" ")
+                && !after.startsWith(" (")) {
             found.add(new Stretch(end, end + 1, names));
         } else if (before.endsWith(" ")
                 && !before.isBlank()
-                && (after.isEmpty() || ".,;:)!?\n".indexOf(after.charAt(0)) >= 0)) {
+                && (after.isEmpty() || after.startsWith(" (") || ".,;:)!?\n".indexOf(after.charAt(0)) >= 0)) {
             found.add(new Stretch(start - 1, start, names));
         }
     }

@@ -9,6 +9,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jalousie.core.evidence.SignedSample;
 import org.jalousie.core.wording.WordDraft;
+import org.jalousie.demo.Client;
 import tools.jackson.databind.JsonNode;
 
 /** The coordinator's and the participants' acts in short, over HTTP. */

@@ -1,4 +1,4 @@
-package org.jalousie.server.testbed;
+package org.jalousie.demo;
 
 import java.io.IOException;
 import java.net.CookieManager;

@@ -1,0 +1,246 @@
+package org.jalousie.core.agreement;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.Participant;
+import org.jalousie.core.placement.FieldKind;
+import org.jalousie.core.placement.Pages;
+import org.jalousie.core.placement.PlacedField;
+import org.jalousie.core.placement.SigningField;
+import org.junit.jupiter.api.Test;
+
+class DeciderTest {
+    private static final Instant START = Instant.parse("2027-03-15T09:00:00Z");
+    private static final Pages PAGES = new Pages(
+            List.of(new Pages.Size(595, 842)),
+            List.of(
+                    placed("lender_signature", "lender", FieldKind.SIGNATURE, 500),
+                    placed("lender_vat", "lender", FieldKind.TEXT, 400),
+                    placed("witness_signature", "witness", FieldKind.SIGNATURE, 300),
+                    placed("museum_signature", "museum", FieldKind.SIGNATURE, 200),
+                    placed("clerk_note", "clerk", FieldKind.TEXT, 100)));
+
+    private final List<Entry> history = new ArrayList<>();
+    private Instant now = START;
+
+    private static PlacedField placed(String name, String party, FieldKind kind, double y) {
+        return new PlacedField(new SigningField(name, party, kind, name, true), 1, 72, y, 170, 40);
+    }
+
+    private static Participant party(String key, Duty duty, int stage) {
+        return new Participant(key, key, duty, stage, key + " person", key + "@example.org");
+    }
+
+    DeciderTest() {
+        history.add(new Entry(
+                1,
+                START,
+                "office:Nora",
+                "",
+                new Event.Created(
+                        "A-1",
+                        "Loan",
+                        "Loan",
+                        1,
+                        "R-1",
+                        Map.of("a", "1"),
+                        List.of(
+                                party("clerk", Duty.COMPLETES, 1),
+                                party("head", Duty.APPROVES, 2),
+                                party("lender", Duty.SIGNS, 3),
+                                party("witness", Duty.SIGNS, 3),
+                                party("museum", Duty.SIGNS, 4),
+                                party("archive", Duty.RECEIVES_COPY, 4)))));
+    }
+
+    private List<Event> does(Command command) {
+        Decision decision = Decider.decide(history, command, now);
+        assertThat(decision).isInstanceOf(Decision.Accepted.class);
+        List<Event> events = ((Decision.Accepted) decision).events();
+        events.forEach(event -> history.add(new Entry(history.size() + 1, now, "x", "", event)));
+        return events;
+    }
+
+    private String refused(Command command) {
+        Decision decision = Decider.decide(history, command, now);
+        assertThat(decision).isInstanceOf(Decision.Refused.class);
+        return ((Decision.Refused) decision).reason();
+    }
+
+    private DeciderTest sent() {
+        does(new Command.Generate("w", "p0", PAGES));
+        does(new Command.Send(30, List.of()));
+        does(new Command.SealHouse("p1"));
+        return this;
+    }
+
+    private DeciderTest untilSigners() {
+        sent();
+        does(new Command.Complete("clerk", Map.of("clerk_note", "sound")));
+        does(new Command.Seal("clerk", "p1", "p2"));
+        does(new Command.Approve("head"));
+        return this;
+    }
+
+    private void signs(String party, Map<String, String> values) {
+        does(new Command.Consent(party, "en-1", "00"));
+        does(new Command.Sign(party, values, "drawn", "m"));
+    }
+
+    private Agreement agreement() {
+        return Agreement.of(history);
+    }
+
+    @Test
+    void theContributorComesFirstThenApproversThenSigners() {
+        sent();
+        assertThat(agreement().onTurn()).extracting(Participant::party).containsExactly("clerk");
+        does(new Command.Complete("clerk", Map.of("clerk_note", "sound")));
+        assertThat(agreement().onTurn()).isEmpty();
+        does(new Command.Seal("clerk", "p1", "p2"));
+        assertThat(agreement().onTurn()).extracting(Participant::party).containsExactly("head");
+        assertThat(does(new Command.Approve("head")))
+                .contains(new Event.Invited("lender"), new Event.Invited("witness"));
+    }
+
+    @Test
+    void theHouseCountersignsOnlyAfterAllOfTheStageBeforeHaveSigned() {
+        untilSigners();
+        assertThat(refused(new Command.Sign("museum", Map.of(), "drawn", "m"))).contains("not your turn");
+        signs("lender", Map.of("lender_vat", "XX"));
+        does(new Command.Seal("lender", "p2", "p3"));
+        assertThat(agreement().onTurn()).extracting(Participant::party).containsExactly("witness");
+        signs("witness", Map.of());
+        assertThat(does(new Command.Seal("witness", "p3", "p4"))).contains(new Event.Invited("museum"));
+    }
+
+    @Test
+    void twoWhoSignAtTheSameMomentAreSealedOneAfterTheOther() {
+        untilSigners();
+        signs("lender", Map.of("lender_vat", "XX"));
+        signs("witness", Map.of());
+        does(new Command.Seal("lender", "p2", "p3"));
+        assertThat(refused(new Command.Seal("witness", "p2", "p3b"))).contains("in between");
+        does(new Command.Seal("witness", "p3", "p4"));
+        assertThat(agreement().pdf()).isEqualTo("p4");
+    }
+
+    @Test
+    void sealingTwiceIsTheSameAsOnce() {
+        untilSigners();
+        signs("lender", Map.of("lender_vat", "XX"));
+        does(new Command.Seal("lender", "p2", "p3"));
+        assertThat(does(new Command.Seal("lender", "p3", "p5"))).isEmpty();
+    }
+
+    @Test
+    void nobodySignsTwiceOrWithoutConsentOrWithABlank() {
+        untilSigners();
+        assertThat(refused(new Command.Sign("lender", Map.of("lender_vat", "XX"), "drawn", "m")))
+                .contains("Agree first");
+        does(new Command.Consent("lender", "en-1", "00"));
+        assertThat(refused(new Command.Sign("lender", Map.of(), "drawn", "m"))).contains("lender_vat is required");
+        assertThat(refused(new Command.Sign("lender", Map.of("lender_vat", "X", "clerk_note", "y"), "drawn", "m")))
+                .contains("not yours");
+        does(new Command.Sign("lender", Map.of("lender_vat", "XX"), "drawn", "m"));
+        assertThat(refused(new Command.Sign("lender", Map.of("lender_vat", "XX"), "drawn", "m")))
+                .contains("already");
+    }
+
+    @Test
+    void dutiesAreKeptApart() {
+        sent();
+        assertThat(refused(new Command.Approve("clerk"))).contains("not asked to approve");
+        assertThat(refused(new Command.Consent("stranger", "en-1", "00"))).contains("no part");
+    }
+
+    @Test
+    void decliningEndsItForEverybody() {
+        untilSigners();
+        assertThat(refused(new Command.Decline("lender", " "))).contains("why");
+        does(new Command.Decline("lender", "too dear"));
+        assertThat(agreement().state()).isEqualTo(State.DECLINED);
+        assertThat(refused(new Command.Consent("witness", "en-1", "00"))).contains("declined");
+        assertThat(refused(new Command.Withdraw("x"))).contains("ended");
+    }
+
+    @Test
+    void itExpiresThirtyDaysAfterSendingEvenBeforeTheProgramNotices() {
+        sent();
+        now = START.plus(Duration.ofDays(30));
+        assertThat(refused(new Command.Complete("clerk", Map.of("clerk_note", "x"))))
+                .contains("run out");
+        assertThat(does(new Command.Tick(5, 3))).containsExactly(new Event.Expired());
+        assertThat(does(new Command.Tick(5, 3))).isEmpty();
+    }
+
+    // common practice, no source: first reminder 5 days after the invitation, then every 3
+    @Test
+    void remindersComeAfterFiveDaysThenEveryThreeAndOnlyToWhomItWaitsFor() {
+        sent();
+        now = START.plus(Duration.ofDays(5)).minusSeconds(1);
+        assertThat(does(new Command.Tick(5, 3))).isEmpty();
+        now = START.plus(Duration.ofDays(5));
+        assertThat(does(new Command.Tick(5, 3))).containsExactly(new Event.ReminderSent("clerk"));
+        assertThat(does(new Command.Tick(5, 3))).isEmpty();
+        now = START.plus(Duration.ofDays(8));
+        assertThat(does(new Command.Tick(5, 3))).hasSize(1);
+        does(new Command.Complete("clerk", Map.of("clerk_note", "x")));
+        now = START.plus(Duration.ofDays(12));
+        assertThat(does(new Command.Tick(5, 3))).isEmpty();
+    }
+
+    @Test
+    void nothingIsFiledBeforeEverybodyIsSealed() {
+        untilSigners();
+        signs("lender", Map.of("lender_vat", "XX"));
+        assertThat(does(new Command.Finish("p9", "r"))).isEmpty();
+        does(new Command.Seal("lender", "p2", "p3"));
+        signs("witness", Map.of());
+        does(new Command.Seal("witness", "p3", "p4"));
+        signs("museum", Map.of());
+        does(new Command.Seal("museum", "p4", "p5"));
+        assertThat(does(new Command.Finish("p9", "r"))).containsExactly(new Event.Completed("p9", "r"));
+        assertThat(agreement().state()).isEqualTo(State.COMPLETED);
+    }
+
+    @Test
+    void itIsNotSentWithABlankAWrongAddressOrANameMissing() {
+        does(new Command.Generate("w", "p0", PAGES));
+        assertThat(refused(new Command.Send(30, List.of("Fee")))).contains("Fee is blank");
+        does(new Command.ChangeParticipant(party("lender", Duty.SIGNS, 3).withPerson("", "nowhere")));
+        assertThat(Readiness.obstacles(agreement(), List.of()))
+                .anySatisfy(o -> assertThat(o).contains("no name"))
+                .anySatisfy(o -> assertThat(o).contains("can't be right: nowhere"));
+    }
+
+    @Test
+    void fieldsThatOverlapOrHangOffThePageStandInTheWay() {
+        Pages bad = new Pages(
+                PAGES.sizes(),
+                List.of(
+                        placed("lender_signature", "lender", FieldKind.SIGNATURE, 500),
+                        placed("museum_signature", "museum", FieldKind.SIGNATURE, 520),
+                        placed("witness_signature", "witness", FieldKind.SIGNATURE, -5)));
+        assertThat(bad.faults())
+                .anySatisfy(fault -> assertThat(fault).contains("overlap on page 1"))
+                .anySatisfy(fault -> assertThat(fault).contains("hangs off page 1"));
+    }
+
+    @Test
+    void correctedDataMakeTheDocumentAgainAndSentOnesStay() {
+        does(new Command.Generate("w", "p0", PAGES));
+        does(new Command.CorrectData(Map.of("a", "2"), agreement().participants()));
+        assertThat(agreement().state()).isEqualTo(State.GENERATING);
+        assertThat(agreement().data()).containsEntry("a", "2");
+        does(new Command.Generate("w2", "p02", PAGES));
+        does(new Command.Send(30, List.of()));
+        assertThat(refused(new Command.CorrectData(Map.of(), List.of()))).contains("has been sent");
+    }
+}

@@ -1,0 +1,81 @@
+package org.jalousie.core.data;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class ValueReaderTest {
+    private static Field field(FieldType type) {
+        return new Field("f", type, "F", true, "", List.of("book", "film"));
+    }
+
+    private static String raw(FieldType type, String input) throws ValueReader.Unreadable {
+        return ValueReader.read(field(type), input).map(Value::raw).orElse("");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "MONEY|EUR 12500|EUR 12500.00", "MONEY|eur 12,500.5|EUR 12500.50", "MONEY|JPY 900|JPY 900",
+                        "NUMBER|1,250|1250",
+                "DATE|2027-03-15|2027-03-15", "YES_NO|TRUE|yes", "CHOICE|film|film",
+                        "MAIL_ADDRESS|ida.marsh@example.org|ida.marsh@example.org"
+            })
+    void whatWasTypedIsReadAndKeptInOneForm(FieldType type, String input, String kept) throws Exception {
+        assertThat(raw(type, input)).isEqualTo(kept);
+        assertThat(raw(type, kept)).isEqualTo(kept);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "MONEY|12500|currency code", "MONEY|XXQ 5|ISO 4217", "MONEY|EUR 1.005|decimal places",
+                        "NUMBER|twelve|number", "DATE|15.3.2027|year-month-day",
+                "DATE|2027-02-30|date", "YES_NO|maybe|yes or no", "CHOICE|radio|book, film",
+                        "MAIL_ADDRESS|ida@nowhere|mail address", "MAIL_ADDRESS|a b@example.org|mail address"
+            })
+    void whatCannotBeReadIsRefusedWithWhatIsExpected(FieldType type, String input, String says) {
+        assertThatThrownBy(() -> raw(type, input))
+                .isInstanceOf(ValueReader.Unreadable.class)
+                .hasMessageContaining(says);
+    }
+
+    @Test
+    void blanksAreEmptyAndLinesStayOnlyWhereThereAreMany() throws Exception {
+        assertThat(ValueReader.read(field(FieldType.TEXT), "  ")).isEqualTo(Optional.empty());
+        assertThat(raw(FieldType.TEXT, "two\r\nlines")).isEqualTo("two lines");
+        assertThat(raw(FieldType.LONG_TEXT, "two\r\nlines")).isEqualTo("two\nlines");
+    }
+
+    @Test
+    void aCharacterThatNoDocumentCanCarryIsNamed() {
+        assertThatThrownBy(() -> raw(FieldType.TEXT, "a\u0007b"))
+                .hasMessageContaining("U+0007")
+                .hasMessageContaining("Character 2");
+    }
+
+    // Unicode CLDR 42, as shipped with Java 17; the expected words are from memory
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "en-GB|15 March 2027",
+                "de-DE|15. M\u00e4rz 2027",
+                "fr-FR|15 mars 2027",
+                "nl-NL|15 maart 2027",
+                "it-IT|15 marzo 2027",
+                "es-ES|15 de marzo de 2027"
+            })
+    void datesPrintInTheLanguageOfTheTemplate(String language, String printed) throws Exception {
+        Value value = ValueReader.read(field(FieldType.DATE), "2027-03-15").orElseThrow();
+        assertThat(Printer.in(Locale.forLanguageTag(language)).print(value, "")).isEqualTo(printed);
+    }
+}

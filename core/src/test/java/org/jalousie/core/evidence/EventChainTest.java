@@ -1,0 +1,78 @@
+package org.jalousie.core.evidence;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import org.jalousie.core.agreement.Entry;
+import org.jalousie.core.agreement.Event;
+import org.junit.jupiter.api.Test;
+
+class EventChainTest {
+    private static List<EventChain.Link> chain() {
+        List<EventChain.Link> links = new ArrayList<>();
+        String previous = EventChain.START;
+        List<Event> events = List.of(
+                new Event.Invited("lender"),
+                new Event.Viewed("lender"),
+                new Event.Declined("lender", "\u20ac too \"dear\""));
+        for (int i = 0; i < events.size(); i++) {
+            EventChain.Link link = EventChain.link(
+                    previous,
+                    new Entry(
+                            i + 1, Instant.parse("2027-03-15T09:00:00Z"), "party:lender", "127.0.0.1", events.get(i)));
+            links.add(link);
+            previous = link.hash();
+        }
+        return links;
+    }
+
+    @Test
+    void aWholeChainHolds() {
+        assertThat(EventChain.firstBroken(chain())).isEmpty();
+    }
+
+    @Test
+    void aChangedRemovedOrSwappedEventBreaksItAtItsPlace() {
+        List<EventChain.Link> changed = chain();
+        changed.set(
+                1,
+                new EventChain.Link(
+                        changed.get(1).json().replace("Viewed", "Invited"),
+                        changed.get(1).hash()));
+        assertThat(EventChain.firstBroken(changed)).contains(2);
+        List<EventChain.Link> removed = chain();
+        removed.remove(1);
+        assertThat(EventChain.firstBroken(removed)).contains(2);
+    }
+
+    /** Recomputed with nothing of our own: the stored text, a line feed, SHA-256. */
+    @Test
+    void anybodyCanRecomputeTheChain() throws Exception {
+        StringBuilder previous = new StringBuilder("0".repeat(64));
+        for (EventChain.Link link : chain()) {
+            byte[] digest = MessageDigest.getInstance("SHA-256")
+                    .digest((previous + "\n" + link.json()).getBytes(StandardCharsets.UTF_8));
+            previous.setLength(0);
+            for (byte b : digest) previous.append(String.format("%02x", b));
+            assertThat(previous.toString()).isEqualTo(link.hash());
+        }
+    }
+
+    // RFC 8785 §3.2.2 and §3.2.3: sorted names, no white space, shortest escapes
+    @Test
+    void theJsonIsCanonical() {
+        assertThat(chain().get(2).json())
+                .isEqualTo(
+                        "{\"actor\":\"party:lender\",\"at\":\"2027-03-15T09:00:00Z\",\"event\":{\"party\":\"lender\",\"reason\":\"\u20ac too \\\"dear\\\"\",\"type\":\"Declined\"},\"from\":\"127.0.0.1\",\"sequence\":3}");
+    }
+
+    @Test
+    void anEntryIsReadBackAsItWas() {
+        EventChain.Link link = chain().get(0);
+        assertThat(EventChain.read(link.json()).event()).isEqualTo(new Event.Invited("lender"));
+    }
+}

@@ -1,0 +1,90 @@
+package org.jalousie.core.template;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Set;
+import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldType;
+import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.Party;
+import org.jalousie.core.parties.Who;
+import org.jalousie.core.wording.WordDraft;
+import org.jalousie.core.wording.WordFile;
+import org.jalousie.core.wording.Wording;
+import org.junit.jupiter.api.Test;
+
+class ProposalTest {
+    private static Wording wording(String text) {
+        return Wording.compile(WordFile.open(new WordDraft().paragraph(text).bytes()), Set.of());
+    }
+
+    private static final String LOAN =
+            "{{lender_name}} {{start_date.long}} {{insured_value}} {{#abroad}}x{{/abroad}} {{lender.signature}} {{museum.signature}}";
+
+    @Test
+    void fieldsAndPartiesAreProposedFromTheTags() {
+        TemplateContent content = Proposal.first(wording(LOAN).found());
+        assertThat(content.fields())
+                .extracting(Field::name)
+                .contains("lender_name", "start_date", "insured_value", "abroad", "lender_mail", "museum_mail");
+        assertThat(content.fields())
+                .filteredOn(field -> field.name().equals("start_date"))
+                .extracting(Field::type)
+                .containsExactly(FieldType.DATE);
+        assertThat(content.fields())
+                .filteredOn(field -> field.name().equals("abroad"))
+                .extracting(Field::type)
+                .containsExactly(FieldType.YES_NO);
+        assertThat(content.parties()).extracting(Party::key).containsExactly("lender", "museum");
+        assertThat(content.parties()).extracting(Party::stage).containsExactly(1, 2);
+        assertThat(PublishCheck.obstacles(wording(LOAN), content)).isEmpty();
+    }
+
+    @Test
+    void whatWasSettledStaysWhenTheWordingChanges() {
+        TemplateContent before = Proposal.first(wording(LOAN).found());
+        Field settled = new Field("lender_name", FieldType.TEXT, "Who lends?", true, "hint", List.of());
+        TemplateContent edited = new TemplateContent(
+                "de-DE",
+                before.fields().stream()
+                        .map(f -> f.name().equals("lender_name") ? settled : f)
+                        .toList(),
+                before.parties(),
+                before.signingFields(),
+                before.terms());
+        TemplateContent after = Proposal.renewed(wording(LOAN + " {{fee}}").found(), edited);
+        assertThat(after.fields()).contains(settled).extracting(Field::name).contains("fee");
+        assertThat(after.language()).isEqualTo("de-DE");
+    }
+
+    @Test
+    void publishingIsRefusedUntilEverythingFits() {
+        Wording wording = wording("{{start_date.upper}} {{lender.signature}} {{broken");
+        TemplateContent first = Proposal.first(wording.found());
+        Party fixed = new Party("lender", "Lender", Duty.SIGNS, 1, new Who.Fixed("", "x"));
+        Party extra = new Party("museum", "Museum", Duty.SIGNS, 0, new Who.FromFields("nothing", "lender_mail"));
+        Party approver = new Party("lender", "Approver", Duty.APPROVES, 1, new Who.ChosenAtUse());
+        TemplateContent bad = new TemplateContent(
+                "en-GB",
+                first.fields(),
+                List.of(fixed, extra, approver),
+                first.signingFields(),
+                new Terms("", "", 0, 5, 3));
+        List<String> obstacles = PublishCheck.obstacles(wording, bad);
+        for (String part : List.of(
+                "does not end",
+                "start_date.upper",
+                "fixed person without a name",
+                "mail address is expected",
+                "place in the order",
+                "keeps no place for it",
+                "field that doesn't exist",
+                "doesn't sign, but",
+                "1 to 365 days")) {
+            assertThat(obstacles)
+                    .as(part)
+                    .anySatisfy(obstacle -> assertThat(obstacle).contains(part));
+        }
+    }
+}

@@ -1,0 +1,67 @@
+package org.jalousie.core.wording;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+class DiagnosticsTest {
+    private static List<Diagnostic> of(String... paragraphs) {
+        WordDraft draft = new WordDraft();
+        for (String paragraph : paragraphs) draft.paragraph(paragraph);
+        return Wording.compile(WordFile.open(draft.bytes()), Set.of()).diagnostics();
+    }
+
+    private static List<String> codes(String... paragraphs) {
+        return of(paragraphs).stream().map(Diagnostic::code).toList();
+    }
+
+    @Test
+    void eachTagThatCannotBeReadIsReportedWithItsPlaceAndACure() {
+        Diagnostic one = of("We, {{lender name}}, agree.").get(0);
+        assertThat(one.code()).isEqualTo("tag-unreadable");
+        assertThat(one.place()).isEqualTo("We, {{lender name}}, agree.");
+        assertThat(one.part()).isEqualTo("body");
+        assertThat(one.cure()).isNotBlank();
+    }
+
+    @Test
+    void faultsHaveStableCodes() {
+        assertThat(codes("{{lender")).containsExactly("tag-unclosed");
+        assertThat(codes("lender}}")).containsExactly("tag-stray-end");
+        assertThat(codes("{{}}")).containsExactly("tag-unreadable");
+        assertThat(codes("{{>clause}}")).containsExactly("tag-clause");
+        assertThat(codes("{{#abroad}} x")).containsExactly("section-unclosed");
+        assertThat(codes("x {{/abroad}}")).containsExactly("section-not-open");
+        assertThat(codes("{{#a}}{{#b}}x{{/a}}{{/b}}")).contains("section-crossed");
+        assertThat(codes("a {{#a}} x", "y {{/a}} z")).containsExactly("section-crosses");
+        assertThat(codes("{{=|=}}")).containsExactly("tag-delimiters");
+    }
+
+    @Test
+    void anUnknownPartyIsReportedUntilItIsDeclared() {
+        byte[] file = new WordDraft().paragraph("{{conservator.condition}}").bytes();
+        assertThat(Wording.compile(WordFile.open(file), Set.of()).diagnostics())
+                .extracting(Diagnostic::code)
+                .containsExactly("party-unknown");
+        Wording known = Wording.compile(WordFile.open(file), Set.of("conservator"));
+        assertThat(known.diagnostics()).isEmpty();
+        assertThat(known.found().signingFields())
+                .extracting(field -> field.name())
+                .containsExactly("conservator_condition");
+    }
+
+    @Test
+    void severalFieldsOfOneKindGetNamesOfTheirOwn() {
+        Wording wording = Wording.compile(
+                WordFile.open(new WordDraft()
+                        .paragraph("{{lender.initials}} {{lender.initials}} {{lender.signature}}")
+                        .bytes()),
+                Set.of());
+        assertThat(wording.found().signingFields())
+                .extracting(field -> field.name())
+                .containsExactly("lender_initials", "lender_initials_2", "lender_signature");
+        assertThat(wording.found().parties()).containsExactly("lender");
+    }
+}

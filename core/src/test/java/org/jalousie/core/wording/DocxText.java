@@ -1,0 +1,44 @@
+package org.jalousie.core.wording;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.w3c.dom.Element;
+
+/** Reads the words back out of a merged file. */
+public final class DocxText {
+    private DocxText() {}
+
+    /** The paragraphs of the body, one a line. */
+    public static String body(byte[] docx) {
+        return part(docx, "word/document.xml");
+    }
+
+    public static String part(byte[] docx, String part) {
+        Part read = new Part(part, WordFile.open(docx).parts().get(part));
+        List<Element> paragraphs = Word.paragraphs(read.document);
+        return paragraphs.stream()
+                .map(paragraph -> new ParagraphText(paragraph).original())
+                .collect(Collectors.joining("\n"));
+    }
+
+    public static String xml(byte[] docx, String part) {
+        return new String(WordFile.open(docx).parts().get(part), java.nio.charset.StandardCharsets.UTF_8);
+    }
+
+    /** A body paragraph of runs cut at the given places. */
+    static WordDraft cutIntoRuns(String text, int... at) {
+        List<WordDraft.Run> runs = new java.util.ArrayList<>();
+        int from = 0;
+        for (int to : Arrays.stream(at)
+                .filter(i -> i > 0 && i < text.length())
+                .sorted()
+                .distinct()
+                .toArray()) {
+            runs.add(new WordDraft.Run("", text.substring(from, to)));
+            from = to;
+        }
+        runs.add(new WordDraft.Run("", text.substring(from)));
+        return new WordDraft().runs(runs);
+    }
+}

@@ -1,0 +1,272 @@
+package org.jalousie.demo;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * Loads the demo scenario by really doing the work: a museum that borrows historic instruments and licenses pictures of
+ * them. {@code Demo ADDRESS MAIL PASSWORD}. Does nothing when there are templates already.
+ */
+public final class Demo {
+    private static final JsonMapper JSON = new JsonMapper();
+
+    private final OfficeHand office;
+    private String loan;
+    private String licence;
+
+    private Demo(OfficeHand office) {
+        this.office = office;
+    }
+
+    public static void main(String[] args) {
+        try {
+            OfficeHand office = new OfficeHand(args[0], args[1], args[2]);
+            if (office.hasTemplates()) return;
+            System.out.println(
+                    "Loading the demo data: two templates, fourteen requests, each taken as far as it goes.");
+            new Demo(office).load();
+        } catch (RuntimeException e) {
+            System.err.println("The demo data could not be loaded whole: " + e.getMessage());
+            System.exit(1);
+        }
+    }
+
+    private void load() {
+        loan = office.publish(office.settle(office.bringIn("Incoming loan", Documents.incomingLoan()), loanSettings()));
+        licence = office.publish(
+                office.settle(office.bringIn("Image licence", Documents.imageLicence()), licenceSettings()));
+        licenceDone(
+                "Ruben Achterberg",
+                "Harbour Light Press",
+                "The cover: tenor viol by an unknown maker, inv. 1911-04",
+                "book",
+                "EUR 180");
+        licenceDone("Sadie Lomax", "", "Three views of the Oudehaven pochette, inv. 1933-17", "exhibition", "EUR 90");
+        licenceDone(
+                "Pilar Quennell",
+                "Quennell & Daughters",
+                "Scroll of the Marsh viola d\u2019amore, inv. 2001-02",
+                "advertising",
+                "GBP 640");
+        loanDone("Ida Marsh", "viola d\u2019amore, unsigned, about 1740, with its case", "EUR 12500");
+        loanAt(4, "Willem Ostrander", "two baryton bows, ivory frogs replaced", "EUR 4200");
+        loanAt(3, "Estate of Greta Holm", "nyckelharpa, dated 1691; three spare strings", "EUR 22000");
+        loanAt(2, "Tobias Fenwick", "trumpet marine, height 191 cm", "GBP 7800");
+        loanAt(1, "Lucia Farrow", "lira da braccio, restored 1978", "EUR 310000");
+        String waiting = licenceOut(
+                "Noor Castellan", "Northwind Broadcasting", "Films of the bow collection", "film", "EUR 1250");
+        office.sign(
+                waiting, mailOf("Noor Castellan"), "Noor Castellan", Map.of("licensee_invoice_reference", "NB-7731"));
+        licenceOut("Jonas Petrie", "", "Portrait of the founder with bass viol", "book", "EUR 75");
+        String declined = licenceOut(
+                "Marta Oake", "Oake Games", "All soundhole roses, inv. 1950-01 to 1950-44", "advertising", "EUR 2900");
+        office.decline(declined, mailOf("Marta Oake"), "The fee is above our budget for this year.");
+        String withdrawn = office.generate(
+                office.request(loan, loanValues("Hugo Sandell", "hurdy-gurdy, about 1790", "EUR 5100"), Map.of()));
+        office.send(withdrawn);
+        office.withdraw(withdrawn, "The exhibition was moved to next year.");
+        office.generate(office.request(
+                licence,
+                licenceValues(
+                        "Abel Thorne", "Thorne Calendars", "Twelve violas, one for each month", "book", "EUR 480"),
+                Map.of()));
+        office.request(
+                licence,
+                licenceValues("Vera Kestrel", "", "The workshop bench of 1860", "exhibition", "EUR 60"),
+                Map.of());
+    }
+
+    private void licenceDone(String name, String company, String pictures, String use, String fee) {
+        String number = licenceOut(name, company, pictures, use, fee);
+        office.sign(
+                number,
+                mailOf(name),
+                name,
+                Map.of("licensee_invoice_reference", "R-" + Math.abs(name.hashCode() % 900 + 100)));
+        office.sign(number, "pictures@museum.example.org", "Owen Tarr", Map.of());
+        office.await(number, "COMPLETED");
+    }
+
+    private String licenceOut(String name, String company, String pictures, String use, String fee) {
+        String number =
+                office.generate(office.request(licence, licenceValues(name, company, pictures, use, fee), Map.of()));
+        office.send(number);
+        return number;
+    }
+
+    private void loanDone(String lender, String objects, String value) {
+        String number = loanAt(4, lender, objects, value);
+        office.sign(number, "director@museum.example.org", "Helena Brandt", Map.of());
+        office.await(number, "COMPLETED");
+    }
+
+    /** Takes a loan to the given stage, which stays open. */
+    private String loanAt(int stage, String lender, String objects, String value) {
+        String number = office.generate(office.request(loan, loanValues(lender, objects, value), Map.of()));
+        office.send(number);
+        if (stage > 1)
+            office.complete(
+                    number,
+                    "conservation@museum.example.org",
+                    Map.of(
+                            "conservator_condition",
+                            "Sound; one closed crack",
+                            "conservator_report_number",
+                            "CR-2026-" + (40 + stage)));
+        if (stage > 2) office.approve(number, "collections@museum.example.org");
+        if (stage > 3) office.sign(number, mailOf(lender), lender, Map.of());
+        return number;
+    }
+
+    private static String mailOf(String name) {
+        return name.toLowerCase(java.util.Locale.ROOT).replaceAll("[^a-z]+", ".") + "@people.example.org";
+    }
+
+    private static Map<String, String> loanValues(String lender, String objects, String value) {
+        Map<String, String> values = new HashMap<>();
+        values.put("loan_number", "L-" + (lender.length() + 2700));
+        values.put("lender_name", lender);
+        values.put("lender_address", "11 Mill Rise, Greyford");
+        values.put("lender_mail", mailOf(lender));
+        values.put("exhibition_title", "Strings that speak");
+        values.put("start_date", "2027-03-15");
+        values.put("end_date", "2027-09-30");
+        values.put("objects_description", objects.replace("; ", "\n"));
+        values.put("abroad", value.startsWith("GBP") ? "yes" : "no");
+        values.put("insured_value", value);
+        values.put("courier", "Veldkamp art couriers, two persons, air-sprung van");
+        return values;
+    }
+
+    private static Map<String, String> licenceValues(
+            String name, String company, String pictures, String use, String fee) {
+        Map<String, String> values = new HashMap<>();
+        values.put("licensee_name", name);
+        values.put("licensee_company", company);
+        values.put("licensee_mail", mailOf(name));
+        values.put("pictures_description", pictures);
+        values.put("kind_of_use", use);
+        values.put("number_of_copies", "1500");
+        values.put("end_date", "2028-12-31");
+        values.put("fee", fee);
+        values.put("exclusive", "no");
+        return values;
+    }
+
+    private Object loanSettings() {
+        return settings(
+                """
+                {"parties": [
+                  {"key":"conservator","label":"Conservator","duty":"COMPLETES","stage":1,"who":"FIXED","first":"Mirjam Sool","second":"conservation@museum.example.org"},
+                  {"key":"collections","label":"Head of collections","duty":"APPROVES","stage":2,"who":"FIXED","first":"Edwin Larch","second":"collections@museum.example.org"},
+                  {"key":"lender","label":"Lender","duty":"SIGNS","stage":3,"who":"FROM_FIELDS","first":"lender_name","second":"lender_mail"},
+                  {"key":"director","label":"Director","duty":"SIGNS","stage":4,"who":"FIXED","first":"Helena Brandt","second":"director@museum.example.org"}],
+                 "message":"Please read the agreement to its end; the courier comes when all have signed."}""",
+                List.of(
+                        field("loan_number", "TEXT", "Loan number", true, "As in the loans book", List.of()),
+                        field("lender_name", "TEXT", "Lender\u2019s name", true, "", List.of()),
+                        field("lender_address", "TEXT", "Lender\u2019s address", true, "", List.of()),
+                        field(
+                                "lender_mail",
+                                "MAIL_ADDRESS",
+                                "Lender\u2019s mail address",
+                                true,
+                                "The link to sign goes here",
+                                List.of()),
+                        field("exhibition_title", "TEXT", "Exhibition", true, "", List.of()),
+                        field("start_date", "DATE", "Loan begins", true, "", List.of()),
+                        field("end_date", "DATE", "Loan ends", true, "", List.of()),
+                        field(
+                                "objects_description",
+                                "LONG_TEXT",
+                                "Objects",
+                                true,
+                                "One a line, with maker and date",
+                                List.of()),
+                        field("abroad", "YES_NO", "The objects cross a border", true, "", List.of()),
+                        field("insured_value", "MONEY", "Insured value", true, "", List.of()),
+                        field("courier", "TEXT", "Courier", true, "", List.of())));
+    }
+
+    private Object licenceSettings() {
+        return settings(
+                """
+                {"parties": [
+                  {"key":"licensee","label":"Licensee","duty":"SIGNS","stage":1,"who":"FROM_FIELDS","first":"licensee_name","second":"licensee_mail"},
+                  {"key":"museum","label":"Museum","duty":"SIGNS","stage":2,"who":"FIXED","first":"Owen Tarr","second":"pictures@museum.example.org"}],
+                 "message":""}""",
+                List.of(
+                        field("licensee_name", "TEXT", "Licensee\u2019s name", true, "", List.of()),
+                        field(
+                                "licensee_company",
+                                "TEXT",
+                                "Company",
+                                false,
+                                "When the licence is for a company",
+                                List.of()),
+                        field("licensee_mail", "MAIL_ADDRESS", "Mail address", true, "", List.of()),
+                        field(
+                                "pictures_description",
+                                "LONG_TEXT",
+                                "Pictures",
+                                true,
+                                "With inventory numbers",
+                                List.of()),
+                        field(
+                                "kind_of_use",
+                                "CHOICE",
+                                "Kind of use",
+                                true,
+                                "",
+                                List.of("book", "exhibition", "film", "advertising")),
+                        field("number_of_copies", "NUMBER", "Copies", true, "", List.of()),
+                        field("end_date", "DATE", "Licence ends", true, "", List.of()),
+                        field("fee", "MONEY", "Fee", true, "", List.of()),
+                        field("exclusive", "YES_NO", "Exclusive", true, "", List.of())));
+    }
+
+    private static Object settings(String partiesAndMessage, List<Map<String, Object>> fields) {
+        JsonNode given = JSON.readTree(partiesAndMessage);
+        ObjectNode content = JSON.createObjectNode();
+        content.put("language", "en-GB");
+        content.set("fields", JSON.valueToTree(fields));
+        content.set("parties", given.get("parties"));
+        content.set("signingFields", JSON.createArrayNode());
+        content.set(
+                "terms",
+                JSON.valueToTree(Map.of(
+                        "subject",
+                        "",
+                        "message",
+                        given.get("message").asString(),
+                        "expiryDays",
+                        30,
+                        "firstReminderDays",
+                        5,
+                        "everyDays",
+                        3)));
+        return content;
+    }
+
+    private static Map<String, Object> field(
+            String name, String type, String label, boolean required, String hint, List<String> choices) {
+        return Map.of(
+                "name",
+                name,
+                "type",
+                type,
+                "label",
+                label,
+                "required",
+                required,
+                "hint",
+                hint,
+                "choices",
+                new ArrayList<>(choices));
+    }
+}

@@ -1,0 +1,182 @@
+package org.jalousie.demo;
+
+import java.awt.BasicStroke;
+import java.awt.Color;
+import java.awt.Font;
+import java.awt.Graphics2D;
+import java.awt.RenderingHints;
+import java.awt.geom.Path2D;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.Base64;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Supplier;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import javax.imageio.ImageIO;
+import tools.jackson.databind.JsonNode;
+
+/** Does by HTTP what the coordinator and the participants do by hand; waits for what takes a moment. */
+final class OfficeHand {
+    private static final Pattern LINK = Pattern.compile("/act/([A-Za-z0-9_-]{43})");
+
+    private final Client office;
+    private final String address;
+
+    OfficeHand(String address, String mail, String password) {
+        this.address = address;
+        this.office = new Client(address).signIn(mail, password);
+    }
+
+    boolean hasTemplates() {
+        return ok(office.get("/api/v1/templates")).get("total").asInt() > 0;
+    }
+
+    JsonNode bringIn(String name, byte[] wording) {
+        return ok(office.upload("/api/v1/templates?name=" + Client.encoded(name), "wording.docx", wording));
+    }
+
+    JsonNode settle(JsonNode template, Object content) {
+        return ok(office.put(
+                "/api/v1/templates/" + template.get("id").asString() + "/content",
+                Map.of("revision", template.get("revision").asInt(), "content", content)));
+    }
+
+    String publish(JsonNode template) {
+        String id = template.get("id").asString();
+        ok(office.post(
+                "/api/v1/templates/" + id + "/publication",
+                Map.of("revision", template.get("revision").asInt())));
+        return id;
+    }
+
+    String request(String template, Map<String, String> values, Map<String, Object> people) {
+        return ok(office.post("/api/v1/requests", Map.of("template", template, "values", values, "people", people)))
+                .get("row")
+                .get("number")
+                .asString();
+    }
+
+    /** Makes the agreement of a request and waits until it can be checked. */
+    String generate(String request) {
+        String number = ok(office.post("/api/v1/requests/" + request + "/agreement", Map.of()))
+                .get("agreement")
+                .asString();
+        await(number, "CHECK");
+        return number;
+    }
+
+    void send(String number) {
+        ok(office.post("/api/v1/agreements/" + number + "/sending", Map.of()));
+    }
+
+    void withdraw(String number, String reason) {
+        ok(office.post("/api/v1/agreements/" + number + "/withdrawal", Map.of("reason", reason)));
+    }
+
+    void await(String number, String state) {
+        waitFor(
+                number + " to be " + state,
+                () -> Optional.of(ok(office.get("/api/v1/agreements/" + number)))
+                        .filter(found ->
+                                found.get("row").get("state").asString().equals(state)));
+    }
+
+    /** Completes details as the person whom a mail has reached. */
+    void complete(String number, String mail, Map<String, String> values) {
+        ok(participant().post("/api/v1/signing/" + link(number, mail) + "/details", Map.of("values", values)));
+    }
+
+    void approve(String number, String mail) {
+        ok(participant().post("/api/v1/signing/" + link(number, mail) + "/approval", Map.of()));
+    }
+
+    void decline(String number, String mail, String reason) {
+        ok(participant().post("/api/v1/signing/" + link(number, mail) + "/refusal", Map.of("reason", reason)));
+    }
+
+    void sign(String number, String mail, String name, Map<String, String> values) {
+        Client participant = participant();
+        String path = "/api/v1/signing/" + link(number, mail);
+        if (participant.get(path + "/document.pdf").status() != 200)
+            throw new IllegalStateException("the document can't be read");
+        JsonNode page = ok(participant.get(path));
+        ok(participant.post(
+                path + "/consent",
+                Map.of("version", page.get("consent").get("version").asString())));
+        ok(participant.post(
+                path + "/signature",
+                Map.of(
+                        "values",
+                        values,
+                        "mark",
+                        "drawn",
+                        "picture",
+                        Base64.getEncoder().encodeToString(mark(name)))));
+    }
+
+    private Client participant() {
+        return new Client(address);
+    }
+
+    private String link(String number, String mail) {
+        return waitFor("a mail to " + mail + " about " + number, () -> {
+            for (JsonNode one : ok(office.get("/api/v1/postroom")).get("items")) {
+                if (!one.get("recipient").asString().equals(mail)
+                        || !one.get("subject").asString().contains(number)
+                        || !one.get("state").asString().equals("SENT")) continue;
+                Client.Answer letter =
+                        office.get("/api/v1/postroom/" + one.get("id").asString());
+                Matcher found = LINK.matcher(letter.text());
+                if (letter.status() == 200 && found.find()) return Optional.of(found.group(1));
+            }
+            return Optional.empty();
+        });
+    }
+
+    private static <T> T waitFor(String what, Supplier<Optional<T>> look) {
+        long end = System.nanoTime() + 90_000_000_000L;
+        while (System.nanoTime() < end) {
+            Optional<T> found = look.get();
+            if (found.isPresent()) return found.get();
+            try {
+                Thread.sleep(150);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                throw new IllegalStateException(e);
+            }
+        }
+        throw new IllegalStateException("Waited in vain for " + what + ".");
+    }
+
+    private static JsonNode ok(Client.Answer answer) {
+        if (answer.status() >= 300) throw new IllegalStateException("The application refused: " + answer.text());
+        return answer.body().length == 0 ? null : answer.json();
+    }
+
+    /** A flourish under the name, as a pen would leave it. */
+    private static byte[] mark(String name) {
+        BufferedImage image = new BufferedImage(720, 200, BufferedImage.TYPE_INT_ARGB);
+        Graphics2D pen = image.createGraphics();
+        pen.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
+        pen.setColor(new Color(0x14201f));
+        pen.setFont(new Font(Font.SERIF, Font.ITALIC, 92));
+        pen.drawString(name, 20, 120);
+        pen.setStroke(new BasicStroke(3));
+        Path2D line = new Path2D.Double();
+        line.moveTo(30, 160);
+        line.curveTo(200, 120 + name.length() * 3, 400, 190, 680, 130);
+        pen.draw(line);
+        pen.dispose();
+        try {
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            ImageIO.write(image, "png", out);
+            return out.toByteArray();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}
