@@ -77,11 +77,9 @@ export default function AgreementRoom() {
             <AnnotatedPages
               url={`/api/v1/agreements/${number}/document.pdf?at=${row.changedAt}`}
               pages={detail.pages}
-              data={detail.data.map((one) => ({
-                name: one.name,
-                label: one.label,
-                text: one.printed,
-              }))}
+              data={detail.data
+                .filter((one) => one.printed !== 'yes' && one.printed !== 'no')
+                .map((one) => ({ name: one.name, label: one.label, text: one.printed }))}
               actors={detail.people}
             />
           )}

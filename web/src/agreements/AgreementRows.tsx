@@ -25,7 +25,10 @@ export function AgreementRows({
   room: '/agreements' | '/archive';
 }) {
   return (
-    <Table head={['Route', 'Number', 'Agreement', 'Template', 'State', 'Waits for', 'Since']}>
+    <Table
+      head={['Route', 'Number', 'Agreement', 'Template', 'State', 'Waits for', 'Since']}
+      widths={['5.5rem', '8rem', '30%', '15%', '8rem', '20%', '9rem']}
+    >
       {items.map((item) => (
         <tr key={item.number}>
           <td>
@@ -34,12 +37,12 @@ export function AgreementRows({
           <td className="whitespace-nowrap">
             <Link to={`${room}/${item.number}`}>{item.number}</Link>
           </td>
-          <td className="max-w-80 truncate">{item.title}</td>
-          <td className="max-w-52 truncate text-soft">{item.template}</td>
+          <td className="truncate">{item.title}</td>
+          <td className="truncate text-soft">{item.template}</td>
           <td className={`whitespace-nowrap ${stateLook[item.state] ?? ''}`}>
             {stateWords[item.state]}
           </td>
-          <td className="max-w-48 truncate">{waitingFor(item)}</td>
+          <td className="truncate">{waitingFor(item)}</td>
           <td className="whitespace-nowrap text-soft">{since(item.since)}</td>
         </tr>
       ))}

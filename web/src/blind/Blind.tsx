@@ -97,10 +97,10 @@ export function BlindWithNames({ slats, note }: { slats: Slat[]; note: (slat: Sl
     <ol className="flex flex-col gap-1">
       {rowsOf(slats).map((row, i) => (
         <li key={i} className="flex gap-3">
-          <span className="w-5 pt-0.5 text-right text-soft">{i + 1}</span>
+          <span className="w-4 shrink-0 pt-0.5 text-right text-soft">{i + 1}</span>
           <ul className="flex grow flex-wrap gap-2">
             {row.map((slat) => (
-              <li key={slat.party} className="flex min-w-56 grow items-start gap-2">
+              <li key={slat.party} className="flex w-full items-start gap-2">
                 <Blind slats={[slat]} width={30} height={18} />
                 <span>
                   <strong className="font-medium">{slat.name || 'nobody yet'}</strong>{' '}

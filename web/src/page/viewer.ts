@@ -43,6 +43,29 @@ export async function draw(
 /** Where words stand on a page: per cent of its width and height, from the top left. */
 export type Match = { key: string; left: number; top: number; width: number; height: number };
 
+/** How wide characters are against each other in common text faces; near enough to mark a word. */
+function weight(text: string): number {
+  let sum = 0;
+  for (const char of text) {
+    if (/[iljtfrI.,;:'’|!()[\]\s]/.test(char)) sum += 0.55;
+    else if (/[mwMW@—%]/.test(char)) sum += 1.55;
+    else sum += /[A-Z0-9€£$]/.test(char) ? 1.12 : 1;
+  }
+  return sum;
+}
+
+const wordChar = /[\p{L}\p{N}]/u;
+
+/** Whether a stretch begins or ends inside a longer word of the same piece. */
+function cutsWord(piece: Piece, from: number, to: number): boolean {
+  const cutAt = (i: number) =>
+    i > 0 &&
+    i < piece.text.length &&
+    wordChar.test(piece.text.charAt(i - 1)) &&
+    wordChar.test(piece.text.charAt(i));
+  return cutAt(from) || cutAt(to);
+}
+
 type Piece = { text: string; x: number; y: number; width: number; height: number };
 
 /** Finds texts on a page, however the words are cut into pieces; white space doesn't count. */
@@ -71,13 +94,17 @@ export function locate(
         if (known) known.to = owner.index + 1;
         else covered.set(owner.piece, { from: owner.index, to: owner.index + 1 });
       }
-      for (const [piece, part] of covered) {
-        const length = Math.max(piece.text.length, 1);
+      const parts = [...covered];
+      if (parts.some(([piece, part]) => cutsWord(piece, part.from, part.to))) continue;
+      for (const [piece, part] of parts) {
+        const whole = Math.max(weight(piece.text), 0.1);
+        const before = weight(piece.text.slice(0, part.from));
+        const inside = weight(piece.text.slice(part.from, part.to));
         matches.push({
           key,
-          left: ((piece.x + (piece.width * part.from) / length) / page.width) * 100,
+          left: ((piece.x + (piece.width * before) / whole) / page.width) * 100,
           top: (1 - (piece.y + piece.height) / page.height) * 100,
-          width: ((piece.width * (part.to - part.from)) / length / page.width) * 100,
+          width: ((piece.width * inside) / whole / page.width) * 100,
           height: (piece.height / page.height) * 100,
         });
       }

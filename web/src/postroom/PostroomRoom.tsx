@@ -45,7 +45,7 @@ export default function PostroomRoom() {
                     {readable ? (
                       <button
                         type="button"
-                        className="min-h-7 text-left text-slate underline underline-offset-3"
+                        className="block min-h-7 max-w-full truncate text-left text-slate underline underline-offset-3"
                         onClick={() => setOpen(mail.id)}
                       >
                         {mail.subject}

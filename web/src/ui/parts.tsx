@@ -96,10 +96,28 @@ export function RoomTitle({ title, children }: { title: string; children?: React
 }
 
 /** A dense list with slats for rows. */
-export function Table({ head, children }: { head: string[]; children: ReactNode }) {
+export function Table({
+  head,
+  widths,
+  children,
+}: {
+  head: string[];
+  /** Widths of the columns, so that lists under one another line up. */
+  widths?: string[];
+  children: ReactNode;
+}) {
   return (
     <div className="overflow-x-auto">
-      <table className="w-full border-collapse text-left">
+      <table
+        className={`w-full border-collapse text-left ${widths ? 'min-w-[60rem] table-fixed' : ''}`}
+      >
+        {widths && (
+          <colgroup>
+            {widths.map((width, i) => (
+              <col key={i} style={{ width }} />
+            ))}
+          </colgroup>
+        )}
         <thead>
           <tr className="border-b border-edge text-soft">
             {head.map((title) => (

@@ -93,9 +93,9 @@ public final class SigningRecord {
             if (event instanceof Event.DataCorrected)
                 return "The data were corrected by " + actor(entry, agreement) + ".";
             if (event instanceof Event.Generated generated)
-                return "The document was made, with "
-                        + generated.pages().fields().size() + " signing fields on "
-                        + generated.pages().sizes().size() + " pages.";
+                return "The document was made: "
+                        + count(generated.pages().sizes().size(), "page") + ", "
+                        + count(generated.pages().fields().size(), "signing field") + ".";
             if (event instanceof Event.ParticipantChanged changed)
                 return changed.participant().label() + " was set to "
                         + changed.participant().name() + ", "
@@ -124,6 +124,10 @@ public final class SigningRecord {
             if (event instanceof Event.ReminderSent reminder)
                 return name(reminder.party(), agreement) + " was reminded by mail.";
             return "The agreement was completed and filed.";
+        }
+
+        private static String count(int number, String noun) {
+            return number + " " + noun + (number == 1 ? "" : "s");
         }
 
         private static String name(String party, Agreement agreement) {

@@ -27,12 +27,11 @@ public final class Proposal {
      * leaves when neither the wording nor a party's person uses it; a party when it was only proposed by tags now gone.
      */
     public static TemplateContent renewed(FoundTags found, TemplateContent before) {
-        List<Field> fields = new ArrayList<>();
+        List<Field> fields = new ArrayList<>(before.fields());
         for (String name : found.fields()) {
-            fields.add(before.fields().stream()
-                    .filter(field -> field.name().equals(name))
-                    .findFirst()
-                    .orElseGet(() -> Field.proposedFor(name, found.conditions().contains(name))));
+            if (fields.stream().noneMatch(field -> field.name().equals(name))) {
+                fields.add(Field.proposedFor(name, found.conditions().contains(name)));
+            }
         }
         List<Party> parties = new ArrayList<>(before.parties());
         for (String key : found.parties()) {
@@ -49,13 +48,12 @@ public final class Proposal {
             }
         }
         for (String name : forPeople) {
-            if (fields.stream().noneMatch(field -> field.name().equals(name))) {
-                fields.add(before.fields().stream()
-                        .filter(field -> field.name().equals(name))
-                        .findFirst()
-                        .orElseGet(() -> Field.proposedFor(name, false)));
+            if (!name.isBlank()
+                    && fields.stream().noneMatch(field -> field.name().equals(name))) {
+                fields.add(Field.proposedFor(name, false));
             }
         }
+        fields.removeIf(field -> !found.fields().contains(field.name()) && !forPeople.contains(field.name()));
         List<SigningField> signingFields = found.signingFields().stream()
                 .map(field -> before.signingFields().stream()
                         .filter(old -> old.name().equals(field.name()) && old.kind() == field.kind())

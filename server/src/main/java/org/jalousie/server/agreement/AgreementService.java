@@ -7,6 +7,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Agreement;
@@ -24,6 +25,8 @@ import org.jalousie.core.evidence.SigningRecord;
 import org.jalousie.core.intake.Intake;
 import org.jalousie.core.parties.Casting;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.Party;
+import org.jalousie.core.parties.Who;
 import org.jalousie.server.Settings;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.jobs.Jobs;
@@ -93,13 +96,17 @@ public class AgreementService {
                 new Command.CorrectData(data, Casting.cast(template.content().parties(), data, people)));
     }
 
+    /** The template with whom it is for: the first person who is not the same in every agreement. */
     private static String title(UsableTemplate template, List<Participant> participants) {
-        String outside = participants.stream()
-                .filter(one -> one.duty().acts() && !one.name().isBlank())
-                .map(Participant::name)
+        Set<String> fixed = template.content().parties().stream()
+                .filter(party -> party.who() instanceof Who.Fixed)
+                .map(Party::key)
+                .collect(Collectors.toSet());
+        return participants.stream()
+                .filter(one -> one.duty().acts() && !one.name().isBlank() && !fixed.contains(one.party()))
                 .findFirst()
-                .orElse("");
-        return outside.isEmpty() ? template.name() : template.name() + ": " + outside;
+                .map(one -> template.name() + ": " + one.name())
+                .orElse(template.name());
     }
 
     @Transactional(readOnly = true)

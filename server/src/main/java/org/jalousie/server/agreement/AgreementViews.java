@@ -79,10 +79,16 @@ public final class AgreementViews {
                 .toList();
     }
 
+    /** In an agreement that was withdrawn, the stage that would have been next is where it broke. */
     private static Standing standing(Agreement agreement, Participant one) {
         Standing standing = agreement.standing(one.party());
-        boolean stopped = agreement.state() == State.WITHDRAWN && standing == Standing.TURN;
-        return stopped ? Standing.BROKEN : standing;
+        if (agreement.state() != State.WITHDRAWN || standing == Standing.DONE) return standing;
+        int next = agreement.acting().stream()
+                .filter(other -> agreement.standing(other.party()) != Standing.DONE)
+                .mapToInt(Participant::stage)
+                .min()
+                .orElse(0);
+        return one.stage() == next ? Standing.BROKEN : standing;
     }
 
     static AgreementItem row(AgreementRow row) {

@@ -1,0 +1,103 @@
+package org.jalousie.e2e;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.deque.html.axecore.results.AxeResults;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.jalousie.server.testbed.Testbed;
+
+/** Debian's Chromium, headless, on the running application. Collects what the browser complains about. */
+final class Browser implements AutoCloseable {
+    private static Playwright playwright;
+    private static com.microsoft.playwright.Browser chromium;
+
+    final Page page;
+    final List<String> complaints = new ArrayList<>();
+    private final BrowserContext context;
+    private final String address = Testbed.start().address();
+
+    Browser(int width, int height) {
+        start();
+        context = chromium.newContext(new com.microsoft.playwright.Browser.NewContextOptions()
+                .setViewportSize(width, height)
+                .setAcceptDownloads(true));
+        page = context.newPage();
+        page.setDefaultTimeout(30_000);
+        page.onPageError(complaints::add);
+        page.onConsoleMessage(message -> {
+            boolean refusedOnPurpose = message.text().contains("status of 4");
+            if (message.type().equals("error") && !refusedOnPurpose) complaints.add(message.text());
+        });
+        page.onRequest(request -> {
+            if (!request.url().startsWith(address)
+                    && !request.url().startsWith("data:")
+                    && !request.url().startsWith("blob:")) complaints.add("asked outside: " + request.url());
+        });
+    }
+
+    private static synchronized void start() {
+        if (playwright != null) return;
+        playwright = Playwright.create(
+                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        chromium = playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(Path.of("/usr/bin/chromium"))
+                        .setArgs(List.of(
+                                "--no-sandbox",
+                                "--disable-dev-shm-usage",
+                                "--disable-gpu",
+                                "--disable-background-networking")));
+    }
+
+    Browser open(String path) {
+        page.navigate(address + path);
+        return this;
+    }
+
+    Browser signIn() {
+        open("/sign-in");
+        page.getByLabel("Mail address").fill(Testbed.MAIL);
+        page.getByLabel("Password").fill(Testbed.PASSWORD);
+        button("Sign in").click();
+        heading("Today").waitFor();
+        return this;
+    }
+
+    Locator button(String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
+    }
+
+    Locator heading(String name) {
+        return page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name));
+    }
+
+    Locator link(String name) {
+        return page.getByRole(
+                AriaRole.LINK, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    /** WCAG 2.2 level A and AA, as far as axe can tell: the rules broken, with their places. */
+    List<String> barriers() {
+        AxeResults results = new AxeBuilder(page)
+                .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"))
+                .analyze();
+        return results.getViolations().stream()
+                .map(rule -> rule.getId() + ": " + rule.getNodes().get(0).getHtml() + " "
+                        + rule.getNodes().get(0).getFailureSummary())
+                .toList();
+    }
+
+    @Override
+    public void close() {
+        context.close();
+    }
+}
