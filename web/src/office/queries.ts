@@ -17,8 +17,11 @@ export function useAgreement(number: string) {
     queryFn: () => answer(api.GET('/api/v1/agreements/{number}', { params: { path: { number } } })),
     // what the program is at is looked at again soon, what people are at less often
     refetchInterval: (query) => {
-      const state = query.state.data?.row.state;
+      const row = query.state.data?.row;
+      const state = row?.state;
+      const onTheWay = row?.blind.every((slat) => slat.standing !== 'TURN');
       if (state === 'GENERATING' || state === 'SEALING') return 1000;
+      if (state === 'OUT' && onTheWay) return 1000;
       return state === 'OUT' ? 5000 : false;
     },
   });

@@ -59,6 +59,7 @@ class AccessibilityTest {
             browser.open("/templates/" + template)
                     .page
                     .getByLabel("Data on page 1")
+                    .getByText("Insured value")
                     .waitFor();
             for (String part : new String[] {"Wording", "Fields", "Parties", "Terms"}) {
                 browser.page

@@ -45,6 +45,7 @@ final class Browser implements AutoCloseable {
 
     private static synchronized void start() {
         if (playwright != null) return;
+        com.microsoft.playwright.assertions.PlaywrightAssertions.setDefaultAssertionTimeout(15_000);
         playwright = Playwright.create(
                 new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
         chromium = playwright

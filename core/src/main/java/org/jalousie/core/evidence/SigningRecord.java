@@ -30,8 +30,8 @@ public final class SigningRecord {
     /** @param agreementHash SHA-256 of the finished agreement; {@code chainHash} the last hash of the event chain so far */
     public byte[] print(Agreement agreement, List<Entry> history, String agreementHash, String chainHash) {
         try (PDDocument document = new PDDocument()) {
-            document.getDocumentInformation()
-                    .setTitle("Signing record of " + agreement.created().number());
+            Archival.prepare(
+                    document, "Signing record of " + agreement.created().number());
             try (RecordPage page = new RecordPage(document)) {
                 page.heading("Signing record", 20);
                 page.row(

@@ -2,7 +2,6 @@ package org.jalousie.server.agreement;
 
 import java.time.Clock;
 import java.time.Year;
-import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
@@ -22,6 +21,7 @@ import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.evidence.EventChain;
 import org.jalousie.core.evidence.SigningRecord;
+import org.jalousie.core.filing.SearchWords;
 import org.jalousie.core.intake.Intake;
 import org.jalousie.core.parties.Casting;
 import org.jalousie.core.parties.Participant;
@@ -112,10 +112,8 @@ public class AgreementService {
     @Transactional(readOnly = true)
     public Page<AgreementViews.AgreementItem> list(Collection<State> states, String find, int page) {
         List<String> names = states.stream().map(State::name).toList();
-        String words = Arrays.stream(find.toLowerCase(Locale.ROOT).split("[^\\p{L}\\p{N}.@]+"))
-                .filter(word -> !word.isBlank())
-                .map(word -> "'" + word + "':*")
-                .collect(Collectors.joining(" & "));
+        String words =
+                SearchWords.of(find).stream().map(word -> "'" + word + "':*").collect(Collectors.joining(" & "));
         PageRequest request = PageRequest.of(page, Page.SIZE);
         var found = words.isEmpty()
                 ? rows.findByStateInOrderByChangedAtDesc(names, request)

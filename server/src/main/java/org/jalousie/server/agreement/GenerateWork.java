@@ -12,6 +12,7 @@ import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Value;
+import org.jalousie.core.filing.SearchWords;
 import org.jalousie.core.intake.Intake;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.placement.FieldPlacer;
@@ -106,7 +107,7 @@ class GenerateWork implements JobWork {
         } catch (java.io.IOException e) {
             throw new java.io.UncheckedIOException(e);
         }
-        String all = String.join(" ", words).replace("\u0000", "");
+        String all = String.join(" ", SearchWords.of(String.join(" ", words)));
         // a tsvector holds at most 1 MB
         return all.length() > 300_000 ? all.substring(0, 300_000) : all;
     }

@@ -27,6 +27,12 @@ class JobSetup {
         this.jobs = jobs;
     }
 
+    /** The scheduler goes by the application's clock. */
+    @Bean
+    com.github.kagkarlsson.scheduler.Clock schedulerClock(java.time.Clock clock) {
+        return clock::instant;
+    }
+
     @Bean
     Task<Void> generateTask(ObjectProvider<JobWork> all) {
         return task(JobKind.GENERATE, all);

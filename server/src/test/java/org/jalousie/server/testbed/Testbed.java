@@ -28,6 +28,16 @@ public final class Testbed {
     private MailStandin mail;
     private final Database database;
 
+    /** Makes another, empty database in the same server; returns its address. */
+    public String newDatabase(String name) {
+        try (java.sql.Connection connection = bean(javax.sql.DataSource.class).getConnection()) {
+            connection.createStatement().execute("create database " + name);
+            return database.url().replaceFirst("[^/]+$", name);
+        } catch (java.sql.SQLException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
     private Testbed() {
         try {
             folder = Files.createTempDirectory("jalousie-test");
@@ -52,6 +62,7 @@ public final class Testbed {
                 "--spring.datasource.password=" + database.password,
                 "--spring.mail.port=" + smtpPort,
                 "--db-scheduler.polling-interval=300ms",
+                "--db-scheduler.heartbeat-interval=1s",
                 "--jalousie.address=http://127.0.0.1:" + onPort,
                 "--jalousie.files=" + folder.resolve("files"),
                 "--jalousie.office.name=Museum of Bowed Strings",
@@ -67,7 +78,12 @@ public final class Testbed {
                 "--jalousie.retries.most=4",
                 "--jalousie.retries.first-delay=400ms",
                 "--logging.structured.format.console="));
-        arguments.addAll(more);
+        // an argument given twice would become a list, so a later one takes the earlier one's place
+        for (String one : more) {
+            String name = one.substring(0, one.indexOf('=') + 1);
+            arguments.removeIf(other -> other.startsWith(name));
+            arguments.add(one);
+        }
         return arguments.toArray(String[]::new);
     }
 

@@ -1,0 +1,160 @@
+package org.jalousie.bench;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.math.BigDecimal;
+import java.security.Signature;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Currency;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.Callable;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.poi.xwpf.usermodel.XWPFDocument;
+import org.jalousie.core.data.Value;
+import org.jalousie.core.evidence.Act;
+import org.jalousie.core.evidence.Credential;
+import org.jalousie.core.evidence.Sealer;
+import org.jalousie.core.evidence.SignedSample;
+import org.jalousie.core.evidence.TestTrust;
+import org.jalousie.core.placement.FieldPlacer;
+import org.jalousie.core.wording.WordDraft;
+import org.jalousie.core.wording.WordFile;
+import org.jalousie.core.wording.Wording;
+import org.jalousie.server.adapters.Converter;
+import org.jalousie.server.testbed.Testbed;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+
+/** Speed as ratios against floors measured in the same run. Prints; fails nothing, since machines differ. */
+@Tag("bench")
+class BenchTest {
+    /** Three pages, twenty fields, a table of ten rows, two signing fields. */
+    private static byte[] wording() {
+        WordDraft draft = new WordDraft().title("Agreement {{f1}}");
+        for (int i = 1; i <= 20; i++) {
+            draft.clause("The party {{f" + i + "}} agrees with the following. "
+                    + "Words that fill the page and say little. ".repeat(9));
+        }
+        List<List<String>> rows = new ArrayList<>();
+        for (int i = 1; i <= 10; i++) rows.add(List.of("Object " + i, "{{f" + i + "}}, insured for {{value}}"));
+        return draft.table(rows, true)
+                .paragraph("{{lender.signature}}")
+                .paragraph("{{museum.signature}}")
+                .bytes();
+    }
+
+    private static Map<String, Value> values() {
+        Map<String, Value> values = new HashMap<>();
+        for (int i = 1; i <= 20; i++) values.put("f" + i, new Value.Text("a value of middling length " + i));
+        values.put("f2", new Value.Day(LocalDate.of(2027, 3, 15)));
+        values.put("value", new Value.Money(Currency.getInstance("EUR"), new BigDecimal("12500.00")));
+        return values;
+    }
+
+    /** Median milliseconds of one run, alternating what is compared so that both see the same machine. */
+    private static double[] compare(int rounds, int times, List<Callable<?>> all) throws Exception {
+        double[][] measured = new double[all.size()][rounds];
+        for (int round = -2; round < rounds; round++) {
+            for (int i = 0; i < all.size(); i++) {
+                long start = System.nanoTime();
+                for (int k = 0; k < times; k++) all.get(i).call();
+                if (round >= 0) measured[i][round] = (System.nanoTime() - start) / 1e6 / times;
+            }
+        }
+        return Arrays.stream(measured)
+                .mapToDouble(one -> Arrays.stream(one).sorted().toArray()[one.length / 2])
+                .toArray();
+    }
+
+    private static void print(String what, double ours, String floorName, double floor, String bar) {
+        System.out.printf(
+                Locale.ROOT,
+                "%-34s %8.2f ms   %-42s %8.2f ms   ratio %.2f   bar %s%n",
+                what,
+                ours,
+                floorName,
+                floor,
+                ours / floor,
+                bar);
+    }
+
+    @Test
+    void merge() throws Exception {
+        Wording wording = Wording.compile(WordFile.open(wording()), Set.of());
+        Map<String, Value> values = values();
+        byte[] merged = wording.merge(values, Locale.UK);
+        double[] ms = compare(15, 20, List.of(() -> wording.merge(values, Locale.UK), () -> {
+            try (XWPFDocument document = new XWPFDocument(new ByteArrayInputStream(merged));
+                    ByteArrayOutputStream out = new ByteArrayOutputStream()) {
+                document.write(out);
+                return out;
+            }
+        }));
+        print("merge, compiled once", ms[0], "open and save with Apache POI", ms[1], "0.20");
+    }
+
+    @Test
+    void dataToPlacedPdf() throws Exception {
+        Converter converter = Testbed.start().bean(Converter.class);
+        Wording wording = Wording.compile(WordFile.open(wording()), Set.of());
+        Map<String, Value> values = values();
+        byte[] merged = wording.merge(values, Locale.UK);
+        double[] ms = compare(
+                15,
+                3,
+                List.of(
+                        () -> FieldPlacer.place(
+                                converter.toPdf(wording.merge(values, Locale.UK)),
+                                wording.boxes(),
+                                SignedSample.PARTIES),
+                        () -> converter.toPdf(merged)));
+        print("data to placed PDF", ms[0], "bare warm conversion of the same file", ms[1], "1.15");
+    }
+
+    @Test
+    void signing() throws Exception {
+        TestTrust trust = new TestTrust();
+        Sealer sealer = new Sealer(trust);
+        byte[] sealed = sealer.sealByOffice(SignedSample.placed(), Instant.now());
+        Credential signer = trust.credentialFor("Ida Marsh", "ida@lender.example.org");
+        Act act = new Act(
+                Map.of("lender_date_signed", "23 November 2026", "lender_vat_number", "XX"),
+                Set.of(),
+                Optional.of("lender_signature"),
+                Optional.of(SignedSample.mark(0)),
+                "Ida Marsh");
+        Act bare = new Act(Map.of(), Set.of(), Optional.of("lender_signature"), Optional.of(SignedSample.mark(0)), "");
+        double[] ms = compare(
+                11,
+                2,
+                List.of(
+                        () -> sealer.put(sealed, act, signer, Instant.now()),
+                        () -> sealer.put(sealed, bare, signer, Instant.now()),
+                        () -> load(sealed),
+                        () -> ecdsa(signer)));
+        print("a party's act: fill, mark, sign", ms[0], "the library's call alone (B-LT)", ms[1], "1.25");
+        print("  of which opening the file", ms[2], "one P-256 signature", ms[3], "-");
+    }
+
+    private static int load(byte[] pdf) throws Exception {
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            return document.getNumberOfPages();
+        }
+    }
+
+    private static byte[] ecdsa(Credential signer) throws Exception {
+        Signature signature = Signature.getInstance("SHA256withECDSA");
+        signature.initSign(signer.key());
+        signature.update(new byte[100]);
+        return signature.sign();
+    }
+}

@@ -1,0 +1,105 @@
+package org.jalousie.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import javax.sql.DataSource;
+import org.jalousie.demo.Client;
+import org.jalousie.server.testbed.Testbed;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.springframework.security.crypto.password.PasswordEncoder;
+
+class PermissionsTest {
+    private static final Testbed BED = Testbed.start();
+
+    @BeforeAll
+    static void reader() throws Exception {
+        try (var connection = BED.bean(DataSource.class).getConnection();
+                var insert = connection.prepareStatement(
+                        "insert into account (id, mail, name, password_hash, role) values (?, 'reader@museum.example.org', 'Rea Der', ?, 'READER') on conflict do nothing")) {
+            insert.setObject(1, UUID.randomUUID());
+            insert.setString(2, BED.bean(PasswordEncoder.class).encode("reading only here"));
+            insert.execute();
+        }
+    }
+
+    @Test
+    void withoutSigningInNothingOfTheOfficeIsShown() {
+        Client stranger = new Client(BED.address());
+        for (String path : List.of(
+                "/api/v1/templates",
+                "/api/v1/agreements",
+                "/api/v1/archive",
+                "/api/v1/today",
+                "/api/v1/postroom",
+                "/api/v1/requests",
+                "/api/v1/session")) {
+            assertThat(stranger.get(path).status()).as(path).isEqualTo(401);
+        }
+        assertThat(stranger.get("/actuator/env").status()).isIn(401, 403);
+    }
+
+    @Test
+    void aReaderLooksThingsUpAndChangesNothing() {
+        Client reader = new Client(BED.address()).signIn("reader@museum.example.org", "reading only here");
+        assertThat(reader.get("/api/v1/archive").status()).isEqualTo(200);
+        assertThat(reader.get("/api/v1/agreements").status()).isEqualTo(200);
+        for (String path : List.of("/api/v1/templates", "/api/v1/today", "/api/v1/postroom", "/api/v1/requests")) {
+            assertThat(reader.get(path).status()).as(path).isEqualTo(403);
+        }
+        assertThat(reader.post("/api/v1/agreements/A-2026-0001/sending", Map.of())
+                        .status())
+                .isEqualTo(403);
+        assertThat(reader.post("/api/v1/agreements/A-2026-0001/withdrawal", Map.of("reason", "x"))
+                        .status())
+                .isEqualTo(403);
+        assertThat(reader.put("/api/v1/agreements/A-2026-0001/people/lender", Map.of("name", "x", "mail", "x"))
+                        .status())
+                .isEqualTo(403);
+        assertThat(reader.post("/api/v1/requests", Map.of()).status()).isEqualTo(403);
+    }
+
+    @Test
+    void aRequestWithoutTheTokenAgainstForgeryIsRefused() {
+        Client coordinator = new Client(BED.address()).signIn(Testbed.MAIL, Testbed.PASSWORD);
+        assertThat(coordinator.postFromElsewhere("/api/v1/requests", Map.of()).status())
+                .isEqualTo(403);
+    }
+
+    @Test
+    void pagesAreServedWithAStrictPolicy() {
+        Client.Answer page = new Client(BED.address()).get("/today");
+        assertThat(page.status()).isEqualTo(200);
+        assertThat(page.text()).doesNotContain("<script>").contains("<div id=\"root\">");
+    }
+
+    @Test
+    void guessingAPasswordIsStoppedAfterFiveTries() {
+        Client guesser = new Client(BED.address());
+        for (int i = 0; i < 5; i++) {
+            assertThat(guesser.post(
+                                    "/api/v1/session",
+                                    Map.of("mail", "reader@museum.example.org", "password", "guess" + i))
+                            .status())
+                    .isEqualTo(422);
+        }
+        assertThat(guesser.post(
+                                "/api/v1/session",
+                                Map.of("mail", "reader@museum.example.org", "password", "reading only here"))
+                        .status())
+                .isEqualTo(429);
+        BED.bean(org.jalousie.server.testbed.TestClock.class).ahead(java.time.Duration.ofMinutes(11));
+        try {
+            assertThat(guesser.post(
+                                    "/api/v1/session",
+                                    Map.of("mail", "reader@museum.example.org", "password", "reading only here"))
+                            .status())
+                    .isEqualTo(200);
+        } finally {
+            BED.bean(org.jalousie.server.testbed.TestClock.class).ahead(java.time.Duration.ZERO);
+        }
+    }
+}

@@ -1,0 +1,228 @@
+package org.jalousie.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import org.jalousie.core.wording.WordDraft;
+import org.jalousie.demo.Client;
+import org.jalousie.server.agreement.Ticker;
+import org.jalousie.server.testbed.Office;
+import org.jalousie.server.testbed.TestClock;
+import org.jalousie.server.testbed.Testbed;
+import org.jalousie.server.testbed.Wait;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+class SigningTest {
+    private static final String LENDER = "ida.marsh@lender.example.org";
+    private static final Testbed BED = Testbed.start();
+    private final Office office = new Office(BED.address());
+    private final Client participant = new Client(BED.address());
+
+    private String sent(String name) {
+        return office.send(office.generate(office.publish(name, Office.loanWording()), Office.loanValues("Ida Marsh")));
+    }
+
+    private static long events(JsonNode agreement, String words) {
+        long count = 0;
+        for (JsonNode entry : agreement.get("trail"))
+            if (entry.get("sentence").asString().contains(words)) count++;
+        return count;
+    }
+
+    @Test
+    void aLinkIsWorthNothingWhenItIsWrongUsedOrEnded() {
+        String number = sent("Links");
+        String link = office.link(number, LENDER);
+        String path = "/api/v1/signing/";
+        assertThat(participant.get(path + "B".repeat(43)).status()).isEqualTo(410);
+        assertThat(participant.get(path + "short").status()).isEqualTo(410);
+        assertThat(participant.post(path + link + "/approval", Map.of()).text()).contains("not asked to approve");
+        assertThat(office.sign(link, Map.of("lender_vat_number", "XX")).status())
+                .isEqualTo(200);
+        Client.Answer again = office.sign(link, Map.of("lender_vat_number", "XX"));
+        assertThat(again.status()).isEqualTo(409);
+        assertThat(again.text()).contains("already");
+        office.sign(office.link(number, "tomas.vale@museum.example.org"), Map.of());
+        office.await(number, "COMPLETED");
+        assertThat(participant.get(path + link).status()).isEqualTo(410);
+        assertThat(participant.get(path + link + "/document.pdf").status()).isEqualTo(410);
+    }
+
+    @Test
+    void whatASignerHandsInIsChecked() {
+        String link = office.link(sent("Checked details"), LENDER);
+        assertThat(office.sign(link, Map.of()).text()).contains("vat number is required");
+        assertThat(office.sign(link, Map.of("lender_vat_number", "\u4e2d"))
+                        .json()
+                        .get("faults")
+                        .get("lender_vat_number")
+                        .asString())
+                .contains("can't be printed");
+        assertThat(office.sign(link, Map.of("lender_vat_number", "x".repeat(201)))
+                        .status())
+                .isEqualTo(422);
+        String signature = "/api/v1/signing/" + link + "/signature";
+        assertThat(participant
+                        .post(
+                                signature,
+                                Map.of("values", Map.of("lender_vat_number", "X"), "mark", "drawn", "picture", "AAAA"))
+                        .text())
+                .contains("can't be read");
+        assertThat(participant
+                        .post(
+                                signature,
+                                Map.of(
+                                        "values",
+                                        Map.of("lender_vat_number", "X"),
+                                        "mark",
+                                        "stamped",
+                                        "picture",
+                                        "AAAA"))
+                        .status())
+                .isEqualTo(422);
+    }
+
+    @Test
+    void pressingTwiceAtTheSameMomentSignsOnce() throws Exception {
+        String number = sent("Double press");
+        String link = office.link(number, LENDER);
+        participant.post("/api/v1/signing/" + link + "/consent", Map.of("version", "en-1"));
+        List<Integer> statuses = together(
+                () -> office.sign(link, Map.of("lender_vat_number", "XX")).status(),
+                () -> office.sign(link, Map.of("lender_vat_number", "XX")).status());
+        assertThat(statuses).containsExactlyInAnyOrder(200, 409);
+        office.link(number, "tomas.vale@museum.example.org");
+        assertThat(events(office.show(number), "signed (drawn)")).isEqualTo(1);
+    }
+
+    @Test
+    void twoPartiesOfOneStageWhoPressAtTheSameMomentAreBothInTheFile() throws Exception {
+        JsonNode template = office.bringIn(
+                "Two at once",
+                new WordDraft()
+                        .paragraph("{{a.signature}}")
+                        .paragraph("{{b.signature}}")
+                        .bytes());
+        String id = template.get("id").asString();
+        ObjectNode content = (ObjectNode) template.get("content");
+        content.get("parties").forEach(party -> ((ObjectNode) party).put("stage", 1));
+        JsonNode settled = office.client
+                .put(
+                        "/api/v1/templates/" + id + "/content",
+                        Map.of("revision", template.get("revision").asInt(), "content", content))
+                .json();
+        office.client.post(
+                "/api/v1/templates/" + id + "/publication",
+                Map.of("revision", settled.get("revision").asInt()));
+        String number = office.send(office.generate(
+                id,
+                Map.of(
+                        "a_name",
+                        "Ann Arrow",
+                        "a_mail",
+                        "ann@people.example.org",
+                        "b_name",
+                        "Ben Bow",
+                        "b_mail",
+                        "ben@people.example.org")));
+        String first = office.link(number, "ann@people.example.org");
+        String second = office.link(number, "ben@people.example.org");
+        assertThat(together(
+                        () -> office.sign(first, Map.of()).status(),
+                        () -> office.sign(second, Map.of()).status()))
+                .containsOnly(200);
+        office.await(number, "COMPLETED");
+        JsonNode checked = office.client
+                .post("/api/v1/archive/" + number + "/verification", Map.of())
+                .json()
+                .get("agreement");
+        assertThat(checked.get("intact").asBoolean()).as(checked.toString()).isTrue();
+        assertThat(checked.get("signatures").toString()).contains("Ann Arrow").contains("Ben Bow");
+        assertThat(events(office.show(number), "was sealed into")).isEqualTo(2);
+    }
+
+    private static List<Integer> together(Callable<Integer> one, Callable<Integer> other) throws Exception {
+        ExecutorService threads = Executors.newFixedThreadPool(2);
+        try {
+            List<Future<Integer>> both = threads.invokeAll(List.of(one, other));
+            return List.of(both.get(0).get(), both.get(1).get());
+        } finally {
+            threads.shutdown();
+        }
+    }
+
+    @Test
+    void remindersAndExpiryComeWhenTheyAreDue() {
+        String number = sent("In time");
+        String link = office.link(number, LENDER);
+        TestClock clock = BED.bean(TestClock.class);
+        try {
+            clock.ahead(Duration.ofDays(5).plusHours(1));
+            BED.bean(Ticker.class).tick();
+            BED.bean(Ticker.class).tick();
+            Wait.until("the reminder", () -> office.mailTo(number, LENDER, "Still waiting for you:"));
+            assertThat(events(office.show(number), "was reminded")).isEqualTo(1);
+            clock.ahead(Duration.ofDays(31));
+            assertThat(participant
+                            .get("/api/v1/signing/" + link)
+                            .json()
+                            .get("ended")
+                            .asString())
+                    .contains("run out");
+            BED.bean(Ticker.class).tick();
+            assertThat(office.state(number)).isEqualTo("EXPIRED");
+        } finally {
+            clock.ahead(Duration.ZERO);
+        }
+        assertThat(office.sign(link, Map.of("lender_vat_number", "XX")).text()).contains("run out");
+    }
+
+    @Test
+    void correctedDataMakeTheDocumentAgainUntilItIsSent() {
+        String template = office.publish("Corrected", Office.loanWording());
+        String number = office.generate(template, Office.loanValues("Ida Mrsh"));
+        String request = office.show(number).get("row").get("request").asString();
+        assertThat(office.client
+                        .put(
+                                "/api/v1/requests/" + request,
+                                Map.of("values", Office.loanValues("Ida Marsh"), "people", Map.of()))
+                        .status())
+                .isEqualTo(200);
+        office.await(number, "CHECK");
+        assertThat(office.show(number).get("data").toString())
+                .contains("Ida Marsh")
+                .doesNotContain("Mrsh");
+        office.send(number);
+        Client.Answer late = office.client.put(
+                "/api/v1/requests/" + request, Map.of("values", Office.loanValues("Ida"), "people", Map.of()));
+        assertThat(late.status()).isEqualTo(409);
+        assertThat(office.client
+                        .get("/api/v1/requests/" + request)
+                        .json()
+                        .get("values")
+                        .get("lender_name")
+                        .asString())
+                .isEqualTo("Ida Marsh");
+    }
+
+    @Test
+    void aFormWithFaultsTellsThemAllAtOnceAndKeepsNothing() {
+        String template = office.publish("Form faults", Office.loanWording());
+        Map<String, String> values = Office.loanValues("");
+        values.put("start_date", "soon");
+        values.put("nonsense", "x");
+        Client.Answer answer = office.client.post(
+                "/api/v1/requests", Map.of("template", template, "values", values, "people", Map.of()));
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.json().get("faults").propertyNames())
+                .containsExactlyInAnyOrder("lender_name", "start_date", "nonsense");
+    }
+}

@@ -1,0 +1,134 @@
+package org.jalousie.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
+import org.jalousie.core.wording.WordDraft;
+import org.jalousie.demo.Client;
+import org.jalousie.server.testbed.Office;
+import org.jalousie.server.testbed.Testbed;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+class UploadsTest {
+    private final Office office = new Office(Testbed.start().address());
+
+    /** A good Word file with one part more, or one replaced. */
+    private static byte[] with(String part, byte[] content) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(Office.loanWording()));
+                ZipOutputStream zip = new ZipOutputStream(out)) {
+            for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {
+                if (entry.getName().equals(part)) continue;
+                zip.putNextEntry(new ZipEntry(entry.getName()));
+                zip.write(in.readAllBytes());
+            }
+            zip.putNextEntry(new ZipEntry(part));
+            zip.write(content);
+        }
+        return out.toByteArray();
+    }
+
+    private void refused(byte[] file, String reason) {
+        long before = total();
+        Client.Answer answer = office.client.upload("/api/v1/templates?name=Bad", "bad.docx", file);
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.type()).startsWith("application/problem+json");
+        assertThat(answer.json().get("detail").asString()).contains(reason);
+        assertThat(total()).isEqualTo(before);
+    }
+
+    private long total() {
+        return office.client.get("/api/v1/templates").json().get("total").asLong();
+    }
+
+    @Test
+    void filesThatAreNoGoodAreRefusedWithAReasonAndNothingIsKept() throws IOException {
+        refused("hello".getBytes(StandardCharsets.UTF_8), "not a Word file");
+        refused(with("word/vbaProject.bin", new byte[10]), "macros");
+        refused(
+                with(
+                        "word/document.xml",
+                        "<!DOCTYPE a [<!ENTITY b SYSTEM \"file:///etc/hostname\">]><a>&b;</a>"
+                                .getBytes(StandardCharsets.UTF_8)),
+                "document type");
+        refused(with("word/bomb.xml", new byte[210 * 1024 * 1024]), "200 MB");
+    }
+
+    @Test
+    void tagsThatCannotBeReadAreListedAndPublishingIsRefusedUntilTheyAreGone() {
+        JsonNode template = office.bringIn(
+                "Faulty",
+                new WordDraft()
+                        .paragraph("{{#abroad}} open")
+                        .paragraph("{{stranger.thing}}")
+                        .paragraph("{{lender.signature}}")
+                        .bytes());
+        assertThat(template.get("diagnostics").toString())
+                .contains("section-unclosed")
+                .contains("party-unknown")
+                .contains("stranger");
+        String id = template.get("id").asString();
+        Client.Answer refused = office.client.post(
+                "/api/v1/templates/" + id + "/publication",
+                Map.of("revision", template.get("revision").asInt()));
+        assertThat(refused.status()).isEqualTo(409);
+        JsonNode mended = office.client
+                .upload(
+                        "/api/v1/templates/" + id + "/wording?revision="
+                                + template.get("revision").asInt(),
+                        "good.docx",
+                        Office.loanWording())
+                .json();
+        assertThat(mended.get("diagnostics")).isEmpty();
+        assertThat(office.client
+                        .post(
+                                "/api/v1/templates/" + id + "/publication",
+                                Map.of("revision", mended.get("revision").asInt()))
+                        .status())
+                .isEqualTo(200);
+    }
+
+    @Test
+    void theSecondOfTwoWhoChangeATemplateIsTold() {
+        JsonNode template = office.bringIn("Shared", Office.loanWording());
+        String id = template.get("id").asString();
+        Map<String, Object> change =
+                Map.of("revision", template.get("revision").asInt(), "content", template.get("content"));
+        assertThat(office.client
+                        .put("/api/v1/templates/" + id + "/content", change)
+                        .status())
+                .isEqualTo(200);
+        Client.Answer second = office.client.put("/api/v1/templates/" + id + "/content", change);
+        assertThat(second.status()).isEqualTo(409);
+        assertThat(second.text()).contains("Somebody else");
+    }
+
+    @Test
+    void agreementsKeepTheVersionTheyWereMadeWith() {
+        String id = office.publish("Versioned", Office.loanWording());
+        String number = office.generate(id, Office.loanValues("Ida Marsh"));
+        JsonNode draft = office.client
+                .post("/api/v1/templates/" + id + "/draft", Map.of())
+                .json();
+        assertThat(draft.get("version").asInt()).isEqualTo(2);
+        office.client.upload(
+                "/api/v1/templates/" + id + "/wording?revision=0",
+                "next.docx",
+                new WordDraft().paragraph("{{other}} {{lender.signature}}").bytes());
+        assertThat(office.show(number).get("data").toString()).contains("objects_description");
+        assertThat(office.client
+                        .get("/api/v1/templates/" + id + "/form")
+                        .json()
+                        .get("version")
+                        .asInt())
+                .isEqualTo(1);
+    }
+}
