@@ -2,7 +2,6 @@ package org.jalousie.core.placement;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
@@ -22,7 +21,6 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDResources;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
-import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.pdmodel.interactive.action.PDActionURI;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
@@ -41,7 +39,6 @@ import org.jalousie.core.parties.Participant;
  * own annotation becomes the field's widget, so the document's structure tree stays whole.
  */
 public final class FieldPlacer {
-    private static final String FONT = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
     private static final String ADDRESS = "https://field.invalid/";
 
     /** Name of the signature field that takes the office's seal. */
@@ -61,11 +58,7 @@ public final class FieldPlacer {
         try (PDDocument document = Loader.loadPDF(pdf)) {
             PDAcroForm form = new PDAcroForm(document);
             document.getDocumentCatalog().setAcroForm(form);
-            PDResources resources = new PDResources();
-            try (InputStream font = FieldPlacer.class.getResourceAsStream(FONT)) {
-                resources.put(COSName.getPDFName("Body"), PDType0Font.load(document, font, false));
-            }
-            form.setDefaultResources(resources);
+            form.setDefaultResources(BodyFont.resourcesFor(document));
             form.setDefaultAppearance("/Body 10 Tf 0 g");
             List<PlacedField> placed = new ArrayList<>();
             List<PDField> fields = new ArrayList<>();
