@@ -117,8 +117,9 @@ class TroubleTest {
             assertThat(there.sign(link, Map.of("lender_vat_number", "XX 4471")).status())
                     .isEqualTo(200);
         } finally {
+            List<ProcessHandle> children = first.descendants().toList();
             first.destroyForcibly().waitFor(); // SIGKILL
-            first.descendants().forEach(ProcessHandle::destroyForcibly);
+            children.forEach(ProcessHandle::destroyForcibly); // its office process would outlive it
         }
         Process second = server(port, database, trustPort);
         try (TrustStandin again = new TrustStandin(trustPort, trustFolder, "secret", Clock.systemUTC())) {
