@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { Blind } from '../blind/Blind';
 import { PagesView, placeOf } from '../page/PagesView';
-import { Trouble, Waiting } from '../ui/parts';
+import { Button, Trouble, Waiting } from '../ui/parts';
 import { date } from '../ui/time';
 import { Decline } from './Decline';
 import { YourPart } from './YourPart';
@@ -12,6 +12,7 @@ export function ActPage({ token }: { token: string }) {
   const act = useAct(token);
   const [values, setValues] = useState<Record<string, string>>({});
   const [mark, setMark] = useState<Mark>();
+  const [large, setLarge] = useState(false);
   const { page } = act;
   useEffect(() => {
     document.title = page ? `${page.title} – ${page.office}` : 'Jalousie';
@@ -54,13 +55,25 @@ export function ActPage({ token }: { token: string }) {
         {!page.ended && (
           <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_24rem]">
             <section aria-label="The document" className="min-w-0">
-              <PagesView
-                url={`/api/v1/signing/${token}/document.pdf`}
-                pages={page.pages}
-                over={(number) =>
-                  turn && <OwnFields page={page} number={number} values={values} mark={mark} />
-                }
-              />
+              <Button className="mb-3 min-h-11 lg:hidden" onClick={() => setLarge(!large)}>
+                {large ? 'Fit the page to the screen' : 'Show the page larger'}
+              </Button>
+              <div
+                className="overflow-x-auto"
+                role="group"
+                aria-label="Pages"
+                tabIndex={large ? 0 : undefined}
+              >
+                <div className={large ? 'w-[46rem]' : ''}>
+                  <PagesView
+                    url={`/api/v1/signing/${token}/document.pdf`}
+                    pages={page.pages}
+                    over={(number) =>
+                      turn && <OwnFields page={page} number={number} values={values} mark={mark} />
+                    }
+                  />
+                </div>
+              </div>
             </section>
             {turn && (
               <div className="flex flex-col gap-6 lg:sticky lg:top-4 lg:h-fit">
@@ -127,7 +140,7 @@ function OwnFields({
     .map((placed) => {
       const { kind, name } = placed.field;
       const picture = (kind === 'SIGNATURE' || kind === 'INITIALS') && mark;
-      const text = kind === 'FULL_NAME' ? page.name : (values[name] ?? '');
+      const text = automatic(kind, page.name) ?? values[name] ?? '';
       return (
         <span
           key={name}
@@ -147,4 +160,12 @@ function OwnFields({
         </span>
       );
     });
+}
+
+/** What the program fills in by itself at the moment of signing. */
+function automatic(kind: string, name: string): string | undefined {
+  if (kind === 'FULL_NAME') return name;
+  return kind === 'DATE_SIGNED'
+    ? new Date().toLocaleDateString('en-GB', { dateStyle: 'long' })
+    : undefined;
 }

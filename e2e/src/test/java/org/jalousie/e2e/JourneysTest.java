@@ -141,6 +141,12 @@ class JourneysTest {
             phone.open("/act/" + office.link(number, "ida.marsh@lender.example.org"));
             assertThat(phone.page.getByLabel("Page 1 of 1")).isVisible();
             fits(phone);
+            phone.button("Show the page larger").click();
+            org.assertj.core.api.Assertions.assertThat(
+                            phone.page.getByLabel("Page 1 of 1").boundingBox().width)
+                    .isGreaterThan(700);
+            fits(phone);
+            phone.button("Fit the page to the screen").click();
             phone.page.getByLabel("I agree to this").check();
             phone.button("Go on to sign").click();
             phone.page.getByLabel("Vat number").fill("XX 4471");
