@@ -81,7 +81,8 @@ public final class TrustStandin implements AutoCloseable {
                     exchange,
                     "application/pkcs7-mime; smime-type=certs-only",
                     certificates(List.of(issued, authority.root())));
-        } catch (IllegalArgumentException
+        } catch (IOException
+                | IllegalArgumentException
                 | org.bouncycastle.operator.OperatorCreationException
                 | org.bouncycastle.pkcs.PKCSException e) {
             System.err.println("Enrolment refused: " + e.getMessage());
