@@ -1,14 +1,12 @@
 package org.jalousie.server.agreement;
 
-import java.nio.charset.StandardCharsets;
 import java.util.EnumSet;
 import java.util.List;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.filing.FileNames;
 import org.jalousie.server.account.SignedIn;
+import org.jalousie.server.web.Download;
 import org.jalousie.server.web.Page;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -25,8 +23,6 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/v1/agreements")
 class AgreementController {
-    private static final String WORD = "application/vnd.openxmlformats-officedocument.wordprocessingml.document";
-
     private final AgreementService service;
 
     AgreementController(AgreementService service) {
@@ -81,7 +77,7 @@ class AgreementController {
 
     @GetMapping(path = "/{number}/document.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> document(@PathVariable String number) {
-        return download(
+        return Download.of(
                 service.file(number, "document"),
                 FileNames.of(number, service.show(number).row().title(), "", "pdf"),
                 MediaType.APPLICATION_PDF_VALUE);
@@ -89,29 +85,17 @@ class AgreementController {
 
     @GetMapping(path = "/{number}/record.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> record(@PathVariable String number) {
-        return download(
+        return Download.of(
                 service.file(number, "record"),
                 FileNames.of(number, service.show(number).row().title(), "signing record", "pdf"),
                 MediaType.APPLICATION_PDF_VALUE);
     }
 
-    @GetMapping(path = "/{number}/wording.docx", produces = WORD)
+    @GetMapping(path = "/{number}/wording.docx", produces = Download.WORD)
     ResponseEntity<byte[]> word(@PathVariable String number) {
-        return download(
+        return Download.of(
                 service.file(number, "word"),
                 FileNames.of(number, service.show(number).row().title(), "", "docx"),
-                WORD);
-    }
-
-    private static ResponseEntity<byte[]> download(byte[] bytes, String name, String type) {
-        return ResponseEntity.ok()
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment()
-                                .filename(name, StandardCharsets.UTF_8)
-                                .build()
-                                .toString())
-                .contentType(MediaType.parseMediaType(type))
-                .body(bytes);
+                Download.WORD);
     }
 }

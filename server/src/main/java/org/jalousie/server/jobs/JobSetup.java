@@ -76,13 +76,14 @@ class JobSetup {
         String instance = complete.getExecution().taskInstance.getId();
         int tries = complete.getExecution().consecutiveFailures + 1;
         String reason = complete.getCause().map(JobSetup::reason).orElse("The program was stopped while it was at it.");
+        // without the stack: mail servers put people's addresses into their errors
         LOG.warn(
-                "job {} failed, try {} of {}, agreement {}",
+                "job {} failed, try {} of {}, agreement {}: {}",
                 kind,
                 tries,
                 retries.most(),
                 agreementOf(instance),
-                complete.getCause().orElse(null));
+                reason);
         if (tries >= retries.most()) {
             jobs.getObject().giveUp(kind.taskName(), instance, UUID.fromString(agreementOf(instance)), reason);
             operations.stop();

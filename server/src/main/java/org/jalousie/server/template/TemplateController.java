@@ -1,11 +1,9 @@
 package org.jalousie.server.template;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.UUID;
+import org.jalousie.server.web.Download;
 import org.jalousie.server.web.Page;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -25,8 +23,6 @@ import org.springframework.web.multipart.MultipartFile;
 @RestController
 @RequestMapping("/api/v1/templates")
 class TemplateController {
-    static final String WORD = "application/vnd.openxmlformats-officedocument.wordprocessingml.document";
-
     private final TemplateService service;
 
     TemplateController(TemplateService service) {
@@ -66,18 +62,9 @@ class TemplateController {
         return service.replaceWording(id, revision, file.getBytes());
     }
 
-    @GetMapping(path = "/{id}/wording", produces = WORD)
+    @GetMapping(path = "/{id}/wording", produces = Download.WORD)
     ResponseEntity<byte[]> wording(@PathVariable UUID id) {
-        String name = service.show(id).name() + ".docx";
-        return ResponseEntity.ok()
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment()
-                                .filename(name, StandardCharsets.UTF_8)
-                                .build()
-                                .toString())
-                .contentType(MediaType.parseMediaType(WORD))
-                .body(service.wordFile(id));
+        return Download.of(service.wordFile(id), service.show(id).name() + ".docx", Download.WORD);
     }
 
     @GetMapping("/{id}/preview")

@@ -148,20 +148,23 @@ public class TemplateService {
         Wording wording = wording(version.wordFile(), keys(version.content()));
         if (!wording.diagnostics().isEmpty())
             throw Refusal.conflict("The pages can be shown when all tags can be read.");
-        return previews.computeIfAbsent(
-                version.wordFile() + Json.canonical(version.content().fields()) + keys(version.content()), key -> {
-                    Map<String, Value> names = new HashMap<>();
-                    for (Field field : version.content().fields()) {
-                        names.put(
-                                field.name(),
-                                field.type() == FieldType.YES_NO
-                                        ? new Value.YesNo(true)
-                                        : new Value.Text("[" + field.label() + "]"));
-                    }
-                    byte[] word = wording.merge(
-                            names, Locale.forLanguageTag(version.content().language()));
-                    return FieldPlacer.place(converter.toPdf(word), wording.boxes(), List.of());
-                });
+        String key = version.wordFile() + Json.canonical(version.content().fields()) + keys(version.content());
+        FieldPlacer.Placed known = previews.get(key);
+        if (known != null) return known;
+        Map<String, Value> names = new HashMap<>();
+        for (Field field : version.content().fields()) {
+            names.put(
+                    field.name(),
+                    field.type() == FieldType.YES_NO
+                            ? new Value.YesNo(true)
+                            : new Value.Text("[" + field.label() + "]"));
+        }
+        byte[] word =
+                wording.merge(names, Locale.forLanguageTag(version.content().language()));
+        // outside of any lock: conversion takes its time, and making the same pages twice does no harm
+        FieldPlacer.Placed placed = FieldPlacer.place(converter.toPdf(word), wording.boxes(), List.of());
+        previews.put(key, placed);
+        return placed;
     }
 
     /** The newest published version, for a form. */
