@@ -4,6 +4,7 @@ import { Navigate, NavLink, Outlet, useLocation, useNavigate } from 'react-route
 import { answer, api } from '../api/client';
 import { Waiting } from '../ui/parts';
 import { Wordmark } from '../ui/Wordmark';
+import { Finder } from './Finder';
 import { useSession } from './queries';
 
 const rooms = [
@@ -56,7 +57,8 @@ export function Frame() {
               </NavLink>
             ))}
         </nav>
-        <span className="ml-auto">{person.name}</span>
+        <span className="ml-auto text-onbottle/80">Ctrl+K finds anything</span>
+        <span>{person.name}</span>
         <button
           type="button"
           className="min-h-8 underline underline-offset-4"
@@ -65,6 +67,12 @@ export function Frame() {
           Sign out
         </button>
       </header>
+      <Finder
+        templates={person.role === 'COORDINATOR'}
+        rooms={rooms
+          .filter((room) => room.reader || person.role === 'COORDINATOR')
+          .map((room) => ({ ...room, what: 'room' }))}
+      />
       <main id="room" className="mx-auto max-w-[92rem] px-5 py-4">
         <Outlet />
       </main>

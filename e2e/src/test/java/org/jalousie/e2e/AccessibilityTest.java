@@ -53,6 +53,17 @@ class AccessibilityTest {
                 browser.open(room).page.getByText(words).first().waitFor();
                 assertThat(browser.barriers()).as(room).isEmpty();
             });
+            browser.open("/today").heading("Today").waitFor();
+            browser.page.keyboard().press("Control+k");
+            browser.page.getByRole(AriaRole.COMBOBOX).fill("ostrander");
+            browser.page
+                    .getByRole(AriaRole.OPTION)
+                    .filter(new com.microsoft.playwright.Locator.FilterOptions().setHasText(checking))
+                    .waitFor();
+            assertThat(browser.barriers()).as("find and go").isEmpty();
+            browser.page.keyboard().press("ArrowDown");
+            browser.page.keyboard().press("Enter");
+            browser.page.waitForURL("**/agreements/" + checking);
             browser.open("/archive/" + completed).button("Check both files now").click();
             browser.page.getByText("The signing record is intact").waitFor();
             assertThat(browser.barriers()).isEmpty();

@@ -40,16 +40,22 @@ public final class Verifier {
         }
         if (checks.isEmpty()) findings.add("The file carries no signature.");
         try {
-            for (Revisions.Change change : Revisions.changes(pdf)) {
-                findings.add(change.what()
-                        + (change.afterSigner().isEmpty()
-                                ? "."
-                                : ", after the signature in " + change.afterSigner() + "."));
-            }
+            for (Revisions.Change change : Revisions.changes(pdf)) findings.add(sentence(change, checks));
         } catch (IOException | RuntimeException e) {
             findings.add("An earlier state of the file can't be read any more: bytes of it were changed.");
         }
         return new Verification(findings.isEmpty(), checks, findings);
+    }
+
+    /** What changed, after whose signature. */
+    private static String sentence(Revisions.Change change, List<Verification.SignatureCheck> checks) {
+        if (change.afterSigner().isEmpty()) return change.what() + ".";
+        String by = checks.stream()
+                .filter(check -> check.field().equals(change.afterSigner()))
+                .map(Verification.SignatureCheck::by)
+                .findFirst()
+                .orElse("somebody unknown");
+        return change.what() + ", after the signature of " + by + " (" + change.afterSigner() + ").";
     }
 
     private void signatures(byte[] pdf, List<Verification.SignatureCheck> checks, List<String> findings) {

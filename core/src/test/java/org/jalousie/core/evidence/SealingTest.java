@@ -79,7 +79,7 @@ class SealingTest {
                 .anySatisfy(
                         finding -> assertThat(finding)
                                 .isEqualTo(
-                                        "The value of the field lender_vat_number was changed, after the signature in museum_signature."));
+                                        "The value of the field lender_vat_number was changed, after the signature of Tomas Vale (museum_signature)."));
     }
 
     @Test
