@@ -1,7 +1,6 @@
 package org.jalousie.core.evidence;
 
 import eu.europa.esig.dss.enumerations.DigestAlgorithm;
-import eu.europa.esig.dss.enumerations.MimeType;
 import eu.europa.esig.dss.enumerations.MimeTypeEnum;
 import eu.europa.esig.dss.model.DSSDocument;
 import eu.europa.esig.dss.model.InMemoryDocument;
@@ -47,11 +46,7 @@ final class DssParts {
     }
 
     static DSSDocument document(byte[] pdf) {
-        return new InMemoryDocument(pdf, "agreement.pdf", pdfType());
-    }
-
-    private static MimeType pdfType() {
-        return MimeTypeEnum.PDF;
+        return new InMemoryDocument(pdf, "agreement.pdf", MimeTypeEnum.PDF);
     }
 
     static byte[] bytes(DSSDocument document) {

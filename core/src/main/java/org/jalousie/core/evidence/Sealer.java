@@ -135,7 +135,6 @@ public final class Sealer {
             for (Map.Entry<String, String> entry : act.values().entrySet()) {
                 PDTextField field = textField(form, entry.getKey());
                 field.setValue(entry.getValue());
-                // PDF/A-2 needs direct appearance entries here for viewers to find them
                 changed.add(field.getCOSObject());
                 touchAppearance(field, changed);
             }
