@@ -79,7 +79,7 @@ class AgreementController {
     ResponseEntity<byte[]> document(@PathVariable String number) {
         return Download.of(
                 service.file(number, "document"),
-                FileNames.of(number, service.show(number).row().title(), "", "pdf"),
+                FileNames.of(number, service.title(number), "", "pdf"),
                 MediaType.APPLICATION_PDF_VALUE);
     }
 
@@ -87,15 +87,13 @@ class AgreementController {
     ResponseEntity<byte[]> record(@PathVariable String number) {
         return Download.of(
                 service.file(number, "record"),
-                FileNames.of(number, service.show(number).row().title(), "signing record", "pdf"),
+                FileNames.of(number, service.title(number), "signing record", "pdf"),
                 MediaType.APPLICATION_PDF_VALUE);
     }
 
     @GetMapping(path = "/{number}/wording.docx", produces = Download.WORD)
     ResponseEntity<byte[]> word(@PathVariable String number) {
         return Download.of(
-                service.file(number, "word"),
-                FileNames.of(number, service.show(number).row().title(), "", "docx"),
-                Download.WORD);
+                service.file(number, "word"), FileNames.of(number, service.title(number), "", "docx"), Download.WORD);
     }
 }

@@ -205,6 +205,11 @@ public class AgreementService {
     }
 
     @Transactional(readOnly = true)
+    public String title(String number) {
+        return row(number).title();
+    }
+
+    @Transactional(readOnly = true)
     public String numberOf(UUID id) {
         return rows.findById(id).map(AgreementRow::number).orElseThrow();
     }
