@@ -1,6 +1,8 @@
 package org.jalousie.core.data;
 
+import java.text.Normalizer;
 import java.util.List;
+import java.util.Locale;
 
 /**
  * One datum that varies from agreement to agreement.
@@ -9,10 +11,44 @@ import java.util.List;
  * @param label what the form asks for
  * @param hint a sentence under the input; empty when none is needed
  * @param choices the allowed values, for {@link FieldType#CHOICE} only
+ * @param items the fields of each item, for {@link FieldType#ITEMS} only
  */
-public record Field(String name, FieldType type, String label, boolean required, String hint, List<String> choices) {
+public record Field(
+        String name,
+        FieldType type,
+        String label,
+        boolean required,
+        String hint,
+        List<String> choices,
+        List<Field> items) {
     public Field {
-        choices = List.copyOf(choices);
+        choices = choices == null ? List.of() : List.copyOf(choices);
+        items = items == null ? List.of() : List.copyOf(items);
+    }
+
+    /** A field that is no list of items. */
+    public Field(String name, FieldType type, String label, boolean required, String hint, List<String> choices) {
+        this(name, type, label, required, hint, choices, List.of());
+    }
+
+    /** A list whose items have these fields. */
+    public static Field list(String name, List<Field> items) {
+        return new Field(name, FieldType.ITEMS, labelFor(name), true, "", List.of(), items);
+    }
+
+    /** The same field by another name. */
+    public Field renamed(String to) {
+        return new Field(to, type, label, required, hint, choices, items);
+    }
+
+    /** A choice's value as it can stand in a tag: "by courier" becomes {@code by_courier}. */
+    public static String caseKey(String choice) {
+        String key = Normalizer.normalize(choice, Normalizer.Form.NFD)
+                .replaceAll("\\p{M}", "")
+                .toLowerCase(Locale.ROOT)
+                .replaceAll("[^a-z0-9]+", "_")
+                .replaceAll("^_+|_+$", "");
+        return key.matches("[a-z].*") ? key : "case_" + key;
     }
 
     /** A field as first proposed from a tag found in the wording: its type guessed from its name, required. */
@@ -28,10 +64,10 @@ public record Field(String name, FieldType type, String label, boolean required,
     }
 
     private static FieldType guessType(String name) {
-        List<String> words = List.of(name.toLowerCase(java.util.Locale.ROOT).split("[_-]"));
+        List<String> words = List.of(name.toLowerCase(Locale.ROOT).split("[_-]"));
         if (containsAny(words, "mail", "email")) return FieldType.MAIL_ADDRESS;
         if (containsAny(words, "date", "from", "until", "deadline")) return FieldType.DATE;
-        if (containsAny(words, "value", "fee", "price", "amount", "cost")) return FieldType.MONEY;
+        if (containsAny(words, "value", "fee", "price", "amount", "cost", "total")) return FieldType.MONEY;
         if (containsAny(words, "address", "description", "objects", "conditions", "notes", "purpose")) {
             return FieldType.LONG_TEXT;
         }

@@ -1,77 +1,85 @@
 package org.jalousie.core.data;
 
+import com.ibm.icu.text.ListFormatter;
+import com.ibm.icu.text.PluralRules;
+import com.ibm.icu.util.ULocale;
 import java.math.BigDecimal;
-import java.text.DecimalFormat;
-import java.text.NumberFormat;
-import java.time.format.DateTimeFormatter;
-import java.time.format.FormatStyle;
+import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 
-/** Prints a value in a language, following Unicode CLDR as the Java platform carries it. */
+/** Prints a value in a language, following Unicode CLDR as ICU carries it. Safe between threads. */
 public final class Printer {
+    private static final Map<Locale, Printer> BY_LOCALE = new ConcurrentHashMap<>();
+
     private final Locale locale;
+    private final Numbers numbers;
+    private final Days days;
+    private final People people;
+    private final ListFormatter and;
+    private final ListFormatter or;
+    private final PluralRules plurals;
 
     private Printer(Locale locale) {
+        ULocale language = ULocale.forLocale(locale);
         this.locale = locale;
+        this.and = ListFormatter.getInstance(language, ListFormatter.Type.AND, ListFormatter.Width.WIDE);
+        this.or = ListFormatter.getInstance(language, ListFormatter.Type.OR, ListFormatter.Width.WIDE);
+        this.plurals = PluralRules.forLocale(language);
+        this.numbers = new Numbers(language, plurals, and);
+        this.days = new Days(language);
+        this.people = new People(language);
     }
 
     /** @param locale the language of the template, must not be null */
     public static Printer in(Locale locale) {
-        return new Printer(locale);
+        return BY_LOCALE.computeIfAbsent(locale, Printer::new);
     }
 
     /**
-     * The words that stand in the document.
+     * The words that stand in the document. A picture has none.
      *
      * @param print one of the type's {@link FieldType#prints()}, or empty for the usual print
      */
     public String print(Value value, String print) {
-        if (value instanceof Value.Day day) return printDay(day, print);
-        if (value instanceof Value.Money money) return printMoney(money, print);
-        if (value instanceof Value.Amount amount) {
-            return print.equals("plain")
-                    ? amount.raw()
-                    : grouped(amount.number(), amount.number().scale());
+        if (value instanceof Value.Day day) return days.day(day.date(), print);
+        if (value instanceof Value.Moment moment) return days.moment(moment.time(), print);
+        if (value instanceof Value.Money money) return numbers.money(money, print);
+        if (value instanceof Value.Amount amount) return numbers.number(amount.number(), print);
+        if (value instanceof Value.YesNo yesNo) {
+            if (print.equals("tick")) return yesNo.yes() ? "\u2612" : "\u2610";
+            return YesNoWords.of(locale, yesNo.yes());
         }
-        if (value instanceof Value.YesNo yesNo) return yesNo.yes() ? "yes" : "no";
+        if (value instanceof Value.PersonName name) return people.name(name, print);
+        if (value instanceof Value.Address address) return people.address(address, print);
+        if (value instanceof Value.Rich rich) return RichText.plain(rich.html());
+        if (value instanceof Value.Picture) return "";
+        if (value instanceof Value.Items items) return items(items, print);
         String text = value.raw();
-        return print.equals("upper") ? text.toUpperCase(locale) : text;
-    }
-
-    private String printDay(Value.Day day, String print) {
         return switch (print) {
-            case "iso" -> day.raw();
-            case "year" -> String.valueOf(day.date().getYear());
-            case "short" ->
-                day.date()
-                        .format(DateTimeFormatter.ofLocalizedDate(FormatStyle.SHORT)
-                                .withLocale(locale));
-            default ->
-                day.date()
-                        .format(DateTimeFormatter.ofLocalizedDate(FormatStyle.LONG)
-                                .withLocale(locale));
+            case "upper" -> text.toUpperCase(locale);
+            case "lower" -> text.toLowerCase(locale);
+            default -> text;
         };
     }
 
-    private String printMoney(Value.Money money, String print) {
-        int digits = money.amount().scale();
-        return switch (print) {
-            case "amount" -> grouped(money.amount(), digits);
-            case "code" -> money.currency().getCurrencyCode() + "\u00a0" + grouped(money.amount(), digits);
-            default -> {
-                DecimalFormat format = (DecimalFormat) NumberFormat.getCurrencyInstance(locale);
-                format.setCurrency(money.currency());
-                format.setMinimumFractionDigits(digits);
-                format.setMaximumFractionDigits(digits);
-                yield format.format(money.amount());
-            }
-        };
+    /** "A, B and C" of each item's first value; or their number. */
+    private String items(Value.Items items, String print) {
+        if (print.equals("count"))
+            return numbers.number(BigDecimal.valueOf(items.items().size()), "");
+        List<String> first = items.items().stream()
+                .map(item -> item.values().stream()
+                        .findFirst()
+                        .map(value -> print(value, ""))
+                        .orElse(""))
+                .filter(text -> !text.isEmpty())
+                .toList();
+        return (print.equals("list_or") ? or : and).format(first);
     }
 
-    private String grouped(BigDecimal number, int digits) {
-        NumberFormat format = NumberFormat.getNumberInstance(locale);
-        format.setMinimumFractionDigits(Math.max(digits, 0));
-        format.setMaximumFractionDigits(Math.max(digits, 0));
-        return format.format(number);
+    /** The plural category of a number in this language: {@code one}, {@code other} and so on (CLDR plural rules). */
+    public String pluralOf(BigDecimal number) {
+        return plurals.select(number.doubleValue());
     }
 }

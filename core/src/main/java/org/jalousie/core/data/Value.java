@@ -2,7 +2,11 @@ package org.jalousie.core.data;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.ZonedDateTime;
 import java.util.Currency;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 
 /** A datum that has been read and understood. {@link #raw()} is the form in which it is stored and read again. */
 public sealed interface Value {
@@ -14,6 +18,14 @@ public sealed interface Value {
         @Override
         public String raw() {
             return text;
+        }
+    }
+
+    /** Formatted text as sanitised HTML: see {@link RichText} for what may stand in it. */
+    record Rich(String html) implements Value {
+        @Override
+        public String raw() {
+            return html;
         }
     }
 
@@ -40,10 +52,67 @@ public sealed interface Value {
         }
     }
 
+    /** A day with a time in a named time zone, stored as {@code 2027-03-15T09:00 Europe/London}. */
+    record Moment(ZonedDateTime time) implements Value {
+        @Override
+        public String raw() {
+            return time.toLocalDateTime() + " " + time.getZone().getId();
+        }
+    }
+
     record YesNo(boolean yes) implements Value {
         @Override
         public String raw() {
             return yes ? "yes" : "no";
+        }
+    }
+
+    /** A person's name in its parts, stored as vCard's N property writes it (RFC 6350 §6.2.2). */
+    record PersonName(String prefix, String given, String additional, String family, String suffix) implements Value {
+        @Override
+        public String raw() {
+            return Components.join(List.of(family, given, additional, prefix, suffix));
+        }
+    }
+
+    /**
+     * A postal address, stored as vCard's ADR property writes it (RFC 6350 §6.3.1).
+     *
+     * @param country a two-letter code (ISO 3166-1) or a name as typed
+     */
+    record Address(String street, String locality, String region, String code, String country) implements Value {
+        @Override
+        public String raw() {
+            return Components.join(List.of("", "", street, locality, region, code, country));
+        }
+    }
+
+    /** A picture, named by the SHA-256 of its file. */
+    record Picture(String file) implements Value {
+        @Override
+        public String raw() {
+            return file;
+        }
+    }
+
+    /** Items of a list, each with values by name, stored as a JSON array of objects. */
+    record Items(List<Map<String, Value>> items) implements Value {
+        /** The name under which an item of a plain list stands, after Mustache's implicit iterator. */
+        public static final String ITSELF = ".";
+
+        public Items {
+            items = List.copyOf(items);
+        }
+
+        @Override
+        public String raw() {
+            return RawItems.write(items.stream()
+                    .map(item -> {
+                        Map<String, String> raw = new LinkedHashMap<>();
+                        item.forEach((name, value) -> raw.put(name, value.raw()));
+                        return raw;
+                    })
+                    .toList());
         }
     }
 }

@@ -2,10 +2,19 @@ package org.jalousie.core.data;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.net.URI;
+import java.net.URISyntaxException;
+import java.time.DateTimeException;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
 import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
 import java.util.Currency;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -15,12 +24,20 @@ public final class ValueReader {
     /** Longest accepted text, in characters. */
     public static final int LONGEST_TEXT = 20_000;
 
+    /** Most items in one list. */
+    public static final int MOST_ITEMS = 10_000;
+
     private static final Pattern MONEY = Pattern.compile("([A-Z]{3})\\s*([-+]?[0-9][0-9,]*(?:\\.[0-9]+)?)");
     private static final Pattern NUMBER = Pattern.compile("[-+]?[0-9][0-9,]*(?:\\.[0-9]+)?");
     // HTML Living Standard, "valid email address", narrowed to domains that have a dot
     private static final Pattern MAIL =
             Pattern.compile("[a-zA-Z0-9.!#$%&'*+/=?^_`{|}~-]+@[a-zA-Z0-9](?:[a-zA-Z0-9-]{0,61}[a-zA-Z0-9])?"
                     + "(?:\\.[a-zA-Z0-9](?:[a-zA-Z0-9-]{0,61}[a-zA-Z0-9])?)+");
+
+    private static final Pattern MOMENT =
+            Pattern.compile("(\\d{4}-\\d\\d-\\d\\d[T ]\\d\\d:\\d\\d(?::\\d\\d)?)\\s+([A-Za-z0-9_+/:-]+)");
+    private static final Pattern PHONE = Pattern.compile("\\+?[0-9 ()./-]+");
+    private static final Pattern FILE = Pattern.compile("[0-9a-f]{64}");
 
     private ValueReader() {}
 
@@ -41,7 +58,7 @@ public final class ValueReader {
         String text = input == null ? "" : input.strip();
         if (text.isEmpty()) return Optional.empty();
         refuseUnprintable(text);
-        if (text.length() > LONGEST_TEXT) {
+        if (text.length() > LONGEST_TEXT && field.type() != FieldType.ITEMS) {
             throw new Unreadable(
                     "At most %,d characters fit here; this has %,d.".formatted(LONGEST_TEXT, text.length()));
         }
@@ -55,6 +72,14 @@ public final class ValueReader {
                     case YES_NO -> new Value.YesNo(yesNo(text));
                     case CHOICE -> new Value.Text(choice(field, text));
                     case MAIL_ADDRESS -> new Value.Text(mail(text));
+                    case RICH_TEXT -> new Value.Rich(RichText.sanitised(text));
+                    case DATE_TIME -> moment(text);
+                    case WEB_ADDRESS -> new Value.Text(webAddress(text));
+                    case PHONE -> new Value.Text(phone(text));
+                    case NAME -> PeopleReader.name(text);
+                    case ADDRESS -> PeopleReader.address(text);
+                    case PICTURE -> picture(text);
+                    case ITEMS -> items(field, text);
                 });
     }
 
@@ -126,6 +151,72 @@ public final class ValueReader {
         } catch (DateTimeParseException e) {
             throw new Unreadable("A date is expected as year-month-day, for example 2027-03-15.");
         }
+    }
+
+    private static Value moment(String text) throws Unreadable {
+        Matcher matcher = MOMENT.matcher(text);
+        try {
+            if (matcher.matches()) {
+                LocalDateTime time = LocalDateTime.parse(matcher.group(1).replace(' ', 'T'));
+                return new Value.Moment(time.atZone(ZoneId.of(matcher.group(2))));
+            }
+        } catch (DateTimeException e) {
+            // said below
+        }
+        throw new Unreadable(
+                "A date with its time and time zone is expected, for example 2027-03-15T09:00 Europe/London.");
+    }
+
+    private static String webAddress(String text) throws Unreadable {
+        try {
+            URI address = new URI(text);
+            if (List.of("http", "https").contains(String.valueOf(address.getScheme())) && address.getHost() != null)
+                return text;
+        } catch (URISyntaxException e) {
+            // said below
+        }
+        throw new Unreadable("A web address is expected, for example https://www.example.org/loans.");
+    }
+
+    // ITU-T E.123: digits, spaces and a leading plus; brackets and hyphens are usual in national notation
+    private static String phone(String text) throws Unreadable {
+        long digits = text.chars().filter(Character::isDigit).count();
+        if (!PHONE.matcher(text).matches() || digits < 5 || digits > 15)
+            throw new Unreadable("A telephone number is expected, for example +44 20 7946 0018.");
+        return text;
+    }
+
+    private static Value picture(String text) throws Unreadable {
+        if (!FILE.matcher(text).matches()) throw new Unreadable("A picture file is expected.");
+        return new Value.Picture(text);
+    }
+
+    private static Value items(Field list, String text) throws Unreadable {
+        List<Map<String, Value>> items = new ArrayList<>();
+        for (Map<String, String> raw : RawItems.read(text)) {
+            if (items.size() == MOST_ITEMS)
+                throw new Unreadable("At most %,d items can stand in a list.".formatted(MOST_ITEMS));
+            items.add(item(list, raw, items.size() + 1));
+        }
+        return new Value.Items(items);
+    }
+
+    private static Map<String, Value> item(Field list, Map<String, String> raw, int position) throws Unreadable {
+        Map<String, Value> values = new LinkedHashMap<>();
+        for (String name : raw.keySet()) {
+            if (list.items().stream().noneMatch(field -> field.name().equals(name)))
+                throw new Unreadable("Item %d: there is no field called %s.".formatted(position, name));
+        }
+        for (Field field : list.items()) {
+            try {
+                Optional<Value> value = read(field, raw.get(field.name()));
+                value.ifPresent(v -> values.put(field.name(), v));
+                if (value.isEmpty() && field.required()) throw new Unreadable(field.label() + " is required.");
+            } catch (Unreadable e) {
+                throw new Unreadable("Item %d, %s: %s".formatted(position, field.label(), e.getMessage()));
+            }
+        }
+        return values;
     }
 
     private static boolean yesNo(String text) throws Unreadable {

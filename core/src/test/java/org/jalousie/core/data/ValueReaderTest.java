@@ -78,4 +78,70 @@ class ValueReaderTest {
         Value value = ValueReader.read(field(FieldType.DATE), "2027-03-15").orElseThrow();
         assertThat(Printer.in(Locale.forLanguageTag(language)).print(value, "")).isEqualTo(printed);
     }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "NAME|Ida Jane Marsh|Marsh;Ida Jane;;;",
+                "NAME|Marsh, Ida|Marsh;Ida;;;",
+                "NAME|Marsh\\;Oake;Ida;;Dr;|Marsh\\;Oake;Ida;;Dr;",
+                "ADDRESS|;;Mill Rise 3;Oudehaven;;4811;NL|;;Mill Rise 3;Oudehaven;;4811;NL",
+                "ADDRESS|Mill Rise 3, Oudehaven, 4811, NL|;;Mill Rise 3;Oudehaven;;4811;NL",
+                "DATE_TIME|2027-03-15 09:00 Europe/London|2027-03-15T09:00 Europe/London",
+                "WEB_ADDRESS|https://example.org/a|https://example.org/a",
+                "PHONE|+44 1632 960 018|+44 1632 960 018",
+                "RICH_TEXT|<p>a<script>x</script></p>|<p>a</p>"
+            })
+    void whatIsMadeOfPartsIsKeptInOneOpenForm(FieldType type, String input, String kept) throws Exception {
+        assertThat(raw(type, input)).isEqualTo(kept);
+        assertThat(raw(type, kept)).isEqualTo(kept);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "DATE_TIME|2027-03-15 09:00|time zone",
+                "DATE_TIME|2027-03-15T09:00 Mars/Port|time zone",
+                "WEB_ADDRESS|javascript:x()|web address",
+                "PHONE|12|telephone",
+                "PICTURE|../../etc|picture",
+                "NAME|;;;;|name",
+                "ADDRESS|a,b,c,d,e|four lines"
+            })
+    void whatIsMadeOfPartsIsRefusedInASentence(FieldType type, String input, String says) {
+        assertThatThrownBy(() -> raw(type, input))
+                .isInstanceOf(ValueReader.Unreadable.class)
+                .hasMessageContaining(says);
+    }
+
+    @Test
+    void itemsAreReadFieldByFieldAndFaultsNameTheItem() throws Exception {
+        Field list = Field.list(
+                "objects",
+                List.of(
+                        new Field("title", FieldType.TEXT, "Title", true, "", List.of()),
+                        new Field("value", FieldType.MONEY, "Value", false, "", List.of())));
+        String kept = "[{\"title\":\"Viola\",\"value\":\"EUR 5.00\"},{\"title\":\"Bow\"}]";
+        assertThat(ValueReader.read(list, "[{\"title\": \"Viola\", \"value\": \"EUR 5\"}, {\"title\":\"Bow\"}]")
+                        .orElseThrow()
+                        .raw())
+                .isEqualTo(kept);
+        assertThat(ValueReader.read(list, kept).orElseThrow().raw()).isEqualTo(kept);
+        assertThatThrownBy(() -> ValueReader.read(list, "[{\"title\":\"a\"},{\"value\":\"EUR 5\"}]"))
+                .hasMessage("Item 2, Title: Title is required.");
+        assertThatThrownBy(() -> ValueReader.read(list, "[{\"titel\":\"a\"}]")).hasMessageContaining("titel");
+        assertThatThrownBy(() -> ValueReader.read(list, "viola")).hasMessageContaining("JSON array");
+    }
+
+    @Test
+    void aNameOneSlipAwayIsFound() {
+        assertThat(LookAlike.of("lendername", List.of("lender_name", "borrower_name")))
+                .contains("lender_name");
+        assertThat(LookAlike.of("borower_name", List.of("lender_name", "borrower_name")))
+                .contains("borrower_name");
+        assertThat(LookAlike.of("line_1", List.of("line_2"))).isEmpty();
+        assertThat(LookAlike.of("fee", List.of("see"))).isEmpty();
+    }
 }

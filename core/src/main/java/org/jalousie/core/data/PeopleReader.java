@@ -1,0 +1,56 @@
+package org.jalousie.core.data;
+
+import java.util.List;
+
+/** Reads names and addresses: in their parts as vCard writes them (RFC 6350), or as a person types them. */
+final class PeopleReader {
+    private PeopleReader() {}
+
+    /** {@code Marsh;Ida;;Dr;}, {@code Marsh, Ida} or {@code Ida Marsh}, whose last word is then the family name. */
+    static Value.PersonName name(String text) throws ValueReader.Unreadable {
+        Value.PersonName name;
+        if (text.contains(";")) {
+            List<String> parts = Components.split(text, 5);
+            name = new Value.PersonName(parts.get(3), parts.get(1), parts.get(2), parts.get(0), parts.get(4));
+        } else if (text.contains(",")) {
+            int comma = text.indexOf(',');
+            name = new Value.PersonName(
+                    "",
+                    text.substring(comma + 1).strip(),
+                    "",
+                    text.substring(0, comma).strip(),
+                    "");
+        } else {
+            String line = text.replaceAll("\\s+", " ");
+            int space = line.lastIndexOf(' ');
+            name = space < 0
+                    ? new Value.PersonName("", "", "", line, "")
+                    : new Value.PersonName("", line.substring(0, space), "", line.substring(space + 1), "");
+        }
+        if (name.given().isEmpty() && name.family().isEmpty())
+            throw new ValueReader.Unreadable("A name is expected, for example Ida Marsh.");
+        return name;
+    }
+
+    /** {@code ;;Mill Rise 3;Oudehaven;;4811;NL}, or lines: street, then code and town, then country. */
+    static Value.Address address(String text) throws ValueReader.Unreadable {
+        if (text.contains(";")) {
+            List<String> parts = Components.split(text, 7);
+            Value.Address address =
+                    new Value.Address(parts.get(2), parts.get(3), parts.get(4), parts.get(5), parts.get(6));
+            if (address.street().isEmpty() && address.locality().isEmpty())
+                throw new ValueReader.Unreadable("An address needs a street or a town.");
+            return address;
+        }
+        String[] lines = text.split("\\s*\\R\\s*|\\s*,\\s*");
+        return switch (lines.length) {
+            case 1 -> new Value.Address(lines[0], "", "", "", "");
+            case 2 -> new Value.Address(lines[0], lines[1], "", "", "");
+            case 3 -> new Value.Address(lines[0], lines[1], "", "", lines[2]);
+            case 4 -> new Value.Address(lines[0], lines[1], "", lines[2], lines[3]);
+            default ->
+                throw new ValueReader.Unreadable(
+                        "An address has at most four lines here: street, town, code, country.");
+        };
+    }
+}

@@ -1,0 +1,226 @@
+package org.jalousie.core.rules;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.regex.Pattern;
+import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldType;
+import org.jalousie.core.data.LookAlike;
+
+/** Reads rules and choices: syntax, names, cycles; orders them so that each comes after what it stands on. */
+final class RuleReader {
+    private static final Pattern NAME = Pattern.compile("[A-Za-z][A-Za-z0-9_]*");
+    // OMG DMN 1.4 §10.3.1.2, reserved words of FEEL's grammar
+    private static final Set<String> RESERVED = Set.of(
+            "for",
+            "return",
+            "if",
+            "then",
+            "else",
+            "some",
+            "every",
+            "satisfies",
+            "instance",
+            "of",
+            "in",
+            "function",
+            "external",
+            "or",
+            "and",
+            "between",
+            "true",
+            "false",
+            "null",
+            "not",
+            "item",
+            "partial",
+            "position");
+    private static final Set<String> NO_CLOCK = Set.of("now", "today");
+
+    final List<RuleFault> faults = new ArrayList<>();
+    final List<Object> constants = new ArrayList<>();
+    private final List<Field> fields;
+    private final List<Rule> rules;
+    private final List<Choice> choices;
+    private final Set<String> known = new HashSet<>();
+
+    RuleReader(List<Field> fields, List<Rule> rules, List<Choice> choices) {
+        this.fields = fields;
+        this.rules = rules;
+        this.choices = choices;
+        collect(fields);
+        rules.forEach(rule -> known.add(rule.name()));
+        choices.forEach(choice -> known.add(choice.name()));
+    }
+
+    private void collect(List<Field> from) {
+        for (Field field : from) {
+            known.add(field.name());
+            if (field.type() == FieldType.MONEY) known.add(field.name() + "_currency");
+            collect(field.items());
+        }
+    }
+
+    List<Step> read() {
+        Map<String, Step> steps = new LinkedHashMap<>();
+        for (Rule rule : rules) {
+            if (!nameIsFree(rule.name(), steps) || !withinIsList(rule)) continue;
+            Step.Part part = part(rule.name(), "", rule.expression());
+            if (part != null)
+                steps.put(
+                        rule.name(),
+                        new Step(rule.name(), rule.label(), rule.within(), rule.gives(), List.of(part), null));
+        }
+        for (Choice choice : choices) {
+            if (!nameIsFree(choice.name(), steps)) continue;
+            if (choice.cases().size() < 2) {
+                fault(
+                        choice.name(),
+                        "",
+                        "choice-cases",
+                        "A choice needs two cases at least.",
+                        "Add a case; the last one is otherwise.");
+                continue;
+            }
+            List<Step.Part> parts = new ArrayList<>();
+            Set<String> keys = new HashSet<>();
+            for (int i = 0; i < choice.cases().size(); i++) {
+                Choice.Case one = choice.cases().get(i);
+                if (!keys.add(one.key()))
+                    fault(
+                            choice.name(),
+                            one.label(),
+                            "choice-alike",
+                            "Two cases have the same key " + one.key() + ".",
+                            "Call one of them something else.");
+                if (i < choice.cases().size() - 1) {
+                    Step.Part part = part(choice.name(), one.label(), one.condition());
+                    if (part != null) parts.add(part);
+                }
+            }
+            if (parts.size() == choice.cases().size() - 1)
+                steps.put(choice.name(), new Step(choice.name(), choice.label(), "", FieldType.TEXT, parts, choice));
+        }
+        return ordered(steps);
+    }
+
+    private boolean nameIsFree(String name, Map<String, Step> steps) {
+        if (!NAME.matcher(name).matches() || RESERVED.contains(name)) {
+            fault(
+                    name,
+                    "",
+                    "rule-name",
+                    "The name can't be used in a tag or an expression.",
+                    "Use letters, digits and _, for example needs_courier.");
+            return false;
+        }
+        if (steps.containsKey(name)
+                || fields.stream().anyMatch(field -> field.name().equals(name))) {
+            fault(name, "", "rule-name-twice", "The name " + name + " is used twice.", "Call the rule something else.");
+            return false;
+        }
+        return true;
+    }
+
+    private boolean withinIsList(Rule rule) {
+        if (rule.within().isEmpty()) return true;
+        boolean list = fields.stream()
+                .anyMatch(field -> field.name().equals(rule.within()) && field.type() == FieldType.ITEMS);
+        if (!list)
+            fault(
+                    rule.name(),
+                    "",
+                    "rule-within",
+                    "There is no list of items called " + rule.within() + ".",
+                    "Choose a list, or let the rule be about the whole agreement.");
+        return list;
+    }
+
+    private Step.Part part(String rule, String place, String expression) {
+        if (expression.isBlank()) {
+            fault(
+                    rule,
+                    place,
+                    "rule-empty",
+                    "It says nothing yet.",
+                    "Write an expression, for example insured_value > 250000.");
+            return null;
+        }
+        Feel.Parsed parsed = Feel.parse(expression);
+        if (!parsed.ok()) {
+            fault(
+                    rule,
+                    place,
+                    "rule-syntax",
+                    "The expression can't be read: " + parsed.failure() + ".",
+                    "Correct it; texts stand in quotes, dates as date(\"2027-03-15\").");
+            return null;
+        }
+        Mentions mentions = Mentions.of(parsed.expression());
+        constants.addAll(mentions.constants);
+        boolean ok = true;
+        for (String name : mentions.free()) {
+            if (known.contains(name)) continue;
+            fault(
+                    rule,
+                    place,
+                    "rule-unknown-name",
+                    "There is no field or rule called " + name + ".",
+                    LookAlike.of(name, known)
+                            .map(like -> "Did you mean " + like + "?")
+                            .orElse("Correct the name, or add the field."));
+            ok = false;
+        }
+        for (String function : mentions.functions) {
+            if (!NO_CLOCK.contains(function)) continue;
+            fault(
+                    rule,
+                    place,
+                    "rule-clock",
+                    "It asks for the current day, so it would give another answer tomorrow.",
+                    "Use a date field instead, for example generated_on.");
+            ok = false;
+        }
+        Set<String> all = new LinkedHashSet<>(mentions.free());
+        all.addAll(mentions.paths);
+        return ok ? new Step.Part(place, parsed.expression(), all) : null;
+    }
+
+    /** Each step after those it mentions; steps in a cycle are left out and named. */
+    private List<Step> ordered(Map<String, Step> steps) {
+        List<Step> ordered = new ArrayList<>();
+        Set<String> done = new HashSet<>();
+        Map<String, Step> left = new LinkedHashMap<>(steps);
+        boolean moved = true;
+        while (moved && !left.isEmpty()) {
+            moved = false;
+            for (Step step : List.copyOf(left.values())) {
+                boolean ready =
+                        step.mentioned().stream().noneMatch(name -> steps.containsKey(name) && !done.contains(name));
+                if (!ready) continue;
+                ordered.add(step);
+                done.add(step.name());
+                left.remove(step.name());
+                moved = true;
+            }
+        }
+        for (Step step : left.values()) {
+            fault(
+                    step.name(),
+                    "",
+                    "rule-cycle",
+                    "It stands on itself, through " + String.join(", ", left.keySet()) + ".",
+                    "Let one of them speak of fields only.");
+        }
+        return List.copyOf(ordered);
+    }
+
+    private void fault(String rule, String place, String code, String message, String cure) {
+        faults.add(new RuleFault(rule, place, code, message, cure));
+    }
+}

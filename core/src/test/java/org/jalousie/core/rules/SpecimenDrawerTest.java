@@ -1,0 +1,75 @@
+package org.jalousie.core.rules;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldType;
+import org.junit.jupiter.api.Test;
+
+class SpecimenDrawerTest {
+    private static final Field VALUE =
+            new Field("insured_value", FieldType.MONEY, "Insured value", true, "", List.of());
+    private static final Field COUNTRY = new Field("country", FieldType.TEXT, "Country", true, "", List.of());
+
+    private static RuleSet rules(List<Field> fields, Rule... rules) {
+        return RuleSet.compile(fields, List.of(rules), List.of());
+    }
+
+    @Test
+    void twoSetsReachBothSidesOfAThresholdAndACountry() {
+        RuleSet rules = rules(
+                List.of(VALUE, COUNTRY),
+                Rule.condition("high", "insured_value > 250000"),
+                Rule.condition("abroad", "country != \"GB\""));
+        SpecimenDrawer.Drawn drawn = SpecimenDrawer.draw(rules);
+        assertThat(drawn.unreached()).isEmpty();
+        assertThat(drawn.sets()).hasSize(2);
+    }
+
+    @Test
+    void aRareCaseBehindTwoConditionsIsFound() {
+        RuleSet rules = rules(
+                List.of(VALUE, COUNTRY),
+                Rule.condition("rare", "country = \"CH\" and insured_value >= 5000 and insured_value < 5001"));
+        assertThat(SpecimenDrawer.draw(rules).unreached()).isEmpty();
+    }
+
+    @Test
+    void theDrawnSetsReachExactlyWhatTheySay() {
+        Field list = Field.list("objects", List.of(VALUE.renamed("value")));
+        Field kind = new Field("kind", FieldType.CHOICE, "Kind", true, "", List.of("Loan", "Gift", "Order"));
+        RuleSet rules = RuleSet.compile(
+                List.of(kind, list),
+                List.of(new Rule("dear", "Dear", "objects", "value > 900", FieldType.YES_NO)),
+                List.of(new Choice(
+                        "cover",
+                        "Cover",
+                        List.of(
+                                new Choice.Case("Full", "kind = \"Loan\" and count(objects) > 1", ""),
+                                new Choice.Case("None", "", "")))));
+        SpecimenDrawer.Drawn drawn = SpecimenDrawer.draw(rules);
+        Set<RuleCase> reached = new HashSet<>();
+        for (SpecimenDrawer.DrawnSet set : drawn.sets()) reached.addAll(rules.reached(set.values()));
+        assertThat(drawn.unreached()).isEmpty();
+        assertThat(reached).containsExactlyInAnyOrderElementsOf(rules.cases());
+        // three kinds need three sets, and three are enough for everything else
+        assertThat(drawn.sets()).hasSize(3);
+    }
+
+    @Test
+    void aConditionThatCanNeverBeTrueIsNamed() {
+        RuleSet rules = rules(List.of(VALUE), Rule.condition("never", "insured_value > 10 and insured_value < 5"));
+        assertThat(SpecimenDrawer.draw(rules).unreached())
+                .extracting(RuleCase::name, RuleCase::key)
+                .containsExactly(org.assertj.core.groups.Tuple.tuple("never", "yes"));
+    }
+
+    @Test
+    void theSameRulesGiveTheSameSpecimens() {
+        RuleSet rules = rules(List.of(VALUE, COUNTRY), Rule.condition("high", "insured_value > 250000"));
+        assertThat(SpecimenDrawer.draw(rules)).isEqualTo(SpecimenDrawer.draw(rules));
+    }
+}
