@@ -8,15 +8,21 @@ import org.jalousie.core.placement.SigningField;
 /**
  * What the tags of a wording ask for, in the order in which it stands there.
  *
- * @param fields names of data fields
- * @param conditions those of them that decide a section
+ * @param fields names of data fields, rules and choices
+ * @param conditions those of them that only decide sections
  * @param prints by field name, the prints that tags ask for
  * @param parties keys of the parties that signing fields name
  * @param signingFields one for each tag that keeps a place for a party
+ * @param uses the same names as a tree: what is used within which section
+ * @param pictures names of fields that fill placeholder pictures
+ * @param clauses names of the clauses that tags include
  */
 public record FoundTags(
         List<String> fields,
         Set<String> conditions,
         Map<String, Set<String>> prints,
         List<String> parties,
-        List<SigningField> signingFields) {}
+        List<SigningField> signingFields,
+        List<Use> uses,
+        Set<String> pictures,
+        Set<String> clauses) {}

@@ -65,7 +65,7 @@ final class Markers {
                 default -> {
                     if (numbers.isEmpty() || numbers.pop() != number) throw new IllegalStateException("frames cross");
                     List<Segment> body = open.pop();
-                    open.peek().add(withBody(marked.get(number), body));
+                    open.peek().add(marked.get(number).with(List.copyOf(body)));
                 }
             }
         }
@@ -76,12 +76,5 @@ final class Markers {
 
     private static void literal(List<Segment> into, String xml) {
         if (!xml.isEmpty()) into.add(new Segment.Literal(xml));
-    }
-
-    private static Segment withBody(Segment frame, List<Segment> body) {
-        if (frame instanceof Segment.Section section)
-            return new Segment.Section(section.name(), section.inverted(), List.copyOf(body));
-        if (frame instanceof Segment.Serving serving) return new Segment.Serving(serving.groups(), List.copyOf(body));
-        throw new IllegalStateException("not a frame: " + frame);
     }
 }

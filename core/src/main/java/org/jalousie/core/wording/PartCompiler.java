@@ -13,18 +13,29 @@ import org.w3c.dom.Node;
 
 /** Turns one part with its tags into a tree of segments. */
 final class PartCompiler {
+    /** What can't be left without a paragraph. */
+    private static final Set<String> MUST_HOLD = Set.of("tc", "txbxContent", "hdr", "ftr", "footnote", "endnote");
+
     private final Part part;
     private final Markers markers = new Markers();
     private final List<Diagnostic> diagnostics;
     private final Map<Occurrence, Integer> boxNumbers;
     private final Boxes boxes;
+    private final List<Passage> passages;
     private final Map<Element, Boolean> standalone = new HashMap<>();
+    private final Set<Element> rowTables = new LinkedHashSet<>();
 
-    PartCompiler(Part part, List<Diagnostic> diagnostics, Map<Occurrence, Integer> boxNumbers, Boxes boxes) {
+    PartCompiler(
+            Part part,
+            List<Diagnostic> diagnostics,
+            Map<Occurrence, Integer> boxNumbers,
+            Boxes boxes,
+            List<Passage> passages) {
         this.part = part;
         this.diagnostics = diagnostics;
         this.boxNumbers = boxNumbers;
         this.boxes = boxes;
+        this.passages = passages;
     }
 
     List<Segment> compile(Map<Integer, SigningField> fields) {
@@ -37,8 +48,12 @@ final class PartCompiler {
         Map<Occurrence, Integer> byParagraph = new HashMap<>();
         for (SectionPairs.Pair pair : pairs) frame(pair, emptied, byParagraph);
         placeParagraphMarks(byParagraph);
-        lines.forEach(line ->
-                markers.wrap(line.paragraph, line.paragraph, new Segment.Serving(List.of(line.names), List.of())));
+        lines.forEach(line -> markers.wrap(line.paragraph, line.paragraph, new Segment.Line(line.names, List.of())));
+        PictureTags.frame(part, markers);
+        holders();
+        part.tags.stream()
+                .filter(tag -> tag.isSection() || tag.isSilent())
+                .forEach(tag -> tag.run.getParentNode().removeChild(tag.run));
         part.paragraphs.keySet().stream().filter(standalone::get).forEach(emptied::add);
         emptied.forEach(PartCompiler::removeOrEmpty);
         if (!diagnostics.isEmpty()) return List.of();
@@ -54,9 +69,7 @@ final class PartCompiler {
             if (!tags.get(i).isSection() && !tags.get(i).isSilent()) return false;
             rest.delete(tags.get(i).found.start(), tags.get(i).found.end());
         }
-        return rest.toString().isBlank()
-                && Word.child(text.paragraph(), "drawing") == null
-                && !endsSection(text.paragraph());
+        return rest.toString().isBlank() && !holdsDrawing(text.paragraph()) && !endsSection(text.paragraph());
     }
 
     /** Isolates every tag of a paragraph, from right to left so that the places to the left stay true. */
@@ -85,7 +98,8 @@ final class PartCompiler {
         boolean onlyValues = !values.isEmpty()
                 && values.size() == tags.size()
                 && rest(whole, tags).matches("[\\s,;]*")
-                && removable(text.paragraph());
+                && removable(text.paragraph())
+                && !holdsDrawing(text.paragraph());
         return onlyValues
                 ? List.of(new WholeLine(
                         text.paragraph(),
@@ -106,8 +120,7 @@ final class PartCompiler {
 
     private void fill(Occurrence tag, Map<Integer, SigningField> fields) {
         if (tag.tag instanceof Tag.Value value) {
-            String prefix = tag.run.getPrefix() == null ? "" : tag.run.getPrefix() + ":";
-            tag.run.appendChild(markers.slot(part.document, new Segment.Slot(value.name(), value.print(), prefix)));
+            markers.wrap(tag.run, tag.run, new Segment.Slot(value.name(), value.print(), prefix(tag.run), "", ""));
         } else if (tag.tag instanceof Tag.Dotted) {
             int number = boxNumbers.get(tag);
             boxes.put(part.name, tag.run, number, fields.get(number).kind());
@@ -116,7 +129,8 @@ final class PartCompiler {
 
     private void frame(SectionPairs.Pair pair, Set<Element> emptied, Map<Occurrence, Integer> byParagraph) {
         Tag.Open open = (Tag.Open) pair.open().tag;
-        Segment.Section section = new Segment.Section(open.name(), open.inverted(), List.of());
+        passages.add(new Passage(passages.size(), open.name(), open.inverted(), part.title(), part.place(pair.open())));
+        Segment.Section section = new Segment.Section(passages.size() - 1, open.name(), open.inverted(), List.of());
         Element from = pair.open().in.paragraph();
         Element to = pair.close().in.paragraph();
         Element fromRow = Word.ancestor(from, "tr");
@@ -128,7 +142,7 @@ final class PartCompiler {
             byParagraph.put(pair.open(), number);
             byParagraph.put(pair.close(), number);
         } else if (fromRow != null && fromRow == toRow) {
-            markers.wrap(fromRow, fromRow, section);
+            wrapRows(fromRow, fromRow, section);
             standalone.put(from, false);
             standalone.put(to, false);
         } else if (fromRow != null
@@ -136,7 +150,7 @@ final class PartCompiler {
                 && fromRow.getParentNode() == toRow.getParentNode()
                 && onlySections(fromRow)
                 && onlySections(toRow)) {
-            markers.wrap(fromRow, toRow, section);
+            wrapRows(fromRow, toRow, section);
             emptied.add(fromRow);
             emptied.add(toRow);
         } else {
@@ -148,13 +162,54 @@ final class PartCompiler {
         String text = pair.open().in.original();
         boolean whole = text.substring(0, pair.open().found.start()).isBlank()
                 && text.substring(pair.close().found.end()).isBlank();
+        Element row = Word.ancestor(paragraph, "tr");
         if (whole && removable(paragraph)) {
             markers.wrap(paragraph, paragraph, section);
+        } else if (whole && row != null && isOnlyCell(paragraph, row)) {
+            wrapRows(row, row, section);
         } else if (pair.open().run.getParentNode() == pair.close().run.getParentNode()) {
             markers.wrap(pair.open().run, pair.close().run, section);
         } else {
             crossed(pair);
         }
+    }
+
+    /** A row of one cell that holds nothing but the section is a row of a list. */
+    private static boolean isOnlyCell(Element paragraph, Element row) {
+        return paragraph.getParentNode().getParentNode() == row
+                && Word.children(row).stream()
+                                .filter(cell -> Word.local(cell).equals("tc"))
+                                .count()
+                        == 1;
+    }
+
+    private void wrapRows(Element from, Element to, Segment.Section section) {
+        markers.wrap(from, to, section);
+        rowTables.add((Element) from.getParentNode());
+    }
+
+    /** Frames what must not be left empty, round everything else: cells and the like that hold sections, tables of rows. */
+    private void holders() {
+        for (Element table : rowTables) {
+            if (Word.local(table).equals("tbl"))
+                markers.wrap(table, table, new Segment.Table(prefix(table), List.of()));
+        }
+        Set<Element> cells = new LinkedHashSet<>();
+        for (Occurrence tag : part.tags) {
+            if (!tag.isSection() && !(tag.tag instanceof Tag.Value)) continue;
+            for (Node up = tag.in.paragraph().getParentNode(); up instanceof Element holder; up = up.getParentNode()) {
+                if (MUST_HOLD.contains(Word.local(holder))) cells.add(holder);
+            }
+        }
+        for (Element cell : cells) {
+            Node first = cell.getFirstChild();
+            while (first != null && Word.local(first).equals("tcPr")) first = first.getNextSibling();
+            if (first != null) markers.wrap(first, cell.getLastChild(), new Segment.Cell(prefix(cell), List.of()));
+        }
+    }
+
+    private static String prefix(Element element) {
+        return element.getPrefix() == null ? "" : element.getPrefix() + ":";
     }
 
     private void crossed(SectionPairs.Pair pair) {
@@ -195,13 +250,11 @@ final class PartCompiler {
     }
 
     private static boolean removable(Element paragraph) {
-        if (endsSection(paragraph)) return false;
-        if (!Word.local(paragraph.getParentNode()).equals("tc")) return true;
-        int paragraphs = 0;
-        for (Node node = paragraph.getParentNode().getFirstChild(); node != null; node = node.getNextSibling()) {
-            if (node instanceof Element element && Word.local(element).equals("p")) paragraphs++;
-        }
-        return paragraphs > 1;
+        return !endsSection(paragraph);
+    }
+
+    private static boolean holdsDrawing(Element paragraph) {
+        return Word.first(paragraph, "drawing") != null || Word.first(paragraph, "pict") != null;
     }
 
     private static boolean endsSection(Element paragraph) {
@@ -209,7 +262,6 @@ final class PartCompiler {
         return properties != null && Word.child(properties, "sectPr") != null;
     }
 
-    // ISO/IEC 29500-1 §17.4.65: a cell must hold at least one block-level element, so its last paragraph stays, emptied
     private static void removeOrEmpty(Element element) {
         boolean row = Word.local(element).equals("tr");
         if (row || removable(element)) {

@@ -1,40 +1,41 @@
 package org.jalousie.core.wording;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
-import org.w3c.dom.Node;
 
-/** Tags in the file's properties (title, subject, company): values only, since properties have no layout. */
+/**
+ * Tags where only characters may stand: the file's properties (title, subject, company) and the addresses of links.
+ */
 final class PropertyTags {
-    private static final List<String> PARTS = List.of("docProps/core.xml", "docProps/app.xml", "docProps/custom.xml");
+    private static final List<String> PROPERTIES =
+            List.of("docProps/core.xml", "docProps/app.xml", "docProps/custom.xml");
 
-    private PropertyTags() {}
+    private final TagTree tree;
+    private final List<Diagnostic> diagnostics;
 
-    static void compile(
-            WordFile file, Map<String, List<Segment>> compiled, FoundTags found, List<Diagnostic> diagnostics) {
-        for (String name : PARTS) {
-            byte[] xml = file.parts().get(name);
+    PropertyTags(TagTree tree, List<Diagnostic> diagnostics) {
+        this.tree = tree;
+        this.diagnostics = diagnostics;
+    }
+
+    /** @param parts the finished package, of which parts with tags are compiled */
+    void compile(Map<String, byte[]> parts, Map<String, List<Segment>> compiled) {
+        for (String name : PROPERTIES) {
+            byte[] xml = parts.get(name);
             if (xml == null) continue;
             Document document = SafeXml.parse(name, xml);
             Markers markers = new Markers();
-            int tags = mark(document.getDocumentElement(), markers, found, diagnostics);
+            int tags = elements(document.getDocumentElement(), markers);
             if (tags > 0) compiled.put(name, markers.read(SafeXml.write(document)));
         }
     }
 
-    private static int mark(Element element, Markers markers, FoundTags found, List<Diagnostic> diagnostics) {
-        List<Element> children = new ArrayList<>();
-        for (Node node = element.getFirstChild(); node != null; node = node.getNextSibling()) {
-            if (node instanceof Element child) children.add(child);
-        }
-        if (!children.isEmpty()) {
-            return children.stream()
-                    .mapToInt(child -> mark(child, markers, found, diagnostics))
-                    .sum();
-        }
+    private int elements(Element element, Markers markers) {
+        List<Element> children = Word.children(element);
+        if (!children.isEmpty())
+            return children.stream().mapToInt(child -> elements(child, markers)).sum();
         String text = element.getTextContent();
         List<TagReader.Found> tags = new TagReader().read(text);
         if (tags.isEmpty()) return 0;
@@ -45,10 +46,12 @@ final class PropertyTags {
             element.appendChild(document.createTextNode(text.substring(at, one.start())));
             at = one.end();
             if (one.tag() instanceof Tag.Value value) {
-                if (!found.fields().contains(value.name())) found.fields().add(value.name());
-                element.appendChild(markers.slot(document, new Segment.PlainSlot(value.name(), value.print())));
+                tree.add(value.name(), value.print());
+                element.appendChild(markers.slot(document, new Segment.PlainSlot(value.name(), value.print(), false)));
             } else if (one.tag() instanceof Tag.Dotted dotted) {
-                element.appendChild(markers.slot(document, new Segment.PlainSlot(dotted.first(), dotted.second())));
+                tree.add(dotted.first(), dotted.second());
+                element.appendChild(
+                        markers.slot(document, new Segment.PlainSlot(dotted.first(), dotted.second(), false)));
             } else if (!(one.tag() instanceof Tag.Silent)) {
                 diagnostics.add(new Diagnostic(
                         "tag-in-property",

@@ -8,12 +8,18 @@ import java.util.regex.Pattern;
 final class TagReader {
     // Mustache specification: names; narrowed to what can be a form field and a PDF field name
     private static final Pattern NAME = Pattern.compile("[A-Za-z][A-Za-z0-9_]*");
+    private static final Pattern SECTION = Pattern.compile(NAME + "(\\." + NAME + ")?");
+
+    /** Delimiters of tags made from a word processor's own fields: noncharacters, which nobody can type. */
+    static final char OWN_OPEN = '\ufdd0';
+
+    static final char OWN_CLOSE = '\ufdd1';
 
     private String open = "{{";
     private String close = "}}";
 
-    /** A tag at {@code [start, end)} of the paragraph's text. */
-    record Found(int start, int end, Tag tag) {}
+    /** A tag at {@code [start, end)} of the paragraph's text. @param content what stands between the delimiters */
+    record Found(int start, int end, Tag tag, String content) {}
 
     List<Found> read(String text) {
         List<Found> found = new ArrayList<>();
@@ -21,15 +27,25 @@ final class TagReader {
         while (true) {
             int start = text.indexOf(open, at);
             int stray = text.indexOf(close, at);
-            if (stray >= 0 && (start < 0 || stray < start)) {
+            int ownFirst = text.indexOf(OWN_OPEN, at);
+            if (stray >= 0 && (start < 0 || stray < start) && (ownFirst < 0 || stray < ownFirst)) {
                 found.add(new Found(
                         stray,
                         stray + close.length(),
                         new Tag.Unreadable(
                                 "tag-stray-end",
                                 "A tag ends here that never began.",
-                                "Type " + open + " before the name, or remove " + close + ".")));
+                                "Type " + open + " before the name, or remove " + close + "."),
+                        ""));
                 at = stray + close.length();
+                continue;
+            }
+            int own = text.indexOf(OWN_OPEN, at);
+            if (own >= 0 && (start < 0 || own < start)) {
+                int end = text.indexOf(OWN_CLOSE, own);
+                String inner = text.substring(own + 1, end);
+                found.add(new Found(own, end + 1, understand(inner), inner));
+                at = end + 1;
                 continue;
             }
             if (start < 0) return found;
@@ -44,13 +60,14 @@ final class TagReader {
                         new Tag.Unreadable(
                                 "tag-unclosed",
                                 "A tag begins here and does not end in the same paragraph.",
-                                "Type " + close + " after the name.")));
+                                "Type " + close + " after the name."),
+                        ""));
                 at = start + open.length();
                 continue;
             }
             String content = text.substring(start + (triple ? 3 : open.length()), stop);
             at = stop + end.length();
-            found.add(new Found(start, at, understand(content)));
+            found.add(new Found(start, at, understand(content), content));
         }
     }
 
@@ -63,22 +80,27 @@ final class TagReader {
             case '!' -> new Tag.Silent();
             case '=' -> delimiters(text);
             case '#', '^' ->
-                isName(rest) ? new Tag.Open(rest, sign == '^') : unreadable(content, "a section needs one name");
+                isSection(rest) ? new Tag.Open(rest, sign == '^') : unreadable(content, "a section needs one name");
             case '/' ->
-                isName(rest)
+                isSection(rest)
                         ? new Tag.Close(rest)
                         : unreadable(content, "the end of a section needs the section's name");
-            case '>' ->
-                new Tag.Unreadable(
-                        "tag-clause",
-                        "Clauses from a library can't be included yet.",
-                        "Put the words of the clause here instead of the tag.");
+            case '>' -> clause(rest, content);
             case '&' -> value(rest, content);
             default -> value(text, content);
         };
     }
 
+    // Mustache specification, partials.yml and ~dynamic-names.yml
+    private Tag clause(String text, String content) {
+        boolean dynamic = text.startsWith("*");
+        String name = dynamic ? text.substring(1).strip() : text;
+        return isName(name) ? new Tag.Clause(name, dynamic) : unreadable(content, "a clause needs one name");
+    }
+
     private Tag value(String text, String content) {
+        // Mustache specification, sections.yml "Implicit Iterator"
+        if (text.equals(".")) return new Tag.Value(".", "");
         if (isName(text)) return new Tag.Value(text, "");
         int dot = text.indexOf('.');
         if (dot > 0 && isName(text.substring(0, dot)) && isName(text.substring(dot + 1))) {
@@ -99,6 +121,10 @@ final class TagReader {
         open = pair[0];
         close = pair[1];
         return new Tag.Silent();
+    }
+
+    private static boolean isSection(String text) {
+        return SECTION.matcher(text).matches();
     }
 
     private static boolean isName(String text) {

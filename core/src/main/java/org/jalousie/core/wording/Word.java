@@ -23,8 +23,13 @@ final class Word {
 
     /** All paragraphs below a node, text boxes' included, in document order. */
     static List<Element> paragraphs(Document document) {
+        return paragraphs(document.getDocumentElement());
+    }
+
+    /** All paragraphs from an element down, itself included. */
+    static List<Element> paragraphs(Element from) {
         List<Element> found = new ArrayList<>();
-        collect(document.getDocumentElement(), found);
+        collect(from, found);
         return found;
     }
 
@@ -70,5 +75,55 @@ final class Word {
             if (up instanceof Element element && local(element).equals(name)) return element;
         }
         return null;
+    }
+
+    /** All elements of a local name, or with {@code *} all, below a node, in document order; the list stands while the tree changes. */
+    static List<Element> all(Node below, String name) {
+        List<Element> found = new ArrayList<>();
+        collect(below, name, found);
+        return found;
+    }
+
+    private static void collect(Node node, String name, List<Element> found) {
+        for (Node child = node.getFirstChild(); child != null; child = child.getNextSibling()) {
+            if (!(child instanceof Element element)) continue;
+            if (name.equals("*") || local(element).equals(name)) found.add(element);
+            collect(element, name, found);
+        }
+    }
+
+    /** The first element of a local name below a node, or null. */
+    static Element first(Node below, String name) {
+        for (Node child = below.getFirstChild(); child != null; child = child.getNextSibling()) {
+            if (!(child instanceof Element element)) continue;
+            if (local(element).equals(name)) return element;
+            Element inner = first(element, name);
+            if (inner != null) return inner;
+        }
+        return null;
+    }
+
+    /** The children that are elements. */
+    static List<Element> children(Node parent) {
+        List<Element> found = new ArrayList<>();
+        for (Node child = parent.getFirstChild(); child != null; child = child.getNextSibling()) {
+            if (child instanceof Element element) found.add(element);
+        }
+        return found;
+    }
+
+    /** An attribute by its local name, whichever prefix the file gives its namespace; empty when absent. */
+    static String attribute(Element element, String name) {
+        for (int i = 0; i < element.getAttributes().getLength(); i++) {
+            Node attribute = element.getAttributes().item(i);
+            if (local(attribute).equals(name)) return attribute.getNodeValue();
+        }
+        return "";
+    }
+
+    /** Sets an attribute of the element's own namespace. */
+    static void setAttribute(Element element, String name, String value) {
+        String prefix = element.getPrefix() == null ? "" : element.getPrefix() + ":";
+        element.setAttributeNS(element.getNamespaceURI(), prefix + name, value);
     }
 }

@@ -2,6 +2,7 @@ package org.jalousie.core.wording;
 
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
@@ -11,8 +12,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
+import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.placement.FieldKind;
 import org.jalousie.core.placement.SigningField;
@@ -24,30 +27,46 @@ public final class Wording {
     private final FoundTags found;
     private final List<Diagnostic> diagnostics;
     private final Map<Integer, SigningField> boxes;
+    private final List<Passage> passages;
 
     private Wording(
             Map<String, byte[]> fixedParts,
             Map<String, List<Segment>> compiled,
             FoundTags found,
             List<Diagnostic> diagnostics,
-            Map<Integer, SigningField> boxes) {
+            Map<Integer, SigningField> boxes,
+            List<Passage> passages) {
         this.fixedParts = fixedParts;
         this.compiled = compiled;
         this.found = found;
         this.diagnostics = List.copyOf(diagnostics);
         this.boxes = Map.copyOf(boxes);
+        this.passages = List.copyOf(passages);
+    }
+
+    /** What a merge came to. @param reached numbers of the passages that were printed at least once */
+    public record Merged(byte[] file, BitSet reached) {}
+
+    /** Reads the tags of a file that includes no clauses. */
+    public static Wording compile(WordFile file, Set<String> declaredParties) {
+        return compile(file, declaredParties, Clauses.NONE);
     }
 
     /**
-     * Reads the tags of a file.
+     * Reads the tags of a file, with the clauses that it includes.
      *
      * @param declaredParties keys of parties that the coordinator has named, besides those that the tags show
      */
-    public static Wording compile(WordFile file, Set<String> declaredParties) {
-        List<Part> parts = file.textParts().stream()
-                .map(name -> new Part(name, file.parts().get(name)))
-                .toList();
+    public static Wording compile(WordFile file, Set<String> declaredParties, Clauses clauses) {
         List<Diagnostic> diagnostics = new ArrayList<>();
+        PackageParts pack = new PackageParts(file.parts());
+        ClauseInclusion inclusion = new ClauseInclusion(pack, clauses, diagnostics);
+        file.textParts().forEach(inclusion::expand);
+        List<Part> parts = file.textParts().stream()
+                .map(name -> new Part(name, pack.document(name)))
+                .toList();
+        parts.forEach(part -> Leftovers.report(part, diagnostics));
+        Leftovers.comments(file.parts(), diagnostics);
         Set<String> parties = new LinkedHashSet<>();
         for (Occurrence tag : all(parts)) {
             if (tag.tag instanceof Tag.Dotted dotted
@@ -57,26 +76,31 @@ public final class Wording {
         known.addAll(declaredParties);
         Map<Integer, SigningField> boxes = new LinkedHashMap<>();
         Map<Occurrence, Integer> numbers = new IdentityHashMap<>();
-        for (Part part : parts) settleDotted(part, known, boxes, numbers, diagnostics);
-        FoundTags found = found(parts, parties, boxes);
-        Map<String, byte[]> fixed = new LinkedHashMap<>(file.parts());
-        Boxes keeper = new Boxes(fixed);
-        Map<String, List<Segment>> compiled = new HashMap<>();
+        TagTree tree = new TagTree();
         for (Part part : parts) {
-            if (part.tags.isEmpty()) continue;
+            settleDotted(part, known, boxes, numbers, diagnostics);
+            tree.add(part);
+        }
+        Map<String, List<Segment>> compiled = new HashMap<>();
+        List<Passage> passages = new ArrayList<>();
+        Boxes keeper = new Boxes(pack);
+        for (Part part : parts) {
+            if (part.tags.isEmpty() && Word.first(part.document, "docPr") == null) continue;
             List<Diagnostic> ofPart = new ArrayList<>();
             part.tags.stream().filter(tag -> tag.tag instanceof Tag.Unreadable).forEach(tag -> {
                 Tag.Unreadable unreadable = (Tag.Unreadable) tag.tag;
                 ofPart.add(part.diagnostic(tag, unreadable.code(), unreadable.message(), unreadable.cure()));
             });
-            List<Segment> segments = new PartCompiler(part, ofPart, numbers, keeper).compile(boxes);
+            compiled.put(part.name, new PartCompiler(part, ofPart, numbers, keeper, passages).compile(boxes));
             diagnostics.addAll(ofPart);
-            compiled.put(part.name, segments);
         }
-        PropertyTags.compile(file, compiled, found, diagnostics);
-        keeper.finish();
+        Map<String, byte[]> fixed = new LinkedHashMap<>(pack.finish());
+        new PropertyTags(tree, diagnostics).compile(fixed, compiled);
+        LinkTags.find(fixed, file.textParts(), tree);
+        LinkTags.compile(fixed, file.textParts(), compiled);
         compiled.keySet().forEach(name -> fixed.put(name, new byte[0]));
-        return new Wording(fixed, compiled, found, diagnostics, boxes);
+        return new Wording(
+                fixed, compiled, tree.found(parties, boxes, inclusion.included()), diagnostics, boxes, passages);
     }
 
     private static List<Occurrence> all(List<Part> parts) {
@@ -118,38 +142,19 @@ public final class Wording {
         }
     }
 
-    private static FoundTags found(List<Part> parts, Set<String> parties, Map<Integer, SigningField> boxes) {
-        Set<String> fields = new LinkedHashSet<>();
-        Set<String> conditions = new LinkedHashSet<>();
-        Map<String, Set<String>> prints = new LinkedHashMap<>();
-        for (Occurrence tag : all(parts)) {
-            if (tag.tag instanceof Tag.Value value) {
-                fields.add(value.name());
-                if (!value.print().isEmpty())
-                    prints.computeIfAbsent(value.name(), n -> new LinkedHashSet<>())
-                            .add(value.print());
-            } else if (tag.tag instanceof Tag.Open open) {
-                fields.add(open.name());
-                conditions.add(open.name());
-            }
-        }
-        Set<String> printed = new HashSet<>();
-        all(parts).forEach(tag -> {
-            if (tag.tag instanceof Tag.Value value) printed.add(value.name());
-        });
-        conditions.removeAll(printed);
-        return new FoundTags(
-                new ArrayList<>(fields), conditions, prints, List.copyOf(parties), List.copyOf(boxes.values()));
-    }
-
     /** What the tags ask for. */
     public FoundTags found() {
         return found;
     }
 
-    /** What can't be read; a wording with any can't be merged. */
+    /** What can't be read, or looks like a slip. */
     public List<Diagnostic> diagnostics() {
         return diagnostics;
+    }
+
+    /** Whether a tag can't be read, so that nothing can be merged. */
+    public boolean broken() {
+        return diagnostics.stream().anyMatch(Diagnostic::blocks);
     }
 
     /** The signing fields by the number that their boxes carry through conversion. */
@@ -157,18 +162,42 @@ public final class Wording {
         return boxes;
     }
 
+    /** The stretches that print for some data only, by their number. */
+    public List<Passage> passages() {
+        return passages;
+    }
+
+    /**
+     * Makes the Word file of one agreement whose data has no pictures.
+     *
+     * @see #merge(Map, Locale, Function)
+     */
+    public byte[] merge(Map<String, Value> values, Locale language) {
+        return merge(values, language, file -> {
+                    throw new IllegalArgumentException("a picture is asked for and there is no store");
+                })
+                .file();
+    }
+
     /**
      * Makes the Word file of one agreement.
      *
-     * @param values by field name; absent means empty
-     * @throws IllegalStateException when the wording has diagnostics
-     * @throws IllegalArgumentException when a value holds a character that no document can carry
+     * @param values by field, rule and choice; absent means empty
+     * @param pictures the content of a picture by its SHA-256
+     * @throws IllegalStateException when the wording is {@link #broken()}
+     * @throws IllegalArgumentException when a value can't be printed, saying which and why
      */
-    public byte[] merge(Map<String, Value> values, Locale language) {
-        if (!diagnostics.isEmpty()) throw new IllegalStateException("the wording has tags that can't be read");
-        Merge merge = new Merge(values, language);
+    public Merged merge(Map<String, Value> values, Locale language, Function<String, byte[]> pictures) {
+        if (broken()) throw new IllegalStateException("the wording has tags that can't be read");
+        Printer printer = Printer.in(language);
+        Additions additions = new Additions();
+        Pictures drawn = new Pictures(pictures, additions);
+        BitSet reached = new BitSet();
         Map<String, byte[]> parts = new LinkedHashMap<>(fixedParts);
-        compiled.forEach((name, segments) -> parts.put(name, merge.run(segments).getBytes(StandardCharsets.UTF_8)));
-        return WordFile.zip(parts);
+        compiled.forEach((name, segments) -> parts.put(
+                name,
+                new Merge(name, values, printer, drawn, reached).run(segments).getBytes(StandardCharsets.UTF_8)));
+        additions.finish(parts);
+        return new Merged(WordFile.zip(parts), reached);
     }
 }

@@ -31,7 +31,7 @@ class DiagnosticsTest {
         assertThat(codes("{{lender")).containsExactly("tag-unclosed");
         assertThat(codes("lender}}")).containsExactly("tag-stray-end");
         assertThat(codes("{{}}")).containsExactly("tag-unreadable");
-        assertThat(codes("{{>clause}}")).containsExactly("tag-clause");
+        assertThat(codes("{{>clause}}")).containsExactly("clause-unknown");
         assertThat(codes("{{#abroad}} x")).containsExactly("section-unclosed");
         assertThat(codes("x {{/abroad}}")).containsExactly("section-not-open");
         assertThat(codes("{{#a}}{{#b}}x{{/a}}{{/b}}")).contains("section-crossed");

@@ -1,0 +1,93 @@
+package org.jalousie.core.picture;
+
+import java.awt.Graphics2D;
+import java.awt.RenderingHints;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.util.Iterator;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReader;
+import javax.imageio.stream.ImageInputStream;
+
+/**
+ * A picture as it can stand in a document: PNG or JPEG, told by its content.
+ *
+ * @param extension {@code png} or {@code jpeg}
+ * @param width in pixels
+ * @param height in pixels
+ */
+public record PictureFile(byte[] bytes, String extension, int width, int height) {
+    private static final long MOST_PIXELS = 60_000_000;
+    private static final double DOTS_PER_MM = 220 / 25.4;
+
+    /** Why a file can't be taken as a picture; the message is for the person who gave it. */
+    public static final class Unacceptable extends IllegalArgumentException {
+        Unacceptable(String message) {
+            super(message);
+        }
+    }
+
+    /** @throws Unacceptable when it is no PNG or JPEG file, is damaged or has more than 60 million pixels */
+    public static PictureFile read(byte[] bytes) {
+        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
+            Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
+            String format = readers.hasNext() ? readers.next().getFormatName().toLowerCase(java.util.Locale.ROOT) : "";
+            if (!format.equals("png") && !format.equals("jpeg"))
+                throw new Unacceptable("A picture has to be a PNG or JPEG file. Save it as one of these.");
+            ImageReader reader = ImageIO.getImageReadersByFormatName(format).next();
+            reader.setInput(in);
+            int width = reader.getWidth(0);
+            int height = reader.getHeight(0);
+            reader.dispose();
+            if ((long) width * height > MOST_PIXELS)
+                throw new Unacceptable("The picture has more than 60 million pixels. Make it smaller.");
+            return new PictureFile(bytes, format, width, height);
+        } catch (IOException e) {
+            throw new Unacceptable("The picture file is damaged. Open it, save it again and choose that.");
+        }
+    }
+
+    /**
+     * The same picture in a box of other proportions: as large as fits, in the middle, clear around it.
+     *
+     * @param widthMm the box's width in millimetres
+     * @param heightMm the box's height in millimetres
+     */
+    public PictureFile boxed(double widthMm, double heightMm) {
+        double box = widthMm / heightMm;
+        double own = (double) width / height;
+        if (Math.abs(box - own) / box < 0.01) return this;
+        double dots = Math.min(DOTS_PER_MM, Math.max(width / widthMm, height / heightMm));
+        int w = Math.max(1, (int) Math.round(widthMm * dots));
+        int h = Math.max(1, (int) Math.round(heightMm * dots));
+        double scale = Math.min((double) w / width, (double) h / height);
+        int drawnWidth = Math.max(1, (int) Math.round(width * scale));
+        int drawnHeight = Math.max(1, (int) Math.round(height * scale));
+        BufferedImage out = new BufferedImage(w, h, BufferedImage.TYPE_INT_ARGB);
+        Graphics2D graphics = out.createGraphics();
+        graphics.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BICUBIC);
+        graphics.drawImage(decoded(), (w - drawnWidth) / 2, (h - drawnHeight) / 2, drawnWidth, drawnHeight, null);
+        graphics.dispose();
+        return png(out);
+    }
+
+    private BufferedImage decoded() {
+        try {
+            return ImageIO.read(new ByteArrayInputStream(bytes));
+        } catch (IOException e) {
+            throw new Unacceptable("The picture file is damaged. Open it, save it again and choose that.");
+        }
+    }
+
+    static PictureFile png(BufferedImage image) {
+        try {
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            ImageIO.write(image, "png", out);
+            return new PictureFile(out.toByteArray(), "png", image.getWidth(), image.getHeight());
+        } catch (IOException e) {
+            throw new IllegalStateException("writing to memory failed", e);
+        }
+    }
+}

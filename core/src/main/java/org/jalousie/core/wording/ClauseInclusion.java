@@ -1,0 +1,206 @@
+package org.jalousie.core.wording;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.jalousie.core.data.LookAlike;
+import org.w3c.dom.Element;
+import org.w3c.dom.Node;
+
+/**
+ * Puts clauses in the place of their tags, before any other tag is looked at: {@code {{>name}}} brings the clause, {@code
+ * {{>*choice}}} every clause that the choice may name, each as a section of its case.
+ */
+final class ClauseInclusion {
+    private static final int DEEPEST = 8;
+
+    private final PackageParts parts;
+    private final Clauses clauses;
+    private final List<Diagnostic> diagnostics;
+    private final Set<String> included = new LinkedHashSet<>();
+    private int inclusions;
+
+    ClauseInclusion(PackageParts parts, Clauses clauses, List<Diagnostic> diagnostics) {
+        this.parts = parts;
+        this.clauses = clauses;
+        this.diagnostics = diagnostics;
+    }
+
+    /** Names of the clauses that tags ask for. */
+    Set<String> included() {
+        return included;
+    }
+
+    /** Expands all clause tags of a part. */
+    void expand(String part) {
+        expand(part, List.of(parts.document(part).getDocumentElement()), new ArrayDeque<>());
+    }
+
+    private void expand(String part, List<Element> below, Deque<String> open) {
+        TagReader reader = new TagReader();
+        for (Element root : below) {
+            for (Element paragraph : Word.paragraphs(root)) {
+                ParagraphText text = new ParagraphText(paragraph);
+                List<TagReader.Found> found = reader.read(text.original()).stream()
+                        .filter(one -> one.tag() instanceof Tag.Clause)
+                        .toList();
+                for (int i = found.size() - 1; i >= 0; i--) include(part, paragraph, text, found.get(i), open);
+            }
+        }
+    }
+
+    private void include(
+            String part, Element paragraph, ParagraphText text, TagReader.Found found, Deque<String> open) {
+        Tag.Clause tag = (Tag.Clause) found.tag();
+        String whole = text.original();
+        String place = Part.place(whole, found.start(), found.end());
+        Map<String, String> cases = new LinkedHashMap<>();
+        if (tag.dynamic()) {
+            Map<String, String> byCase = clauses.byChoice().get(tag.name());
+            if (byCase == null || byCase.isEmpty()) {
+                report(
+                        "clause-choice",
+                        place,
+                        "No choice called " + tag.name() + " names clauses.",
+                        "Add a choice under Rules and give its cases clauses.");
+                return;
+            }
+            byCase.forEach((key, clause) -> cases.put(tag.name() + "." + key, clause));
+        } else {
+            cases.put("", tag.name());
+        }
+        included.addAll(cases.values());
+        boolean alone = (whole.substring(0, found.start()) + whole.substring(found.end())).isBlank();
+        Element run = alone ? null : text.isolate(found.start(), found.end());
+        List<Element> brought = new ArrayList<>();
+        for (Map.Entry<String, String> one : cases.entrySet()) {
+            if (!usable(one.getValue(), place, open)) return;
+            Part.Origin origin = new Part.Origin(one.getValue(), ++inclusions);
+            ClauseImport clause =
+                    new ClauseImport(parts, part, clauses.library().get(one.getValue()), origin);
+            List<Element> blocks = clause.blocks(paragraph);
+            clause.left()
+                    .forEach(what -> diagnostics.add(new Diagnostic(
+                            "clause-part",
+                            "clause " + origin.clause(),
+                            place,
+                            "The clause holds " + what + ", which can't be brought along.",
+                            "Take it out of the clause, or put it into the agreement as a picture.")));
+            expandInside(part, blocks, one.getValue(), open);
+            if (alone) putBlocks(paragraph, blocks, one.getKey());
+            else if (!putRuns(run, blocks, one.getKey())) {
+                report(
+                        "clause-inline",
+                        place,
+                        "The clause " + one.getValue()
+                                + " has more than one paragraph, so it can't stand within a line.",
+                        "Put the tag into a paragraph of its own.");
+                return;
+            }
+            brought.addAll(blocks);
+        }
+        if (alone) removeTag(paragraph, text, found);
+        else run.getParentNode().removeChild(run);
+    }
+
+    /** Clauses inside a clause; the blocks are not in the tree yet, so tags that stand alone need a parent for a while. */
+    private void expandInside(String part, List<Element> blocks, String name, Deque<String> open) {
+        if (blocks.isEmpty()) return;
+        Element holder = Word.element(blocks.get(0), "clause");
+        blocks.forEach(holder::appendChild);
+        open.push(name);
+        expand(part, List.of(holder), open);
+        open.pop();
+        blocks.clear();
+        blocks.addAll(Word.children(holder));
+    }
+
+    private boolean usable(String name, String place, Deque<String> open) {
+        if (open.contains(name) || open.size() >= DEEPEST) {
+            report(
+                    "clause-cycle",
+                    place,
+                    "The clause " + name + " includes itself.",
+                    "Take the tag out of the clause.");
+            return false;
+        }
+        if (clauses.library().containsKey(name)) return true;
+        report(
+                "clause-unknown",
+                place,
+                "There is no clause called " + name + " in the library.",
+                LookAlike.of(name, clauses.library().keySet())
+                        .map(like -> "Did you mean {{>" + like + "}}?")
+                        .orElse("Bring the clause into the library under this name."));
+        return false;
+    }
+
+    private static void putBlocks(Element paragraph, List<Element> blocks, String section) {
+        Node parent = paragraph.getParentNode();
+        if (!section.isEmpty()) parent.insertBefore(tagParagraph(paragraph, "#" + section), paragraph);
+        blocks.forEach(block -> parent.insertBefore(block, paragraph));
+        if (!section.isEmpty()) parent.insertBefore(tagParagraph(paragraph, "/" + section), paragraph);
+    }
+
+    private static boolean putRuns(Element run, List<Element> blocks, String section) {
+        List<Element> paragraphs =
+                blocks.stream().filter(block -> Word.local(block).equals("p")).toList();
+        if (paragraphs.size() != 1 || blocks.size() != 1) return false;
+        Node parent = run.getParentNode();
+        if (!section.isEmpty()) parent.insertBefore(tagRun(run, "#" + section), run);
+        settleTags(paragraphs.get(0));
+        for (Element child : Word.children(paragraphs.get(0))) {
+            if (!Word.local(child).equals("pPr")) parent.insertBefore(child, run);
+        }
+        if (!section.isEmpty()) parent.insertBefore(tagRun(run, "/" + section), run);
+        return true;
+    }
+
+    /** Within a line the agreement's delimiters would hold for the clause's tags too: they are made independent of them. */
+    private static void settleTags(Element paragraph) {
+        ParagraphText text = new ParagraphText(paragraph);
+        List<TagReader.Found> found = new TagReader().read(text.original());
+        for (int i = found.size() - 1; i >= 0; i--) {
+            if (found.get(i).tag() instanceof Tag.Unreadable) continue;
+            Element run = text.isolate(found.get(i).start(), found.get(i).end());
+            if (found.get(i).tag() instanceof Tag.Silent) continue;
+            Element own = Word.element(run, "t");
+            Word.setText(own, TagReader.OWN_OPEN + found.get(i).content() + TagReader.OWN_CLOSE);
+            run.appendChild(own);
+        }
+    }
+
+    private static Element tagParagraph(Element like, String content) {
+        Element paragraph = Word.element(like, "p");
+        paragraph.appendChild(tagRun(like, content));
+        return paragraph;
+    }
+
+    private static Element tagRun(Element like, String content) {
+        Element run = Word.element(like, "r");
+        Element text = Word.element(like, "t");
+        Word.setText(text, TagReader.OWN_OPEN + content + TagReader.OWN_CLOSE);
+        run.appendChild(text);
+        return run;
+    }
+
+    private static void removeTag(Element paragraph, ParagraphText text, TagReader.Found found) {
+        Element properties = Word.child(paragraph, "pPr");
+        boolean endsSection = properties != null && Word.child(properties, "sectPr") != null;
+        boolean last = Word.local(paragraph.getParentNode()).equals("tc")
+                && Word.children(paragraph.getParentNode()).stream()
+                        .noneMatch(
+                                other -> other != paragraph && Word.local(other).equals("p"));
+        if (endsSection || last) text.isolate(found.start(), found.end());
+        else paragraph.getParentNode().removeChild(paragraph);
+    }
+
+    private void report(String code, String place, String message, String cure) {
+        diagnostics.add(new Diagnostic(code, "body", place, message, cure));
+    }
+}

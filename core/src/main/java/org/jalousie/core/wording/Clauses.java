@@ -1,0 +1,13 @@
+package org.jalousie.core.wording;
+
+import java.util.Map;
+
+/**
+ * The clauses that a wording may include.
+ *
+ * @param library clauses by name
+ * @param byChoice for each choice, the clause of each of its cases by the case's key; cases without a clause are absent
+ */
+public record Clauses(Map<String, WordFile> library, Map<String, Map<String, String>> byChoice) {
+    public static final Clauses NONE = new Clauses(Map.of(), Map.of());
+}
