@@ -36,6 +36,11 @@ public record Field(
         return new Field(name, FieldType.ITEMS, labelFor(name), true, "", List.of(), items);
     }
 
+    /** The same list with these fields in each item. */
+    public Field withItems(List<Field> of) {
+        return new Field(name, type, label, required, hint, choices, of);
+    }
+
     /** The same field by another name. */
     public Field renamed(String to) {
         return new Field(to, type, label, required, hint, choices, items);

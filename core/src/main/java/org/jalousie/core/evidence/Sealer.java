@@ -32,6 +32,7 @@ import org.apache.pdfbox.pdmodel.interactive.form.PDAcroForm;
 import org.apache.pdfbox.pdmodel.interactive.form.PDField;
 import org.apache.pdfbox.pdmodel.interactive.form.PDTextField;
 import org.jalousie.core.placement.FieldPlacer;
+import org.jalousie.core.proof.SpecimenMark;
 
 /**
  * Seals and signs documents: PAdES (ETSI EN 319 142-1) in incremental updates. The office's certification seal comes first,
@@ -49,6 +50,7 @@ public final class Sealer {
 
     /** The office's invisible seal: from now on only form fields may be filled and signed (ISO 32000-1 Table 254, P 2). */
     public byte[] sealByOffice(byte[] pdf, Instant at) {
+        if (SpecimenMark.isOn(pdf)) throw new IllegalArgumentException("A specimen is never sealed or sent.");
         PAdESSignatureParameters parameters = parameters(trust.officeSeal(), at);
         parameters.setPermission(CertificationPermission.MINIMAL_CHANGES_PERMITTED);
         parameters.setReason("Issued by the office");

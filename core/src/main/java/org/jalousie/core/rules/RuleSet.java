@@ -54,6 +54,13 @@ public final class RuleSet {
         return faults;
     }
 
+    /** Every name that an expression speaks of. */
+    public Set<String> mentioned() {
+        Set<String> all = new HashSet<>();
+        steps.forEach(step -> all.addAll(step.mentioned()));
+        return all;
+    }
+
     List<Field> fields() {
         return fields;
     }

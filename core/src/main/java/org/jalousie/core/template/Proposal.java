@@ -1,6 +1,7 @@
 package org.jalousie.core.template;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -23,16 +24,15 @@ public final class Proposal {
     }
 
     /**
-     * Settings for a wording that changed: fields and parties keep their settings by name, new ones are proposed. A field
-     * leaves when neither the wording nor a party's person uses it; a party when it was only proposed by tags now gone.
+     * Settings for a wording that changed: fields and parties keep their settings by name, new ones are proposed. Nothing
+     * leaves by itself: a field that the wording no longer uses may be one that rules or people need, so it is only pointed
+     * out ({@link Advice}).
      */
     public static TemplateContent renewed(FoundTags found, TemplateContent before) {
-        List<Field> fields = new ArrayList<>(before.fields());
-        for (String name : found.fields()) {
-            if (fields.stream().noneMatch(field -> field.name().equals(name))) {
-                fields.add(Field.proposedFor(name, found.conditions().contains(name)));
-            }
-        }
+        Set<String> derived = new HashSet<>();
+        before.rules().forEach(rule -> derived.add(rule.name()));
+        before.choices().forEach(choice -> derived.add(choice.name()));
+        List<Field> fields = new ProposedFields(found, derived).completed(before.fields());
         List<Party> parties = new ArrayList<>(before.parties());
         for (String key : found.parties()) {
             if (parties.stream().noneMatch(party -> party.key().equals(key))) {
@@ -40,27 +40,31 @@ public final class Proposal {
                 parties.add(propose(key, stage, fields));
             }
         }
-        Set<String> forPeople = new LinkedHashSet<>();
-        for (Party party : parties) {
-            if (party.who() instanceof Who.FromFields from) {
-                forPeople.add(from.nameField());
-                forPeople.add(from.mailField());
-            }
-        }
-        for (String name : forPeople) {
+        for (String name : forPeople(parties)) {
             if (!name.isBlank()
                     && fields.stream().noneMatch(field -> field.name().equals(name))) {
                 fields.add(Field.proposedFor(name, false));
             }
         }
-        fields.removeIf(field -> !found.fields().contains(field.name()) && !forPeople.contains(field.name()));
         List<SigningField> signingFields = found.signingFields().stream()
                 .map(field -> before.signingFields().stream()
                         .filter(old -> old.name().equals(field.name()) && old.kind() == field.kind())
                         .findFirst()
                         .orElse(field))
                 .toList();
-        return new TemplateContent(before.language(), fields, parties, signingFields, before.terms());
+        return before.with(fields, parties, signingFields);
+    }
+
+    /** Names of the fields that say who takes part. */
+    static Set<String> forPeople(List<Party> parties) {
+        Set<String> names = new LinkedHashSet<>();
+        for (Party party : parties) {
+            if (party.who() instanceof Who.FromFields from) {
+                names.add(from.nameField());
+                names.add(from.mailField());
+            }
+        }
+        return names;
     }
 
     /** A party as first proposed: it signs, in the order of the tags, and its person comes from fields named after it. */

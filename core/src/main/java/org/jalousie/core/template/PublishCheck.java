@@ -11,20 +11,35 @@ import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.Who;
 import org.jalousie.core.placement.FieldKind;
+import org.jalousie.core.rules.Choice;
+import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.wording.Diagnostic;
+import org.jalousie.core.wording.Use;
 import org.jalousie.core.wording.Wording;
 
 /** What stands in the way of publishing a template, a sentence each. */
 public final class PublishCheck {
     private PublishCheck() {}
 
-    public static List<String> obstacles(Wording wording, TemplateContent content) {
+    public static List<String> obstacles(Wording wording, TemplateContent content, RuleSet rules) {
         List<String> obstacles = new ArrayList<>();
         for (Diagnostic diagnostic : wording.diagnostics()) {
-            obstacles.add("In the " + diagnostic.part() + ", near \u201c" + diagnostic.place() + "\u201d: "
-                    + diagnostic.message() + " " + diagnostic.cure());
+            if (diagnostic.blocks())
+                obstacles.add("In the " + diagnostic.part() + ", near \u201c" + diagnostic.place() + "\u201d: "
+                        + diagnostic.message() + " " + diagnostic.cure());
         }
-        fields(wording, content, obstacles);
+        rules.faults().forEach(fault -> obstacles.add(fault.sentence()));
+        fields(content.fields(), wording, obstacles);
+        cases(wording.found().uses(), content, obstacles);
+        wording.found()
+                .pictures()
+                .forEach(
+                        name -> content.fields().stream()
+                                .filter(field -> field.name().equals(name) && field.type() != FieldType.PICTURE)
+                                .forEach(
+                                        field -> obstacles.add(
+                                                "A placeholder picture names {{" + name + "}}, but " + field.label()
+                                                        + " is no picture. Change its type, or the picture's description in the Word file.")));
         if (content.parties().stream().noneMatch(party -> party.duty() == Duty.SIGNS)) {
             obstacles.add("Nobody signs. Put a signature tag into the wording, for example {{lender.signature}}.");
         }
@@ -34,24 +49,64 @@ public final class PublishCheck {
         return obstacles;
     }
 
-    private static void fields(Wording wording, TemplateContent content, List<String> obstacles) {
-        Set<String> names = new HashSet<>();
+    /** Every case that the wording names has to be one of its choice. */
+    private static void cases(List<Use> uses, TemplateContent content, List<String> obstacles) {
+        for (Use use : uses) {
+            if (use.section() && !use.print().isEmpty()) {
+                List<String> known = keys(use.name(), content);
+                if (!known.isEmpty() && !known.contains(use.print())) {
+                    obstacles.add("{{#" + use.name() + "." + use.print() + "}} names a case that " + use.name()
+                            + " doesn't have. It has: " + String.join(", ", known) + ".");
+                }
+            }
+            cases(use.inside(), content, obstacles);
+        }
+    }
+
+    private static List<String> keys(String name, TemplateContent content) {
+        for (Choice choice : content.choices()) {
+            if (choice.name().equals(name))
+                return choice.cases().stream().map(Choice.Case::key).toList();
+        }
         for (Field field : content.fields()) {
+            if (field.name().equals(name) && field.type() == FieldType.CHOICE)
+                return field.choices().stream().map(Field::caseKey).toList();
+        }
+        return List.of();
+    }
+
+    private static void fields(List<Field> fields, Wording wording, List<String> obstacles) {
+        Set<String> names = new HashSet<>();
+        for (Field field : fields) {
+            if (field.type() == FieldType.ITEMS) {
+                if (field.items().isEmpty())
+                    obstacles.add(field.label() + " is a list and its items have no fields. Add one at least.");
+                fields(field.items(), wording, obstacles);
+            }
             if (!names.add(field.name())) obstacles.add("The field " + field.name() + " stands twice in the list.");
             if (field.label().isBlank()) obstacles.add("The field " + field.name() + " has no label.");
             if (field.type() == FieldType.CHOICE && field.choices().size() < 2)
                 obstacles.add(field.label() + " is a choice and needs two choices at least.");
             for (String print : wording.found().prints().getOrDefault(field.name(), Set.of())) {
-                if (!field.type().prints().contains(print)) {
+                if (!field.type().hasPrint(print)) {
                     obstacles.add("{{" + field.name() + "." + print
                             + "}} asks for a print that this type doesn't have. "
                             + (field.type().prints().isEmpty()
                                     ? "Use {{" + field.name() + "}}."
                                     : "It has: "
-                                            + String.join(", ", field.type().prints()) + "."));
+                                            + String.join(
+                                                    ", ",
+                                                    field.type().prints().stream()
+                                                            .map(PublishCheck::shown)
+                                                            .toList())
+                                            + "."));
                 }
             }
         }
+    }
+
+    private static String shown(String print) {
+        return print.endsWith("_") ? print + "30" : print;
     }
 
     private static void party(Party party, TemplateContent content, List<String> obstacles) {

@@ -1,20 +1,59 @@
 package org.jalousie.core.template;
 
 import java.util.List;
+import java.util.Map;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.placement.SigningField;
+import org.jalousie.core.rules.Choice;
+import org.jalousie.core.rules.Rule;
 
 /**
  * What a coordinator has settled about a wording.
  *
  * @param language BCP 47 tag that decides how dates, numbers and money print
+ * @param clauses the files of included clauses by name, held from publishing on; empty in a draft, which follows the library
  */
 public record TemplateContent(
-        String language, List<Field> fields, List<Party> parties, List<SigningField> signingFields, Terms terms) {
+        String language,
+        List<Field> fields,
+        List<Party> parties,
+        List<SigningField> signingFields,
+        Terms terms,
+        List<Rule> rules,
+        List<Choice> choices,
+        List<Specimen> specimens,
+        Map<String, String> clauses) {
     public TemplateContent {
         fields = List.copyOf(fields);
         parties = List.copyOf(parties);
         signingFields = List.copyOf(signingFields);
+        // versions saved before there were rules have none
+        rules = rules == null ? List.of() : List.copyOf(rules);
+        choices = choices == null ? List.of() : List.copyOf(choices);
+        specimens = specimens == null ? List.of() : List.copyOf(specimens);
+        clauses = clauses == null ? Map.of() : Map.copyOf(clauses);
+    }
+
+    /** Settings without rules and specimens. */
+    public TemplateContent(
+            String language, List<Field> fields, List<Party> parties, List<SigningField> signingFields, Terms terms) {
+        this(language, fields, parties, signingFields, terms, List.of(), List.of(), List.of(), Map.of());
+    }
+
+    /** The same settings about other data and parties. */
+    public TemplateContent with(List<Field> newFields, List<Party> newParties, List<SigningField> newSigningFields) {
+        return new TemplateContent(
+                language, newFields, newParties, newSigningFields, terms, rules, choices, specimens, clauses);
+    }
+
+    /** The same settings with these specimens. */
+    public TemplateContent withSpecimens(List<Specimen> kept) {
+        return new TemplateContent(language, fields, parties, signingFields, terms, rules, choices, kept, clauses);
+    }
+
+    /** The same settings holding these files of clauses. */
+    public TemplateContent holding(Map<String, String> files) {
+        return new TemplateContent(language, fields, parties, signingFields, terms, rules, choices, specimens, files);
     }
 }

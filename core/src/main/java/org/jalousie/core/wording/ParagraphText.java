@@ -81,6 +81,16 @@ final class ParagraphText {
         return first;
     }
 
+    /** The run that ends at the offset after cutting there, or at 0 the first run; null when there is none. */
+    Element runAt(int offset) {
+        splitAt(offset);
+        Element last = null;
+        for (Piece piece : pieces) {
+            if (piece.end <= offset || last == null) last = (Element) piece.node.getParentNode();
+        }
+        return last;
+    }
+
     /** Cuts runs so that {@code [start, end)} stands in runs of its own; returns them, words kept. */
     List<Element> cut(int start, int end) {
         splitAt(end);

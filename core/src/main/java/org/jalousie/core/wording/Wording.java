@@ -28,6 +28,7 @@ public final class Wording {
     private final List<Diagnostic> diagnostics;
     private final Map<Integer, SigningField> boxes;
     private final List<Passage> passages;
+    private final Set<String> fonts;
 
     private Wording(
             Map<String, byte[]> fixedParts,
@@ -35,7 +36,9 @@ public final class Wording {
             FoundTags found,
             List<Diagnostic> diagnostics,
             Map<Integer, SigningField> boxes,
-            List<Passage> passages) {
+            List<Passage> passages,
+            Set<String> fonts) {
+        this.fonts = fonts;
         this.fixedParts = fixedParts;
         this.compiled = compiled;
         this.found = found;
@@ -100,7 +103,13 @@ public final class Wording {
         LinkTags.compile(fixed, file.textParts(), compiled);
         compiled.keySet().forEach(name -> fixed.put(name, new byte[0]));
         return new Wording(
-                fixed, compiled, tree.found(parties, boxes, inclusion.included()), diagnostics, boxes, passages);
+                fixed,
+                compiled,
+                tree.found(parties, boxes, inclusion.included()),
+                diagnostics,
+                boxes,
+                passages,
+                Fonts.named(file.parts(), file.textParts()));
     }
 
     private static List<Occurrence> all(List<Part> parts) {
@@ -127,6 +136,7 @@ public final class Wording {
                 String label =
                         Field.labelFor(dotted.first()) + ": " + dotted.second().replace('_', ' ');
                 boxes.put(number, new SigningField(name, dotted.first(), kind, label, true));
+                TightPlaces.check(part, tag, kind, diagnostics);
                 numbers.put(tag, number);
             } else if (FieldType.isPrint(dotted.second())) {
                 tag.tag = new Tag.Value(dotted.first(), dotted.second());
@@ -140,6 +150,11 @@ public final class Wording {
                 tag.tag = new Tag.Silent();
             }
         }
+    }
+
+    /** Names of the fonts that the file asks for. */
+    public Set<String> fonts() {
+        return fonts;
     }
 
     /** What the tags ask for. */

@@ -3,12 +3,16 @@ package org.jalousie.core.template;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.Who;
+import org.jalousie.core.rules.Rule;
+import org.jalousie.core.rules.RuleSet;
+import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.WordDraft;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.Wording;
@@ -17,6 +21,14 @@ import org.junit.jupiter.api.Test;
 class ProposalTest {
     private static Wording wording(String text) {
         return Wording.compile(WordFile.open(new WordDraft().paragraph(text).bytes()), Set.of());
+    }
+
+    private static List<String> obstacles(Wording wording, TemplateContent content) {
+        return PublishCheck.obstacles(wording, content, rules(content));
+    }
+
+    private static RuleSet rules(TemplateContent content) {
+        return RuleSet.compile(BuiltIn.and(content.fields()), content.rules(), content.choices());
     }
 
     private static final String LOAN =
@@ -38,7 +50,7 @@ class ProposalTest {
                 .containsExactly(FieldType.YES_NO);
         assertThat(content.parties()).extracting(Party::key).containsExactly("lender", "museum");
         assertThat(content.parties()).extracting(Party::stage).containsExactly(1, 2);
-        assertThat(PublishCheck.obstacles(wording(LOAN), content)).isEmpty();
+        assertThat(obstacles(wording(LOAN), content)).isEmpty();
     }
 
     @Test
@@ -71,7 +83,7 @@ class ProposalTest {
                 List.of(fixed, extra, approver),
                 first.signingFields(),
                 new Terms("", "", 0, 5, 3));
-        List<String> obstacles = PublishCheck.obstacles(wording, bad);
+        List<String> obstacles = obstacles(wording, bad);
         for (String part : List.of(
                 "does not end",
                 "start_date.upper",
@@ -86,5 +98,79 @@ class ProposalTest {
                     .as(part)
                     .anySatisfy(obstacle -> assertThat(obstacle).contains(part));
         }
+    }
+
+    @Test
+    void aListWithItsItemsIsProposedFromWhatStandsInside() {
+        TemplateContent content = Proposal.first(wording(
+                        "{{lender_name}} {{#objects}}{{position}} {{title}} {{value}} of {{lender_name}}{{#parts}}{{name}}{{/parts}}{{/objects}}"
+                                + "{{#transport.by_courier}}x{{/transport.by_courier}}{{#copies.one}}y{{/copies.one}}{{seen.weekday}} {{generated_on}}")
+                .found());
+        assertThat(content.fields())
+                .extracting(Field::name)
+                .containsExactly("lender_name", "objects", "transport", "copies", "seen");
+        Field objects = content.fields().get(1);
+        assertThat(objects.type()).isEqualTo(FieldType.ITEMS);
+        assertThat(objects.items()).extracting(Field::name).containsExactly("title", "value", "parts");
+        assertThat(objects.items().get(2).items()).extracting(Field::name).containsExactly("name");
+        assertThat(content.fields().get(2).choices()).containsExactly("By courier");
+        assertThat(content.fields())
+                .extracting(Field::type)
+                .endsWith(FieldType.CHOICE, FieldType.NUMBER, FieldType.DATE);
+    }
+
+    @Test
+    void whatARuleGivesIsNoField() {
+        TemplateContent before = new TemplateContent(
+                "en-GB",
+                List.of(new Field("country", FieldType.TEXT, "Country", true, "", List.of())),
+                List.of(),
+                List.of(),
+                Terms.USUAL,
+                List.of(Rule.condition("abroad", "country != \"GB\"")),
+                List.of(),
+                List.of(),
+                Map.of());
+        TemplateContent after =
+                Proposal.renewed(wording("{{#abroad}}x{{/abroad}}").found(), before);
+        assertThat(after.fields()).extracting(Field::name).containsExactly("country");
+        assertThat(Advice.of(wording("{{#abroad}}x{{/abroad}}"), after, rules(after), Map.of()))
+                .isEmpty();
+    }
+
+    @Test
+    void slipsArePointedOut() {
+        TemplateContent content =
+                Proposal.first(wording("{{lender_name}} {{lendername}}").found());
+        TemplateContent more = content.with(
+                java.util.stream.Stream.concat(
+                                content.fields().stream(),
+                                java.util.stream.Stream.of(
+                                        new Field("fee", FieldType.MONEY, "Fee", true, "", List.of())))
+                        .toList(),
+                content.parties(),
+                content.signingFields());
+        assertThat(Advice.of(
+                        wording("{{lender_name}} {{lendername}}"),
+                        more,
+                        rules(more),
+                        Map.of("Garamond", "DejaVu Serif")))
+                .extracting(Diagnostic::code)
+                .containsExactly("field-unused", "names-alike", "font-missing");
+    }
+
+    @Test
+    void aCaseThatTheChoiceDoesNotHaveStandsInTheWay() {
+        Wording wording = wording("{{#cover.indemnty}}x{{/cover.indemnty}} {{lender.signature}}");
+        TemplateContent content = Proposal.first(wording.found());
+        Field cover = new Field("cover", FieldType.CHOICE, "Cover", true, "", List.of("Indemnity", "Other"));
+        TemplateContent settled = content.with(
+                content.fields().stream()
+                        .map(f -> f.name().equals("cover") ? cover : f)
+                        .toList(),
+                content.parties(),
+                content.signingFields());
+        assertThat(obstacles(wording, settled))
+                .containsExactly("{{#cover.indemnty}} names a case that cover doesn't have. It has: indemnity, other.");
     }
 }

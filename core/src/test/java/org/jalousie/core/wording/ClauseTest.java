@@ -108,7 +108,8 @@ class ClauseTest {
                 new WordDraft().paragraph("{{>c}}"), Map.of("c", with(clause, "word/styles.xml", styles)), Map.of());
         assertThat(DocxText.xml(merged, "word/document.xml")).contains("w:val=\"Heading1\"", "w:val=\"Special\"");
         assertThat(DocxText.xml(merged, "word/styles.xml"))
-                .contains("w:styleId=\"Special\" w:type=\"paragraph\"><w:name w:val=\"Special\"/><w:basedOn w:val=\"Heading1\"/>");
+                .contains(
+                        "w:styleId=\"Special\" w:type=\"paragraph\"><w:name w:val=\"Special\"/><w:basedOn w:val=\"Heading1\"/>");
     }
 
     @Test

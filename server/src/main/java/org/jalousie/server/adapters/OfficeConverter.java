@@ -63,6 +63,7 @@ class OfficeConverter implements Converter {
             LocalConverter.builder()
                     .officeManager(manager)
                     .loadProperties(LOAD)
+                    .filterChain(new ContentsLists())
                     .build()
                     .convert(new ByteArrayInputStream(word))
                     .as(DefaultDocumentFormatRegistry.DOCX)

@@ -1,5 +1,6 @@
 package org.jalousie.server.agreement;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -11,12 +12,12 @@ import org.apache.pdfbox.text.PDFTextStripper;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.State;
-import org.jalousie.core.data.Value;
 import org.jalousie.core.filing.SearchWords;
-import org.jalousie.core.intake.Intake;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.placement.SigningField;
+import org.jalousie.core.rules.RuleSet;
+import org.jalousie.server.Settings;
 import org.jalousie.server.adapters.Converter;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.jobs.JobKind;
@@ -35,6 +36,7 @@ class GenerateWork implements JobWork {
     private final Converter converter;
     private final FileStore files;
     private final TransactionTemplate transaction;
+    private final Settings settings;
 
     GenerateWork(
             AgreementLog log,
@@ -42,13 +44,15 @@ class GenerateWork implements JobWork {
             TemplateService templates,
             Converter converter,
             FileStore files,
-            TransactionTemplate transaction) {
+            TransactionTemplate transaction,
+            Settings settings) {
         this.log = log;
         this.rows = rows;
         this.templates = templates;
         this.converter = converter;
         this.files = files;
         this.transaction = transaction;
+        this.settings = settings;
     }
 
     @Override
@@ -63,9 +67,16 @@ class GenerateWork implements JobWork {
         if (agreement.state() != State.GENERATING) return;
         UsableTemplate template =
                 templates.version(rows.findById(id).orElseThrow().templateVersionId());
-        Map<String, Value> values = Intake.stored(template.content().fields(), agreement.data());
+        LocalDate generatedOn = LocalDate.ofInstant(
+                log.history(id).get(0).at(), settings.office().zone());
+        RuleSet.Outcome outcome = template.values(
+                agreement.data(), generatedOn, agreement.created().number());
         byte[] word = template.wording()
-                .merge(values, Locale.forLanguageTag(template.content().language()));
+                .merge(
+                        outcome.values(),
+                        Locale.forLanguageTag(template.content().language()),
+                        files::get)
+                .file();
         FieldPlacer.Placed placed =
                 FieldPlacer.place(converter.toPdf(word), labelled(template), agreement.participants());
         String wordFile = files.keep(word);

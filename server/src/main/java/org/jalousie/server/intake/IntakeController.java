@@ -30,6 +30,8 @@ class IntakeController {
 
     record Correction(Map<String, String> values, Map<String, IntakeViews.PersonInput> people) {}
 
+    record SpecimenName(String name) {}
+
     record Made(String agreement) {}
 
     @GetMapping("/templates/{id}/form")
@@ -62,5 +64,11 @@ class IntakeController {
     @PostMapping("/requests/{number}/agreement")
     Made generate(@PathVariable String number, @AuthenticationPrincipal SignedIn by) {
         return new Made(service.generate(number, by.displayName()));
+    }
+
+    @PostMapping("/requests/{number}/specimen")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void keepAsSpecimen(@PathVariable String number, @RequestBody SpecimenName specimen) {
+        service.keepAsSpecimen(number, specimen.name());
     }
 }

@@ -1,6 +1,7 @@
 package org.jalousie.server.intake;
 
 import java.time.Clock;
+import java.time.LocalDate;
 import java.time.Year;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -13,6 +14,8 @@ import org.jalousie.core.intake.Intake;
 import org.jalousie.core.parties.Casting;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.Who;
+import org.jalousie.core.template.Anonymised;
+import org.jalousie.core.template.Specimen;
 import org.jalousie.server.Settings;
 import org.jalousie.server.agreement.AgreementService;
 import org.jalousie.server.template.TemplateService;
@@ -116,7 +119,7 @@ public class IntakeService {
         return request.agreementNumber();
     }
 
-    private static Map<String, String> read(
+    private Map<String, String> read(
             UsableTemplate template,
             Map<String, String> inputs,
             Map<String, IntakeViews.PersonInput> people,
@@ -141,7 +144,26 @@ public class IntakeService {
             throw Refusal.invalid(
                     "The form has %d %s to mend.".formatted(faults.size(), faults.size() == 1 ? "answer" : "answers"),
                     faults);
-        return reading.raw();
+        Map<String, String> raw = reading.raw();
+        // what can't be worked out for these data is told to the person who has them at hand
+        template.values(raw, LocalDate.now(clock.withZone(settings.office().zone())), "").faults().stream()
+                .findFirst()
+                .ifPresent(fault -> {
+                    throw Refusal.invalid(fault.sentence());
+                });
+        return raw;
+    }
+
+    /** Keeps a request's data as a specimen of its template, persons replaced. */
+    @Transactional
+    void keepAsSpecimen(String number, String name) {
+        IntakeRequest request = request(number);
+        UsableTemplate usable = templates.version(request.templateVersionId());
+        if (name.isBlank()) throw Refusal.invalid("Give the specimen a name.");
+        templates.addSpecimen(
+                usable.templateId(),
+                new Specimen(
+                        name.strip(), Specimen.Origin.FROM_REQUEST, Anonymised.of(usable.content(), request.values())));
     }
 
     private static IntakeViews.Form form(UsableTemplate template) {

@@ -15,6 +15,7 @@ class Template {
 
     private String name;
     private Instant changedAt;
+    private Instant retiredAt;
 
     protected Template() {}
 
@@ -30,6 +31,19 @@ class Template {
 
     void rename(String newName) {
         name = newName;
+    }
+
+    /** Out of use: it can't be filled any more; agreements made from it go on. */
+    void retire(Instant now) {
+        retiredAt = now;
+    }
+
+    void bringBack() {
+        retiredAt = null;
+    }
+
+    boolean retired() {
+        return retiredAt != null;
     }
 
     UUID id() {

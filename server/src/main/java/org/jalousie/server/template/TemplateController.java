@@ -1,12 +1,16 @@
 package org.jalousie.server.template;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.UUID;
+import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.web.Download;
 import org.jalousie.server.web.Page;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -33,10 +37,16 @@ class TemplateController {
 
     record Publish(int revision) {}
 
+    record TemplateName(String name) {}
+
+    record ReturnTo(int revision, int number) {}
+
     @GetMapping
     Page<TemplateViews.TemplateItem> list(
-            @RequestParam(defaultValue = "") String find, @RequestParam(defaultValue = "0") int page) {
-        return service.list(find, page);
+            @RequestParam(defaultValue = "") String find,
+            @RequestParam(defaultValue = "false") boolean retired,
+            @RequestParam(defaultValue = "0") int page) {
+        return service.list(find, retired, page);
     }
 
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
@@ -56,30 +66,48 @@ class TemplateController {
         return service.settle(id, settle.revision(), settle.content().toCore());
     }
 
-    @PostMapping(path = "/{id}/wording", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-    TemplateViews.TemplateDetail replaceWording(
-            @PathVariable UUID id, @RequestParam int revision, @RequestPart MultipartFile file) throws IOException {
-        return service.replaceWording(id, revision, file.getBytes());
+    @PutMapping("/{id}/name")
+    TemplateViews.TemplateDetail rename(@PathVariable UUID id, @RequestBody TemplateName name) {
+        return service.rename(id, name.name());
     }
 
+    @PostMapping("/{id}/duplicate")
+    @ResponseStatus(HttpStatus.CREATED)
+    TemplateViews.TemplateDetail duplicate(@PathVariable UUID id, @RequestBody TemplateName name) {
+        return service.duplicate(id, name.name());
+    }
+
+    @PostMapping("/{id}/retirement")
+    TemplateViews.TemplateDetail retire(@PathVariable UUID id) {
+        return service.retire(id);
+    }
+
+    @DeleteMapping("/{id}/retirement")
+    TemplateViews.TemplateDetail bringBack(@PathVariable UUID id) {
+        return service.bringBack(id);
+    }
+
+    @GetMapping("/{id}/versions")
+    List<TemplateViews.VersionItem> history(@PathVariable UUID id) {
+        return service.history(id);
+    }
+
+    @PostMapping("/{id}/return")
+    TemplateViews.TemplateDetail returnTo(
+            @PathVariable UUID id, @RequestBody ReturnTo to, @AuthenticationPrincipal SignedIn by) {
+        return service.returnTo(id, to.number(), to.revision(), by.displayName());
+    }
+
+    /** The Word file of a version, or of the newest with 0. */
     @GetMapping(path = "/{id}/wording", produces = Download.WORD)
-    ResponseEntity<byte[]> wording(@PathVariable UUID id) {
-        return Download.of(service.wordFile(id), service.show(id).name() + ".docx", Download.WORD);
-    }
-
-    @GetMapping("/{id}/preview")
-    TemplateViews.Preview preview(@PathVariable UUID id) {
-        return service.preview(id);
-    }
-
-    @GetMapping(path = "/{id}/preview.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
-    ResponseEntity<byte[]> previewPdf(@PathVariable UUID id) {
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).body(service.previewPdf(id));
+    ResponseEntity<byte[]> wording(@PathVariable UUID id, @RequestParam(defaultValue = "0") int version) {
+        return Download.of(service.wordFile(id, version), service.show(id).name() + ".docx", Download.WORD);
     }
 
     @PostMapping("/{id}/publication")
-    TemplateViews.TemplateDetail publish(@PathVariable UUID id, @RequestBody Publish publish) {
-        return service.publish(id, publish.revision());
+    TemplateViews.TemplateDetail publish(
+            @PathVariable UUID id, @RequestBody Publish publish, @AuthenticationPrincipal SignedIn by) {
+        return service.publish(id, publish.revision(), by.displayName());
     }
 
     @PostMapping("/{id}/draft")

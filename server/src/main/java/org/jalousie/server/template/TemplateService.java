@@ -1,28 +1,20 @@
 package org.jalousie.server.template;
 
 import java.time.Clock;
-import java.util.Collections;
+import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeSet;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.jalousie.core.data.Field;
-import org.jalousie.core.data.FieldType;
-import org.jalousie.core.data.Value;
-import org.jalousie.core.evidence.Json;
 import org.jalousie.core.parties.Party;
-import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.template.Proposal;
 import org.jalousie.core.template.PublishCheck;
+import org.jalousie.core.template.Specimen;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.Wording;
-import org.jalousie.server.adapters.Converter;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.web.Page;
 import org.jalousie.server.web.Refusal;
@@ -33,38 +25,31 @@ import org.springframework.transaction.annotation.Transactional;
 /** Templates and their versions. */
 @Service
 public class TemplateService {
-    private static final int KEPT_WORDINGS = 60;
-
     private final Templates templates;
     private final TemplateVersions versions;
+    private final Drafts drafts;
+    private final Preparations preparations;
     private final FileStore files;
-    private final Converter converter;
     private final Clock clock;
-    private final Map<String, Wording> compiled = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<String, Wording> eldest) {
-            return size() > KEPT_WORDINGS;
-        }
-    });
-    private final Map<String, FieldPlacer.Placed> previews =
-            Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
-                @Override
-                protected boolean removeEldestEntry(Map.Entry<String, FieldPlacer.Placed> eldest) {
-                    return size() > 12;
-                }
-            });
 
-    TemplateService(Templates templates, TemplateVersions versions, FileStore files, Converter converter, Clock clock) {
+    TemplateService(
+            Templates templates,
+            TemplateVersions versions,
+            Drafts drafts,
+            Preparations preparations,
+            FileStore files,
+            Clock clock) {
         this.templates = templates;
         this.versions = versions;
+        this.drafts = drafts;
+        this.preparations = preparations;
         this.files = files;
-        this.converter = converter;
         this.clock = clock;
     }
 
     @Transactional(readOnly = true)
-    Page<TemplateViews.TemplateItem> list(String find, int page) {
-        var found = templates.find(find, PageRequest.of(page, Page.SIZE));
+    Page<TemplateViews.TemplateItem> list(String find, boolean retired, int page) {
+        var found = templates.find(find, retired, PageRequest.of(page, Page.SIZE));
         Map<UUID, List<TemplateVersion>> byTemplate =
                 versions.findByTemplateIdIn(found.map(Template::id).getContent()).stream()
                         .collect(Collectors.groupingBy(TemplateVersion::templateId));
@@ -77,99 +62,122 @@ public class TemplateService {
     /** Takes in a Word file as a new template. */
     @Transactional
     TemplateViews.TemplateDetail bringIn(String name, byte[] file) {
-        if (name.isBlank()) throw Refusal.invalid("Give the template a name.", Map.of("name", "A name is required."));
-        Wording wording = Wording.compile(WordFile.open(file), Set.of());
+        requireName(name);
+        TemplateContent none =
+                Proposal.first(Wording.compile(WordFile.open(file), Set.of()).found());
         Template template = templates.save(new Template(name.strip(), clock.instant()));
-        TemplateVersion version =
-                versions.save(new TemplateVersion(template.id(), 1, files.keep(file), Proposal.first(wording.found())));
-        return detail(template, version);
+        TemplateVersion version = versions.save(new TemplateVersion(template.id(), 1, files.keep(file), none));
+        // once more with the library at hand, for what its clauses use
+        version.change(
+                version.wordFile(),
+                Proposal.renewed(preparations.wording(version.wordFile(), none).found(), none));
+        return drafts.detail(template, version);
     }
 
     @Transactional(readOnly = true)
     TemplateViews.TemplateDetail show(UUID id) {
-        return detail(template(id), newest(id));
-    }
-
-    /** Takes the wording back from the word processor; settings of fields that stay are kept. */
-    @Transactional
-    TemplateViews.TemplateDetail replaceWording(UUID id, int revision, byte[] file) {
-        TemplateVersion version = draft(id, revision);
-        Wording wording = Wording.compile(WordFile.open(file), keys(version.content()));
-        version.change(files.keep(file), Proposal.renewed(wording.found(), version.content()));
-        return changed(id, version);
+        return drafts.detail(drafts.template(id), drafts.newest(id));
     }
 
     @Transactional
     TemplateViews.TemplateDetail settle(UUID id, int revision, TemplateContent content) {
-        TemplateVersion version = draft(id, revision);
+        TemplateVersion version = drafts.draft(id, revision);
         requireKeys(content);
-        Wording wording = wording(version.wordFile(), keys(content));
+        Wording wording = preparations.wording(version.wordFile(), content);
         version.change(version.wordFile(), Proposal.renewed(wording.found(), content));
-        return changed(id, version);
+        return drafts.changed(id, version);
     }
 
     @Transactional
-    TemplateViews.TemplateDetail publish(UUID id, int revision) {
-        TemplateVersion version = draft(id, revision);
-        List<String> obstacles =
-                PublishCheck.obstacles(wording(version.wordFile(), keys(version.content())), version.content());
+    TemplateViews.TemplateDetail rename(UUID id, String name) {
+        requireName(name);
+        Template template = drafts.template(id);
+        template.rename(name.strip());
+        return drafts.changed(id, drafts.newest(id));
+    }
+
+    @Transactional
+    TemplateViews.TemplateDetail publish(UUID id, int revision, String by) {
+        TemplateVersion version = drafts.draft(id, revision);
+        TemplateContent content = version.content();
+        Wording wording = preparations.wording(version.wordFile(), content);
+        List<String> obstacles = PublishCheck.obstacles(wording, content, preparations.rules(content));
         if (!obstacles.isEmpty()) throw Refusal.conflict("It can't be published yet: " + obstacles.get(0));
-        version.publish();
-        return changed(id, version);
+        Map<String, String> held = new HashMap<>(preparations.clauseFiles(content));
+        held.keySet().retainAll(wording.found().clauses());
+        version.publish(held, by, clock.instant());
+        return drafts.changed(id, version);
     }
 
     /** Starts a new version from the published one; agreements already made keep theirs. */
     @Transactional
     TemplateViews.TemplateDetail startDraft(UUID id) {
-        TemplateVersion newest = newest(id);
+        TemplateVersion newest = drafts.newest(id);
         if (!newest.published()) throw Refusal.conflict("There is a draft already. Go on with that.");
-        TemplateVersion draft =
-                versions.save(new TemplateVersion(id, newest.number() + 1, newest.wordFile(), newest.content()));
-        return changed(id, draft);
+        TemplateVersion draft = versions.save(new TemplateVersion(
+                id, newest.number() + 1, newest.wordFile(), newest.content().holding(Map.of())));
+        return drafts.changed(id, draft);
+    }
+
+    /** Makes a template of its own from this one's newest version. */
+    @Transactional
+    TemplateViews.TemplateDetail duplicate(UUID id, String name) {
+        requireName(name);
+        TemplateVersion from = drafts.newest(id);
+        Template template = templates.save(new Template(name.strip(), clock.instant()));
+        TemplateVersion version = versions.save(new TemplateVersion(
+                template.id(), 1, from.wordFile(), from.content().holding(Map.of())));
+        return drafts.detail(template, version);
+    }
+
+    /** Takes a template out of use; agreements made from it go on. */
+    @Transactional
+    TemplateViews.TemplateDetail retire(UUID id) {
+        drafts.template(id).retire(clock.instant());
+        return show(id);
+    }
+
+    @Transactional
+    TemplateViews.TemplateDetail bringBack(UUID id) {
+        drafts.template(id).bringBack();
+        return show(id);
     }
 
     @Transactional(readOnly = true)
-    byte[] wordFile(UUID id) {
-        return files.get(newest(id).wordFile());
+    List<TemplateViews.VersionItem> history(UUID id) {
+        drafts.template(id);
+        return versions.findByTemplateIdOrderByNumberDesc(id).stream()
+                .map(TemplateViews::version)
+                .toList();
     }
 
-    /** The pages with the names of fields where values will stand. Nothing is kept of it. */
-    TemplateViews.Preview preview(UUID id) {
-        TemplateVersion version = newest(id);
-        FieldPlacer.Placed placed = previewed(version);
-        return new TemplateViews.Preview(placed.pages());
+    /** Puts the wording and settings of an earlier version into the draft, which can be taken back. */
+    @Transactional
+    TemplateViews.TemplateDetail returnTo(UUID id, int number, int revision, String by) {
+        TemplateVersion draft = drafts.draft(id, revision);
+        TemplateVersion earlier = version(id, number);
+        drafts.remember(draft, "the return to version " + number, by);
+        draft.change(earlier.wordFile(), earlier.content().holding(Map.of()));
+        return drafts.changed(id, draft);
     }
 
-    byte[] previewPdf(UUID id) {
-        return previewed(newest(id)).pdf();
+    @Transactional(readOnly = true)
+    byte[] wordFile(UUID id, int number) {
+        return files.get((number == 0 ? drafts.newest(id) : version(id, number)).wordFile());
     }
 
-    private FieldPlacer.Placed previewed(TemplateVersion version) {
-        Wording wording = wording(version.wordFile(), keys(version.content()));
-        if (!wording.diagnostics().isEmpty())
-            throw Refusal.conflict("The pages can be shown when all tags can be read.");
-        String key = version.wordFile() + Json.canonical(version.content().fields()) + keys(version.content());
-        FieldPlacer.Placed known = previews.get(key);
-        if (known != null) return known;
-        Map<String, Value> names = new HashMap<>();
-        for (Field field : version.content().fields()) {
-            names.put(
-                    field.name(),
-                    field.type() == FieldType.YES_NO
-                            ? new Value.YesNo(true)
-                            : new Value.Text("[" + field.label() + "]"));
-        }
-        byte[] word =
-                wording.merge(names, Locale.forLanguageTag(version.content().language()));
-        // outside of any lock: conversion takes its time, and making the same pages twice does no harm
-        FieldPlacer.Placed placed = FieldPlacer.place(converter.toPdf(word), wording.boxes(), List.of());
-        previews.put(key, placed);
-        return placed;
+    private TemplateVersion version(UUID id, int number) {
+        return versions.findByTemplateIdOrderByNumberDesc(id).stream()
+                .filter(one -> one.number() == number)
+                .findFirst()
+                .orElseThrow(() -> Refusal.notFound("The template has no version " + number + "."));
     }
 
     /** The newest published version, for a form. */
     @Transactional(readOnly = true)
     public UsableTemplate published(UUID id) {
+        if (drafts.template(id).retired())
+            throw Refusal.conflict("The template is retired. Bring it back into use first.");
         return versions.findFirstByTemplateIdAndStateOrderByNumberDesc(id, TemplateVersion.PUBLISHED)
                 .map(this::usable)
                 .orElseThrow(() -> Refusal.conflict("The template is not published yet. Publish it first."));
@@ -187,45 +195,34 @@ public class TemplateService {
     @Transactional(readOnly = true)
     public String nameOf(UUID versionId) {
         return versions.findById(versionId)
-                .map(version -> template(version.templateId()).name())
+                .map(version -> drafts.template(version.templateId()).name())
                 .orElseThrow();
+    }
+
+    /** Keeps a further specimen with the newest version's draft. */
+    @Transactional
+    public void addSpecimen(UUID id, Specimen specimen) {
+        TemplateVersion newest = drafts.newest(id);
+        TemplateVersion draft = drafts.draft(id, newest.revision());
+        List<Specimen> kept = new ArrayList<>(draft.content().specimens());
+        kept.add(specimen);
+        draft.change(draft.wordFile(), draft.content().withSpecimens(kept));
+        drafts.changed(id, draft);
     }
 
     private UsableTemplate usable(TemplateVersion version) {
         return new UsableTemplate(
                 version.id(),
                 version.templateId(),
-                template(version.templateId()).name(),
+                drafts.template(version.templateId()).name(),
                 version.number(),
                 version.content(),
-                wording(version.wordFile(), keys(version.content())));
+                preparations.wording(version.wordFile(), version.content()),
+                preparations.rules(version.content()));
     }
 
-    private Wording wording(String wordFile, Set<String> parties) {
-        return compiled.computeIfAbsent(
-                wordFile + new TreeSet<>(parties), key -> Wording.compile(WordFile.open(files.get(wordFile)), parties));
-    }
-
-    private TemplateViews.TemplateDetail changed(UUID id, TemplateVersion version) {
-        Template template = template(id);
-        template.changed(clock.instant());
-        return detail(template, version);
-    }
-
-    private TemplateViews.TemplateDetail detail(Template template, TemplateVersion version) {
-        Wording wording = wording(version.wordFile(), keys(version.content()));
-        return TemplateViews.detail(template, version, wording, PublishCheck.obstacles(wording, version.content()));
-    }
-
-    private TemplateVersion draft(UUID id, int revision) {
-        TemplateVersion version = newest(id);
-        if (version.published())
-            throw Refusal.conflict("This version is published and can't change. Start a new version first.");
-        if (version.revision() != revision) {
-            throw Refusal.conflict(
-                    "Somebody else has changed this template meanwhile. Reload the page to see it, then make your change again.");
-        }
-        return version;
+    private static void requireName(String name) {
+        if (name.isBlank()) throw Refusal.invalid("Give the template a name.", Map.of("name", "A name is required."));
     }
 
     private static void requireKeys(TemplateContent content) {
@@ -234,18 +231,5 @@ public class TemplateService {
                 throw Refusal.invalid(
                         "The party's key \u201c" + party.key() + "\u201d needs small letters, digits and _ only.");
         }
-    }
-
-    private static Set<String> keys(TemplateContent content) {
-        return content.parties().stream().map(Party::key).collect(Collectors.toSet());
-    }
-
-    private Template template(UUID id) {
-        return templates.findById(id).orElseThrow(() -> Refusal.notFound("There is no such template."));
-    }
-
-    private TemplateVersion newest(UUID id) {
-        return versions.findFirstByTemplateIdOrderByNumberDesc(id)
-                .orElseThrow(() -> Refusal.notFound("There is no such template."));
     }
 }

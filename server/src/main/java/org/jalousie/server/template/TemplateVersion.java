@@ -3,6 +3,9 @@ package org.jalousie.server.template;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
@@ -30,6 +33,9 @@ class TemplateVersion {
     /** Counts changes of the draft, so that two people don't overwrite each other. */
     private int revision;
 
+    private Instant publishedAt;
+    private String publishedBy;
+
     protected TemplateVersion() {}
 
     TemplateVersion(UUID templateId, int number, String wordFile, TemplateContent content) {
@@ -47,9 +53,21 @@ class TemplateVersion {
         revision++;
     }
 
-    void publish() {
+    /** @param held the files of the clauses that it includes from now on */
+    void publish(Map<String, String> held, String by, Instant now) {
+        content = Json.canonical(content().holding(held));
         state = PUBLISHED;
+        publishedBy = by;
+        publishedAt = now;
         revision++;
+    }
+
+    Optional<Instant> publishedAt() {
+        return Optional.ofNullable(publishedAt);
+    }
+
+    String publishedBy() {
+        return publishedBy == null ? "" : publishedBy;
     }
 
     UUID id() {

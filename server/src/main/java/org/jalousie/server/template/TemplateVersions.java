@@ -11,5 +11,7 @@ interface TemplateVersions extends JpaRepository<TemplateVersion, UUID> {
 
     Optional<TemplateVersion> findFirstByTemplateIdAndStateOrderByNumberDesc(UUID templateId, String state);
 
+    List<TemplateVersion> findByTemplateIdOrderByNumberDesc(UUID templateId);
+
     List<TemplateVersion> findByTemplateIdIn(Collection<UUID> templateIds);
 }

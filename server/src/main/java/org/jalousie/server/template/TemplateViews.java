@@ -1,8 +1,10 @@
 package org.jalousie.server.template;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.parties.Duty;
@@ -11,10 +13,14 @@ import org.jalousie.core.parties.Who;
 import org.jalousie.core.placement.FieldKind;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.SigningField;
+import org.jalousie.core.rules.Choice;
+import org.jalousie.core.rules.Rule;
+import org.jalousie.core.rules.RuleFault;
+import org.jalousie.core.template.Specimen;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.template.Terms;
 import org.jalousie.core.wording.Diagnostic;
-import org.jalousie.core.wording.Wording;
+import org.jalousie.core.wording.Passage;
 
 /** Templates as the interface to the outside shows them. */
 final class TemplateViews {
@@ -29,6 +35,7 @@ final class TemplateViews {
             int publishedVersion,
             int fields,
             List<String> parties,
+            boolean retired,
             Instant changedAt) {}
 
     enum WhoKind {
@@ -47,7 +54,10 @@ final class TemplateViews {
             List<Field> fields,
             List<PartyView> parties,
             List<SigningFieldView> signingFields,
-            Terms terms) {
+            Terms terms,
+            List<Rule> rules,
+            List<Choice> choices,
+            List<Specimen> specimens) {
         TemplateContent toCore() {
             return new TemplateContent(
                     language,
@@ -56,20 +66,70 @@ final class TemplateViews {
                     signingFields.stream()
                             .map(f -> new SigningField(f.name(), f.party(), f.kind(), f.label(), f.required()))
                             .toList(),
-                    terms);
+                    terms,
+                    rules,
+                    choices,
+                    specimens,
+                    Map.of());
         }
     }
 
+    /** What a rule gives, a text for each specimen in their order. */
+    record RuleTrial(String rule, List<String> given) {}
+
+    /**
+     * @param advice what looks like a slip and does not stand in the way
+     * @param includes names of the clauses that the wording includes
+     * @param undo what taking back the last change of the wording would undo; empty when there is nothing
+     */
     record TemplateDetail(
             UUID id,
             String name,
             int version,
             String state,
+            boolean retired,
             int revision,
             TemplateSettings content,
             List<Diagnostic> diagnostics,
             List<String> obstacles,
+            List<Diagnostic> advice,
+            List<Passage> passages,
+            List<String> includes,
+            List<RuleFault> ruleFaults,
+            List<RuleTrial> trials,
+            String undo,
             Instant changedAt) {}
+
+    /** One version in a template's history. @param publishedAt null for a draft */
+    record VersionItem(
+            int number,
+            String state,
+
+            @Schema(
+                    types = {"string", "null"},
+                    format = "date-time")
+            Instant publishedAt,
+
+            String publishedBy,
+            int fields,
+            int rules) {}
+
+    /** What a changed Word file would bring. @param file its name in the store, for accepting it */
+    record WordingComparison(
+            String file,
+            List<String> added,
+            List<String> gone,
+            List<RenameProposal> renames,
+            List<Diagnostic> diagnostics) {}
+
+    /** A name that is gone and one that is new, and look alike. */
+    record RenameProposal(String from, String to) {}
+
+    /** Where the words of an act stand; see the core's selection. */
+    record WordsOnPage(String text, String before, String after) {}
+
+    /** What an act on the pages came to. @param further places where the same words stand and were left */
+    record WordingEdited(TemplateDetail template, int places, int further) {}
 
     record Preview(Pages pages) {}
 
@@ -91,29 +151,33 @@ final class TemplateViews {
                 published,
                 content.fields().size(),
                 content.parties().stream().map(Party::label).toList(),
+                template.retired(),
                 template.changedAt());
     }
 
-    static TemplateDetail detail(Template template, TemplateVersion version, Wording wording, List<String> obstacles) {
+    static VersionItem version(TemplateVersion version) {
         TemplateContent content = version.content();
-        TemplateSettings view = new TemplateSettings(
+        return new VersionItem(
+                version.number(),
+                version.published() ? "PUBLISHED" : "DRAFT",
+                version.publishedAt().orElse(null),
+                version.publishedBy(),
+                content.fields().size(),
+                content.rules().size() + content.choices().size());
+    }
+
+    static TemplateSettings settings(TemplateContent content) {
+        return new TemplateSettings(
                 content.language(),
                 content.fields(),
                 content.parties().stream().map(TemplateViews::view).toList(),
                 content.signingFields().stream()
                         .map(f -> new SigningFieldView(f.name(), f.party(), f.kind(), f.label(), f.required()))
                         .toList(),
-                content.terms());
-        return new TemplateDetail(
-                template.id(),
-                template.name(),
-                version.number(),
-                version.published() ? "PUBLISHED" : "DRAFT",
-                version.revision(),
-                view,
-                wording.diagnostics(),
-                obstacles,
-                template.changedAt());
+                content.terms(),
+                content.rules(),
+                content.choices(),
+                content.specimens());
     }
 
     private static PartyView view(Party party) {

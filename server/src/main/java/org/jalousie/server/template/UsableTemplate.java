@@ -1,9 +1,30 @@
 package org.jalousie.server.template;
 
+import java.time.LocalDate;
+import java.util.Map;
 import java.util.UUID;
+import org.jalousie.core.intake.Intake;
+import org.jalousie.core.rules.RuleSet;
+import org.jalousie.core.template.BuiltIn;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.wording.Wording;
 
 /** A version of a template as other rooms use it. */
 public record UsableTemplate(
-        UUID versionId, UUID templateId, String name, int number, TemplateContent content, Wording wording) {}
+        UUID versionId,
+        UUID templateId,
+        String name,
+        int number,
+        TemplateContent content,
+        Wording wording,
+        RuleSet rules) {
+
+    /**
+     * Everything that the wording can print: the data of one agreement, what every agreement has, and what follows by rule.
+     *
+     * @param raw values as a request keeps them
+     */
+    public RuleSet.Outcome values(Map<String, String> raw, LocalDate generatedOn, String number) {
+        return rules.apply(BuiltIn.and(Intake.stored(content.fields(), raw), generatedOn, number));
+    }
+}

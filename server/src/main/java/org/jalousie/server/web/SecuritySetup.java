@@ -36,7 +36,12 @@ class SecuritySetup {
                                 "/api/v1/session", "/api/v1/signing/**", "/api/v1/openapi/**", "/actuator/health")
                         .permitAll()
                         .requestMatchers(
-                                "/api/v1/templates/**", "/api/v1/requests/**", "/api/v1/postroom/**", "/api/v1/today")
+                                "/api/v1/templates/**",
+                                "/api/v1/clauses/**",
+                                "/api/v1/pictures/**",
+                                "/api/v1/requests/**",
+                                "/api/v1/postroom/**",
+                                "/api/v1/today")
                         .hasRole("COORDINATOR")
                         .requestMatchers(HttpMethod.GET, "/api/**")
                         .authenticated()

@@ -1,0 +1,19 @@
+package org.jalousie.core.proof;
+
+/**
+ * Something about the layout of finished pages that a careful typist would have mended.
+ *
+ * @param page from 1
+ * @param message what is the matter, naming the words
+ * @param cure what to do
+ */
+public record LayoutRisk(Kind kind, int page, String message, String cure) {
+    /** What is the matter. */
+    public enum Kind {
+        SIGNATURE_ALONE,
+        HEADING_AT_FOOT,
+        ROW_BROKEN,
+        TEXT_OUTSIDE,
+        EMPTY_PAGE
+    }
+}

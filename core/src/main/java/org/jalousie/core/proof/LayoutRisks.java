@@ -1,0 +1,138 @@
+package org.jalousie.core.proof;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.text.TextPosition;
+import org.jalousie.core.placement.FieldKind;
+import org.jalousie.core.placement.Pages;
+import org.jalousie.core.placement.PlacedField;
+
+/** Looks through finished pages for layout risks. The pages have to be tagged (ISO 32000-1 §14.8). */
+public final class LayoutRisks {
+    /** Words this far above a signature, in points, are no part of its block. */
+    private static final double BLOCK_HEIGHT = 60;
+
+    private final PDDocument document;
+    private final Pages pages;
+    private final List<LayoutRisk> risks = new ArrayList<>();
+
+    private LayoutRisks(PDDocument document, Pages pages) {
+        this.document = document;
+        this.pages = pages;
+    }
+
+    /** @param pages where the signing fields stand on these pages */
+    public static List<LayoutRisk> of(byte[] pdf, Pages pages) {
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            LayoutRisks look = new LayoutRisks(document, pages);
+            look.all();
+            return List.copyOf(look.risks);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private void all() throws IOException {
+        TaggedPages tagged = TaggedPages.of(document);
+        for (int page = 1; page <= document.getNumberOfPages(); page++) {
+            List<TaggedPages.Stretch> stretches = tagged.onPage(page);
+            empty(page, stretches);
+            headingAtFoot(page, stretches);
+            signatureAlone(page, stretches);
+            outside(page, stretches);
+        }
+        for (Map.Entry<Object, TaggedPages.Row> row : tagged.rows().entrySet()) {
+            if (row.getValue().lastPage() > row.getValue().firstPage()) {
+                risks.add(new LayoutRisk(
+                        LayoutRisk.Kind.ROW_BROKEN,
+                        row.getValue().firstPage(),
+                        "The table row \u201c" + shortened(row.getValue().words()) + "\u201d is broken over two pages.",
+                        "In the word processor, don't allow the row to break across pages."));
+            }
+        }
+    }
+
+    private void empty(int page, List<TaggedPages.Stretch> stretches) {
+        boolean words = stretches.stream().anyMatch(one -> !one.text().isBlank() || one.picture());
+        boolean fields = pages.fields().stream().anyMatch(field -> field.page() == page);
+        if (words || fields) return;
+        risks.add(new LayoutRisk(
+                LayoutRisk.Kind.EMPTY_PAGE,
+                page,
+                "Page " + page + " is empty.",
+                "Look for a page break or empty paragraphs at the end of the page before."));
+    }
+
+    private void headingAtFoot(int page, List<TaggedPages.Stretch> stretches) {
+        if (page == document.getNumberOfPages()) return;
+        for (int i = stretches.size() - 1; i >= 0; i--) {
+            TaggedPages.Stretch last = stretches.get(i);
+            if (last.text().isBlank() && !last.picture()) continue;
+            if (last.heading()) {
+                risks.add(new LayoutRisk(
+                        LayoutRisk.Kind.HEADING_AT_FOOT,
+                        page,
+                        "The heading \u201c" + shortened(last.text()) + "\u201d stands at the foot of page " + page
+                                + ".",
+                        "In the word processor, let the heading keep with the next paragraph."));
+            }
+            return;
+        }
+    }
+
+    private void signatureAlone(int page, List<TaggedPages.Stretch> stretches) {
+        if (page == 1) return;
+        double highest = pages.fields().stream()
+                .filter(field -> field.page() == page && field.field().kind() == FieldKind.SIGNATURE)
+                .mapToDouble(LayoutRisks::top)
+                .max()
+                .orElse(-1);
+        if (highest < 0) return;
+        double pageHeight = document.getPage(page - 1).getCropBox().getHeight();
+        for (TaggedPages.Stretch stretch : stretches) {
+            for (TextPosition letter : stretch.letters()) {
+                if (!letter.getUnicode().isBlank() && pageHeight - letter.getYDirAdj() > highest + BLOCK_HEIGHT) return;
+            }
+        }
+        risks.add(
+                new LayoutRisk(
+                        LayoutRisk.Kind.SIGNATURE_ALONE,
+                        page,
+                        "The signatures stand alone on page " + page + ".",
+                        "Let the last paragraph before them keep with the next one, so that words of the agreement stand above."));
+    }
+
+    private static double top(PlacedField field) {
+        return field.y() + field.height();
+    }
+
+    private void outside(int page, List<TaggedPages.Stretch> stretches) {
+        PDRectangle box = document.getPage(page - 1).getCropBox();
+        for (TaggedPages.Stretch stretch : stretches) {
+            boolean out = stretch.letters().stream()
+                    .filter(letter -> !letter.getUnicode().isBlank())
+                    .anyMatch(letter -> letter.getXDirAdj() < -0.5
+                            || letter.getXDirAdj() + letter.getWidthDirAdj() > box.getWidth() + 0.5
+                            || letter.getYDirAdj() > box.getHeight() + 0.5
+                            || letter.getYDirAdj() < 0);
+            if (!out) continue;
+            risks.add(new LayoutRisk(
+                    LayoutRisk.Kind.TEXT_OUTSIDE,
+                    page,
+                    "\u201c" + shortened(stretch.text()) + "\u201d runs off page " + page + ".",
+                    "Give the value more room, or let the text wrap."));
+            return;
+        }
+    }
+
+    private static String shortened(String text) {
+        String line = text.strip().replaceAll("\\s+", " ");
+        return line.length() > 60 ? line.substring(0, 60) + "\u2026" : line;
+    }
+}

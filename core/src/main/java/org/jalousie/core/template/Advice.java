@@ -1,0 +1,85 @@
+package org.jalousie.core.template;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldType;
+import org.jalousie.core.data.LookAlike;
+import org.jalousie.core.rules.RuleSet;
+import org.jalousie.core.wording.Diagnostic;
+import org.jalousie.core.wording.Wording;
+
+/** What looks like a slip in a template and does not stand in the way of publishing. */
+public final class Advice {
+    private Advice() {}
+
+    /**
+     * @param replacedFonts fonts of the file that this machine lacks, each with what would be used for it
+     */
+    public static List<Diagnostic> of(
+            Wording wording, TemplateContent content, RuleSet rules, Map<String, String> replacedFonts) {
+        List<Diagnostic> advice = new ArrayList<>();
+        unused(wording, content, rules, advice);
+        alike(content, advice);
+        replacedFonts.forEach((font, instead) -> advice.add(of(
+                "font-missing",
+                font,
+                "The font " + font + " is not on this machine; " + instead
+                        + " would be used, and lines may break elsewhere.",
+                "Install the font on the server, or use " + instead + " in the Word file.")));
+        return advice;
+    }
+
+    private static void unused(Wording wording, TemplateContent content, RuleSet rules, List<Diagnostic> advice) {
+        Set<String> used = new HashSet<>(wording.found().fields());
+        used.addAll(rules.mentioned());
+        used.addAll(Proposal.forPeople(content.parties()));
+        for (Field field : content.fields()) {
+            if (used.contains(field.name())) continue;
+            advice.add(of(
+                    "field-unused",
+                    field.name(),
+                    field.label() + " is asked for in the form and used nowhere.",
+                    "Put {{" + field.name() + "}} into the wording, or remove the field."));
+        }
+        content.rules().stream()
+                .map(rule -> rule.name())
+                .filter(name -> !used.contains(name))
+                .forEach(name -> advice.add(of(
+                        "rule-unused",
+                        name,
+                        "The rule " + name + " is used nowhere.",
+                        "Use it in the wording as {{#" + name + "}}, or remove it.")));
+    }
+
+    private static void alike(TemplateContent content, List<Diagnostic> advice) {
+        List<String> names = new ArrayList<>();
+        names(content.fields(), names);
+        content.rules().forEach(rule -> names.add(rule.name()));
+        Set<String> said = new HashSet<>();
+        for (String name : names) {
+            LookAlike.of(name, names).ifPresent(other -> {
+                if (!said.add(name) || said.contains(other)) return;
+                advice.add(of(
+                        "names-alike",
+                        name,
+                        "The names " + name + " and " + other + " look alike; one may be a slip of the other.",
+                        "If they mean the same, use one of them everywhere."));
+            });
+        }
+    }
+
+    private static void names(List<Field> fields, List<String> into) {
+        for (Field field : fields) {
+            into.add(field.name());
+            if (field.type() == FieldType.ITEMS) names(field.items(), into);
+        }
+    }
+
+    private static Diagnostic of(String code, String place, String message, String cure) {
+        return new Diagnostic(code, "settings", place, message, cure, false);
+    }
+}

@@ -1,0 +1,107 @@
+package org.jalousie.server.template;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.jalousie.core.rules.RuleSet;
+import org.jalousie.core.template.Advice;
+import org.jalousie.core.template.PublishCheck;
+import org.jalousie.core.template.TemplateContent;
+import org.jalousie.core.wording.Wording;
+import org.jalousie.server.adapters.FontFinder;
+import org.jalousie.server.web.Refusal;
+import org.springframework.stereotype.Component;
+
+/** The newest version of a template, looked up, guarded against two people at once, and shown. Used within a transaction. */
+@Component
+class Drafts {
+    private final Templates templates;
+    private final TemplateVersions versions;
+    private final TemplateSteps steps;
+    private final Preparations preparations;
+    private final FontFinder fonts;
+    private final Clock clock;
+
+    Drafts(
+            Templates templates,
+            TemplateVersions versions,
+            TemplateSteps steps,
+            Preparations preparations,
+            FontFinder fonts,
+            Clock clock) {
+        this.templates = templates;
+        this.versions = versions;
+        this.steps = steps;
+        this.preparations = preparations;
+        this.fonts = fonts;
+        this.clock = clock;
+    }
+
+    Template template(UUID id) {
+        return templates.findById(id).orElseThrow(() -> Refusal.notFound("There is no such template."));
+    }
+
+    TemplateVersion newest(UUID id) {
+        return versions.findFirstByTemplateIdOrderByNumberDesc(id)
+                .orElseThrow(() -> Refusal.notFound("There is no such template."));
+    }
+
+    /** The draft as the person saw it; otherwise a refusal that says what to do. */
+    TemplateVersion draft(UUID id, int revision) {
+        TemplateVersion version = newest(id);
+        if (version.published())
+            throw Refusal.conflict("This version is published and can't change. Start a new version first.");
+        if (version.revision() != revision) {
+            throw Refusal.conflict(
+                    "Somebody else has changed this template meanwhile. Reload the page to see it, then make your change again.");
+        }
+        return version;
+    }
+
+    /** Keeps the draft as it is now, so that the change to come can be taken back. */
+    void remember(TemplateVersion draft, String what, String by) {
+        int last = lastStep(draft).map(TemplateStep::number).orElse(0);
+        steps.save(new TemplateStep(draft, last + 1, what, by, clock.instant()));
+    }
+
+    Optional<TemplateStep> lastStep(TemplateVersion draft) {
+        return steps.findFirstByVersionIdOrderByNumberDesc(draft.id());
+    }
+
+    void forget(TemplateStep step) {
+        steps.delete(step);
+    }
+
+    TemplateViews.TemplateDetail changed(UUID id, TemplateVersion version) {
+        Template template = template(id);
+        template.changed(clock.instant());
+        return detail(template, version);
+    }
+
+    TemplateViews.TemplateDetail detail(Template template, TemplateVersion version) {
+        TemplateContent content = version.content();
+        Wording wording = preparations.wording(version.wordFile(), content);
+        RuleSet rules = preparations.rules(content);
+        List<String> obstacles = PublishCheck.obstacles(wording, content, rules);
+        return new TemplateViews.TemplateDetail(
+                template.id(),
+                template.name(),
+                version.number(),
+                version.published() ? "PUBLISHED" : "DRAFT",
+                template.retired(),
+                version.revision(),
+                TemplateViews.settings(content),
+                wording.diagnostics(),
+                obstacles,
+                Advice.of(wording, content, rules, fonts.replaced(wording.fonts())),
+                wording.passages(),
+                List.copyOf(wording.found().clauses()),
+                rules.faults(),
+                Trials.of(content, rules),
+                version.published()
+                        ? ""
+                        : lastStep(version).map(TemplateStep::what).orElse(""),
+                template.changedAt());
+    }
+}

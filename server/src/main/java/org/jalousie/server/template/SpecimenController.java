@@ -1,0 +1,63 @@
+package org.jalousie.server.template;
+
+import java.util.UUID;
+import org.jalousie.server.web.Download;
+import org.jalousie.server.web.PageImage;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Specimens and the proof over HTTP. */
+@RestController
+@RequestMapping("/api/v1/templates/{id}")
+class SpecimenController {
+    private final SpecimenService service;
+
+    SpecimenController(SpecimenService service) {
+        this.service = service;
+    }
+
+    record DrawUp(int revision) {}
+
+    @PostMapping("/specimens/drawing")
+    TemplateViews.TemplateDetail drawUp(@PathVariable UUID id, @RequestBody DrawUp at) {
+        return service.drawUp(id, at.revision());
+    }
+
+    @PostMapping("/proof")
+    SpecimenService.Proof proof(@PathVariable UUID id) {
+        return service.proof(id);
+    }
+
+    @GetMapping(path = "/proof/{file}/pages.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> proofPdf(@PathVariable UUID id, @PathVariable String file) {
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).body(service.proofPdf(file));
+    }
+
+    /** @param position of the specimen in the template's list, from 0 */
+    @GetMapping("/specimens/{position}/pages")
+    TemplateViews.Preview pages(@PathVariable UUID id, @PathVariable int position) {
+        return service.pages(id, position);
+    }
+
+    @GetMapping(path = "/specimens/{position}/pages.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> pdf(@PathVariable UUID id, @PathVariable int position) {
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).body(service.pdf(id, position));
+    }
+
+    @GetMapping(path = "/specimens/{position}/specimen.docx", produces = Download.WORD)
+    ResponseEntity<byte[]> word(@PathVariable UUID id, @PathVariable int position) {
+        return Download.of(service.word(id, position), "specimen.docx", Download.WORD);
+    }
+
+    /** @param page from 1 */
+    @GetMapping(path = "/specimens/{position}/pages/{page}.png", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> image(@PathVariable UUID id, @PathVariable int position, @PathVariable int page) {
+        return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).body(PageImage.of(service.pdf(id, position), page));
+    }
+}

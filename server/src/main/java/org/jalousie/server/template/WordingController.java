@@ -1,0 +1,85 @@
+package org.jalousie.server.template;
+
+import java.io.IOException;
+import java.util.Map;
+import java.util.UUID;
+import org.jalousie.core.wording.Selection;
+import org.jalousie.server.account.SignedIn;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestPart;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+
+/** The wording of a template's draft over HTTP. */
+@RestController
+@RequestMapping("/api/v1/templates/{id}")
+class WordingController {
+    private final WordingService service;
+
+    WordingController(WordingService service) {
+        this.service = service;
+    }
+
+    /** @param name the field, rule, list or clause; @param everywhere for a field: all further occurrences too */
+    record WordingAct(
+            int revision, WordingService.Act act, TemplateViews.WordsOnPage words, String name, boolean everywhere) {}
+
+    record Accept(int revision, String file, Map<String, String> renames) {}
+
+    record Rename(int revision, String from, String to) {}
+
+    record AtRevision(int revision) {}
+
+    @PostMapping(path = "/wording/comparison", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    TemplateViews.WordingComparison compare(@PathVariable UUID id, @RequestPart MultipartFile file) throws IOException {
+        return service.compare(id, file.getBytes());
+    }
+
+    @PostMapping("/wording/acceptance")
+    TemplateViews.TemplateDetail accept(
+            @PathVariable UUID id, @RequestBody Accept accept, @AuthenticationPrincipal SignedIn by) {
+        return service.accept(id, accept.revision(), accept.file(), accept.renames(), by.displayName());
+    }
+
+    @PostMapping("/wording/acts")
+    TemplateViews.WordingEdited act(
+            @PathVariable UUID id, @RequestBody WordingAct act, @AuthenticationPrincipal SignedIn by) {
+        Selection at = new Selection(
+                act.words().text(), act.words().before(), act.words().after());
+        return service.edit(id, act.revision(), act.act(), at, act.name().strip(), act.everywhere(), by.displayName());
+    }
+
+    @PostMapping("/wording/tidying")
+    TemplateViews.TemplateDetail tidy(
+            @PathVariable UUID id, @RequestBody AtRevision at, @AuthenticationPrincipal SignedIn by) {
+        return service.tidy(id, at.revision(), by.displayName());
+    }
+
+    @PostMapping("/wording/renaming")
+    TemplateViews.TemplateDetail rename(
+            @PathVariable UUID id, @RequestBody Rename rename, @AuthenticationPrincipal SignedIn by) {
+        return service.rename(id, rename.revision(), rename.from(), rename.to(), by.displayName());
+    }
+
+    @PostMapping("/wording/undo")
+    TemplateViews.TemplateDetail undo(@PathVariable UUID id, @RequestBody AtRevision at) {
+        return service.undo(id, at.revision());
+    }
+
+    @GetMapping("/preview")
+    TemplateViews.Preview preview(@PathVariable UUID id) {
+        return service.preview(id);
+    }
+
+    @GetMapping(path = "/preview.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> previewPdf(@PathVariable UUID id) {
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).body(service.previewPdf(id));
+    }
+}

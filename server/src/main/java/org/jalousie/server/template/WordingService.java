@@ -1,0 +1,288 @@
+package org.jalousie.server.template;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldType;
+import org.jalousie.core.data.LookAlike;
+import org.jalousie.core.data.Value;
+import org.jalousie.core.evidence.Json;
+import org.jalousie.core.placement.FieldPlacer;
+import org.jalousie.core.rules.Choice;
+import org.jalousie.core.rules.Rule;
+import org.jalousie.core.template.Proposal;
+import org.jalousie.core.template.TemplateContent;
+import org.jalousie.core.wording.EditRefused;
+import org.jalousie.core.wording.FoundTags;
+import org.jalousie.core.wording.Selection;
+import org.jalousie.core.wording.WordFile;
+import org.jalousie.core.wording.Wording;
+import org.jalousie.core.wording.WordingEdit;
+import org.jalousie.server.adapters.Converter;
+import org.jalousie.server.files.FileStore;
+import org.jalousie.server.web.Refusal;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The wording of a draft: its pages, acts on them, and the way out to a word processor and back. */
+@Service
+class WordingService {
+    private final Drafts drafts;
+    private final Preparations preparations;
+    private final FileStore files;
+    private final Converter converter;
+    private final Map<String, FieldPlacer.Placed> previews =
+            Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
+                @Override
+                protected boolean removeEldestEntry(Map.Entry<String, FieldPlacer.Placed> eldest) {
+                    return size() > 12;
+                }
+            });
+
+    WordingService(Drafts drafts, Preparations preparations, FileStore files, Converter converter) {
+        this.drafts = drafts;
+        this.preparations = preparations;
+        this.files = files;
+        this.converter = converter;
+    }
+
+    /** What a person does on the pages. */
+    enum Act {
+        MARK_FIELD,
+        MARK_PASSAGE,
+        MARK_INVERTED_PASSAGE,
+        INSERT,
+        INSERT_CLAUSE
+    }
+
+    /** What a Word file changed elsewhere would bring; nothing is taken over yet. */
+    @Transactional(readOnly = true)
+    TemplateViews.WordingComparison compare(UUID id, byte[] file) {
+        TemplateVersion version = drafts.newest(id);
+        FoundTags before =
+                preparations.wording(version.wordFile(), version.content()).found();
+        WordFile.open(file);
+        String kept = files.keep(file);
+        Wording wording = preparations.wording(kept, version.content());
+        List<String> added = without(names(wording.found()), names(before));
+        List<String> gone = without(names(before), names(wording.found()));
+        List<TemplateViews.RenameProposal> renames = new ArrayList<>();
+        Set<String> taken = new HashSet<>();
+        for (String from : gone) {
+            LookAlike.of(from, without(added, List.copyOf(taken))).ifPresent(to -> {
+                taken.add(to);
+                renames.add(new TemplateViews.RenameProposal(from, to));
+            });
+        }
+        return new TemplateViews.WordingComparison(kept, added, gone, renames, wording.diagnostics());
+    }
+
+    private static List<String> names(FoundTags found) {
+        List<String> names = new ArrayList<>(found.fields());
+        found.parties().stream().map(party -> party + " (party)").forEach(names::add);
+        return names;
+    }
+
+    private static List<String> without(List<String> from, List<String> those) {
+        return from.stream().filter(name -> !those.contains(name)).toList();
+    }
+
+    /** @param renames confirmed by the person: settings under the first name go on under the second */
+    @Transactional
+    TemplateViews.TemplateDetail accept(UUID id, int revision, String file, Map<String, String> renames, String by) {
+        TemplateVersion draft = drafts.draft(id, revision);
+        WordFile.open(files.get(file));
+        drafts.remember(draft, "the wording brought back", by);
+        TemplateContent content = draft.content();
+        List<Field> fields = content.fields().stream()
+                .map(field -> field.renamed(renames.getOrDefault(field.name(), field.name())))
+                .toList();
+        TemplateContent kept = content.with(fields, content.parties(), content.signingFields());
+        draft.change(file, Proposal.renewed(preparations.wording(file, kept).found(), kept));
+        return drafts.changed(id, draft);
+    }
+
+    @Transactional
+    TemplateViews.WordingEdited edit(
+            UUID id, int revision, Act act, Selection at, String name, boolean everywhere, String by) {
+        TemplateVersion draft = drafts.draft(id, revision);
+        WordFile file = WordFile.open(files.get(draft.wordFile()));
+        Map<String, String> shown = shown(draft.content());
+        try {
+            int further = act == Act.MARK_FIELD && !everywhere ? WordingEdit.furtherOccurrences(file, at, shown) : 0;
+            WordingEdit.Edited edited = switch (act) {
+                case MARK_FIELD -> WordingEdit.markField(file, at, required(name), everywhere, shown);
+                case MARK_PASSAGE -> WordingEdit.markPassage(file, at, required(name), false, shown);
+                case MARK_INVERTED_PASSAGE -> WordingEdit.markPassage(file, at, required(name), true, shown);
+                case INSERT -> WordingEdit.insert(file, at, "{{" + required(name) + "}}", shown);
+                case INSERT_CLAUSE -> WordingEdit.insertParagraph(file, at, "{{>" + required(name) + "}}", shown);
+            };
+            return new TemplateViews.WordingEdited(
+                    take(id, draft, edited, words(act, name), by), edited.places(), further);
+        } catch (EditRefused e) {
+            throw Refusal.invalid(e.getMessage());
+        }
+    }
+
+    private static String words(Act act, String name) {
+        return switch (act) {
+            case MARK_FIELD -> "the field " + name;
+            case MARK_PASSAGE, MARK_INVERTED_PASSAGE -> "the passage for " + name;
+            case INSERT -> "the insertion of " + name;
+            case INSERT_CLAUSE -> "the clause " + name;
+        };
+    }
+
+    private static String required(String name) {
+        if (name.matches("\\*?[A-Za-z][A-Za-z0-9_]*(\\.[A-Za-z][A-Za-z0-9_]*)?")) return name;
+        throw Refusal.invalid(
+                "A name has letters, digits and _ only, and begins with a letter.",
+                Map.of("name", "Write it as lender_name."));
+    }
+
+    /** Accepts tracked changes and deletes comments that the drafting left behind. */
+    @Transactional
+    TemplateViews.TemplateDetail tidy(UUID id, int revision, String by) {
+        TemplateVersion draft = drafts.draft(id, revision);
+        WordingEdit.Edited edited = WordingEdit.tidied(WordFile.open(files.get(draft.wordFile())));
+        return take(id, draft, edited, "the tidying", by);
+    }
+
+    /** Gives a field, rule or list another name in the wording and in the settings. */
+    @Transactional
+    TemplateViews.TemplateDetail rename(UUID id, int revision, String from, String to, String by) {
+        TemplateVersion draft = drafts.draft(id, revision);
+        required(to);
+        WordingEdit.Edited edited = WordingEdit.rename(WordFile.open(files.get(draft.wordFile())), Map.of(from, to));
+        TemplateContent content = draft.content();
+        boolean merges =
+                content.fields().stream().anyMatch(field -> field.name().equals(to));
+        List<Field> fields = content.fields().stream()
+                .filter(field -> !merges || !field.name().equals(from))
+                .map(field -> field.name().equals(from) ? field.renamed(to) : field)
+                .toList();
+        drafts.remember(draft, "the renaming of " + from, by);
+        TemplateContent kept = content.with(fields, content.parties(), content.signingFields());
+        String file = files.keep(edited.file().bytes());
+        draft.change(file, Proposal.renewed(preparations.wording(file, kept).found(), kept));
+        return drafts.changed(id, draft);
+    }
+
+    private TemplateViews.TemplateDetail take(
+            UUID id, TemplateVersion draft, WordingEdit.Edited edited, String what, String by) {
+        drafts.remember(draft, what, by);
+        String file = files.keep(edited.file().bytes());
+        draft.change(
+                file,
+                Proposal.renewed(preparations.wording(file, draft.content()).found(), draft.content()));
+        return drafts.changed(id, draft);
+    }
+
+    /** Takes the last change of the wording back; settings made since then stay, fields that only it brought go. */
+    @Transactional
+    TemplateViews.TemplateDetail undo(UUID id, int revision) {
+        TemplateVersion draft = drafts.draft(id, revision);
+        TemplateStep step =
+                drafts.lastStep(draft).orElseThrow(() -> Refusal.conflict("There is nothing to take back."));
+        TemplateContent now = draft.content();
+        TemplateContent then = step.content();
+        Set<String> before = new HashSet<>();
+        then.fields().forEach(field -> before.add(field.name()));
+        before.addAll(preparations.wording(step.wordFile(), now).found().fields());
+        List<Field> fields = now.fields().stream()
+                .filter(field -> before.contains(field.name()))
+                .toList();
+        List<Field> all = new ArrayList<>(fields);
+        then.fields().stream()
+                .filter(field -> fields.stream().noneMatch(one -> one.name().equals(field.name())))
+                .forEach(all::add);
+        draft.change(step.wordFile(), now.with(all, now.parties(), then.signingFields()));
+        drafts.forget(step);
+        return drafts.changed(id, draft);
+    }
+
+    /** The pages with the names of fields where values will stand. Nothing is kept of it. */
+    @Transactional(readOnly = true)
+    TemplateViews.Preview preview(UUID id) {
+        return new TemplateViews.Preview(previewed(drafts.newest(id)).pages());
+    }
+
+    @Transactional(readOnly = true)
+    byte[] previewPdf(UUID id) {
+        return previewed(drafts.newest(id)).pdf();
+    }
+
+    private FieldPlacer.Placed previewed(TemplateVersion version) {
+        TemplateContent content = version.content();
+        Wording wording = preparations.wording(version.wordFile(), content);
+        if (wording.broken()) throw Refusal.conflict("The pages can be shown when all tags can be read.");
+        String key = version.wordFile()
+                + Json.canonical(Map.of("f", content.fields(), "r", content.rules(), "c", content.choices()))
+                + preparations.clauseFiles(content)
+                + content.parties().stream().map(p -> p.key()).toList();
+        FieldPlacer.Placed known = previews.get(key);
+        if (known != null) return known;
+        byte[] word = wording.merge(names(content), Locale.forLanguageTag(content.language()));
+        // outside of any lock: conversion takes its time, and making the same pages twice does no harm
+        FieldPlacer.Placed placed = FieldPlacer.place(converter.toPdf(word), wording.boxes(), List.of());
+        previews.put(key, placed);
+        return placed;
+    }
+
+    /** Labels in the place of values, so that the pages show what stands where. */
+    private static Map<String, Value> names(TemplateContent content) {
+        Map<String, Value> names = new LinkedHashMap<>(labels(content.fields()));
+        for (Rule rule : content.rules()) {
+            Value value = rule.gives() == FieldType.YES_NO ? new Value.YesNo(true) : label(rule.label());
+            if (rule.within().isEmpty()) names.put(rule.name(), value);
+        }
+        for (Choice choice : content.choices()) {
+            if (!choice.cases().isEmpty())
+                names.put(choice.name(), new Value.Text(choice.cases().get(0).label()));
+        }
+        names.putIfAbsent("generated_on", label("Day of generation"));
+        names.putIfAbsent("agreement_number", label("Agreement number"));
+        return names;
+    }
+
+    private static Map<String, Value> labels(List<Field> fields) {
+        Map<String, Value> labels = new LinkedHashMap<>();
+        for (Field field : fields) {
+            switch (field.type()) {
+                case YES_NO -> labels.put(field.name(), new Value.YesNo(true));
+                case ITEMS -> labels.put(field.name(), new Value.Items(List.of(labels(field.items()))));
+                case PICTURE -> {}
+                default -> labels.put(field.name(), label(field.label()));
+            }
+        }
+        return labels;
+    }
+
+    private static Value label(String label) {
+        return new Value.Text("[" + label + "]");
+    }
+
+    /** What the pages show for each field's tag. */
+    private static Map<String, String> shown(TemplateContent content) {
+        Map<String, String> shown = new LinkedHashMap<>();
+        shownIn(content.fields(), shown);
+        content.rules().forEach(rule -> shown.put(rule.name(), "[" + rule.label() + "]"));
+        shown.put("generated_on", "[Day of generation]");
+        shown.put("agreement_number", "[Agreement number]");
+        return shown;
+    }
+
+    private static void shownIn(List<Field> fields, Map<String, String> shown) {
+        for (Field field : fields) {
+            shown.put(field.name(), "[" + field.label() + "]");
+            shownIn(field.items(), shown);
+        }
+    }
+}
