@@ -1,28 +1,116 @@
-import { get, useFormContext } from 'react-hook-form';
+import { lazy, Suspense } from 'react';
+import { Controller, get, useFormContext } from 'react-hook-form';
 import type { Schemas } from '../api/client';
 import { describedBy, inputLook, Labelled } from '../ui/parts';
+import { AddressInput, MomentInput, NameInput } from './PartInputs';
+import { PictureInput } from './PictureInput';
+
+const RichInput = lazy(() => import('./RichInput'));
+const ItemsInput = lazy(() => import('./ItemsInput'));
+
+type Field = Schemas['Field'];
 
 export type Answers = {
   values: Record<string, string>;
   people: Record<string, Schemas['PersonInput']>;
 };
 
-const examples: Partial<Record<Schemas['Field']['type'], string>> = {
-  MONEY: 'With the currency, for example EUR 12500.00',
+/** What an input that is made of several parts works with: one text that holds them all. */
+export type PartsProps = {
+  id: string;
+  field: Field;
+  value: string;
+  onChange: (value: string) => void;
+  describedBy: ReturnType<typeof describedBy>;
 };
 
+const examples: Partial<Record<Field['type'], string>> = {
+  MONEY: 'With the currency, for example EUR 12500.00',
+  WEB_ADDRESS: 'For example https://www.example.org/loans',
+  PHONE: 'With the country, for example +44 1632 960 018',
+};
+
+const grouped: Field['type'][] = ['NAME', 'ADDRESS', 'DATE_TIME', 'RICH_TEXT', 'PICTURE', 'ITEMS'];
+
 /** One question of a form, by the type of its datum. */
-export function FieldInput({ field, path }: { field: Schemas['Field']; path?: string }) {
-  const { register, formState } = useFormContext<Answers>();
+export function FieldInput({ field, path }: { field: Field; path?: string }) {
+  const { control, formState } = useFormContext<Answers>();
   const name = (path ?? `values.${field.name}`) as `values.${string}`;
   const id = `field-${field.name}`;
   const fault = (get(formState.errors, name) as { message?: string } | undefined)?.message;
+  return (
+    <Controller
+      control={control}
+      name={name}
+      defaultValue=""
+      render={({ field: input }) => (
+        <DatumInput
+          id={id}
+          field={field}
+          fault={fault}
+          value={input.value ?? ''}
+          inputRef={input.ref}
+          onChange={input.onChange}
+        />
+      )}
+    />
+  );
+}
+
+/** The input of one datum with its label, without the form around it. */
+export function DatumInput({
+  id,
+  field,
+  fault,
+  value,
+  inputRef,
+  onChange,
+}: {
+  id: string;
+  field: Field;
+  fault?: string | undefined;
+  value: string;
+  inputRef?: React.Ref<HTMLInputElement & HTMLTextAreaElement & HTMLSelectElement>;
+  onChange: (value: string) => void;
+}) {
   const hint = field.hint || examples[field.type];
+  const described = describedBy(id, hint, fault);
+  if (grouped.includes(field.type)) {
+    return (
+      <fieldset className="flex flex-col gap-1">
+        <legend className="font-medium">
+          {field.label}
+          {!field.required && <span className="font-normal text-soft"> (may stay empty)</span>}
+        </legend>
+        {hint && (
+          <p id={`${id}-hint`} className="text-soft">
+            {hint}
+          </p>
+        )}
+        <Suspense fallback={null}>
+          <PartsInput
+            id={id}
+            field={field}
+            value={value}
+            onChange={onChange}
+            describedBy={described}
+          />
+        </Suspense>
+        {fault && (
+          <p id={`${id}-fault`} className="text-oxide">
+            {fault}
+          </p>
+        )}
+      </fieldset>
+    );
+  }
   const shared = {
     id,
+    ref: inputRef,
     className: inputLook,
-    ...describedBy(id, hint, fault),
-    ...register(name),
+    value,
+    onChange: (event: { target: { value: string } }) => onChange(event.target.value),
+    ...described,
   };
   return (
     <Labelled
@@ -32,12 +120,29 @@ export function FieldInput({ field, path }: { field: Schemas['Field']; path?: st
       required={field.required}
       {...(hint ? { hint } : {})}
     >
-      {input(field, shared)}
+      {plainInput(field, shared)}
     </Labelled>
   );
 }
 
-function input(field: Schemas['Field'], shared: Record<string, unknown>) {
+function PartsInput(props: PartsProps) {
+  switch (props.field.type) {
+    case 'NAME':
+      return <NameInput {...props} />;
+    case 'ADDRESS':
+      return <AddressInput {...props} />;
+    case 'DATE_TIME':
+      return <MomentInput {...props} />;
+    case 'RICH_TEXT':
+      return <RichInput {...props} />;
+    case 'PICTURE':
+      return <PictureInput {...props} />;
+    default:
+      return <ItemsInput {...props} />;
+  }
+}
+
+function plainInput(field: Field, shared: Record<string, unknown>) {
   switch (field.type) {
     case 'LONG_TEXT':
       return <textarea rows={4} {...shared} />;
@@ -45,6 +150,10 @@ function input(field: Schemas['Field'], shared: Record<string, unknown>) {
       return <input type="date" {...shared} className={`${inputLook} max-w-52`} />;
     case 'MAIL_ADDRESS':
       return <input type="email" {...shared} />;
+    case 'WEB_ADDRESS':
+      return <input type="url" {...shared} />;
+    case 'PHONE':
+      return <input type="tel" {...shared} className={`${inputLook} max-w-72`} />;
     case 'NUMBER':
       return <input inputMode="decimal" {...shared} className={`${inputLook} max-w-52`} />;
     case 'YES_NO':

@@ -119,5 +119,6 @@ function personField(party: Schemas['ChosenParty'], part: 'name' | 'mail'): Sche
     required: true,
     hint: '',
     choices: [],
+    items: [],
   };
 }

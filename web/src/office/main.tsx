@@ -11,6 +11,8 @@ import { SignIn } from './SignIn';
 
 const TodayRoom = lazy(() => import('../today/TodayRoom'));
 const TemplatesRoom = lazy(() => import('../templates/TemplatesRoom'));
+const ClausesRoom = lazy(() => import('../clauses/ClausesRoom'));
+const ClauseRoom = lazy(() => import('../clauses/ClauseRoom'));
 const TemplateRoom = lazy(() => import('../templates/TemplateRoom'));
 const IntakeRoom = lazy(() => import('../intake/IntakeRoom'));
 const FormRoom = lazy(() => import('../intake/FormRoom'));
@@ -35,6 +37,8 @@ createRoot(root).render(
               <Route index element={<Navigate to="/today" replace />} />
               <Route path="/today" element={<TodayRoom />} />
               <Route path="/templates" element={<TemplatesRoom />} />
+              <Route path="/clauses" element={<ClausesRoom />} />
+              <Route path="/clauses/:id" element={<ClauseRoom />} />
               <Route path="/templates/:id" element={<TemplateRoom />} />
               <Route path="/intake" element={<IntakeRoom />} />
               <Route path="/intake/new/:template" element={<FormRoom />} />

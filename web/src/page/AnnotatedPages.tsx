@@ -2,6 +2,7 @@ import type { Schemas } from '../api/client';
 import { Margin, type Note } from './Margins';
 import { PagesView, placeOf } from './PagesView';
 import { Ordinal, weaveOf } from './weave';
+import type { Words } from './words';
 
 export type Datum = { name: string; label: string; text: string };
 export type Actor = { party: string; label: string };
@@ -20,11 +21,14 @@ export function AnnotatedPages({
   pages,
   data,
   actors,
+  onWords,
 }: {
   url: string;
   pages: Schemas['Pages'];
   data: Datum[];
   actors: Actor[];
+  /** Makes the words selectable, and is told which are. */
+  onWords?: (words: Words | undefined) => void;
 }) {
   const ordinal = (party: string) => actors.findIndex((actor) => actor.party === party) + 1;
   const labelOf = (party: string) =>
@@ -33,6 +37,7 @@ export function AnnotatedPages({
     <PagesView
       url={url}
       pages={pages}
+      onWords={onWords}
       needles={data.map((datum) => ({ key: datum.name, text: datum.text }))}
       over={(page, matches) => (
         <>

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import type { Schemas } from '../api/client';
 import type { Document, Match } from './viewer';
+import { chosenWords, type Words } from './words';
 
 type Pages = Schemas['Pages'];
 
@@ -64,11 +65,22 @@ function PageCanvas({
   document,
   number,
   width,
+  onWords,
 }: {
   document: Document;
   number: number;
   width: number;
+  onWords?: ((words: Words | undefined) => void) | undefined;
 }) {
+  const layer = useRef<HTMLDivElement>(null);
+  const selectable = onWords !== undefined;
+  useEffect(() => {
+    const target = layer.current;
+    if (!target || !selectable || width < 40) return;
+    import('./viewer')
+      .then(({ layWords }) => layWords(document, number, target, width))
+      .catch(() => undefined);
+  }, [document, number, width, selectable]);
   const canvas = useRef<HTMLCanvasElement>(null);
   const [words, setWords] = useState('');
   useEffect(() => {
@@ -88,7 +100,20 @@ function PageCanvas({
   return (
     <>
       <canvas ref={canvas} aria-hidden="true" className="block h-auto w-full" />
-      <div className="sr-only">{words}</div>
+      {onWords ? (
+        <div
+          ref={layer}
+          className="text-layer"
+          onMouseUp={() => {
+            if (layer.current) onWords(chosenWords(layer.current, window.getSelection()));
+          }}
+          onKeyUp={() => {
+            if (layer.current) onWords(chosenWords(layer.current, window.getSelection()));
+          }}
+        />
+      ) : (
+        <div className="sr-only">{words}</div>
+      )}
     </>
   );
 }
@@ -100,6 +125,7 @@ export function PagesView({
   needles,
   over,
   beside,
+  onWords,
 }: {
   url: string;
   pages: Pages;
@@ -112,6 +138,8 @@ export function PagesView({
     height: number,
     matches: Match[],
   ) => { left?: ReactNode; right?: ReactNode };
+  /** Makes the words selectable, and is told which are. */
+  onWords?: ((words: Words | undefined) => void) | undefined;
 }) {
   const { document, failed } = useDocument(url);
   const matches = useMatches(document, needles);
@@ -153,7 +181,7 @@ export function PagesView({
               style={{ aspectRatio: `${size.width} / ${size.height}` }}
             >
               {document && i < document.numPages && (
-                <PageCanvas document={document} number={i + 1} width={width} />
+                <PageCanvas document={document} number={i + 1} width={width} onWords={onWords} />
               )}
               {over?.(i + 1, matches[i] ?? [])}
             </section>

@@ -40,6 +40,26 @@ export async function draw(
     .join('');
 }
 
+/** Lays the words of a page over its picture, unseen, so that they can be selected. */
+export async function layWords(
+  document: Document,
+  number: number,
+  container: HTMLElement,
+  width: number,
+): Promise<void> {
+  const page = await document.getPage(number);
+  const plain = page.getViewport({ scale: 1 });
+  const scale = width / plain.width;
+  container.replaceChildren();
+  container.style.setProperty('--total-scale-factor', String(scale));
+  container.style.setProperty('--scale-factor', String(scale));
+  await new pdfjs.TextLayer({
+    textContentSource: await page.getTextContent(),
+    container,
+    viewport: page.getViewport({ scale }),
+  }).render();
+}
+
 /** Where words stand on a page: per cent of its width and height, from the top left. */
 export type Match = { key: string; left: number; top: number; width: number; height: number };
 

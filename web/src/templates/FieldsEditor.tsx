@@ -1,36 +1,91 @@
+import { Fragment } from 'react';
 import type { Schemas } from '../api/client';
-import { Empty, inputLook, Table } from '../ui/parts';
+import { Button, Empty, inputLook, Table } from '../ui/parts';
 import { typeWords } from '../ui/words';
 
 type Field = Schemas['Field'];
 
-/** What each datum is: type, label, whether required, hint, choices. */
+/** What each datum is: type, label, whether required, hint, choices; for a list, the fields of its items. */
 export function FieldsEditor({
   fields,
+  unused,
   fixed,
   onChange,
 }: {
   fields: Field[];
+  /** Names of fields that nothing uses; they can be removed. */
+  unused: string[];
   fixed: boolean;
   onChange: (fields: Field[]) => void;
 }) {
   if (!fields.length) {
     return (
       <Empty>
-        The wording has no tags for data yet. Type {'{{lender_name}}'} where a name goes.
+        The wording has no tags for data yet. Select words on its page and name them, or type{' '}
+        {'{{lender_name}}'} where a name goes.
       </Empty>
     );
   }
+  return (
+    <Table
+      head={['Tag', 'Type', 'Label in the form', 'Required', 'Hint', 'Choices, one a line', '']}
+    >
+      <FieldRows fields={fields} unused={unused} fixed={fixed} within="" onChange={onChange} />
+    </Table>
+  );
+}
+
+function FieldRows({
+  fields,
+  unused,
+  fixed,
+  within,
+  onChange,
+}: {
+  fields: Field[];
+  unused: string[];
+  fixed: boolean;
+  within: string;
+  onChange: (fields: Field[]) => void;
+}) {
   const change = (at: number, part: Partial<Field>) =>
     onChange(fields.map((field, i) => (i === at ? { ...field, ...part } : field)));
-  return (
-    <Table head={['Tag', 'Type', 'Label in the form', 'Required', 'Hint', 'Choices, one a line']}>
-      {fields.map((field, i) => (
-        <tr key={field.name} className="align-top [&>td]:py-1.5">
-          <td className="pt-3 font-mono">{field.name}</td>
+  const add = (at: number) => {
+    const name = `item_${(fields[at]?.items.length ?? 0) + 1}`;
+    const item: Field = {
+      name,
+      type: 'TEXT',
+      label: name,
+      required: true,
+      hint: '',
+      choices: [],
+      items: [],
+    };
+    change(at, { items: [...(fields[at]?.items ?? []), item] });
+  };
+  return fields.map((field, i) => {
+    const called = within ? `${within} ${field.name}` : field.name;
+    return (
+      <Fragment key={within ? i : field.name}>
+        <tr className="align-top [&>td]:py-1.5">
+          <td className={`pt-3 font-mono ${within ? 'pl-6!' : ''}`}>
+            {within ? (
+              <input
+                aria-label={`Name of ${called}`}
+                className={`${inputLook} font-mono`}
+                disabled={fixed}
+                value={field.name}
+                onChange={(event) =>
+                  change(i, { name: event.target.value.replace(/[^A-Za-z0-9_]/g, '_') })
+                }
+              />
+            ) : (
+              field.name
+            )}
+          </td>
           <td>
             <select
-              aria-label={`Type of ${field.name}`}
+              aria-label={`Type of ${called}`}
               className={inputLook}
               disabled={fixed}
               value={field.type}
@@ -45,7 +100,7 @@ export function FieldsEditor({
           </td>
           <td>
             <input
-              aria-label={`Label of ${field.name}`}
+              aria-label={`Label of ${called}`}
               className={inputLook}
               disabled={fixed}
               value={field.label}
@@ -61,12 +116,12 @@ export function FieldsEditor({
                 checked={field.required}
                 onChange={(event) => change(i, { required: event.target.checked })}
               />
-              <span className="sr-only">{field.name} is</span> required
+              <span className="sr-only">{called} is</span> required
             </label>
           </td>
           <td>
             <input
-              aria-label={`Hint of ${field.name}`}
+              aria-label={`Hint of ${called}`}
               className={inputLook}
               disabled={fixed}
               value={field.hint}
@@ -76,7 +131,7 @@ export function FieldsEditor({
           <td>
             {field.type === 'CHOICE' && (
               <textarea
-                aria-label={`Choices of ${field.name}`}
+                aria-label={`Choices of ${called}`}
                 className={inputLook}
                 disabled={fixed}
                 rows={3}
@@ -87,9 +142,31 @@ export function FieldsEditor({
                 }
               />
             )}
+            {field.type === 'ITEMS' && (
+              <span className="flex min-h-9 items-center gap-3 text-soft">
+                {field.items.length} in each item
+                {!fixed && <Button onClick={() => add(i)}>Add a field to the items</Button>}
+              </span>
+            )}
+          </td>
+          <td>
+            {!fixed && (within !== '' || unused.includes(field.name)) && (
+              <Button onClick={() => onChange(fields.filter((_, at) => at !== i))}>
+                Remove <span className="sr-only">{called}</span>
+              </Button>
+            )}
           </td>
         </tr>
-      ))}
-    </Table>
-  );
+        {field.type === 'ITEMS' && (
+          <FieldRows
+            fields={field.items}
+            unused={[]}
+            fixed={fixed}
+            within={called}
+            onChange={(items) => change(i, { items })}
+          />
+        )}
+      </Fragment>
+    );
+  });
 }

@@ -1,33 +1,82 @@
-import type { Schemas } from '../api/client';
+import { useMutation } from '@tanstack/react-query';
+import { answer, api, type Schemas } from '../api/client';
+import { Button, Trouble } from '../ui/parts';
 
-/** What still stands in the way of publishing. */
+type Detail = Schemas['TemplateDetail'];
+const tidied = ['tracked-changes', 'comments'];
+
+/** What still stands in the way of publishing, and what looks like a slip. */
 export function Readiness({
-  obstacles,
-  diagnostics,
+  detail,
+  onTaken,
 }: {
-  obstacles: string[];
-  diagnostics: Schemas['Diagnostic'][];
+  detail: Detail;
+  onTaken: (detail: Detail) => void;
 }) {
-  const others = obstacles.slice(diagnostics.length);
-  if (!obstacles.length) {
-    return <p className="pb-4 text-moss">Ready to publish: nothing stands in the way.</p>;
-  }
+  const tidy = useMutation({
+    mutationFn: () =>
+      answer(
+        api.POST('/api/v1/templates/{id}/wording/tidying', {
+          params: { path: { id: detail.id } },
+          body: { revision: detail.revision },
+        }),
+      ),
+    onSuccess: onTaken,
+  });
+  const blocking = detail.diagnostics.filter((one) => one.blocks);
+  const advice = [...detail.diagnostics.filter((one) => !one.blocks), ...detail.advice];
+  const others = detail.obstacles.filter((one) => !blocking.some((d) => one.includes(d.message)));
+  if (!blocking.length && !others.length && !advice.length) return null;
   return (
-    <section aria-label="Readiness" className="mb-5 border-l-4 border-clay bg-sheet px-4 py-3">
-      <h2 className="text-lg">Before this can be published</h2>
-      <ul className="flex flex-col gap-2 pt-2">
-        {diagnostics.map((one, i) => (
-          <li key={i}>
-            <strong className="font-medium">{one.message}</strong> {one.cure}
-            <span className="block text-soft">
-              In the {one.part}: <q className="font-mono">{one.place}</q>
-            </span>
-          </li>
-        ))}
-        {others.map((one) => (
-          <li key={one}>{one}</li>
-        ))}
-      </ul>
+    <section
+      aria-label="Readiness"
+      className={`mb-5 border-l-4 bg-sheet px-4 py-3 ${blocking.length || others.length ? 'border-clay' : 'border-slate'}`}
+    >
+      {(blocking.length > 0 || others.length > 0) && (
+        <>
+          <h2 className="text-lg">Before this can be published</h2>
+          <ul className="flex flex-col gap-2 py-2">
+            {blocking.map((one, i) => (
+              <Line key={i} diagnostic={one} />
+            ))}
+            {others.map((one) => (
+              <li key={one}>{one}</li>
+            ))}
+          </ul>
+        </>
+      )}
+      {blocking.some((one) => tidied.includes(one.code)) && (
+        <Button disabled={tidy.isPending} onClick={() => tidy.mutate()}>
+          Accept all changes and delete all comments
+        </Button>
+      )}
+      <Trouble error={tidy.error} />
+      {advice.length > 0 && (
+        <details className="pt-1" open={!blocking.length && !others.length && advice.length < 3}>
+          <summary className="cursor-pointer font-medium">
+            {advice.length === 1 ? 'One thing' : `${advice.length} things`} to look at; publishing
+            does not wait for {advice.length === 1 ? 'it' : 'them'}
+          </summary>
+          <ul className="flex flex-col gap-2 pt-2">
+            {advice.map((one, i) => (
+              <Line key={i} diagnostic={one} />
+            ))}
+          </ul>
+        </details>
+      )}
     </section>
+  );
+}
+
+function Line({ diagnostic: one }: { diagnostic: Schemas['Diagnostic'] }) {
+  return (
+    <li>
+      <strong className="font-medium">{one.message}</strong> {one.cure}
+      {one.part !== 'settings' && (
+        <span className="block text-soft">
+          In the {one.part}: <q className="font-mono">{one.place}</q>
+        </span>
+      )}
+    </li>
   );
 }

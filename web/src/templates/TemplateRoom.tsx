@@ -1,93 +1,90 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
-import { Link, useParams } from 'react-router';
-import { answer, api, upload, type Schemas } from '../api/client';
-import { AnnotatedPages } from '../page/AnnotatedPages';
+import { useMutation } from '@tanstack/react-query';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { answer, api } from '../api/client';
 import { Button, RoomTitle, Trouble, Waiting } from '../ui/parts';
 import { FieldsEditor } from './FieldsEditor';
+import { HistoryPart } from './HistoryPart';
 import { PartiesEditor } from './PartiesEditor';
 import { Readiness } from './Readiness';
+import { RulesEditor } from './RulesEditor';
+import { SpecimensPart } from './SpecimensPart';
 import { TermsEditor } from './TermsEditor';
+import { useTemplate } from './useTemplate';
+import { WordingPart } from './WordingPart';
 
-type Detail = Schemas['TemplateDetail'];
-type Settings = Schemas['TemplateSettings'];
-const parts = ['Wording', 'Fields', 'Parties', 'Terms'] as const;
+const parts = ['Wording', 'Fields', 'Rules', 'Parties', 'Terms', 'Specimens', 'Versions'] as const;
+type PartName = (typeof parts)[number];
 
-/** One template: its wording with margins, what its data are, who acts, the terms of sending. */
+/** One template: its wording with margins, its data and rules, who acts, the terms of sending, and the proof of it all. */
 export default function TemplateRoom() {
   const { id = '' } = useParams();
-  const queries = useQueryClient();
-  const key = ['template', id];
-  const template = useQuery({
-    queryKey: key,
-    queryFn: () => answer(api.GET('/api/v1/templates/{id}', { params: { path: { id } } })),
-  });
-  const [part, setPart] = useState<(typeof parts)[number]>('Wording');
-  const [draft, setDraft] = useState<Settings>();
-  useEffect(() => {
-    if (template.data) setDraft(template.data.content);
-  }, [template.data]);
-  const took = (detail: Detail) => {
-    queries.setQueryData(key, detail);
-    void queries.invalidateQueries({ queryKey: ['templates'] });
-  };
-  const save = useMutation({
-    mutationFn: (content: Settings) =>
-      answer(
-        api.PUT('/api/v1/templates/{id}/content', {
-          params: { path: { id } },
-          body: { revision: template.data?.revision ?? 0, content },
-        }),
-      ),
-    onSuccess: took,
-  });
+  const [address, setAddress] = useSearchParams();
+  const navigate = useNavigate();
+  const { template, detail, draft, change, took, save, unsaved, reload } = useTemplate(id);
+  const path = { params: { path: { id } } };
   const publish = useMutation({
     mutationFn: (revision: number) =>
-      answer(
-        api.POST('/api/v1/templates/{id}/publication', {
-          params: { path: { id } },
-          body: { revision },
-        }),
-      ),
+      answer(api.POST('/api/v1/templates/{id}/publication', { ...path, body: { revision } })),
     onSuccess: took,
   });
   const startDraft = useMutation({
-    mutationFn: () =>
-      answer(api.POST('/api/v1/templates/{id}/draft', { params: { path: { id } } })),
+    mutationFn: () => answer(api.POST('/api/v1/templates/{id}/draft', path)),
+    onSuccess: took,
+  });
+  const duplicate = useMutation({
+    mutationFn: (name: string) =>
+      answer(api.POST('/api/v1/templates/{id}/duplicate', { ...path, body: { name } })),
+    onSuccess: (made) => void navigate(`/templates/${made.id}`),
+  });
+  const retire = useMutation({
+    mutationFn: (retired: boolean) =>
+      answer(
+        retired
+          ? api.DELETE('/api/v1/templates/{id}/retirement', path)
+          : api.POST('/api/v1/templates/{id}/retirement', path),
+      ),
     onSuccess: took,
   });
   if (template.isPending) return <Waiting what="Opening the template…" />;
-  if (!template.data || !draft) return <Trouble error={template.error} />;
-  const detail = template.data;
+  if (!detail || !draft) return <Trouble error={template.error} />;
   const fixed = detail.state === 'PUBLISHED';
-  const changed = JSON.stringify(draft) !== JSON.stringify(detail.content);
+  const asked = address.get('part');
+  const part: PartName = parts.find((name) => name === asked) ?? 'Wording';
   return (
     <>
       <RoomTitle title={detail.name}>
         <span className={fixed ? 'text-moss' : 'text-clay'}>
           version {detail.version}, {fixed ? 'published' : 'draft'}
+          {detail.retired && ', retired'}
         </span>
+        {!fixed && (
+          <span role="status" className="text-soft">
+            {save.isPending ? 'Saving…' : unsaved ? 'Not saved yet' : 'Everything is saved'}
+          </span>
+        )}
+        <Button onClick={() => duplicate.mutate(`${detail.name}, copy`)}>Duplicate</Button>
+        <Button onClick={() => retire.mutate(detail.retired)}>
+          {detail.retired ? 'Bring back into use' : 'Retire'}
+        </Button>
         {fixed ? (
           <>
             <Button onClick={() => startDraft.mutate()}>Start version {detail.version + 1}</Button>
-            <Link to={`/intake/new/${id}`}>Fill its form</Link>
+            {!detail.retired && <Link to={`/intake/new/${id}`}>Fill its form</Link>}
           </>
         ) : (
-          <>
-            <Button disabled={!changed || save.isPending} onClick={() => save.mutate(draft)}>
-              Save the settings
-            </Button>
-            <Button
-              look="main"
-              disabled={changed || detail.obstacles.length > 0 || publish.isPending}
-              onClick={() => publish.mutate(detail.revision)}
-            >
-              Publish version {detail.version}
-            </Button>
-          </>
+          <Button
+            look="main"
+            disabled={unsaved || detail.obstacles.length > 0 || publish.isPending}
+            onClick={() => publish.mutate(detail.revision)}
+          >
+            Publish version {detail.version}
+          </Button>
         )}
       </RoomTitle>
-      <Trouble error={save.error ?? publish.error ?? startDraft.error} />
+      <Trouble
+        error={save.error ?? publish.error ?? startDraft.error ?? duplicate.error ?? retire.error}
+      />
+      {save.isError && <Button onClick={reload}>Reload the template as it is now</Button>}
       <div
         className="flex gap-1 border-b border-rule"
         role="tablist"
@@ -102,92 +99,50 @@ export default function TemplateRoom() {
             aria-selected={part === name}
             aria-controls="part"
             className={`min-h-9 border-b-2 px-4 ${part === name ? 'border-ink font-semibold' : 'border-transparent text-soft'}`}
-            onClick={() => setPart(name)}
+            onClick={() => setAddress({ part: name }, { replace: true })}
           >
             {name}
           </button>
         ))}
       </div>
       <div id="part" role="tabpanel" aria-labelledby={`tab-${part}`} className="pt-4">
-        {!fixed && <Readiness obstacles={detail.obstacles} diagnostics={detail.diagnostics} />}
+        {!fixed && part !== 'Versions' && part !== 'Specimens' && (
+          <Readiness detail={detail} onTaken={took} />
+        )}
         {part === 'Wording' && <WordingPart detail={detail} onTaken={took} />}
         {part === 'Fields' && (
           <FieldsEditor
             fields={draft.fields}
+            unused={detail.advice
+              .filter((one) => one.code === 'field-unused')
+              .map((one) => one.place)}
             fixed={fixed}
-            onChange={(fields) => setDraft({ ...draft, fields })}
+            onChange={(fields) => change({ ...draft, fields })}
           />
+        )}
+        {part === 'Rules' && (
+          <RulesEditor settings={draft} detail={detail} fixed={fixed} onChange={change} />
         )}
         {part === 'Parties' && (
           <PartiesEditor
             settings={draft}
             fixed={fixed}
-            onChange={(parties) => setDraft({ ...draft, parties })}
+            onChange={(parties) => change({ ...draft, parties })}
           />
         )}
-        {part === 'Terms' && (
-          <TermsEditor settings={draft} fixed={fixed} onChange={(settings) => setDraft(settings)} />
+        {part === 'Terms' && <TermsEditor settings={draft} fixed={fixed} onChange={change} />}
+        {part === 'Specimens' && (
+          <SpecimensPart
+            settings={draft}
+            detail={detail}
+            fixed={fixed}
+            unsaved={unsaved}
+            onChange={change}
+            onTaken={took}
+          />
         )}
+        {part === 'Versions' && <HistoryPart detail={detail} onTaken={took} />}
       </div>
-    </>
-  );
-}
-
-function WordingPart({ detail, onTaken }: { detail: Detail; onTaken: (detail: Detail) => void }) {
-  const readable = detail.diagnostics.length === 0;
-  const chooser = useRef<HTMLInputElement>(null);
-  const preview = useQuery({
-    queryKey: ['preview', detail.id, detail.version, detail.revision],
-    queryFn: () =>
-      answer(api.GET('/api/v1/templates/{id}/preview', { params: { path: { id: detail.id } } })),
-    enabled: readable,
-  });
-  const replace = useMutation({
-    mutationFn: (file: File) =>
-      upload<Detail>(`/api/v1/templates/${detail.id}/wording?revision=${detail.revision}`, file),
-    onSuccess: onTaken,
-  });
-  return (
-    <>
-      <div className="flex items-center gap-3 pb-4">
-        <a href={`/api/v1/templates/${detail.id}/wording`} download>
-          Download the Word file
-        </a>
-        {detail.state === 'DRAFT' && (
-          <>
-            <Button onClick={() => chooser.current?.click()}>Bring back a changed Word file</Button>
-            <input
-              ref={chooser}
-              type="file"
-              accept=".docx"
-              aria-label="Changed Word file"
-              className="hidden"
-              onChange={(event) => {
-                const file = event.target.files?.[0];
-                if (file) replace.mutate(file);
-                event.target.value = '';
-              }}
-            />
-          </>
-        )}
-        <span className="text-soft">
-          Left: what data does here. Right: who acts here. Names of fields stand in brackets.
-        </span>
-      </div>
-      <Trouble error={replace.error ?? preview.error} />
-      {readable && preview.isPending && <Waiting what="Making the pages…" />}
-      {preview.data && (
-        <AnnotatedPages
-          url={`/api/v1/templates/${detail.id}/preview.pdf?revision=${detail.version}.${detail.revision}`}
-          pages={preview.data.pages}
-          data={detail.content.fields.map((field) => ({
-            name: field.name,
-            label: field.label,
-            text: `[${field.label}]`,
-          }))}
-          actors={detail.content.parties.map((party) => ({ party: party.key, label: party.label }))}
-        />
-      )}
     </>
   );
 }

@@ -20,10 +20,12 @@ import { date } from '../ui/time';
 /** All templates, and the way in for a new one. */
 export default function TemplatesRoom() {
   const { find, page, go } = useListPlace();
+  const [retired, setRetired] = useState(false);
   const [adding, setAdding] = useState(false);
   const list = useQuery({
-    queryKey: ['templates', find, page],
-    queryFn: () => answer(api.GET('/api/v1/templates', { params: { query: { find, page } } })),
+    queryKey: ['templates', find, retired, page],
+    queryFn: () =>
+      answer(api.GET('/api/v1/templates', { params: { query: { find, retired, page } } })),
     placeholderData: keepPreviousData,
   });
   return (
@@ -34,6 +36,16 @@ export default function TemplatesRoom() {
           value={find}
           onChange={(text) => go({ find: text, page: '' })}
         />
+        <label className="flex min-h-8 items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-5"
+            checked={retired}
+            onChange={(event) => setRetired(event.target.checked)}
+          />
+          retired ones
+        </label>
+        <Link to="/clauses">Clauses</Link>
         <Button look="main" onClick={() => setAdding(true)}>
           Bring in a Word file
         </Button>
@@ -64,7 +76,7 @@ export default function TemplatesRoom() {
                 <td>{one.fields}</td>
                 <td className="text-soft">{date(one.changedAt)}</td>
                 <td>
-                  {one.publishedVersion > 0 && (
+                  {one.publishedVersion > 0 && !one.retired && (
                     <Link to={`/intake/new/${one.id}`}>Fill its form</Link>
                   )}
                 </td>

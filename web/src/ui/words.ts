@@ -24,12 +24,20 @@ export const dutyWords: Record<Duty, string> = {
 export const typeWords: Record<Schemas['Field']['type'], string> = {
   TEXT: 'one line',
   LONG_TEXT: 'many lines',
+  RICH_TEXT: 'formatted text',
   NUMBER: 'number',
   MONEY: 'money',
   DATE: 'date',
+  DATE_TIME: 'date with time',
   YES_NO: 'yes or no',
   CHOICE: 'one of a list',
   MAIL_ADDRESS: 'mail address',
+  WEB_ADDRESS: 'web address',
+  PHONE: 'telephone',
+  NAME: 'full name',
+  ADDRESS: 'postal address',
+  PICTURE: 'picture',
+  ITEMS: 'list of items',
 };
 
 /** Whom an agreement waits for, in words. */

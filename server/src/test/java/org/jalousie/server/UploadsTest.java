@@ -80,13 +80,7 @@ class UploadsTest {
                 "/api/v1/templates/" + id + "/publication",
                 Map.of("revision", template.get("revision").asInt()));
         assertThat(refused.status()).isEqualTo(409);
-        JsonNode mended = office.client
-                .upload(
-                        "/api/v1/templates/" + id + "/wording?revision="
-                                + template.get("revision").asInt(),
-                        "good.docx",
-                        Office.loanWording())
-                .json();
+        JsonNode mended = office.bringBack(template, Office.loanWording(), Map.of());
         assertThat(mended.get("diagnostics")).isEmpty();
         assertThat(office.client
                         .post(
@@ -119,10 +113,10 @@ class UploadsTest {
                 .post("/api/v1/templates/" + id + "/draft", Map.of())
                 .json();
         assertThat(draft.get("version").asInt()).isEqualTo(2);
-        office.client.upload(
-                "/api/v1/templates/" + id + "/wording?revision=0",
-                "next.docx",
-                new WordDraft().paragraph("{{other}} {{lender.signature}}").bytes());
+        office.bringBack(
+                draft,
+                new WordDraft().paragraph("{{other}} {{lender.signature}}").bytes(),
+                Map.of());
         assertThat(office.show(number).get("data").toString()).contains("objects_description");
         assertThat(office.client
                         .get("/api/v1/templates/" + id + "/form")

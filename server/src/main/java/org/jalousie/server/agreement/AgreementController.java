@@ -7,6 +7,7 @@ import org.jalousie.core.filing.FileNames;
 import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.web.Download;
 import org.jalousie.server.web.Page;
+import org.jalousie.server.web.PageImage;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -81,6 +82,14 @@ class AgreementController {
                 service.file(number, "document"),
                 FileNames.of(number, service.title(number), "", "pdf"),
                 MediaType.APPLICATION_PDF_VALUE);
+    }
+
+    /** One page as a picture. @param page from 1 */
+    @GetMapping(path = "/{number}/pages/{page}.png", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> pageImage(@PathVariable String number, @PathVariable int page) {
+        return ResponseEntity.ok()
+                .contentType(MediaType.IMAGE_PNG)
+                .body(PageImage.of(service.file(number, "document"), page));
     }
 
     @GetMapping(path = "/{number}/record.pdf", produces = MediaType.APPLICATION_PDF_VALUE)

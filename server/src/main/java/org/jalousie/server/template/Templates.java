@@ -7,7 +7,8 @@ import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
 interface Templates extends JpaRepository<Template, UUID> {
-    @Query("select t from Template t where lower(t.name) like lower(concat('%', :find, '%'))"
-            + " and (t.retiredAt is not null) = :retired order by t.changedAt desc")
+    @Query(
+            "select t from Template t where lower(t.name) like lower(concat('%', :find, '%'))"
+                    + " and (:retired = true and t.retiredAt is not null or :retired = false and t.retiredAt is null) order by t.changedAt desc")
     Page<Template> find(String find, boolean retired, Pageable page);
 }

@@ -61,6 +61,23 @@ public final class Office {
                 "tomas.vale@museum.example.org"));
     }
 
+    /** Brings a changed Word file back: compares, then accepts with these renames. */
+    public JsonNode bringBack(JsonNode template, byte[] wording, Map<String, String> renames) {
+        String path = "/api/v1/templates/" + template.get("id").asString() + "/wording/";
+        JsonNode comparison =
+                client.upload(path + "comparison", "changed.docx", wording).json();
+        return client.post(
+                        path + "acceptance",
+                        Map.of(
+                                "revision",
+                                template.get("revision").asInt(),
+                                "file",
+                                comparison.get("file").asString(),
+                                "renames",
+                                renames))
+                .json();
+    }
+
     public JsonNode bringIn(String name, byte[] wording) {
         Client.Answer answer = client.upload("/api/v1/templates?name=" + Client.encoded(name), name + ".docx", wording);
         if (answer.status() != 201) throw new IllegalStateException(answer.text());

@@ -1,0 +1,287 @@
+package org.jalousie.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.util.List;
+import java.util.Map;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.jalousie.core.evidence.Json;
+import org.jalousie.core.wording.DocxText;
+import org.jalousie.core.wording.WordDraft;
+import org.jalousie.demo.Client;
+import org.jalousie.server.testbed.Office;
+import org.jalousie.server.testbed.Testbed;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Preparing a template: rules, clauses, specimens, the proof, acts on the wording, versions. */
+class PreparationTest {
+    private final Office office = new Office(Testbed.start().address());
+
+    private static byte[] loan() {
+        return new WordDraft()
+                .title("Loan")
+                .paragraph("Lent by {{lender_name}} on {{generated_on.iso}}.")
+                .table(
+                        List.of(
+                                List.of("Object", "Value"),
+                                List.of("{{#objects}}{{title}}", "{{value}}{{/objects}}"),
+                                List.of("Total", "{{total}}")),
+                        true)
+                .paragraph("{{#dear}}")
+                .paragraph("A courier travels with the objects.")
+                .paragraph("{{/dear}}")
+                .paragraph("{{>*cover}}")
+                .paragraph("{{lender.signature}}")
+                .bytes();
+    }
+
+    private String path(JsonNode template) {
+        return "/api/v1/templates/" + template.get("id").asString();
+    }
+
+    private JsonNode settle(JsonNode template, JsonNode content) {
+        Client.Answer answer = office.client.put(
+                path(template) + "/content",
+                Map.of("revision", template.get("revision").asInt(), "content", content));
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        return answer.json();
+    }
+
+    private JsonNode post(JsonNode template, String path, Map<String, Object> body) {
+        Map<String, Object> all = new java.util.HashMap<>(body);
+        all.put("revision", template.get("revision").asInt());
+        Client.Answer answer = office.client.post(path(template) + path, all);
+        assertThat(answer.status()).as(answer.text()).isLessThan(300);
+        return answer.json();
+    }
+
+    private void clause(String name, String words) {
+        Client.Answer answer = office.client.upload(
+                "/api/v1/clauses?name=" + name,
+                name + ".docx",
+                new WordDraft().paragraph(words).bytes());
+        assertThat(answer.status()).as(answer.text()).isIn(201, 409);
+    }
+
+    /** The loan with a total, a condition and a choice between two clauses. */
+    private JsonNode prepared(String name) {
+        clause("own_cover", "The museum carries the risk of {{total}} itself.");
+        clause("insured", "The museum insures the objects.");
+        JsonNode template = office.bringIn(name, loan());
+        ObjectNode content = (ObjectNode) template.get("content").deepCopy();
+        content.set("rules", Json.MAPPER.readTree("""
+                [{"name":"total","label":"Total","within":"","expression":"sum(objects.value)","gives":"MONEY"},
+                 {"name":"dear","label":"Dear","within":"","expression":"total > 1000","gives":"YES_NO"}]"""));
+        content.set("choices", Json.MAPPER.readTree("""
+                [{"name":"cover","label":"Cover","cases":[
+                  {"label":"Insured","condition":"total > 500","clause":"insured"},
+                  {"label":"Own risk","condition":"","clause":"own_cover"}]}]"""));
+        ArrayNode fields = (ArrayNode) content.get("fields");
+        for (int i = fields.size() - 1; i >= 0; i--) {
+            // proposed before the rules of these names were known
+            if (List.of("total", "dear").contains(fields.get(i).get("name").asString())) fields.remove(i);
+        }
+        return settle(template, content);
+    }
+
+    private static String text(byte[] pdf) {
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            return new PDFTextStripper().getText(document);
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    @Test
+    void anAgreementIsMadeFromItemsRulesAndTheClauseThatAChoiceNames() {
+        JsonNode template = prepared("Loan with rules");
+        assertThat(template.get("obstacles")).as(template.toString()).isEmpty();
+        assertThat(template.get("includes").toString()).contains("own_cover", "insured");
+        String id = template.get("id").asString();
+        post(template, "/publication", Map.of());
+        String number = office.generate(
+                id,
+                Map.of(
+                        "lender_name", "Ida Marsh",
+                        "lender_mail", "ida.marsh@lender.example.org",
+                        "objects",
+                                "[{\"title\":\"Viola\",\"value\":\"EUR 900.10\"},{\"title\":\"Bow\",\"value\":\"EUR 100.20\"}]"));
+        String pages = text(office.client
+                .get("/api/v1/agreements/" + number + "/document.pdf")
+                .body());
+        assertThat(pages)
+                .contains("Viola", "Bow", "Total \u20ac1,000.30", "A courier travels", "The museum insures")
+                .doesNotContain("own risk", "{{", "carries the risk");
+    }
+
+    @Test
+    void aPublishedTemplateKeepsItsClausesAndADraftFollowsTheLibrary() {
+        JsonNode template = prepared("Loan that keeps clauses");
+        post(template, "/publication", Map.of());
+        JsonNode clauses = office.client.get("/api/v1/clauses?find=insured").json();
+        String clause = clauses.get("items").get(0).get("id").asString();
+        JsonNode changed = office.client
+                .upload(
+                        "/api/v1/clauses/" + clause + "/versions?note=clearer",
+                        "insured.docx",
+                        new WordDraft()
+                                .paragraph("The museum insures everything anew.")
+                                .bytes())
+                .json();
+        assertThat(changed.get("versions").get(0).get("note").asString()).isEqualTo("clearer");
+        assertThat(text(office.client.get(path(template) + "/preview.pdf").body()))
+                .contains("insures the objects");
+        JsonNode draft = office.client.post(path(template) + "/draft", Map.of()).json();
+        assertThat(text(office.client.get(path(draft) + "/preview.pdf").body())).contains("everything anew");
+    }
+
+    @Test
+    void specimensAreDrawnUpTriedByEveryRuleAndProved() {
+        JsonNode template = post(prepared("Loan to prove"), "/specimens/drawing", Map.of());
+        JsonNode specimens = template.get("content").get("specimens");
+        assertThat(specimens.toString()).contains("SHORTEST", "LONGEST", "DRAWN_UP");
+        JsonNode total = template.get("trials").get(0);
+        assertThat(total.get("rule").asString()).isEqualTo("total");
+        assertThat(total.get("given")).hasSameSizeAs(specimens);
+        JsonNode proof = office.client.post(path(template) + "/proof", Map.of()).json();
+        assertThat(proof.get("unreached")).as(proof.toString()).isEmpty();
+        proof.get("passages")
+                .forEach(one ->
+                        assertThat(one.get("reachedBy")).as(one.toString()).isNotEmpty());
+        proof.get("specimens")
+                .forEach(one -> assertThat(one.get("fault").asString()).isEmpty());
+        byte[] pages = office.client
+                .get(path(template) + "/proof/" + proof.get("file").asString() + "/pages.pdf")
+                .body();
+        assertThat(text(pages)).contains("Specimen \u2013 test data, not an agreement \u2013 Longest");
+        assertThat(office.client
+                        .get(path(template) + "/specimens/0/pages/1.png")
+                        .body())
+                .startsWith(0x89, 'P', 'N', 'G');
+        assertThat(DocxText.body(office.client
+                        .get(path(template) + "/specimens/0/specimen.docx")
+                        .body()))
+                .startsWith("SPECIMEN");
+    }
+
+    @Test
+    void wordsOnThePageBecomeAFieldAndTheActIsTakenBack() {
+        JsonNode template = office.bringIn(
+                "Last year's letter",
+                new WordDraft()
+                        .header("Ida Marsh")
+                        .paragraph("Dear Ida Marsh, we thank you.")
+                        .paragraph("{{lender.signature}}")
+                        .bytes());
+        JsonNode edited = post(
+                template,
+                "/wording/acts",
+                Map.of(
+                        "act",
+                        "MARK_FIELD",
+                        "name",
+                        "thanked",
+                        "everywhere",
+                        false,
+                        "words",
+                        Map.of("text", "Ida Marsh", "before", "Dear ", "after", ", we thank")));
+        assertThat(edited.get("further").asInt()).isEqualTo(1);
+        JsonNode after = edited.get("template");
+        assertThat(after.get("content").get("fields").toString()).contains("thanked");
+        assertThat(after.get("undo").asString()).contains("thanked");
+        assertThat(DocxText.body(office.client.get(path(template) + "/wording").body()))
+                .startsWith("Dear {{thanked}}, we thank you.");
+        JsonNode undone = post(after, "/wording/undo", Map.of());
+        assertThat(undone.get("content").get("fields").toString()).doesNotContain("thanked");
+        assertThat(DocxText.body(office.client.get(path(template) + "/wording").body()))
+                .startsWith("Dear Ida Marsh");
+    }
+
+    @Test
+    void aFileBroughtBackIsComparedAndAConfirmedRenameKeepsTheSettings() {
+        JsonNode template = office.bringIn("To be changed", Office.loanWording());
+        ObjectNode content = (ObjectNode) template.get("content").deepCopy();
+        content.get("fields").forEach(field -> {
+            if (field.get("name").asString().equals("lender_name")) ((ObjectNode) field).put("label", "Who lends?");
+        });
+        JsonNode settled = settle(template, content);
+        byte[] changed = new WordDraft()
+                .paragraph("{{lender_nam}} {{start_date}} {{brand_new}} {{lender.signature}}")
+                .bytes();
+        JsonNode comparison = office.client
+                .upload(path(template) + "/wording/comparison", "changed.docx", changed)
+                .json();
+        assertThat(comparison.get("added").toString()).contains("lender_nam", "brand_new");
+        assertThat(comparison.get("gone").toString()).contains("lender_name");
+        assertThat(comparison.get("renames").toString()).contains("\"from\":\"lender_name\",\"to\":\"lender_nam\"");
+        JsonNode accepted = office.bringBack(settled, changed, Map.of("lender_name", "lender_nam"));
+        assertThat(accepted.get("content").get("fields").toString())
+                .contains("\"label\":\"Who lends?\"")
+                .contains("\"name\":\"lender_nam\"");
+        assertThat(accepted.get("advice").toString()).contains("field-unused");
+    }
+
+    @Test
+    void templatesAreDuplicatedRetiredAndReturnedToAnEarlierVersion() {
+        String id = office.publish("Retiring soon", Office.loanWording());
+        JsonNode copy = office.client
+                .post("/api/v1/templates/" + id + "/duplicate", Map.of("name", "A copy"))
+                .json();
+        assertThat(copy.get("content").get("fields").size()).isPositive();
+        JsonNode draft = office.client
+                .post("/api/v1/templates/" + id + "/draft", Map.of())
+                .json();
+        JsonNode changed = office.bringBack(
+                draft,
+                new WordDraft().paragraph("{{other}} {{lender.signature}}").bytes(),
+                Map.of());
+        JsonNode returned = post(changed, "/return", Map.of("number", 1));
+        assertThat(returned.get("undo").asString()).contains("version 1");
+        assertThat(DocxText.body(office.client
+                        .get("/api/v1/templates/" + id + "/wording")
+                        .body()))
+                .isEqualTo(DocxText.body(Office.loanWording()));
+        assertThat(office.client.get("/api/v1/templates/" + id + "/versions").json())
+                .hasSize(2);
+        office.client.post("/api/v1/templates/" + id + "/retirement", Map.of());
+        assertThat(office.client.get("/api/v1/templates/" + id + "/form").status())
+                .isEqualTo(409);
+        assertThat(office.client
+                        .get("/api/v1/templates?find=Retiring")
+                        .json()
+                        .get("total")
+                        .asInt())
+                .isZero();
+        assertThat(office.client
+                        .get("/api/v1/templates?find=Retiring&retired=true")
+                        .json()
+                        .get("total")
+                        .asInt())
+                .isEqualTo(1);
+    }
+
+    @Test
+    void aRequestBecomesASpecimenWithoutItsPerson() {
+        String id = office.publish("With requests", Office.loanWording());
+        office.generate(id, Office.loanValues("Ida Marsh"));
+        JsonNode requests = office.client.get("/api/v1/requests").json();
+        office.client.post("/api/v1/templates/" + id + "/draft", Map.of());
+        Client.Answer kept = office.client.post(
+                "/api/v1/requests/" + requests.get("items").get(0).get("number").asString() + "/specimen",
+                Map.of("name", "A usual one"));
+        assertThat(kept.status()).as(kept.text()).isEqualTo(204);
+        String specimens = office.client
+                .get("/api/v1/templates/" + id)
+                .json()
+                .get("content")
+                .get("specimens")
+                .toString();
+        assertThat(specimens).contains("A usual one", "FROM_REQUEST").doesNotContain("Ida Marsh");
+    }
+}

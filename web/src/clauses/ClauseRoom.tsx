@@ -1,0 +1,98 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { answer, api, upload, type Schemas } from '../api/client';
+import { Button, inputLook, RoomTitle, Table, Trouble, Waiting } from '../ui/parts';
+import { date } from '../ui/time';
+
+/** One clause with its versions. */
+export default function ClauseRoom() {
+  const { id = '' } = useParams();
+  const queries = useQueryClient();
+  const chooser = useRef<HTMLInputElement>(null);
+  const [note, setNote] = useState('');
+  const clause = useQuery({
+    queryKey: ['clause', id],
+    queryFn: () => answer(api.GET('/api/v1/clauses/{id}', { params: { path: { id } } })),
+  });
+  const bring = useMutation({
+    mutationFn: (file: File) =>
+      upload<Schemas['ClauseDetail']>(
+        `/api/v1/clauses/${id}/versions?note=${encodeURIComponent(note)}`,
+        file,
+      ),
+    onSuccess: (next) => {
+      setNote('');
+      queries.setQueryData(['clause', id], next);
+      void queries.invalidateQueries({ queryKey: ['clauses'] });
+    },
+  });
+  if (clause.isPending) return <Waiting what="Opening the clause…" />;
+  if (!clause.data) return <Trouble error={clause.error} />;
+  const { name, versions, fields, diagnostics } = clause.data;
+  return (
+    <>
+      <RoomTitle title={name.replace(/_/g, ' ')}>
+        <span className="font-mono">{`{{>${name}}}`}</span>
+        <Link to="/clauses">All clauses</Link>
+      </RoomTitle>
+      <p className="pb-3 text-soft">
+        {fields.length ? `It uses ${fields.join(', ')}.` : 'It uses no fields.'}
+      </p>
+      {diagnostics.map((one, i) => (
+        <p key={i} className="text-oxide">
+          {one.message} {one.cure} <q className="font-mono">{one.place}</q>
+        </p>
+      ))}
+      <form
+        aria-label="Bring in the next version"
+        className="mb-4 flex items-end gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          chooser.current?.click();
+        }}
+      >
+        <label className="flex w-96 flex-col gap-1">
+          <span className="text-soft">What changed in the next version</span>
+          <input
+            className={inputLook}
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+          />
+        </label>
+        <Button type="submit" disabled={bring.isPending}>
+          Bring in the next version
+        </Button>
+        <input
+          ref={chooser}
+          type="file"
+          accept=".docx"
+          aria-label="Word file of the next version"
+          className="hidden"
+          onChange={(event) => {
+            const file = event.target.files?.[0];
+            if (file) bring.mutate(file);
+            event.target.value = '';
+          }}
+        />
+      </form>
+      <Trouble error={bring.error} />
+      <Table head={['Version', 'What changed', 'By', 'Since', '']}>
+        {versions.map((one) => (
+          <tr key={one.number}>
+            <td>{one.number}</td>
+            <td>{one.note}</td>
+            <td className="text-soft">{one.createdBy}</td>
+            <td className="text-soft">{date(one.createdAt)}</td>
+            <td className="flex gap-4 pt-2">
+              <a href={`/api/v1/clauses/${id}/versions/${one.number}/wording`} download>
+                Word file
+              </a>
+              <a href={`/api/v1/clauses/${id}/versions/${one.number}/pages.pdf`}>Pages</a>
+            </td>
+          </tr>
+        ))}
+      </Table>
+    </>
+  );
+}

@@ -1,0 +1,115 @@
+import { inputLook } from '../ui/parts';
+import { joinParts, splitParts } from './composite';
+import type { PartsProps } from './FieldInput';
+
+function Part({
+  id,
+  label,
+  value,
+  onChange,
+  described,
+  width = '',
+}: {
+  id: string;
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  described: PartsProps['describedBy'];
+  width?: string;
+}) {
+  return (
+    <label htmlFor={id} className={`flex flex-col ${width}`}>
+      <span className="text-soft">{label}</span>
+      <input
+        id={id}
+        className={inputLook}
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+        {...described}
+      />
+    </label>
+  );
+}
+
+/** A full name in its parts, in the order of vCard's N: family, given, additional, prefix, suffix. */
+export function NameInput({ id, value, onChange, describedBy }: PartsProps) {
+  const parts = splitParts(value, 5);
+  const set = (at: number) => (text: string) =>
+    onChange(joinParts(parts.map((part, i) => (i === at ? text : part))));
+  const part = (at: number, label: string) => (
+    <Part
+      id={`${id}-${at}`}
+      label={label}
+      value={parts[at] ?? ''}
+      onChange={set(at)}
+      described={describedBy}
+    />
+  );
+  return (
+    <div className="grid grid-cols-[6rem_1fr_1fr] gap-2">
+      {part(3, 'Title')}
+      {part(1, 'Given names')}
+      {part(0, 'Family name')}
+    </div>
+  );
+}
+
+/** A postal address in its parts, in the order of vCard's ADR: two unused, street, locality, region, code, country. */
+export function AddressInput({ id, value, onChange, describedBy }: PartsProps) {
+  const parts = splitParts(value, 7);
+  const part = (at: number, label: string, width: string) => (
+    <Part
+      id={`${id}-${at}`}
+      label={label}
+      width={width}
+      value={parts[at] ?? ''}
+      onChange={(text) => onChange(joinParts(parts.map((one, i) => (i === at ? text : one))))}
+      described={describedBy}
+    />
+  );
+  return (
+    <div className="grid grid-cols-6 gap-2">
+      {part(2, 'Street and number', 'col-span-6')}
+      {part(5, 'Postal code', 'col-span-2')}
+      {part(3, 'Town', 'col-span-4')}
+      {part(4, 'Region', 'col-span-3')}
+      {part(6, 'Country, as NL or by name', 'col-span-3')}
+    </div>
+  );
+}
+
+/** A date, a time, and the time zone in which they are meant. */
+export function MomentInput({ id, value, onChange, describedBy }: PartsProps) {
+  const here = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const [time = '', zone = here] = value.split(' ');
+  const set = (nextTime: string, nextZone: string) =>
+    onChange(nextTime ? `${nextTime} ${nextZone}` : '');
+  return (
+    <div className="grid grid-cols-2 gap-2">
+      <label htmlFor={`${id}-time`} className="flex flex-col">
+        <span className="text-soft">Date and time</span>
+        <input
+          id={`${id}-time`}
+          type="datetime-local"
+          className={inputLook}
+          value={time}
+          onChange={(event) => set(event.target.value, zone)}
+          {...describedBy}
+        />
+      </label>
+      <label htmlFor={`${id}-zone`} className="flex flex-col">
+        <span className="text-soft">Time zone</span>
+        <select
+          id={`${id}-zone`}
+          className={inputLook}
+          value={zone}
+          onChange={(event) => set(time, event.target.value)}
+        >
+          {[...new Set([here, zone, ...Intl.supportedValuesOf('timeZone')])].map((one) => (
+            <option key={one}>{one}</option>
+          ))}
+        </select>
+      </label>
+    </div>
+  );
+}

@@ -1,0 +1,39 @@
+import { useMutation } from '@tanstack/react-query';
+import { upload, type Schemas } from '../api/client';
+import { Button, inputLook, Trouble } from '../ui/parts';
+import type { PartsProps } from './FieldInput';
+
+/** A picture file, kept by the server as soon as it is chosen. */
+export function PictureInput({ id, field, value, onChange, describedBy }: PartsProps) {
+  const keep = useMutation({
+    mutationFn: (file: File) => upload<Schemas['KeptPicture']>('/api/v1/pictures', file),
+    onSuccess: (kept) => onChange(kept.file),
+  });
+  return (
+    <div className="flex flex-col gap-2">
+      {value && (
+        <div className="flex items-end gap-3">
+          <img
+            src={`/api/v1/pictures/${value}`}
+            alt={field.label}
+            className="max-h-32 max-w-64 border border-rule bg-sheet"
+          />
+          <Button onClick={() => onChange('')}>Take it out</Button>
+        </div>
+      )}
+      <input
+        id={id}
+        type="file"
+        accept="image/png,image/jpeg"
+        aria-label={field.label}
+        className={inputLook}
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          if (file) keep.mutate(file);
+        }}
+        {...describedBy}
+      />
+      <Trouble error={keep.error} />
+    </div>
+  );
+}

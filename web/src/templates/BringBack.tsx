@@ -1,0 +1,146 @@
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
+import { useMutation } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { answer, api, upload, type Schemas } from '../api/client';
+import { Button, Trouble } from '../ui/parts';
+
+type Detail = Schemas['TemplateDetail'];
+type Comparison = Schemas['WordingComparison'];
+
+/** Takes a changed Word file back: what is new, gone or renamed is shown before it is accepted. */
+export function BringBack({
+  detail,
+  onTaken,
+}: {
+  detail: Detail;
+  onTaken: (detail: Detail) => void;
+}) {
+  const chooser = useRef<HTMLInputElement>(null);
+  const [comparison, setComparison] = useState<Comparison>();
+  const [confirmed, setConfirmed] = useState<string[]>([]);
+  const compare = useMutation({
+    mutationFn: (file: File) =>
+      upload<Comparison>(`/api/v1/templates/${detail.id}/wording/comparison`, file),
+    onSuccess: (found) => {
+      setConfirmed(found.renames.map((one) => one.from));
+      setComparison(found);
+    },
+  });
+  const accept = useMutation({
+    mutationFn: ({ file, renames }: Comparison) =>
+      answer(
+        api.POST('/api/v1/templates/{id}/wording/acceptance', {
+          params: { path: { id: detail.id } },
+          body: {
+            revision: detail.revision,
+            file,
+            renames: Object.fromEntries(
+              renames
+                .filter((one) => confirmed.includes(one.from))
+                .map((one) => [one.from, one.to]),
+            ),
+          },
+        }),
+      ),
+    onSuccess: (next) => {
+      setComparison(undefined);
+      onTaken(next);
+    },
+  });
+  return (
+    <>
+      <Button disabled={compare.isPending} onClick={() => chooser.current?.click()}>
+        Bring back a changed Word file
+      </Button>
+      <input
+        ref={chooser}
+        type="file"
+        accept=".docx"
+        aria-label="Changed Word file"
+        className="hidden"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          if (file) compare.mutate(file);
+          event.target.value = '';
+        }}
+      />
+      <Trouble error={compare.error} />
+      <Dialog
+        open={comparison !== undefined}
+        onClose={() => setComparison(undefined)}
+        className="relative z-10"
+      >
+        <div className="fixed inset-0 grid place-items-center bg-ink/30 p-4">
+          <DialogPanel className="flex max-h-full w-full max-w-2xl flex-col gap-4 overflow-auto border border-edge bg-paper p-5">
+            <DialogTitle className="text-xl">What the file would change</DialogTitle>
+            {comparison && (
+              <>
+                <Names title="New in the wording" names={comparison.added} />
+                <Names title="No longer in the wording" names={comparison.gone} />
+                {!comparison.added.length && !comparison.gone.length && (
+                  <p>The same fields and parties are used; only the words around them differ.</p>
+                )}
+                {comparison.renames.length > 0 && (
+                  <fieldset className="flex flex-col gap-1">
+                    <legend className="font-medium">Renamed? Then the settings go along.</legend>
+                    {comparison.renames.map((one) => (
+                      <label key={one.from} className="flex min-h-8 items-center gap-2">
+                        <input
+                          type="checkbox"
+                          className="size-5"
+                          checked={confirmed.includes(one.from)}
+                          onChange={(event) =>
+                            setConfirmed(
+                              event.target.checked
+                                ? [...confirmed, one.from]
+                                : confirmed.filter((name) => name !== one.from),
+                            )
+                          }
+                        />
+                        <span className="font-mono">{one.from}</span> is now called{' '}
+                        <span className="font-mono">{one.to}</span>
+                      </label>
+                    ))}
+                  </fieldset>
+                )}
+                {comparison.diagnostics.length > 0 && (
+                  <div>
+                    <h3 className="font-medium">To mend in it</h3>
+                    <ul className="list-disc pl-5">
+                      {comparison.diagnostics.map((one, i) => (
+                        <li key={i}>
+                          {one.message} <q className="font-mono text-soft">{one.place}</q>
+                        </li>
+                      ))}
+                    </ul>
+                  </div>
+                )}
+                <Trouble error={accept.error} />
+                <div className="flex gap-2">
+                  <Button
+                    look="main"
+                    disabled={accept.isPending}
+                    onClick={() => accept.mutate(comparison)}
+                  >
+                    Accept this wording
+                  </Button>
+                  <Button onClick={() => setComparison(undefined)}>Keep the old one</Button>
+                </div>
+              </>
+            )}
+          </DialogPanel>
+        </div>
+      </Dialog>
+    </>
+  );
+}
+
+function Names({ title, names }: { title: string; names: string[] }) {
+  if (!names.length) return null;
+  return (
+    <div>
+      <h3 className="font-medium">{title}</h3>
+      <p className="font-mono">{names.join(', ')}</p>
+    </div>
+  );
+}

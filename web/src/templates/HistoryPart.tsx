@@ -1,0 +1,70 @@
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { answer, api, type Schemas } from '../api/client';
+import { Button, Table, Trouble, Waiting } from '../ui/parts';
+import { date } from '../ui/time';
+
+type Detail = Schemas['TemplateDetail'];
+
+/** All versions of a template; a draft can return to any of them. */
+export function HistoryPart({
+  detail,
+  onTaken,
+}: {
+  detail: Detail;
+  onTaken: (detail: Detail) => void;
+}) {
+  const path = { params: { path: { id: detail.id } } };
+  const versions = useQuery({
+    queryKey: ['versions', detail.id, detail.version, detail.state],
+    queryFn: () => answer(api.GET('/api/v1/templates/{id}/versions', path)),
+  });
+  const goBack = useMutation({
+    mutationFn: (number: number) =>
+      answer(
+        api.POST('/api/v1/templates/{id}/return', {
+          ...path,
+          body: { number, revision: detail.revision },
+        }),
+      ),
+    onSuccess: onTaken,
+  });
+  const draft = detail.state === 'DRAFT';
+  return (
+    <>
+      <Trouble error={versions.error ?? goBack.error} />
+      {versions.isPending && <Waiting what="Looking up the versions…" />}
+      {versions.data && (
+        <Table head={['Version', 'State', 'Published', 'By', 'Fields', 'Rules', 'Wording', '']}>
+          {versions.data.map((one) => (
+            <tr key={one.number}>
+              <td>{one.number}</td>
+              <td className={one.state === 'DRAFT' ? 'text-clay' : 'text-moss'}>
+                {one.state === 'DRAFT' ? 'draft' : 'published'}
+              </td>
+              <td>{one.publishedAt ? date(one.publishedAt) : ''}</td>
+              <td>{one.publishedBy}</td>
+              <td>{one.fields}</td>
+              <td>{one.rules}</td>
+              <td>
+                <a href={`/api/v1/templates/${detail.id}/wording?version=${one.number}`} download>
+                  Word file
+                </a>
+              </td>
+              <td>
+                {draft && one.number !== detail.version && (
+                  <Button disabled={goBack.isPending} onClick={() => goBack.mutate(one.number)}>
+                    Return to version {one.number}
+                  </Button>
+                )}
+              </td>
+            </tr>
+          ))}
+        </Table>
+      )}
+      <p className="pt-3 text-soft">
+        Agreements keep the version that they were made with. Returning puts the earlier wording and
+        settings into the draft and can be taken back.
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,96 @@
+import { useQuery } from '@tanstack/react-query';
+import type { Schemas } from '../api/client';
+import { PagesView } from '../page/PagesView';
+import { Waiting } from '../ui/parts';
+
+type Proof = Schemas['Proof'];
+
+/** What the proof found: passages nobody has seen, risks of layout, and all pages. */
+export function ProofView({ id, proof }: { id: string; proof: Proof }) {
+  const url = `/api/v1/templates/${id}/proof/${proof.file}/pages.pdf`;
+  const unseen = proof.passages.filter((one) => !one.reachedBy.length);
+  const risks = proof.specimens.flatMap((one) =>
+    one.risks.map((risk) => ({ ...risk, specimen: one.name, at: one.firstPage + risk.page - 1 })),
+  );
+  const failed = proof.specimens.filter((one) => one.fault);
+  const pages = Math.max(0, ...proof.specimens.map((one) => one.lastPage));
+  return (
+    <section aria-label="Proof" className="flex flex-col gap-4 pt-5">
+      <h2 className="text-xl">
+        Proof: {proof.specimens.length} specimens, {pages} pages
+      </h2>
+      <div className="grid gap-4 lg:grid-cols-2">
+        <div className="flex flex-col gap-3 border-l-4 border-slate bg-sheet px-4 py-3">
+          <h3 className="text-lg">Passages</h3>
+          {!proof.passages.length && <p>No passage depends on anything.</p>}
+          {proof.passages.length > 0 && !unseen.length && (
+            <p>Each of the {proof.passages.length} passages was printed by a specimen.</p>
+          )}
+          {unseen.map(({ passage }) => (
+            <p key={passage.number} className="text-clay">
+              No specimen has printed the passage {passage.inverted ? 'unless' : 'for'}{' '}
+              <span className="font-mono">{passage.name}</span>:{' '}
+              <q className="font-serif">{passage.place}</q>
+            </p>
+          ))}
+          {proof.unreached.map((label) => (
+            <p key={label} className="text-clay">
+              No data was found that brings about <em>{label}</em>. The condition may always give
+              the same; look at the rule.
+            </p>
+          ))}
+          {failed.map((one) => (
+            <p key={one.name} className="text-oxide">
+              {one.name} could not be printed: {one.fault}
+            </p>
+          ))}
+        </div>
+        <div className="flex flex-col gap-3 border-l-4 border-slate bg-sheet px-4 py-3">
+          <h3 className="text-lg">Layout</h3>
+          {!risks.length && <p>No risk was found on any page.</p>}
+          <ul className="flex flex-col gap-2">
+            {risks.map((risk, i) => (
+              <li key={i}>
+                <span className="text-soft">
+                  {risk.specimen}, page {risk.at} of the proof:
+                </span>{' '}
+                <strong className="font-medium">{risk.message}</strong> {risk.cure}
+              </li>
+            ))}
+          </ul>
+        </div>
+      </div>
+      {proof.file && (
+        <>
+          <a href={url}>Open the proof as PDF</a>
+          <ProofPages url={url} />
+        </>
+      )}
+    </section>
+  );
+}
+
+function ProofPages({ url }: { url: string }) {
+  const sizes = useQuery({
+    queryKey: ['pages', url],
+    queryFn: async () => {
+      const { open } = await import('../page/viewer');
+      const document = await open(url).promise;
+      const all = await Promise.all(
+        Array.from({ length: document.numPages }, async (_, i) => {
+          const { width, height } = (await document.getPage(i + 1)).getViewport({ scale: 1 });
+          return { width, height };
+        }),
+      );
+      await document.loadingTask.destroy();
+      return all;
+    },
+    staleTime: Infinity,
+  });
+  if (!sizes.data) return <Waiting what="Opening the pages…" />;
+  return (
+    <div className="mx-auto w-full max-w-[44rem]">
+      <PagesView url={url} pages={{ sizes: sizes.data, fields: [] }} />
+    </div>
+  );
+}

@@ -1,0 +1,195 @@
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { FormProvider, useForm } from 'react-hook-form';
+import { answer, api, type Schemas } from '../api/client';
+import { FieldInput, type Answers } from '../intake/FieldInput';
+import { Button, Empty, inputLook, Trouble } from '../ui/parts';
+import { ProofView } from './ProofView';
+import type { Settings } from './useTemplate';
+
+type Detail = Schemas['TemplateDetail'];
+type Specimen = Schemas['Specimen'];
+
+const origins: Record<Specimen['origin'], string> = {
+  TYPED: 'typed',
+  FROM_REQUEST: 'from a request, person replaced',
+  DRAWN_UP: 'drawn up for the rules',
+  SHORTEST: 'shortest plausible',
+  LONGEST: 'longest plausible',
+};
+
+/** Test data kept with the template, and the proof that is printed from it. */
+export function SpecimensPart({
+  settings,
+  detail,
+  fixed,
+  unsaved,
+  onChange,
+  onTaken,
+}: {
+  settings: Settings;
+  detail: Detail;
+  fixed: boolean;
+  unsaved: boolean;
+  onChange: (settings: Settings) => void;
+  onTaken: (detail: Detail) => void;
+}) {
+  const [open, setOpen] = useState(-1);
+  const path = { params: { path: { id: detail.id } } };
+  const drawUp = useMutation({
+    mutationFn: () =>
+      answer(
+        api.POST('/api/v1/templates/{id}/specimens/drawing', {
+          ...path,
+          body: { revision: detail.revision },
+        }),
+      ),
+    onSuccess: onTaken,
+  });
+  const proof = useMutation({
+    mutationFn: () => answer(api.POST('/api/v1/templates/{id}/proof', path)),
+  });
+  const { specimens } = settings;
+  const set = (next: Specimen[]) => onChange({ ...settings, specimens: next });
+  const pages = `/api/v1/templates/${detail.id}/specimens`;
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-3 pb-3">
+        {!fixed && (
+          <>
+            <Button disabled={unsaved || drawUp.isPending} onClick={() => drawUp.mutate()}>
+              Draw up specimens for every case
+            </Button>
+            <Button
+              onClick={() => {
+                set([
+                  ...specimens,
+                  { name: `Specimen ${specimens.length + 1}`, origin: 'TYPED', data: {} },
+                ]);
+                setOpen(specimens.length);
+              }}
+            >
+              Type a specimen
+            </Button>
+          </>
+        )}
+        <Button
+          look="main"
+          disabled={!specimens.length || unsaved || proof.isPending}
+          onClick={() => proof.mutate()}
+        >
+          Print the proof
+        </Button>
+        {proof.isPending && (
+          <span role="status" className="text-soft">
+            Printing {specimens.length} specimens…
+          </span>
+        )}
+      </div>
+      <Trouble error={drawUp.error ?? proof.error} />
+      {!specimens.length && (
+        <Empty>
+          A specimen is a set of test data. Let the program draw up the fewest sets that reach every
+          case of every rule, with the shortest and the longest plausible values beside them.
+        </Empty>
+      )}
+      <ul className="flex flex-col border-t border-rule">
+        {specimens.map((specimen, i) => (
+          <li key={i} className="border-b border-rule">
+            <div className="flex min-h-9 flex-wrap items-center gap-x-4 gap-y-1 px-2">
+              <button
+                type="button"
+                aria-expanded={open === i}
+                className="min-h-8 min-w-48 text-left font-medium underline decoration-rule underline-offset-4"
+                onClick={() => setOpen(open === i ? -1 : i)}
+              >
+                {specimen.name}
+              </button>
+              <span className="grow text-soft">{origins[specimen.origin]}</span>
+              {!unsaved && i < detail.content.specimens.length && (
+                <>
+                  <a href={`${pages}/${i}/pages.pdf`}>PDF</a>
+                  <a href={`${pages}/${i}/specimen.docx`}>Word</a>
+                  <a href={`${pages}/${i}/pages/1.png`}>Picture</a>
+                </>
+              )}
+              {!fixed && (
+                <Button onClick={() => set(specimens.filter((_, at) => at !== i))}>
+                  Remove <span className="sr-only">{specimen.name}</span>
+                </Button>
+              )}
+            </div>
+            {open === i && (
+              <SpecimenForm
+                specimen={specimen}
+                fields={settings.fields}
+                fixed={fixed}
+                onKeep={(next) => {
+                  set(specimens.map((one, at) => (at === i ? next : one)));
+                  setOpen(-1);
+                }}
+              />
+            )}
+          </li>
+        ))}
+      </ul>
+      {proof.data && <ProofView id={detail.id} proof={proof.data} />}
+    </>
+  );
+}
+
+function SpecimenForm({
+  specimen,
+  fields,
+  fixed,
+  onKeep,
+}: {
+  specimen: Specimen;
+  fields: Schemas['Field'][];
+  fixed: boolean;
+  onKeep: (specimen: Specimen) => void;
+}) {
+  const [name, setName] = useState(specimen.name);
+  const form = useForm<Answers>({ defaultValues: { values: specimen.data, people: {} } });
+  return (
+    <FormProvider {...form}>
+      <form
+        className="flex max-w-2xl flex-col gap-4 p-4"
+        onSubmit={(event) =>
+          void form.handleSubmit(({ values }) => {
+            const data = Object.fromEntries(Object.entries(values).filter(([, v]) => v !== ''));
+            onKeep({ name, origin: changed(data, specimen), data });
+          })(event)
+        }
+      >
+        <label className="flex flex-col gap-1 font-medium">
+          Name of the specimen
+          <input
+            className={inputLook}
+            value={name}
+            disabled={fixed}
+            onChange={(event) => setName(event.target.value)}
+          />
+        </label>
+        <fieldset disabled={fixed} className="flex flex-col gap-4">
+          {fields.map((field) => (
+            <FieldInput key={field.name} field={field} />
+          ))}
+        </fieldset>
+        {!fixed && (
+          <Button type="submit" look="main" className="self-start">
+            Keep this specimen
+          </Button>
+        )}
+      </form>
+    </FormProvider>
+  );
+}
+
+/** Data that a person has changed stay when specimens are drawn up anew. */
+function changed(data: Record<string, string>, specimen: Specimen): Specimen['origin'] {
+  const same =
+    JSON.stringify(Object.entries(data).sort()) ===
+    JSON.stringify(Object.entries(specimen.data).sort());
+  return same ? specimen.origin : 'TYPED';
+}

@@ -1,0 +1,84 @@
+import type { Schemas } from '../api/client';
+
+type Field = Schemas['Field'];
+type FieldType = Field['type'];
+
+/** One way to compare; `feel` writes it in FEEL (OMG DMN, chapter 10). */
+export type Comparison = { key: string; words: string; value: boolean; feel: string };
+
+const same: Comparison[] = [
+  { key: 'is', words: 'is', value: true, feel: '{f} = {v}' },
+  { key: 'is_not', words: 'is not', value: true, feel: '{f} != {v}' },
+];
+const sizes: Comparison[] = [
+  { key: 'more', words: 'is more than', value: true, feel: '{f} > {v}' },
+  { key: 'least', words: 'is at least', value: true, feel: '{f} >= {v}' },
+  { key: 'less', words: 'is less than', value: true, feel: '{f} < {v}' },
+];
+const presence: Comparison[] = [
+  { key: 'given', words: 'is given', value: false, feel: '{f} != null' },
+  { key: 'blank', words: 'is blank', value: false, feel: '{f} = null' },
+];
+
+const byType: Partial<Record<FieldType, Comparison[]>> = {
+  NUMBER: [...sizes, ...same, ...presence],
+  MONEY: [...sizes, ...same, ...presence],
+  DATE: [
+    { key: 'after', words: 'is after', value: true, feel: '{f} > {v}' },
+    { key: 'before', words: 'is before', value: true, feel: '{f} < {v}' },
+    ...same,
+    ...presence,
+  ],
+  YES_NO: [
+    { key: 'yes', words: 'is yes', value: false, feel: '{f} = true' },
+    { key: 'no', words: 'is not yes', value: false, feel: 'not({f} = true)' },
+  ],
+  ITEMS: [
+    { key: 'many', words: 'has more items than', value: true, feel: 'count({f}) > {v}' },
+    { key: 'none', words: 'has no item', value: false, feel: 'count({f}) = 0' },
+    { key: 'some', words: 'has an item', value: false, feel: 'count({f}) > 0' },
+  ],
+  ADDRESS: [
+    { key: 'in', words: 'is in the country', value: true, feel: '{f}.country = {v}' },
+    { key: 'not_in', words: 'is not in the country', value: true, feel: '{f}.country != {v}' },
+    ...presence,
+  ],
+  PICTURE: presence,
+};
+
+export function comparisonsOf(type: FieldType): Comparison[] {
+  return (
+    byType[type] ?? [
+      ...same,
+      { key: 'contains', words: 'contains', value: true, feel: 'contains({f}, {v})' },
+      ...presence,
+    ]
+  );
+}
+
+/** A condition in FEEL; empty while its value is missing or can't be one of its type. */
+export function toFeel(field: Pick<Field, 'name' | 'type'>, key: string, value: string): string {
+  const comparison = comparisonsOf(field.type).find((one) => one.key === key);
+  if (!comparison) return '';
+  const literal = comparison.value ? literalOf(field.type, value.trim()) : '';
+  if (comparison.value && !literal) return '';
+  return comparison.feel.replace('{f}', field.name).replace('{v}', () => literal);
+}
+
+function literalOf(type: FieldType, value: string): string {
+  if (type === 'NUMBER' || type === 'MONEY' || type === 'ITEMS') {
+    const number = value.replace(/^[A-Z]{3}\s*/, '').replace(/,/g, '');
+    return /^-?\d+(\.\d+)?$/.test(number) ? number : '';
+  }
+  if (type === 'DATE') return /^\d{4}-\d\d-\d\d$/.test(value) ? `date("${value}")` : '';
+  return value ? `"${value.replace(/[\\"]/g, '\\$&')}"` : '';
+}
+
+/** Puts a further condition to an expression. */
+export function joined(expression: string, by: 'and' | 'or', condition: string): string {
+  const before = expression.trim();
+  if (!before) return condition;
+  const other = by === 'and' ? ' or ' : ' and ';
+  const guarded = before.includes(other) && !/^\(.*\)$/.test(before) ? `(${before})` : before;
+  return `${guarded} ${by} ${condition}`;
+}
