@@ -46,7 +46,7 @@ export function ActsOnWords({
   useEffect(() => {
     if (!words) return;
     setAct(words.text ? 'MARK_FIELD' : 'INSERT');
-    setName('');
+    setName(words.text ? nameFor(words.text) : '');
     setLast(undefined);
   }, [words]);
   const clauses = useQuery({
@@ -143,7 +143,6 @@ export function ActsOnWords({
             aria-label="Name"
             list="known-names"
             required
-            placeholder={act === 'MARK_FIELD' ? nameFor(words.text) || 'lender_name' : ''}
             className={`${inputLook} max-w-64 font-mono`}
             value={name}
             onChange={(event) => setName(event.target.value)}

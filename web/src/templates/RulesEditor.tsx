@@ -104,6 +104,12 @@ export function RulesEditor({
   );
 }
 
+/** A name that nobody has chosen yet follows the label. */
+function relabelled(one: { name: string; label: string }, label: string) {
+  const untouched = /^new_(rule|choice)/.test(one.name) || one.name === nameFor(one.label);
+  return untouched ? { label, name: nameFor(label) || one.name } : { label };
+}
+
 function Faults({ detail, name, place }: { detail: Detail; name: string; place?: string }) {
   const faults = detail.ruleFaults.filter(
     (one) => one.rule === name && (place === undefined || one.place === place),
@@ -160,7 +166,7 @@ function RuleCard({
           <input
             className={inputLook}
             value={rule.label}
-            onChange={(event) => change({ label: event.target.value })}
+            onChange={(event) => change(relabelled(rule, event.target.value))}
           />
         </Cell>
         <Cell label="Name in tags">
@@ -168,9 +174,6 @@ function RuleCard({
             className={`${inputLook} font-mono`}
             value={rule.name}
             onChange={(event) => change({ name: event.target.value })}
-            onFocus={() => {
-              if (rule.name.startsWith('new_rule')) change({ name: nameFor(rule.label) });
-            }}
           />
         </Cell>
         <Cell label="Gives">
@@ -270,7 +273,7 @@ function ChoiceCard({
           <input
             className={inputLook}
             value={choice.label}
-            onChange={(event) => onChange({ ...choice, label: event.target.value })}
+            onChange={(event) => onChange({ ...choice, ...relabelled(choice, event.target.value) })}
           />
         </Cell>
         <Cell label="Name in tags">
@@ -278,10 +281,6 @@ function ChoiceCard({
             className={`${inputLook} font-mono`}
             value={choice.name}
             onChange={(event) => onChange({ ...choice, name: event.target.value })}
-            onFocus={() => {
-              if (choice.name.startsWith('new_choice'))
-                onChange({ ...choice, name: nameFor(choice.label) });
-            }}
           />
         </Cell>
         {!fixed && <Button onClick={onRemove}>Remove</Button>}

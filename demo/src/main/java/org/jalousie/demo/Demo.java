@@ -28,7 +28,7 @@ public final class Demo {
             OfficeHand office = new OfficeHand(args[0], args[1], args[2]);
             if (office.hasTemplates()) return;
             System.out.println(
-                    "Loading the demo data: two templates, fourteen requests, each taken as far as it goes.");
+                    "Loading the demo data: three templates, three clauses, fifteen requests, each taken as far as it goes.");
             new Demo(office).load();
         } catch (RuntimeException e) {
             System.err.println("The demo data could not be loaded whole: " + e.getMessage());
@@ -40,6 +40,7 @@ public final class Demo {
         loan = office.publish(office.settle(office.bringIn("Incoming loan", Documents.incomingLoan()), loanSettings()));
         licence = office.publish(
                 office.settle(office.bringIn("Image licence", Documents.imageLicence()), licenceSettings()));
+        outgoing();
         licenceDone(
                 "Ruben Achterberg",
                 "Harbour Light Press",
@@ -79,6 +80,15 @@ public final class Demo {
                 licence,
                 licenceValues("Vera Kestrel", "", "The workshop bench of 1860", "exhibition", "EUR 60"),
                 Map.of());
+    }
+
+    /** A template with rules, clauses and specimens, and an agreement made from it that waits to be checked. */
+    private void outgoing() {
+        OutgoingLoan.clauses().forEach(office::bringClause);
+        JsonNode template = office.settle(
+                office.bringIn("Outgoing loan", OutgoingLoan.wording()), JSON.readTree(OutgoingLoan.SETTINGS));
+        String id = office.publish(office.drawUp(template));
+        office.generate(office.request(id, OutgoingLoan.values(), Map.of()));
     }
 
     private void licenceDone(String name, String company, String pictures, String use, String fee) {

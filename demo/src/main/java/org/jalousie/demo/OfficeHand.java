@@ -45,6 +45,17 @@ final class OfficeHand {
                 Map.of("revision", template.get("revision").asInt(), "content", content)));
     }
 
+    void bringClause(String name, byte[] wording) {
+        ok(office.upload("/api/v1/clauses?name=" + name, name + ".docx", wording));
+    }
+
+    /** Lets the program draw up specimens for every case. */
+    JsonNode drawUp(JsonNode template) {
+        return ok(office.post(
+                "/api/v1/templates/" + template.get("id").asString() + "/specimens/drawing",
+                Map.of("revision", template.get("revision").asInt())));
+    }
+
     String publish(JsonNode template) {
         String id = template.get("id").asString();
         ok(office.post(

@@ -71,7 +71,8 @@ class AccessibilityTest {
                     .getByLabel("Data on page 1")
                     .getByText("Insured value")
                     .waitFor();
-            for (String part : new String[] {"Wording", "Fields", "Parties", "Terms"}) {
+            for (String part :
+                    new String[] {"Wording", "Fields", "Rules", "Parties", "Terms", "Specimens", "Versions"}) {
                 browser.page
                         .getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(part))
                         .click();

@@ -38,7 +38,7 @@ class JourneysTest {
                     .click();
             assertThat(page.getByLabel("Type of insured_value")).hasValue("MONEY");
             page.getByLabel("Label of lender_name").fill("Who lends?");
-            coordinator.button("Save the settings").click();
+            assertThat(page.getByText("Everything is saved")).isVisible();
             coordinator.button("Publish version 1").click();
             coordinator.link("Fill its form").click();
             coordinator.button("Make the agreement").click();

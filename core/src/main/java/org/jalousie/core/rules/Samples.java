@@ -3,12 +3,14 @@ package org.jalousie.core.rules;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.Currency;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Value;
 
 /** Plausible data for a form: usual, shortest and longest. All invented. */
@@ -44,7 +46,16 @@ public final class Samples {
 
     private static Map<String, Value> all(List<Field> fields, Size size) {
         Map<String, Value> values = new LinkedHashMap<>();
-        for (Field field : fields) value(field, size).ifPresent(value -> values.put(field.name(), value));
+        LocalDate day = size == Size.LONG ? LocalDate.of(2028, 9, 27) : DAY;
+        for (Field field : fields) {
+            if (field.type() == FieldType.DATE) {
+                // forms ask for dates in the order in which they come
+                values.put(field.name(), new Value.Day(day));
+                day = day.plusDays(size == Size.SHORT ? 1 : 153);
+            } else {
+                value(field, size).ifPresent(value -> values.put(field.name(), value));
+            }
+        }
         return values;
     }
 
@@ -67,7 +78,7 @@ public final class Samples {
                     case RICH_TEXT -> new Value.Rich(rich(size));
                     case NUMBER -> new Value.Amount(new BigDecimal(pick(size, "1", "30", "9999")));
                     case MONEY -> new Value.Money(EURO, new BigDecimal(pick(size, "1.00", "12500.00", "98765432.10")));
-                    case DATE -> new Value.Day(size == Size.LONG ? LocalDate.of(2028, 9, 27) : DAY);
+                    case DATE -> new Value.Day(DAY);
                     case DATE_TIME -> new Value.Moment(DAY.atTime(9, 30).atZone(ZoneId.of("Europe/Amsterdam")));
                     case YES_NO -> new Value.YesNo(size != Size.SHORT);
                     case CHOICE -> choice(field, size);
@@ -134,9 +145,15 @@ public final class Samples {
     }
 
     private static Value items(Field field, Size size) {
-        int count = size == Size.SHORT ? 1 : size == Size.USUAL ? 2 : 24;
-        List<Map<String, Value>> items = new java.util.ArrayList<>();
-        for (int i = 0; i < count; i++) items.add(all(field.items(), size));
+        int count = size == Size.SHORT ? 1 : size == Size.USUAL ? 2 : 20;
+        List<Map<String, Value>> items = new ArrayList<>();
+        Map<String, Value> item = all(field.items(), size);
+        // twenty items of twenty parts each would be long beyond what is plausible
+        item.replaceAll((name, value) ->
+                value instanceof Value.Items inner && inner.items().size() > 3
+                        ? new Value.Items(inner.items().subList(0, 3))
+                        : value);
+        for (int i = 0; i < count; i++) items.add(item);
         return new Value.Items(items);
     }
 }

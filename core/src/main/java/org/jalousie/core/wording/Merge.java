@@ -22,10 +22,19 @@ final class Merge {
     private final Pictures pictures;
     private final RichRuns rich;
     private final BitSet reached;
+    private final boolean everything;
     private final Scope root;
     private final String part;
 
-    Merge(String part, Map<String, Value> values, Printer printer, Pictures pictures, BitSet reached) {
+    /** @param everything whether every passage is printed, whatever the values say */
+    Merge(
+            String part,
+            Map<String, Value> values,
+            Printer printer,
+            Pictures pictures,
+            BitSet reached,
+            boolean everything) {
+        this.everything = everything;
         this.root = new Scope(values);
         this.printer = printer;
         this.pictures = pictures;
@@ -96,7 +105,7 @@ final class Merge {
                 reached.set(section.passage());
                 run(section.body(), new Scope(item, ++position, scope), out);
             }
-        } else if (scope.holds(section.name(), printer) != section.inverted()) {
+        } else if (everything || scope.holds(section.name(), printer) != section.inverted()) {
             reached.set(section.passage());
             run(section.body(), scope, out);
         }

@@ -203,6 +203,20 @@ public final class Wording {
      * @throws IllegalArgumentException when a value can't be printed, saying which and why
      */
     public Merged merge(Map<String, Value> values, Locale language, Function<String, byte[]> pictures) {
+        return merge(values, language, pictures, false);
+    }
+
+    /**
+     * Makes the file that shows the wording itself: every passage once, whether its condition holds or not.
+     *
+     * @param labels what stands in the place of each value
+     */
+    public byte[] outline(Map<String, Value> labels, Locale language) {
+        return merge(labels, language, file -> new byte[0], true).file();
+    }
+
+    private Merged merge(
+            Map<String, Value> values, Locale language, Function<String, byte[]> pictures, boolean everything) {
         if (broken()) throw new IllegalStateException("the wording has tags that can't be read");
         Printer printer = Printer.in(language);
         Additions additions = new Additions();
@@ -211,7 +225,9 @@ public final class Wording {
         Map<String, byte[]> parts = new LinkedHashMap<>(fixedParts);
         compiled.forEach((name, segments) -> parts.put(
                 name,
-                new Merge(name, values, printer, drawn, reached).run(segments).getBytes(StandardCharsets.UTF_8)));
+                new Merge(name, values, printer, drawn, reached, everything)
+                        .run(segments)
+                        .getBytes(StandardCharsets.UTF_8)));
         additions.finish(parts);
         return new Merged(WordFile.zip(parts), reached);
     }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.time.LocalDate;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -173,5 +174,20 @@ class MergeTest {
         // 60 mm by 16 mm in English Metric Units, 36,000 to the millimetre (ISO/IEC 29500-1 §20.1.2.1)
         assertThat(DocxText.xml(merged, "word/document.xml")).contains("<wp:extent cx=\"2160000\" cy=\"576000\"/>");
         assertThat(DocxText.xml(merged, "word/_rels/header1.xml.rels")).contains("https://field.invalid/");
+    }
+
+    @Test
+    void theOutlineShowsEveryPassageWhateverItsCondition() {
+        Wording wording = Wording.compile(
+                WordFile.open(new WordDraft()
+                        .paragraph(
+                                "{{#abroad}}out{{/abroad}} {{^abroad}}in{{/abroad}} {{#by.sea}}sea {{port}}{{/by.sea}}")
+                        .bytes()),
+                Set.of());
+        assertThat(DocxText.body(wording.outline(Map.of("port", text("[Port]")), Locale.UK)))
+                .isEqualTo("out in sea [Port]");
+        assertThat(wording.merge(Map.of("abroad", new Value.YesNo(true)), Locale.UK, file -> new byte[0])
+                        .reached())
+                .isEqualTo(BitSet.valueOf(new long[] {1}));
     }
 }

@@ -229,7 +229,7 @@ class WordingService {
                 + content.parties().stream().map(p -> p.key()).toList();
         FieldPlacer.Placed known = previews.get(key);
         if (known != null) return known;
-        byte[] word = wording.merge(names(content), Locale.forLanguageTag(content.language()));
+        byte[] word = wording.outline(names(content), Locale.forLanguageTag(content.language()));
         // outside of any lock: conversion takes its time, and making the same pages twice does no harm
         FieldPlacer.Placed placed = FieldPlacer.place(converter.toPdf(word), wording.boxes(), List.of());
         previews.put(key, placed);
