@@ -83,9 +83,7 @@ final class Merge {
             boolean paragraph = out.indexOf(open + ">", start) >= 0
                     || out.indexOf(open + " ", start) >= 0
                     || out.indexOf(open + "/>", start) >= 0;
-            if (!paragraph
-                    || out.lastIndexOf("</" + cell.prefix() + "tbl>")
-                            == out.length() - 7 - cell.prefix().length())
+            if (!paragraph || endsWith(out, "</" + cell.prefix() + "tbl>"))
                 out.append(open).append("/>");
         } else if (segment instanceof Segment.Table table) {
             int start = out.length();
@@ -94,6 +92,12 @@ final class Merge {
                     || out.indexOf("<" + table.prefix() + "tr ", start) >= 0;
             if (!rows) out.setLength(start);
         }
+    }
+
+    /** Looks at the end only: a search from the end would run through all that was written so far. */
+    private static boolean endsWith(StringBuilder out, String end) {
+        int start = out.length() - end.length();
+        return start >= 0 && out.indexOf(end, start) == start;
     }
 
     private void section(Segment.Section section, Scope scope, StringBuilder out) {
