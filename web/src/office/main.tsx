@@ -11,6 +11,7 @@ import { SignIn } from './SignIn';
 
 const TodayRoom = lazy(() => import('../today/TodayRoom'));
 const TemplatesRoom = lazy(() => import('../templates/TemplatesRoom'));
+const ComposeRoom = lazy(() => import('../templates/ComposeRoom'));
 const ClausesRoom = lazy(() => import('../clauses/ClausesRoom'));
 const ClauseRoom = lazy(() => import('../clauses/ClauseRoom'));
 const TemplateRoom = lazy(() => import('../templates/TemplateRoom'));
@@ -37,6 +38,7 @@ createRoot(root).render(
               <Route index element={<Navigate to="/today" replace />} />
               <Route path="/today" element={<TodayRoom />} />
               <Route path="/templates" element={<TemplatesRoom />} />
+              <Route path="/templates/new" element={<ComposeRoom />} />
               <Route path="/clauses" element={<ClausesRoom />} />
               <Route path="/clauses/:id" element={<ClauseRoom />} />
               <Route path="/templates/:id" element={<TemplateRoom />} />

@@ -1,7 +1,9 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
 import { Button, Table, Trouble, Waiting } from '../ui/parts';
 import { date } from '../ui/time';
+import { RedlineView } from './RedlineView';
 
 type Detail = Schemas['TemplateDetail'];
 
@@ -29,12 +31,23 @@ export function HistoryPart({
     onSuccess: onTaken,
   });
   const draft = detail.state === 'DRAFT';
+  const [against, setAgainst] = useState(0);
+  const difference = useQuery({
+    queryKey: ['difference', detail.id, against, detail.version, detail.revision],
+    queryFn: () =>
+      answer(
+        api.GET('/api/v1/templates/{id}/difference', {
+          params: { path: { id: detail.id }, query: { from: against, to: detail.version } },
+        }),
+      ),
+    enabled: against > 0,
+  });
   return (
     <>
       <Trouble error={versions.error ?? goBack.error} />
       {versions.isPending && <Waiting what="Looking up the versions…" />}
       {versions.data && (
-        <Table head={['Version', 'State', 'Published', 'By', 'Fields', 'Rules', 'Wording', '']}>
+        <Table head={['Version', 'State', 'Published', 'By', 'Fields', 'Rules', 'Wording', '', '']}>
           {versions.data.map((one) => (
             <tr key={one.number}>
               <td>{one.number}</td>
@@ -51,6 +64,13 @@ export function HistoryPart({
                 </a>
               </td>
               <td>
+                {one.number !== detail.version && (
+                  <Button onClick={() => setAgainst(one.number)}>
+                    Compare with version {detail.version}
+                  </Button>
+                )}
+              </td>
+              <td>
                 {draft && one.number !== detail.version && (
                   <Button disabled={goBack.isPending} onClick={() => goBack.mutate(one.number)}>
                     Return to version {one.number}
@@ -60,6 +80,10 @@ export function HistoryPart({
             </tr>
           ))}
         </Table>
+      )}
+      <Trouble error={difference.error} />
+      {difference.data && (
+        <RedlineView from={against} to={detail.version} difference={difference.data} />
       )}
       <p className="pt-3 text-soft">
         Agreements keep the version that they were made with. Returning puts the earlier wording and

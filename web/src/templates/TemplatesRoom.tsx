@@ -46,6 +46,7 @@ export default function TemplatesRoom() {
           retired ones
         </label>
         <Link to="/clauses">Clauses</Link>
+        <Link to="/templates/new">Write one here</Link>
         <Button look="main" onClick={() => setAdding(true)}>
           Bring in a Word file
         </Button>

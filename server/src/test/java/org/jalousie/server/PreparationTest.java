@@ -241,6 +241,11 @@ class PreparationTest {
                 draft,
                 new WordDraft().paragraph("{{other}} {{lender.signature}}").bytes(),
                 Map.of());
+        JsonNode difference = office.client
+                .get("/api/v1/templates/" + id + "/difference?from=1&to=2")
+                .json();
+        assertThat(difference.get("settings").toString()).contains("Field other is new.");
+        assertThat(difference.get("lines").toString()).contains("\"fate\":\"CAME\"", "{{other}}");
         JsonNode returned = post(changed, "/return", Map.of("number", 1));
         assertThat(returned.get("undo").asString()).contains("version 1");
         assertThat(DocxText.body(office.client

@@ -32,14 +32,15 @@ final class SafeXml {
             }
             builder.setErrorHandler(null);
             return builder.parse(new ByteArrayInputStream(xml));
-        } catch (SAXException e) {
+        } catch (SAXException | IOException e) {
+            // from memory, an input error means bytes that are not in the encoding that they claim
             if (String.valueOf(e.getMessage()).contains("DOCTYPE")) {
                 throw new UnacceptableFile("The file declares a document type in " + part
                         + ", which word processors never write. Save it again in your word processor and upload that.");
             }
             throw new UnacceptableFile("The file is damaged in " + part
                     + ". Open it in your word processor, save it again and upload that.");
-        } catch (ParserConfigurationException | IOException e) {
+        } catch (ParserConfigurationException e) {
             throw new IllegalStateException("cannot read XML", e);
         }
     }

@@ -1,9 +1,11 @@
 package org.jalousie.core.wording;
 
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 
 /** Writes a plain Word file from nothing: title, headings, paragraphs, numbered clauses, tables, header and footer. */
 public final class WordDraft {
@@ -13,10 +15,35 @@ public final class WordDraft {
     private static final String WORD_TYPE = "application/vnd.openxmlformats-officedocument.wordprocessingml.";
 
     private final StringBuilder body = new StringBuilder();
+    private final Map<String, Attachment> attachments = new LinkedHashMap<>();
     private String header = "";
     private String footer = "";
+    private String headerXml = "";
+    private String footerXml = "";
     private String fileTitle = "";
     private int clause;
+
+    /** A part besides the usual ones. @param of the part that it belongs to, for example {@code header1.xml} */
+    private record Attachment(String of, String id, String type, String name, byte[] content, String contentType) {}
+
+    /**
+     * Adds a part, for example a picture or the numbering.
+     *
+     * @param of the part that relates to it, {@code document.xml} or {@code header1.xml}
+     * @param type the last word of the relationship's type, for example {@code image}
+     * @param name of the part below {@code word/}
+     */
+    WordDraft attach(String of, String id, String type, String name, byte[] content, String contentType) {
+        attachments.put(of + " " + id, new Attachment(of, id, type, name, content, contentType));
+        return this;
+    }
+
+    /** Ready-made content of the header's and the footer's paragraph, after their words. */
+    WordDraft margins(String intoHeader, String intoFooter) {
+        headerXml = intoHeader;
+        footerXml = intoFooter;
+        return this;
+    }
 
     /** The title in the file's properties. */
     public WordDraft fileTitle(String text) {
@@ -137,21 +164,23 @@ public final class WordDraft {
                 "<cp:coreProperties xmlns:cp=\"" + PACKAGE
                         + "metadata/core-properties\" xmlns:dc=\"http://purl.org/dc/elements/1.1/\"><dc:title>"
                         + SafeXml.escape(fileTitle) + "</dc:title></cp:coreProperties>");
-        parts.put(
-                "word/_rels/document.xml.rels",
-                rels(List.of(
-                        List.of("rId1", R + "/styles", "styles.xml"),
-                        List.of("rId2", R + "/header", "header1.xml"),
-                        List.of("rId3", R + "/footer", "footer1.xml"))));
+        List<List<String>> related = new ArrayList<>(List.of(
+                List.of("rId1", R + "/styles", "styles.xml"),
+                List.of("rId2", R + "/header", "header1.xml"),
+                List.of("rId3", R + "/footer", "footer1.xml")));
+        related.addAll(relatedTo("document.xml"));
+        parts.put("word/_rels/document.xml.rels", rels(related));
+        if (!relatedTo("header1.xml").isEmpty())
+            parts.put("word/_rels/header1.xml.rels", rels(relatedTo("header1.xml")));
         parts.put("word/styles.xml", styles());
         parts.put(
                 "word/header1.xml",
-                "<w:hdr xmlns:w=\"" + W + "\"><w:p><w:pPr><w:pStyle w:val=\"Small\"/></w:pPr>" + run("", header)
-                        + "</w:p></w:hdr>");
+                "<w:hdr xmlns:w=\"" + W + "\" xmlns:r=\"" + R + "\"><w:p><w:pPr><w:pStyle w:val=\"Small\"/></w:pPr>"
+                        + run("", header) + headerXml + "</w:p></w:hdr>");
         parts.put(
                 "word/footer1.xml",
                 "<w:ftr xmlns:w=\"" + W + "\"><w:p><w:pPr><w:pStyle w:val=\"Small\"/></w:pPr>" + run("", footer)
-                        + "<w:r><w:tab/></w:r><w:r><w:fldChar w:fldCharType=\"begin\"/></w:r><w:r><w:instrText>PAGE</w:instrText></w:r><w:r><w:fldChar w:fldCharType=\"end\"/></w:r></w:p></w:ftr>");
+                        + (footerXml.isEmpty() ? "<w:r><w:tab/></w:r>" + field("PAGE") : footerXml) + "</w:p></w:ftr>");
         parts.put(
                 "word/document.xml",
                 "<w:document xmlns:w=\"" + W + "\" xmlns:r=\"" + R + "\"><w:body>" + body
@@ -162,10 +191,24 @@ public final class WordDraft {
                 name,
                 ("<?xml version=\"1.0\" encoding=\"UTF-8\" standalone=\"yes\"?>\n" + xml)
                         .getBytes(StandardCharsets.UTF_8)));
+        attachments.values().forEach(one -> bytes.put("word/" + one.name(), one.content()));
         return WordFile.zip(bytes);
     }
 
-    private static String contentTypes() {
+    private List<List<String>> relatedTo(String part) {
+        return attachments.values().stream()
+                .filter(one -> one.of().equals(part))
+                .map(one -> List.of(one.id(), R + "/" + one.type(), one.name()))
+                .toList();
+    }
+
+    /** A field that the word processor works out, for example {@code PAGE} (ISO/IEC 29500-1 §17.16.5.44). */
+    static String field(String name) {
+        return "<w:r><w:fldChar w:fldCharType=\"begin\"/></w:r><w:r><w:instrText>" + name
+                + "</w:instrText></w:r><w:r><w:fldChar w:fldCharType=\"end\"/></w:r>";
+    }
+
+    private String contentTypes() {
         return "<Types xmlns=\"" + PACKAGE
                 + "content-types\"><Default Extension=\"rels\" ContentType=\"application/vnd.openxmlformats-package.relationships+xml\"/>"
                 + "<Default Extension=\"xml\" ContentType=\"application/xml\"/>"
@@ -173,7 +216,12 @@ public final class WordDraft {
                 + type("/word/styles.xml", WORD_TYPE + "styles+xml")
                 + type("/word/header1.xml", WORD_TYPE + "header+xml")
                 + type("/word/footer1.xml", WORD_TYPE + "footer+xml")
-                + type("/docProps/core.xml", "application/vnd.openxmlformats-package.core-properties+xml") + "</Types>";
+                + type("/docProps/core.xml", "application/vnd.openxmlformats-package.core-properties+xml")
+                + attachments.values().stream()
+                        .map(one -> type("/word/" + one.name(), one.contentType()))
+                        .distinct()
+                        .collect(Collectors.joining())
+                + "</Types>";
     }
 
     private static String type(String part, String type) {
@@ -208,6 +256,11 @@ public final class WordDraft {
                         "<w:keepNext/><w:spacing w:before=\"280\" w:after=\"100\"/><w:outlineLvl w:val=\"0\"/>",
                         "<w:rFonts w:ascii=\"Caladea\" w:hAnsi=\"Caladea\"/><w:b/><w:sz w:val=\"26\"/>")
                 + style(
+                        "Heading2",
+                        "Normal",
+                        "<w:keepNext/><w:spacing w:before=\"200\" w:after=\"80\"/><w:outlineLvl w:val=\"1\"/>",
+                        "<w:rFonts w:ascii=\"Caladea\" w:hAnsi=\"Caladea\"/><w:b/><w:sz w:val=\"23\"/>")
+                + style(
                         "Clause",
                         "Normal",
                         "<w:tabs><w:tab w:val=\"left\" w:pos=\"480\"/></w:tabs><w:ind w:left=\"480\" w:hanging=\"480\"/>",
@@ -223,7 +276,7 @@ public final class WordDraft {
 
     private static String style(String id, String basedOn, String paragraph, String run) {
         return "<w:style w:type=\"paragraph\"" + (id.equals("Normal") ? " w:default=\"1\"" : "") + " w:styleId=\"" + id
-                + "\"><w:name w:val=\"" + (id.equals("Heading1") ? "heading 1" : id) + "\"/>"
+                + "\"><w:name w:val=\"" + id.replaceFirst("^Heading(\\d)$", "heading $1") + "\"/>"
                 + (basedOn.isEmpty() ? "" : "<w:basedOn w:val=\"" + basedOn + "\"/>") + "<w:pPr>" + paragraph
                 + "</w:pPr><w:rPr>" + run + "</w:rPr></w:style>";
     }

@@ -3,6 +3,7 @@ package org.jalousie.server.template;
 import java.io.IOException;
 import java.util.List;
 import java.util.UUID;
+import org.jalousie.core.wording.Composer;
 import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.web.Download;
 import org.jalousie.server.web.Page;
@@ -56,6 +57,13 @@ class TemplateController {
         return service.bringIn(name, file.getBytes());
     }
 
+    /** A template written in the program: it becomes a Word file. */
+    @PostMapping(path = "/composition", consumes = MediaType.APPLICATION_JSON_VALUE)
+    @ResponseStatus(HttpStatus.CREATED)
+    TemplateViews.TemplateDetail compose(@RequestBody Composer.Composition composition) {
+        return service.compose(composition);
+    }
+
     @GetMapping("/{id}")
     TemplateViews.TemplateDetail show(@PathVariable UUID id) {
         return service.show(id);
@@ -90,6 +98,11 @@ class TemplateController {
     @GetMapping("/{id}/versions")
     List<TemplateViews.VersionItem> history(@PathVariable UUID id) {
         return service.history(id);
+    }
+
+    @GetMapping("/{id}/difference")
+    TemplateViews.VersionDifference difference(@PathVariable UUID id, @RequestParam int from, @RequestParam int to) {
+        return service.difference(id, from, to);
     }
 
     @PostMapping("/{id}/return")

@@ -11,8 +11,11 @@ import java.util.stream.Collectors;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.template.Proposal;
 import org.jalousie.core.template.PublishCheck;
+import org.jalousie.core.template.SettingsDifference;
 import org.jalousie.core.template.Specimen;
 import org.jalousie.core.template.TemplateContent;
+import org.jalousie.core.wording.Composer;
+import org.jalousie.core.wording.Redline;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.Wording;
 import org.jalousie.server.files.FileStore;
@@ -25,6 +28,8 @@ import org.springframework.transaction.annotation.Transactional;
 /** Templates and their versions. */
 @Service
 public class TemplateService {
+    private static final int MOST_WRITTEN = 1_000_000;
+
     private final Templates templates;
     private final TemplateVersions versions;
     private final Drafts drafts;
@@ -72,6 +77,15 @@ public class TemplateService {
                 version.wordFile(),
                 Proposal.renewed(preparations.wording(version.wordFile(), none).found(), none));
         return drafts.detail(template, version);
+    }
+
+    /** Makes a template of what was written in the program. */
+    @Transactional
+    TemplateViews.TemplateDetail compose(Composer.Composition composition) {
+        requireName(composition.title());
+        if (composition.html().length() > MOST_WRITTEN)
+            throw Refusal.invalid("At most a million characters can be written here. Bring in a Word file instead.");
+        return bringIn(composition.title(), Composer.word(composition, files::get));
     }
 
     @Transactional(readOnly = true)
@@ -164,6 +178,17 @@ public class TemplateService {
     @Transactional(readOnly = true)
     byte[] wordFile(UUID id, int number) {
         return files.get((number == 0 ? drafts.newest(id) : version(id, number)).wordFile());
+    }
+
+    /** What changed from one version to another: its words and its settings. */
+    @Transactional(readOnly = true)
+    TemplateViews.VersionDifference difference(UUID id, int from, int to) {
+        TemplateVersion before = version(id, from);
+        TemplateVersion after = version(id, to);
+        return new TemplateViews.VersionDifference(
+                Redline.between(
+                        WordFile.open(files.get(before.wordFile())), WordFile.open(files.get(after.wordFile()))),
+                SettingsDifference.between(before.content(), after.content()));
     }
 
     private TemplateVersion version(UUID id, int number) {

@@ -21,6 +21,7 @@ import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.template.Terms;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.Passage;
+import org.jalousie.core.wording.Redline;
 
 /** Templates as the interface to the outside shows them. */
 final class TemplateViews {
@@ -113,6 +114,9 @@ final class TemplateViews {
             String publishedBy,
             int fields,
             int rules) {}
+
+    /** @param settings what differs besides the words, a sentence each */
+    record VersionDifference(List<Redline.Line> lines, List<String> settings) {}
 
     /** What a changed Word file would bring. @param file its name in the store, for accepting it */
     record WordingComparison(

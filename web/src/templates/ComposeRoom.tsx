@@ -1,0 +1,201 @@
+import { useMutation } from '@tanstack/react-query';
+import Image from '@tiptap/extension-image';
+import { TableKit } from '@tiptap/extension-table';
+import { EditorContent, useEditor, useEditorState } from '@tiptap/react';
+import StarterKit from '@tiptap/starter-kit';
+import { useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { answer, api, upload, type Schemas } from '../api/client';
+import { Button, inputLook, Labelled, RoomTitle, Trouble } from '../ui/parts';
+
+/** Writes a template from nothing; what is written becomes a Word file. */
+export default function ComposeRoom() {
+  const navigate = useNavigate();
+  const [title, setTitle] = useState('');
+  const [header, setHeader] = useState('');
+  const [footer, setFooter] = useState('');
+  const [pageNumbers, setPageNumbers] = useState(true);
+  const [logo, setLogo] = useState('');
+  const pictureChooser = useRef<HTMLInputElement>(null);
+  const editor = useEditor({
+    extensions: [
+      StarterKit.configure({
+        heading: { levels: [1, 2, 3] },
+        blockquote: false,
+        code: false,
+        codeBlock: false,
+        horizontalRule: false,
+        strike: false,
+        link: false,
+      }),
+      TableKit.configure({ table: { resizable: false } }),
+      Image,
+    ],
+    editorProps: {
+      attributes: {
+        role: 'textbox',
+        'aria-multiline': 'true',
+        'aria-label': 'Wording',
+        class: 'written min-h-[32rem] px-14 py-12 font-serif text-[#1d2726]',
+      },
+    },
+  });
+  const on = useEditorState({
+    editor,
+    selector: ({ editor: now }) => ({
+      empty: now.isEmpty,
+      title: now.isActive('heading', { level: 1 }),
+      heading: now.isActive('heading', { level: 2 }),
+      small: now.isActive('heading', { level: 3 }),
+      bold: now.isActive('bold'),
+      italic: now.isActive('italic'),
+      underline: now.isActive('underline'),
+      clauses: now.isActive('orderedList'),
+      bullets: now.isActive('bulletList'),
+      table: now.isActive('table'),
+    }),
+  });
+  const make = useMutation({
+    mutationFn: () =>
+      answer(
+        api.POST('/api/v1/templates/composition', {
+          body: { title, html: editor.getHTML(), header, footer, pageNumbers, logo },
+        }),
+      ),
+    onSuccess: (made) => void navigate(`/templates/${made.id}`),
+  });
+  const keep = useMutation({
+    mutationFn: ({ file }: { file: File; onKept: (address: string) => void }) =>
+      upload<Schemas['KeptPicture']>('/api/v1/pictures', file),
+    onSuccess: (kept, { onKept }) => onKept(kept.file),
+  });
+  const chain = () => editor.chain().focus();
+  const act = (label: string, active: boolean, run: () => void) => (
+    <button
+      key={label}
+      type="button"
+      aria-pressed={active}
+      className={`min-h-8 px-2 ${active ? 'bg-slatted font-semibold' : ''}`}
+      onClick={run}
+    >
+      {label}
+    </button>
+  );
+  return (
+    <>
+      <RoomTitle title="Write a template">
+        <Button
+          look="main"
+          disabled={!title.trim() || on.empty || make.isPending}
+          onClick={() => make.mutate()}
+        >
+          Make the Word file
+        </Button>
+      </RoomTitle>
+      <Trouble error={make.error ?? keep.error} />
+      <div className="grid grid-cols-[18rem_minmax(0,44rem)] gap-6">
+        <div className="flex flex-col gap-4">
+          <Labelled id="title" label="Name of the template">
+            <input
+              id="title"
+              className={inputLook}
+              value={title}
+              onChange={(event) => setTitle(event.target.value)}
+            />
+          </Labelled>
+          <Labelled id="header" label="Header, on each page">
+            <input
+              id="header"
+              className={inputLook}
+              value={header}
+              onChange={(event) => setHeader(event.target.value)}
+            />
+          </Labelled>
+          <Labelled id="logo" label="Logo in the header (PNG or JPEG)">
+            <input
+              id="logo"
+              type="file"
+              accept="image/png,image/jpeg"
+              className={inputLook}
+              onChange={(event) => {
+                const file = event.target.files?.[0];
+                if (file) keep.mutate({ file, onKept: setLogo });
+              }}
+            />
+          </Labelled>
+          {logo && (
+            <img src={`/api/v1/pictures/${logo}`} alt="Logo" className="max-h-16 self-start" />
+          )}
+          <Labelled id="footer" label="Footer, on each page">
+            <input
+              id="footer"
+              className={inputLook}
+              value={footer}
+              onChange={(event) => setFooter(event.target.value)}
+            />
+          </Labelled>
+          <label className="flex min-h-8 items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-5"
+              checked={pageNumbers}
+              onChange={(event) => setPageNumbers(event.target.checked)}
+            />
+            Page numbers in the footer
+          </label>
+          <p className="text-soft">
+            Type a tag such as {'{{lender_name}}'} where a value goes and {'{{lender.signature}}'}{' '}
+            where somebody signs, or mark them on the pages later. Once made, it is a Word file that
+            any word processor opens.
+          </p>
+        </div>
+        <div className="bg-[#fff] shadow-page">
+          <div
+            role="toolbar"
+            aria-label="Format the wording"
+            className="sticky top-0 flex flex-wrap border-b border-rule bg-sheet px-2"
+          >
+            {act('title', on.title, () => chain().toggleHeading({ level: 1 }).run())}
+            {act('heading', on.heading, () => chain().toggleHeading({ level: 2 }).run())}
+            {act('lesser heading', on.small, () => chain().toggleHeading({ level: 3 }).run())}
+            {act('bold', on.bold, () => chain().toggleBold().run())}
+            {act('italic', on.italic, () => chain().toggleItalic().run())}
+            {act('underline', on.underline, () => chain().toggleUnderline().run())}
+            {act('clauses', on.clauses, () => chain().toggleOrderedList().run())}
+            {act('bullets', on.bullets, () => chain().toggleBulletList().run())}
+            {act('deeper', false, () => chain().sinkListItem('listItem').run())}
+            {act('table', on.table, () =>
+              on.table
+                ? chain().deleteTable().run()
+                : chain().insertTable({ rows: 2, cols: 2, withHeaderRow: true }).run(),
+            )}
+            {on.table && act('row', false, () => chain().addRowAfter().run())}
+            {on.table && act('column', false, () => chain().addColumnAfter().run())}
+            {act('picture', false, () => pictureChooser.current?.click())}
+            {act('undo', false, () => chain().undo().run())}
+          </div>
+          <input
+            ref={pictureChooser}
+            type="file"
+            accept="image/png,image/jpeg"
+            aria-label="Picture for the wording"
+            className="hidden"
+            onChange={(event) => {
+              const file = event.target.files?.[0];
+              if (file)
+                keep.mutate({
+                  file,
+                  onKept: (kept) =>
+                    chain()
+                      .setImage({ src: `/api/v1/pictures/${kept}` })
+                      .run(),
+                });
+              event.target.value = '';
+            }}
+          />
+          <EditorContent editor={editor} />
+        </div>
+      </div>
+    </>
+  );
+}
