@@ -42,7 +42,7 @@ export default function ItemsInput({ id, field, value, onChange }: PartsProps) {
         ))}
       </ol>
       <Button className="self-start" onClick={() => set([...items, {}])}>
-        Add an item
+        Add to {field.label}
       </Button>
     </div>
   );

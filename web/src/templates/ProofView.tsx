@@ -30,7 +30,7 @@ export function ProofView({ id, proof }: { id: string; proof: Proof }) {
             <p key={passage.number} className="text-clay">
               No specimen has printed the passage {passage.inverted ? 'unless' : 'for'}{' '}
               <span className="font-mono">{passage.name}</span>:{' '}
-              <q className="font-serif">{passage.place}</q>
+              <q className="font-serif">{passage.begins || passage.place}</q>
             </p>
           ))}
           {proof.unreached.map((label) => (

@@ -121,13 +121,7 @@ function data(detail: Detail): Datum[] {
     ...detail.passages.map((passage) => ({
       name: `passage-${passage.number}`,
       label: passage.inverted ? `unless ${passage.name}` : `for ${passage.name}`,
-      text: firstWords(passage.place),
+      text: passage.begins,
     })),
   ];
-}
-
-/** The words that follow a passage's tag, by which it is found on the page. */
-function firstWords(place: string): string {
-  const after = place.replace(/^.*?\{\{[#^][^}]*\}\}\s*/, '').replace(/\{\{.*$/, '');
-  return after.replace(/…/g, '').trim().slice(0, 30);
 }

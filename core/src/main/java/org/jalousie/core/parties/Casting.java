@@ -3,6 +3,7 @@ package org.jalousie.core.parties;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import org.jalousie.core.data.PlainName;
 
 /** Finds the person for each role of an agreement. */
 public final class Casting {
@@ -27,7 +28,8 @@ public final class Casting {
     private static Participant participant(Party party, Map<String, String> values, Map<String, Person> chosen) {
         Person person;
         if (party.who() instanceof Who.FromFields from) {
-            person = new Person(values.getOrDefault(from.nameField(), ""), values.getOrDefault(from.mailField(), ""));
+            person = new Person(
+                    PlainName.of(values.getOrDefault(from.nameField(), "")), values.getOrDefault(from.mailField(), ""));
         } else if (party.who() instanceof Who.Fixed fixed) {
             person = new Person(fixed.name(), fixed.mail());
         } else {

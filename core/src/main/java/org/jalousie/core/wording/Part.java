@@ -78,4 +78,35 @@ final class Part {
                 (from > 0 ? "\u2026" : "") + text.substring(from, to).strip() + (to < text.length() ? "\u2026" : "");
         return words.replace(TagReader.OWN_OPEN, '\u2039').replace(TagReader.OWN_CLOSE, '\u203a');
     }
+
+    /** The first fixed words after a tag, in its paragraph or in those that follow; empty when another tag comes first. */
+    String wordsAfter(Occurrence tag) {
+        String rest = tag.in.original().substring(tag.found.end());
+        int next = tagsOf(tag.in).stream()
+                .mapToInt(other -> other.found.start() - tag.found.end())
+                .filter(distance -> distance >= 0)
+                .min()
+                .orElse(rest.length());
+        String words = rest.substring(0, next).strip();
+        if (!words.isEmpty() || next < rest.length()) return shortened(words);
+        boolean after = false;
+        for (Element paragraph : Word.paragraphs(document)) {
+            if (after) {
+                if (paragraphs.containsKey(paragraph)) {
+                    ParagraphText text = paragraphs.get(paragraph);
+                    return shortened(text.original()
+                            .substring(0, tagsOf(text).get(0).found.start())
+                            .strip());
+                }
+                String text = new ParagraphText(paragraph).original().strip();
+                if (!text.isEmpty()) return shortened(text);
+            }
+            after |= paragraph == tag.in.paragraph();
+        }
+        return "";
+    }
+
+    private static String shortened(String words) {
+        return words.length() > 40 ? words.substring(0, 40) : words;
+    }
 }

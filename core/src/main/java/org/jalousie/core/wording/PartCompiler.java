@@ -129,7 +129,13 @@ final class PartCompiler {
 
     private void frame(SectionPairs.Pair pair, Set<Element> emptied, Map<Occurrence, Integer> byParagraph) {
         Tag.Open open = (Tag.Open) pair.open().tag;
-        passages.add(new Passage(passages.size(), open.name(), open.inverted(), part.title(), part.place(pair.open())));
+        passages.add(new Passage(
+                passages.size(),
+                open.name(),
+                open.inverted(),
+                part.title(),
+                part.place(pair.open()),
+                part.wordsAfter(pair.open())));
         Segment.Section section = new Segment.Section(passages.size() - 1, open.name(), open.inverted(), List.of());
         Element from = pair.open().in.paragraph();
         Element to = pair.close().in.paragraph();

@@ -31,4 +31,15 @@ class CastingTest {
                     assertThat(one.mail()).isEmpty();
                 });
     }
+
+    @Test
+    void aNameThatIsKeptInPartsIsWrittenOut() {
+        Party lender = new Party("lender", "Lender", Duty.SIGNS, 1, new Who.FromFields("lender_name", "lender_mail"));
+        assertThat(Casting.cast(
+                        List.of(lender),
+                        Map.of("lender_name", "Penhallow;Rosamund;;Dr;", "lender_mail", "r@people.example.org"),
+                        Map.of()))
+                .extracting(Participant::name)
+                .containsExactly("Dr Rosamund Penhallow");
+    }
 }

@@ -173,4 +173,28 @@ class ProposalTest {
         assertThat(obstacles(wording, settled))
                 .containsExactly("{{#cover.indemnty}} names a case that cover doesn't have. It has: indemnity, other.");
     }
+
+    @Test
+    void aRenamedFieldIsRenamedWhereverTheSettingsSpeakOfIt() {
+        TemplateContent content = new TemplateContent(
+                "en-GB",
+                List.of(
+                        new Field("value", FieldType.MONEY, "Value", true, "", List.of()),
+                        new Field("lender", FieldType.TEXT, "Lender", true, "", List.of())),
+                List.of(new Party("lender", "Lender", Duty.SIGNS, 1, new Who.FromFields("lender", "mail"))),
+                List.of(),
+                Terms.USUAL,
+                List.of(Rule.condition(
+                        "high",
+                        "value > 5 and value_currency = \"value\" and lender = \"a \\\" lender\" and my_value = 1")),
+                List.of(),
+                List.of(new Specimen("one", Specimen.Origin.TYPED, Map.of("value", "EUR 1.00"))),
+                Map.of());
+        TemplateContent renamed = Renaming.of(content, Map.of("value", "worth", "lender", "giver"));
+        assertThat(renamed.fields()).extracting(Field::name).containsExactly("worth", "giver");
+        assertThat(renamed.rules().get(0).expression())
+                .isEqualTo("worth > 5 and worth_currency = \"value\" and giver = \"a \\\" lender\" and my_value = 1");
+        assertThat(renamed.specimens().get(0).data()).containsKey("worth");
+        assertThat(renamed.parties().get(0).who()).isEqualTo(new Who.FromFields("giver", "mail"));
+    }
 }

@@ -186,6 +186,7 @@ class MergeTest {
                 Set.of());
         assertThat(DocxText.body(wording.outline(Map.of("port", text("[Port]")), Locale.UK)))
                 .isEqualTo("out in sea [Port]");
+        assertThat(wording.passages()).extracting(Passage::begins).containsExactly("out", "in", "sea");
         assertThat(wording.merge(Map.of("abroad", new Value.YesNo(true)), Locale.UK, file -> new byte[0])
                         .reached())
                 .isEqualTo(BitSet.valueOf(new long[] {1}));

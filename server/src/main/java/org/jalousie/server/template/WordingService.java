@@ -18,6 +18,7 @@ import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.rules.Choice;
 import org.jalousie.core.rules.Rule;
 import org.jalousie.core.template.Proposal;
+import org.jalousie.core.template.Renaming;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.wording.EditRefused;
 import org.jalousie.core.wording.FoundTags;
@@ -101,10 +102,7 @@ class WordingService {
         WordFile.open(files.get(file));
         drafts.remember(draft, "the wording brought back", by);
         TemplateContent content = draft.content();
-        List<Field> fields = content.fields().stream()
-                .map(field -> field.renamed(renames.getOrDefault(field.name(), field.name())))
-                .toList();
-        TemplateContent kept = content.with(fields, content.parties(), content.signingFields());
+        TemplateContent kept = Renaming.of(content, renames);
         draft.change(file, Proposal.renewed(preparations.wording(file, kept).found(), kept));
         return drafts.changed(id, draft);
     }
@@ -166,10 +164,10 @@ class WordingService {
                 content.fields().stream().anyMatch(field -> field.name().equals(to));
         List<Field> fields = content.fields().stream()
                 .filter(field -> !merges || !field.name().equals(from))
-                .map(field -> field.name().equals(from) ? field.renamed(to) : field)
                 .toList();
         drafts.remember(draft, "the renaming of " + from, by);
-        TemplateContent kept = content.with(fields, content.parties(), content.signingFields());
+        TemplateContent kept =
+                Renaming.of(content.with(fields, content.parties(), content.signingFields()), Map.of(from, to));
         String file = files.keep(edited.file().bytes());
         draft.change(file, Proposal.renewed(preparations.wording(file, kept).found(), kept));
         return drafts.changed(id, draft);

@@ -16,7 +16,8 @@ class RoomsController {
         "/intake/**",
         "/agreements/**",
         "/archive/**",
-        "/postroom/**"
+        "/postroom/**",
+        "/clauses/**"
     })
     String office() {
         return "forward:/index.html";

@@ -1,0 +1,101 @@
+package org.jalousie.core.template;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.regex.Pattern;
+import org.jalousie.core.data.Field;
+import org.jalousie.core.parties.Party;
+import org.jalousie.core.parties.Who;
+import org.jalousie.core.rules.Choice;
+import org.jalousie.core.rules.Rule;
+
+/** Gives fields of the form other names wherever a template's settings speak of them. */
+public final class Renaming {
+    private final Map<String, String> names;
+
+    private Renaming(Map<String, String> names) {
+        this.names = names;
+    }
+
+    /** @param names the new name by the old one */
+    public static TemplateContent of(TemplateContent content, Map<String, String> names) {
+        if (names.isEmpty()) return content;
+        Renaming to = new Renaming(names);
+        return new TemplateContent(
+                content.language(),
+                content.fields().stream().map(to::field).toList(),
+                content.parties().stream().map(to::party).toList(),
+                content.signingFields(),
+                content.terms(),
+                content.rules().stream().map(to::rule).toList(),
+                content.choices().stream().map(to::choice).toList(),
+                content.specimens().stream().map(to::specimen).toList(),
+                content.clauses());
+    }
+
+    private String name(String old) {
+        return names.getOrDefault(old, old);
+    }
+
+    private Field field(Field field) {
+        return field.renamed(name(field.name()));
+    }
+
+    private Party party(Party party) {
+        if (!(party.who() instanceof Who.FromFields from)) return party;
+        Who who = new Who.FromFields(name(from.nameField()), name(from.mailField()));
+        return new Party(party.key(), party.label(), party.duty(), party.stage(), who);
+    }
+
+    private Rule rule(Rule rule) {
+        return new Rule(
+                name(rule.name()), rule.label(), name(rule.within()), expression(rule.expression()), rule.gives());
+    }
+
+    private Choice choice(Choice choice) {
+        return new Choice(
+                name(choice.name()),
+                choice.label(),
+                choice.cases().stream()
+                        .map(one -> new Choice.Case(one.label(), expression(one.condition()), one.clause()))
+                        .toList());
+    }
+
+    private Specimen specimen(Specimen specimen) {
+        Map<String, String> data = new LinkedHashMap<>();
+        specimen.data().forEach((field, value) -> data.put(name(field), value));
+        return new Specimen(specimen.name(), specimen.origin(), data);
+    }
+
+    /** Whole names only; what stands in quotes is text. */
+    private String expression(String feel) {
+        StringBuilder out = new StringBuilder();
+        String[] parts = feel.split("\"(?:[^\"\\\\]|\\\\.)*\"", -1);
+        int at = 0;
+        for (String part : parts) {
+            out.append(replaced(part));
+            at += part.length();
+            int next = at < feel.length() ? end(feel, at) : at;
+            out.append(feel, at, next);
+            at = next;
+        }
+        return out.toString();
+    }
+
+    /** Where the quoted text that begins here ends. */
+    private static int end(String feel, int start) {
+        int at = start + 1;
+        while (at < feel.length() && feel.charAt(at) != '"') at += feel.charAt(at) == '\\' ? 2 : 1;
+        return Math.min(at + 1, feel.length());
+    }
+
+    private String replaced(String words) {
+        String result = words;
+        for (Map.Entry<String, String> one : names.entrySet()) {
+            result = result.replaceAll(
+                    "(?<![A-Za-z0-9_])" + Pattern.quote(one.getKey()) + "(?=_currency\\b|(?![A-Za-z0-9_]))",
+                    one.getValue());
+        }
+        return result;
+    }
+}

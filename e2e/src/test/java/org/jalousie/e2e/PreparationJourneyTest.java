@@ -1,0 +1,136 @@
+package org.jalousie.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.FilePayload;
+import java.util.List;
+import org.jalousie.core.wording.WordDraft;
+import org.jalousie.server.testbed.Testbed;
+import org.junit.jupiter.api.Test;
+
+/** Preparing a template in the browser, from last year's letter to a proof of all variations. */
+class PreparationJourneyTest {
+    {
+        Testbed.start();
+    }
+
+    private static Locator tab(Browser browser, String name) {
+        return browser.page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(name));
+    }
+
+    /** Selects a whole line of words on the page with the mouse. */
+    private static void select(Browser browser, String words) {
+        Locator line = browser.page
+                .locator(".text-layer span")
+                .filter(new Locator.FilterOptions().setHasText(words))
+                .first();
+        line.waitFor();
+        line.scrollIntoViewIfNeeded();
+        BoundingBox box = line.boundingBox();
+        double middle = box.y + box.height / 2;
+        browser.page.mouse().move(box.x + 0.5, middle);
+        browser.page.mouse().down();
+        browser.page
+                .mouse()
+                .move(box.x + box.width - 0.5, middle, new com.microsoft.playwright.Mouse.MoveOptions().setSteps(6));
+        browser.page.mouse().up();
+    }
+
+    @Test
+    void wordsBecomeFieldsPassagesDependOnRulesAndTheProofShowsAll() {
+        byte[] letter = new WordDraft()
+                .title("Loan agreement")
+                .table(
+                        List.of(
+                                List.of("Lender", "Ida Marsh"),
+                                List.of("{{#objects}}{{title}}", "{{value}}{{/objects}}")),
+                        true)
+                .paragraph("A courier travels with the objects.")
+                .paragraph("{{lender.signature}}")
+                .bytes();
+        try (Browser browser = new Browser(1280, 900).signIn()) {
+            Page page = browser.page;
+            browser.link("Templates").click();
+            browser.button("Bring in a Word file").click();
+            page.getByLabel("Name of the template").fill("From last year");
+            page.getByLabel("Word file (.docx)")
+                    .setInputFiles(new FilePayload("letter.docx", "application/octet-stream", letter));
+            browser.button("Bring it in").click();
+            browser.heading("From last year").waitFor();
+            select(browser, "Ida Marsh");
+            page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("lender_name");
+            browser.button("Do it in the Word file").click();
+            assertThat(page.getByLabel("Data on page 1").getByText("Lender name"))
+                    .isVisible();
+            assertThat(browser.button("Take back the field lender_name")).isVisible();
+            tab(browser, "Rules").click();
+            browser.button("Add a rule").click();
+            page.getByLabel("Rule, in your words").fill("Dear objects");
+            assertThat(page.getByLabel("Name in tags")).hasValue("dear_objects");
+            Locator builder = page.getByLabel("Build a condition for Dear objects");
+            builder.getByLabel("Field").selectOption("objects");
+            builder.getByLabel("Value").fill("1");
+            builder.getByText("Take this condition").click();
+            assertThat(page.getByLabel("Expression (FEEL)")).hasValue("count(objects) > 1");
+            assertThat(page.getByText("Everything is saved")).isVisible();
+            tab(browser, "Wording").click();
+            select(browser, "A courier travels");
+            page.getByLabel("What to do").selectOption("MARK_PASSAGE");
+            page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("dear_objects");
+            browser.button("Do it in the Word file").click();
+            assertThat(page.getByLabel("Data on page 1").getByText("for dear_objects"))
+                    .isVisible();
+            tab(browser, "Specimens").click();
+            browser.button("Draw up specimens for every case").click();
+            assertThat(page.getByText("longest plausible")).isVisible();
+            browser.button("Print the proof").click();
+            assertThat(page.getByText("was printed by a specimen")).isVisible();
+            assertThat(browser.barriers()).isEmpty();
+            tab(browser, "Rules").click();
+            assertThat(page.getByLabel("Rule dear_objects").getByText("Longest:"))
+                    .isVisible();
+            browser.button("Publish version 1").click();
+            assertThat(page.getByText("version 1, published")).isVisible();
+            assertThat(browser.complaints).isEmpty();
+        }
+    }
+
+    @Test
+    void aTemplateIsWrittenFromNothingAndItsFormAsksForItems() {
+        try (Browser browser = new Browser(1280, 900).signIn()) {
+            Page page = browser.page;
+            browser.open("/templates/new");
+            page.getByLabel("Name of the template").fill("Written here");
+            page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Wording"))
+                    .click();
+            browser.button("heading").first().click();
+            page.keyboard().type("Courier order");
+            page.keyboard().press("Enter");
+            page.keyboard().type("{{#stops}}{{position}} {{town}}, {{/stops}}");
+            page.keyboard().press("Enter");
+            page.keyboard().type("{{courier.signature}}");
+            assertThat(browser.barriers()).isEmpty();
+            browser.button("Make the Word file").click();
+            assertThat(page.getByLabel("Who acts on page 1").getByText("Courier signature"))
+                    .isVisible();
+            browser.button("Publish version 1").click();
+            browser.link("Fill its form").click();
+            browser.button("Add to Stops").click();
+            page.getByLabel("Town").fill("Oudehaven");
+            browser.button("Add to Stops").click();
+            page.getByLabel("Town").nth(1).fill("Greyford");
+            page.getByLabel("Courier name").fill("Ida Marsh");
+            page.getByLabel("Courier mail").fill("ida.marsh@people.example.org");
+            assertThat(browser.barriers()).isEmpty();
+            browser.button("Make the agreement").click();
+            assertThat(page.getByText("Nothing stands in the way.")).isVisible();
+            assertThat(page.getByText("Oudehaven and Greyford")).isVisible();
+            assertThat(browser.complaints).isEmpty();
+        }
+    }
+}
