@@ -120,6 +120,20 @@ export default function AgreementRoom() {
                   <a href={`/api/v1/agreements/${number}/wording.docx`}>Wording as Word file</a>
                 </li>
               )}
+              {detail.hasDocument && (
+                <li>
+                  Pages as pictures:{' '}
+                  {detail.pages.sizes.map((_, i) => (
+                    <a
+                      key={i}
+                      className="mr-2 inline-block min-w-6 text-center"
+                      href={`/api/v1/agreements/${number}/pages/${i + 1}.png`}
+                    >
+                      {i + 1}
+                    </a>
+                  ))}
+                </li>
+              )}
             </ul>
           </section>
           {(row.state === 'OUT' || row.state === 'CHECK') && coordinator && (

@@ -83,6 +83,7 @@ function FilledForm({ form, row, values, people }: Source) {
         <span className="text-soft">
           {row ? `request ${row.number}` : `new request, template version ${form.version}`}
         </span>
+        {row && <KeepAsSpecimen number={row.number} />}
         {row?.agreement && <Link to={`/agreements/${row.agreement}`}>{row.agreement}</Link>}
       </RoomTitle>
       <FormProvider {...answers}>
@@ -121,4 +122,26 @@ function personField(party: Schemas['ChosenParty'], part: 'name' | 'mail'): Sche
     choices: [],
     items: [],
   };
+}
+
+/** Keeps a request's data with the draft of its template, persons replaced. */
+function KeepAsSpecimen({ number }: { number: string }) {
+  const keep = useMutation({
+    mutationFn: () =>
+      answer(
+        api.POST('/api/v1/requests/{number}/specimen', {
+          params: { path: { number } },
+          body: { name: `From ${number}` },
+        }),
+      ),
+  });
+  if (keep.isSuccess) return <span className="text-moss">Kept as a specimen of the draft</span>;
+  return (
+    <>
+      <Button disabled={keep.isPending} onClick={() => keep.mutate()}>
+        Keep as a specimen, persons replaced
+      </Button>
+      <Trouble error={keep.error} />
+    </>
+  );
 }

@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
-import { Button, Table, Trouble, Waiting } from '../ui/parts';
+import { Button, inputLook, Table, Trouble, Waiting } from '../ui/parts';
 import { date } from '../ui/time';
 import { RedlineView } from './RedlineView';
 
@@ -30,6 +30,11 @@ export function HistoryPart({
       ),
     onSuccess: onTaken,
   });
+  const [name, setName] = useState(detail.name);
+  const rename = useMutation({
+    mutationFn: () => answer(api.PUT('/api/v1/templates/{id}/name', { ...path, body: { name } })),
+    onSuccess: onTaken,
+  });
   const draft = detail.state === 'DRAFT';
   const [against, setAgainst] = useState(0);
   const difference = useQuery({
@@ -44,7 +49,27 @@ export function HistoryPart({
   });
   return (
     <>
-      <Trouble error={versions.error ?? goBack.error} />
+      <form
+        aria-label="Name of the template"
+        className="mb-4 flex items-end gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          rename.mutate();
+        }}
+      >
+        <label className="flex w-96 flex-col gap-1">
+          <span className="text-soft">Name of the template, over all its versions</span>
+          <input
+            className={inputLook}
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+          />
+        </label>
+        <Button type="submit" disabled={name === detail.name || rename.isPending}>
+          Rename
+        </Button>
+      </form>
+      <Trouble error={versions.error ?? goBack.error ?? rename.error} />
       {versions.isPending && <Waiting what="Looking up the versions…" />}
       {versions.data && (
         <Table head={['Version', 'State', 'Published', 'By', 'Fields', 'Rules', 'Wording', '', '']}>

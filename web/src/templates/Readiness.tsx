@@ -1,4 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
 import { answer, api, type Schemas } from '../api/client';
 import { Button, Trouble } from '../ui/parts';
 
@@ -19,6 +20,16 @@ export function Readiness({
         api.POST('/api/v1/templates/{id}/wording/tidying', {
           params: { path: { id: detail.id } },
           body: { revision: detail.revision },
+        }),
+      ),
+    onSuccess: onTaken,
+  });
+  const rename = useMutation({
+    mutationFn: (names: { from: string; to: string }) =>
+      answer(
+        api.POST('/api/v1/templates/{id}/wording/renaming', {
+          params: { path: { id: detail.id } },
+          body: { revision: detail.revision, ...names },
         }),
       ),
     onSuccess: onTaken,
@@ -50,7 +61,7 @@ export function Readiness({
           Accept all changes and delete all comments
         </Button>
       )}
-      <Trouble error={tidy.error} />
+      <Trouble error={tidy.error ?? rename.error} />
       {advice.length > 0 && (
         <details className="pt-1" open={!blocking.length && !others.length && advice.length < 3}>
           <summary className="cursor-pointer font-medium">
@@ -59,7 +70,19 @@ export function Readiness({
           </summary>
           <ul className="flex flex-col gap-2 pt-2">
             {advice.map((one, i) => (
-              <Line key={i} diagnostic={one} />
+              <Line key={i} diagnostic={one}>
+                {one.code === 'names-alike' &&
+                  alike(one.message).map(([from, to]) => (
+                    <Button
+                      key={from}
+                      className="mt-1 mr-2"
+                      disabled={rename.isPending}
+                      onClick={() => rename.mutate({ from, to })}
+                    >
+                      Use {to} everywhere
+                    </Button>
+                  ))}
+              </Line>
             ))}
           </ul>
         </details>
@@ -68,7 +91,25 @@ export function Readiness({
   );
 }
 
-function Line({ diagnostic: one }: { diagnostic: Schemas['Diagnostic'] }) {
+/** The two names that a sentence about look-alikes speaks of, each as the one to be replaced. */
+function alike(message: string): [string, string][] {
+  const found = /The names (\w+) and (\w+) look alike/.exec(message);
+  const [, a, b] = found ?? [];
+  return a && b
+    ? [
+        [b, a],
+        [a, b],
+      ]
+    : [];
+}
+
+function Line({
+  diagnostic: one,
+  children,
+}: {
+  diagnostic: Schemas['Diagnostic'];
+  children?: ReactNode;
+}) {
   return (
     <li>
       <strong className="font-medium">{one.message}</strong> {one.cure}
@@ -77,6 +118,7 @@ function Line({ diagnostic: one }: { diagnostic: Schemas['Diagnostic'] }) {
           In the {one.part}: <q className="font-mono">{one.place}</q>
         </span>
       )}
+      {children && <div>{children}</div>}
     </li>
   );
 }

@@ -118,6 +118,11 @@ function data(detail: Detail): Datum[] {
       label: `${rule.label} (rule)`,
       text: `[${rule.label}]`,
     })),
+    ...detail.includes.map((one, i) => ({
+      name: `clause-${i}`,
+      label: `clause ${one.clause}`,
+      text: one.begins,
+    })),
     ...detail.passages.map((passage) => ({
       name: `passage-${passage.number}`,
       label: passage.inverted ? `unless ${passage.name}` : `for ${passage.name}`,

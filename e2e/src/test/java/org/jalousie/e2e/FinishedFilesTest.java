@@ -28,6 +28,7 @@ import org.jalousie.core.data.Value;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.proof.LayoutRisk;
 import org.jalousie.core.proof.LayoutRisks;
+import org.jalousie.core.wording.BoxedText;
 import org.jalousie.core.wording.Clauses;
 import org.jalousie.core.wording.WordDraft;
 import org.jalousie.core.wording.WordFile;
@@ -259,5 +260,22 @@ class FinishedFilesTest {
                         pdf, FieldPlacer.place(pdf, Map.of(), List.of()).pages()))
                 .extracting(LayoutRisk::kind)
                 .contains(LayoutRisk.Kind.ROW_BROKEN);
+    }
+
+    @Test
+    void wordsThatDoNotFitIntoTheirBoxAreMissed() {
+        String row =
+                "<w:tbl><w:tblPr><w:tblW w:w=\"3000\" w:type=\"dxa\"/></w:tblPr><w:tblGrid><w:gridCol w:w=\"3000\"/></w:tblGrid><w:tr><w:trPr><w:trHeight w:val=\"400\" w:hRule=\"exact\"/></w:trPr>"
+                        + "<w:tc><w:tcPr><w:tcW w:w=\"3000\" w:type=\"dxa\"/></w:tcPr><w:p><w:r><w:t>{{note}}</w:t></w:r></w:p></w:tc></w:tr></w:tbl><w:p/>";
+        byte[] tagged = new WordDraft().raw(row).bytes();
+        String longNote = "Words that go on and on ".repeat(20) + "to their very last end";
+        for (String note : List.of("Short", longNote)) {
+            byte[] word = merged(tagged, Map.of("note", new Value.Text(note)));
+            byte[] pdf = converter.toPdf(word);
+            FieldPlacer.Placed placed = FieldPlacer.place(pdf, Map.of(), List.of());
+            List<LayoutRisk> risks = LayoutRisks.of(pdf, placed.pages(), BoxedText.of(word));
+            if (note.equals("Short")) assertThat(risks).isEmpty();
+            else assertThat(risks).extracting(LayoutRisk::kind).contains(LayoutRisk.Kind.TEXT_OUTSIDE);
+        }
     }
 }

@@ -8,6 +8,7 @@ import java.util.Map;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.apache.pdfbox.text.TextPosition;
 import org.jalousie.core.placement.FieldKind;
 import org.jalousie.core.placement.Pages;
@@ -36,6 +37,36 @@ public final class LayoutRisks {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /**
+     * As {@link #of(byte[], Pages)}, and words that the pages lost because their box was too small.
+     *
+     * @param boxed the paragraphs that stand in boxes which do not grow
+     */
+    public static List<LayoutRisk> of(byte[] pdf, Pages pages, List<String> boxed) {
+        List<LayoutRisk> risks = new ArrayList<>(of(pdf, pages));
+        if (boxed.isEmpty()) return risks;
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            String shown = bare(new PDFTextStripper().getText(document));
+            for (String paragraph : boxed) {
+                String wanted = bare(paragraph);
+                // the end is what a box cuts off
+                if (shown.contains(wanted.substring(Math.max(0, wanted.length() - 24)))) continue;
+                risks.add(new LayoutRisk(
+                        LayoutRisk.Kind.TEXT_OUTSIDE,
+                        1,
+                        "\u201c" + shortened(paragraph) + "\u201d does not fit into its box; its end is on no page.",
+                        "Let the box or the row grow with its text."));
+            }
+            return risks;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static String bare(String text) {
+        return text.replaceAll("[\\s\u00a0\u00ad-]+", "");
     }
 
     private void all() throws IOException {

@@ -23,6 +23,7 @@ final class ClauseInclusion {
     private final Clauses clauses;
     private final List<Diagnostic> diagnostics;
     private final Set<String> included = new LinkedHashSet<>();
+    private final List<Inclusion> places = new ArrayList<>();
     private int inclusions;
 
     ClauseInclusion(PackageParts parts, Clauses clauses, List<Diagnostic> diagnostics) {
@@ -34,6 +35,11 @@ final class ClauseInclusion {
     /** Names of the clauses that tags ask for. */
     Set<String> included() {
         return included;
+    }
+
+    /** Each clause at each of its places. */
+    List<Inclusion> places() {
+        return places;
     }
 
     /** Expands all clause tags of a part. */
@@ -91,6 +97,7 @@ final class ClauseInclusion {
                             place,
                             "The clause holds " + what + ", which can't be brought along.",
                             "Take it out of the clause, or put it into the agreement as a picture.")));
+            places.add(new Inclusion(one.getValue(), begins(blocks)));
             expandInside(part, blocks, one.getValue(), open);
             if (alone) putBlocks(paragraph, blocks, one.getKey());
             else if (!putRuns(run, blocks, one.getKey())) {
@@ -106,6 +113,18 @@ final class ClauseInclusion {
         }
         if (alone) removeTag(paragraph, text, found);
         else run.getParentNode().removeChild(run);
+    }
+
+    private static String begins(List<Element> blocks) {
+        for (Element block : blocks) {
+            for (Element paragraph : Word.paragraphs(block)) {
+                String words = new ParagraphText(paragraph).original();
+                int tag = words.indexOf("{{");
+                String fixed = (tag < 0 ? words : words.substring(0, tag)).strip();
+                if (!fixed.isEmpty()) return fixed.length() > 40 ? fixed.substring(0, 40) : fixed;
+            }
+        }
+        return "";
     }
 
     /** Clauses inside a clause; the blocks are not in the tree yet, so tags that stand alone need a parent for a while. */

@@ -29,6 +29,7 @@ public final class Wording {
     private final Map<Integer, SigningField> boxes;
     private final List<Passage> passages;
     private final Set<String> fonts;
+    private final List<Inclusion> inclusions;
 
     private Wording(
             Map<String, byte[]> fixedParts,
@@ -37,8 +38,10 @@ public final class Wording {
             List<Diagnostic> diagnostics,
             Map<Integer, SigningField> boxes,
             List<Passage> passages,
-            Set<String> fonts) {
+            Set<String> fonts,
+            List<Inclusion> inclusions) {
         this.fonts = fonts;
+        this.inclusions = List.copyOf(inclusions);
         this.fixedParts = fixedParts;
         this.compiled = compiled;
         this.found = found;
@@ -109,7 +112,8 @@ public final class Wording {
                 diagnostics,
                 boxes,
                 passages,
-                Fonts.named(file.parts(), file.textParts()));
+                Fonts.named(file.parts(), file.textParts()),
+                inclusion.places());
     }
 
     private static List<Occurrence> all(List<Part> parts) {
@@ -150,6 +154,11 @@ public final class Wording {
                 tag.tag = new Tag.Silent();
             }
         }
+    }
+
+    /** The clauses at their places, in the order in which they were put in. */
+    public List<Inclusion> inclusions() {
+        return inclusions;
     }
 
     /** Names of the fonts that the file asks for. */

@@ -86,6 +86,8 @@ class ClauseTest {
                 Set.of(),
                 new Clauses(library, Map.of("cover", cases)));
         assertThat(wording.diagnostics()).isEmpty();
+        assertThat(wording.inclusions())
+                .containsExactly(new Inclusion("own", "own cover"), new Inclusion("state", "state cover"));
         assertThat(wording.passages()).extracting(Passage::name).containsExactly("cover.ours", "cover.state_indemnity");
         assertThat(DocxText.body(wording.merge(Map.of("cover", new Value.Text("State indemnity")), Locale.UK)))
                 .isEqualTo("a\nstate cover\nb");

@@ -96,7 +96,7 @@ class Drafts {
                 obstacles,
                 Advice.of(wording, content, rules, fonts.replaced(wording.fonts())),
                 wording.passages(),
-                List.copyOf(wording.found().clauses()),
+                wording.inclusions(),
                 rules.faults(),
                 Trials.of(content, rules),
                 version.published()

@@ -18,6 +18,7 @@ import org.jalousie.core.rules.Samples;
 import org.jalousie.core.rules.SpecimenDrawer;
 import org.jalousie.core.template.Specimen;
 import org.jalousie.core.template.TemplateContent;
+import org.jalousie.core.wording.BoxedText;
 import org.jalousie.core.wording.Passage;
 import org.jalousie.core.wording.SpecimenWord;
 import org.jalousie.core.wording.Wording;
@@ -115,7 +116,7 @@ class SpecimenService {
                         page,
                         page + pages - 1,
                         "",
-                        LayoutRisks.of(one.placed.pdf(), one.placed.pages())));
+                        LayoutRisks.of(one.placed.pdf(), one.placed.pages(), BoxedText.of(one.word))));
                 page += pages;
             } catch (IllegalArgumentException e) {
                 printed.add(new ProofSpecimen(specimen.name(), 0, 0, e.getMessage(), List.of()));

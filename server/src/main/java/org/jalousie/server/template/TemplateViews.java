@@ -20,6 +20,7 @@ import org.jalousie.core.template.Specimen;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.template.Terms;
 import org.jalousie.core.wording.Diagnostic;
+import org.jalousie.core.wording.Inclusion;
 import org.jalousie.core.wording.Passage;
 import org.jalousie.core.wording.Redline;
 
@@ -80,7 +81,7 @@ final class TemplateViews {
 
     /**
      * @param advice what looks like a slip and does not stand in the way
-     * @param includes names of the clauses that the wording includes
+     * @param includes the clauses that the wording includes
      * @param undo what taking back the last change of the wording would undo; empty when there is nothing
      */
     record TemplateDetail(
@@ -95,7 +96,7 @@ final class TemplateViews {
             List<String> obstacles,
             List<Diagnostic> advice,
             List<Passage> passages,
-            List<String> includes,
+            List<Inclusion> includes,
             List<RuleFault> ruleFaults,
             List<RuleTrial> trials,
             String undo,
