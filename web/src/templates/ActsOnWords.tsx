@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
 import type { Words } from '../page/words';
 import { Button, inputLook, Trouble } from '../ui/parts';
+import { caseKey, nameFor } from './names';
 
 type Detail = Schemas['TemplateDetail'];
 type Act = Schemas['WordingAct']['act'];
@@ -14,19 +15,6 @@ const acts: { act: Act; words: string; caret: boolean }[] = [
   { act: 'INSERT', words: 'put in here: the field or signing field', caret: true },
   { act: 'INSERT_CLAUSE', words: 'put in after this paragraph: the clause', caret: true },
 ];
-
-/** A name that a person would give to these words. */
-export function nameFor(words: string): string {
-  return words
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/\p{M}/gu, '')
-    .replace(/[^a-z0-9]+/g, '_')
-    .replace(/^[_0-9]+|_+$/g, '')
-    .split('_')
-    .slice(0, 3)
-    .join('_');
-}
 
 /** What can be done with the words chosen on the page, each act in the Word file itself. */
 export function ActsOnWords({
@@ -192,7 +180,7 @@ function names(detail: Detail, act: Act): string[] {
   }
   if (act === 'MARK_FIELD') return all;
   const cases = choices.flatMap((choice) =>
-    choice.cases.map((one) => `${choice.name}.${nameFor(one.label)}`),
+    choice.cases.map((one) => `${choice.name}.${caseKey(one.label)}`),
   );
   return [
     ...rules.filter((rule) => rule.gives === 'YES_NO').map((rule) => rule.name),

@@ -49,12 +49,18 @@ export function ProofView({ id, proof }: { id: string; proof: Proof }) {
           <h3 className="text-lg">Layout</h3>
           {!risks.length && <p>No risk was found on any page.</p>}
           <ul className="flex flex-col gap-2">
-            {risks.map((risk, i) => (
+            {grouped(risks).map(({ first, more }, i) => (
               <li key={i}>
                 <span className="text-soft">
-                  {risk.specimen}, page {risk.at} of the proof:
+                  {first.specimen}, page {first.at} of the proof:
                 </span>{' '}
-                <strong className="font-medium">{risk.message}</strong> {risk.cure}
+                <strong className="font-medium">{first.message}</strong> {first.cure}
+                {more.length > 0 && (
+                  <span className="text-soft">
+                    {' '}
+                    {more.length} more of the kind, on page {more.map((one) => one.at).join(', ')}.
+                  </span>
+                )}
               </li>
             ))}
           </ul>
@@ -68,6 +74,19 @@ export function ProofView({ id, proof }: { id: string; proof: Proof }) {
       )}
     </section>
   );
+}
+
+type Risk = Proof['specimens'][number]['risks'][number] & { specimen: string; at: number };
+
+/** Risks of one kind in one specimen are told once. */
+function grouped(risks: Risk[]): { first: Risk; more: Risk[] }[] {
+  const groups = new Map<string, { first: Risk; more: Risk[] }>();
+  for (const risk of risks) {
+    const known = groups.get(`${risk.specimen} ${risk.kind}`);
+    if (known) known.more.push(risk);
+    else groups.set(`${risk.specimen} ${risk.kind}`, { first: risk, more: [] });
+  }
+  return [...groups.values()];
 }
 
 function ProofPages({ url }: { url: string }) {

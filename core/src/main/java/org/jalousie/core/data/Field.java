@@ -46,10 +46,10 @@ public record Field(
         return new Field(to, type, label, required, hint, choices, items);
     }
 
-    /** A choice's value as it can stand in a tag: "by courier" becomes {@code by_courier}. */
+    /** A choice's value as it can stand in a tag: "By the borrower's courier" becomes {@code by_the_borrowers_courier}. */
     public static String caseKey(String choice) {
         String key = Normalizer.normalize(choice, Normalizer.Form.NFD)
-                .replaceAll("\\p{M}", "")
+                .replaceAll("[\\p{M}'\u2019]", "")
                 .toLowerCase(Locale.ROOT)
                 .replaceAll("[^a-z0-9]+", "_")
                 .replaceAll("^_+|_+$", "");

@@ -121,7 +121,7 @@ final class ClauseInclusion {
                 String words = new ParagraphText(paragraph).original();
                 int tag = words.indexOf("{{");
                 String fixed = (tag < 0 ? words : words.substring(0, tag)).strip();
-                if (!fixed.isEmpty()) return fixed.length() > 40 ? fixed.substring(0, 40) : fixed;
+                if (!fixed.isEmpty()) return Part.shortened(fixed);
             }
         }
         return "";

@@ -106,7 +106,10 @@ final class Part {
         return "";
     }
 
-    private static String shortened(String words) {
-        return words.length() > 40 ? words.substring(0, 40) : words;
+    /** At most forty characters, whole words. */
+    static String shortened(String words) {
+        if (words.length() <= 40) return words;
+        int space = words.lastIndexOf(' ', 40);
+        return words.substring(0, space > 0 ? space : 40);
     }
 }

@@ -144,4 +144,15 @@ class ValueReaderTest {
         assertThat(LookAlike.of("line_1", List.of("line_2"))).isEmpty();
         assertThat(LookAlike.of("fee", List.of("see"))).isEmpty();
     }
+
+    @ParameterizedTest
+    @CsvSource({
+        "By courier,by_courier",
+        "Borrower\u2019s insurance,borrowers_insurance",
+        "\u00c9t\u00e9 2027!,ete_2027",
+        "1st,case_1st"
+    })
+    void aChoiceIsNamedInTagsByItsWords(String choice, String key) {
+        assertThat(Field.caseKey(choice)).isEqualTo(key);
+    }
 }
