@@ -1,15 +1,15 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { answer, api, upload, type Schemas } from '../api/client';
-import { Button, inputLook, RoomTitle, Table, Trouble, Waiting } from '../ui/parts';
+import { FileButton } from '../ui/FileButton';
+import { inputLook, RoomTitle, Table, Trouble, Waiting } from '../ui/parts';
 import { date } from '../ui/time';
 
 /** One clause with its versions. */
 export default function ClauseRoom() {
   const { id = '' } = useParams();
   const queries = useQueryClient();
-  const chooser = useRef<HTMLInputElement>(null);
   const [note, setNote] = useState('');
   const clause = useQuery({
     queryKey: ['clause', id],
@@ -44,13 +44,10 @@ export default function ClauseRoom() {
           {one.message} {one.cure} <q className="font-mono">{one.place}</q>
         </p>
       ))}
-      <form
+      <div
+        role="group"
         aria-label="Bring in the next version"
         className="mb-4 flex items-end gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          chooser.current?.click();
-        }}
       >
         <label className="flex w-96 flex-col gap-1">
           <span className="text-soft">What changed in the next version</span>
@@ -60,22 +57,15 @@ export default function ClauseRoom() {
             onChange={(event) => setNote(event.target.value)}
           />
         </label>
-        <Button type="submit" disabled={bring.isPending}>
-          Bring in the next version
-        </Button>
-        <input
-          ref={chooser}
-          type="file"
+        <FileButton
+          what="Word file of the next version"
           accept=".docx"
-          aria-label="Word file of the next version"
-          className="hidden"
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            if (file) bring.mutate(file);
-            event.target.value = '';
-          }}
-        />
-      </form>
+          disabled={bring.isPending}
+          onFile={(file) => bring.mutate(file)}
+        >
+          Bring in the next version
+        </FileButton>
+      </div>
       <Trouble error={bring.error} />
       <Table head={['Version', 'What changed', 'By', 'Since', '']}>
         {versions.map((one) => (

@@ -1,9 +1,10 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { answer, api, upload, type Schemas } from '../api/client';
 import { Filter, Pager, useListPlace } from '../ui/ListTools';
-import { Button, Empty, inputLook, RoomTitle, Table, Trouble, Waiting } from '../ui/parts';
+import { FileButton } from '../ui/FileButton';
+import { Empty, inputLook, RoomTitle, Table, Trouble, Waiting } from '../ui/parts';
 import { date } from '../ui/time';
 
 /** The library of clauses that templates include by name. */
@@ -11,7 +12,6 @@ export default function ClausesRoom() {
   const { find, page, go } = useListPlace();
   const queries = useQueryClient();
   const [name, setName] = useState('');
-  const chooser = useRef<HTMLInputElement>(null);
   const list = useQuery({
     queryKey: ['clauses', find, page],
     queryFn: () => answer(api.GET('/api/v1/clauses', { params: { query: { find, page } } })),
@@ -35,14 +35,7 @@ export default function ClausesRoom() {
           onChange={(text) => go({ find: text, page: '' })}
         />
       </RoomTitle>
-      <form
-        aria-label="Bring in a clause"
-        className="mb-4 flex items-end gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          chooser.current?.click();
-        }}
-      >
+      <div role="group" aria-label="Bring in a clause" className="mb-4 flex items-end gap-3">
         <label className="flex w-72 flex-col gap-1">
           <span className="text-soft">Name of a new clause, as tags will say it</span>
           <input
@@ -52,22 +45,15 @@ export default function ClausesRoom() {
             onChange={(event) => setName(event.target.value)}
           />
         </label>
-        <Button type="submit" disabled={!name.trim() || bringIn.isPending}>
-          Choose its Word file
-        </Button>
-        <input
-          ref={chooser}
-          type="file"
+        <FileButton
+          what="Word file of the clause"
           accept=".docx"
-          aria-label="Word file of the clause"
-          className="hidden"
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            if (file) bringIn.mutate(file);
-            event.target.value = '';
-          }}
-        />
-      </form>
+          disabled={!name.trim() || bringIn.isPending}
+          onFile={(file) => bringIn.mutate(file)}
+        >
+          Choose its Word file
+        </FileButton>
+      </div>
       <Trouble error={list.error ?? bringIn.error} />
       {list.isPending && <Waiting what="Looking up clauses…" />}
       {list.data?.total === 0 && (

@@ -1,7 +1,8 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useMutation } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { answer, api, upload, type Schemas } from '../api/client';
+import { FileButton } from '../ui/FileButton';
 import { Button, Trouble } from '../ui/parts';
 
 type Detail = Schemas['TemplateDetail'];
@@ -15,7 +16,6 @@ export function BringBack({
   detail: Detail;
   onTaken: (detail: Detail) => void;
 }) {
-  const chooser = useRef<HTMLInputElement>(null);
   const [comparison, setComparison] = useState<Comparison>();
   const [confirmed, setConfirmed] = useState<string[]>([]);
   const compare = useMutation({
@@ -49,21 +49,14 @@ export function BringBack({
   });
   return (
     <>
-      <Button disabled={compare.isPending} onClick={() => chooser.current?.click()}>
-        Bring back a changed Word file
-      </Button>
-      <input
-        ref={chooser}
-        type="file"
+      <FileButton
+        what="Changed Word file"
         accept=".docx"
-        aria-label="Changed Word file"
-        className="hidden"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          if (file) compare.mutate(file);
-          event.target.value = '';
-        }}
-      />
+        disabled={compare.isPending}
+        onFile={(file) => compare.mutate(file)}
+      >
+        Bring back a changed Word file
+      </FileButton>
       <Trouble error={compare.error} />
       <Dialog
         open={comparison !== undefined}

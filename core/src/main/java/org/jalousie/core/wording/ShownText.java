@@ -92,7 +92,7 @@ final class ShownText {
         }
         if (start < 0 || end <= start)
             throw new EditRefused(
-                    "These words were not found in the Word file. Select whole words, without the number of a list.");
+                    "These words were not found in the Word file. Select whole words, without the number of a list; words of a clause are changed in the clause.");
         return new Range(
                 new Place(letters.get(start).line(), letters.get(start).start()),
                 new Place(letters.get(end - 1).line(), letters.get(end - 1).end()));
