@@ -36,6 +36,9 @@ class PermissionsTest {
                 "/api/v1/today",
                 "/api/v1/postroom",
                 "/api/v1/requests",
+                "/api/v1/clauses",
+                "/api/v1/pictures/" + "a".repeat(64),
+                "/api/v1/templates/" + UUID.randomUUID() + "/specimens/0/pages.pdf",
                 "/api/v1/session")) {
             assertThat(stranger.get(path).status()).as(path).isEqualTo(401);
         }
@@ -47,7 +50,13 @@ class PermissionsTest {
         Client reader = new Client(BED.address()).signIn("reader@museum.example.org", "reading only here");
         assertThat(reader.get("/api/v1/archive").status()).isEqualTo(200);
         assertThat(reader.get("/api/v1/agreements").status()).isEqualTo(200);
-        for (String path : List.of("/api/v1/templates", "/api/v1/today", "/api/v1/postroom", "/api/v1/requests")) {
+        for (String path : List.of(
+                "/api/v1/templates",
+                "/api/v1/clauses",
+                "/api/v1/pictures/" + "a".repeat(64),
+                "/api/v1/today",
+                "/api/v1/postroom",
+                "/api/v1/requests")) {
             assertThat(reader.get(path).status()).as(path).isEqualTo(403);
         }
         assertThat(reader.post("/api/v1/agreements/A-2026-0001/sending", Map.of())
@@ -60,6 +69,12 @@ class PermissionsTest {
                         .status())
                 .isEqualTo(403);
         assertThat(reader.post("/api/v1/requests", Map.of()).status()).isEqualTo(403);
+        String template = "/api/v1/templates/" + UUID.randomUUID();
+        for (String path : List.of("/proof", "/wording/acts", "/wording/undo", "/duplicate", "/retirement", "/return"))
+            assertThat(reader.post(template + path, Map.of()).status()).as(path).isEqualTo(403);
+        assertThat(reader.upload("/api/v1/clauses?name=mine", "mine.docx", new byte[] {1})
+                        .status())
+                .isEqualTo(403);
     }
 
     @Test

@@ -289,4 +289,64 @@ class PreparationTest {
                 .toString();
         assertThat(specimens).contains("A usual one", "FROM_REQUEST").doesNotContain("Ida Marsh");
     }
+
+    @Test
+    void whatCannotBeDoneIsRefusedInASentenceAndNothingChanges() {
+        JsonNode template = office.bringIn("Refusals", Office.loanWording());
+        String at = path(template);
+        int revision = template.get("revision").asInt();
+        Map<String, Object> words = Map.of("text", "no such words here", "before", "", "after", "");
+        Map<String, Object> act =
+                Map.of("revision", revision, "act", "MARK_FIELD", "words", words, "name", "x", "everywhere", false);
+        assertThat(office.client.post(at + "/wording/acts", act).text()).contains("not found in the Word file");
+        Map<String, Object> badName = new java.util.HashMap<>(act);
+        badName.put("name", "no name");
+        assertThat(office.client.post(at + "/wording/acts", badName).status()).isEqualTo(422);
+        assertThat(office.client
+                        .post(at + "/wording/undo", Map.of("revision", revision))
+                        .text())
+                .contains("nothing to take back");
+        assertThat(office.client.post(at + "/proof", Map.of()).text()).contains("no specimen yet");
+        assertThat(office.client
+                        .post(
+                                at + "/wording/acceptance",
+                                Map.of("revision", revision, "file", "../../etc/passwd", "renames", Map.of()))
+                        .status())
+                .isEqualTo(404);
+        assertThat(office.client
+                        .get(at + "/proof/" + "0".repeat(63) + "x/pages.pdf")
+                        .status())
+                .isEqualTo(404);
+        assertThat(office.client.get(at + "/specimens/7/pages.pdf").status()).isEqualTo(404);
+        assertThat(office.client
+                        .upload("/api/v1/pictures", "x.png", "no picture".getBytes())
+                        .text())
+                .contains("PNG or JPEG");
+        assertThat(office.client
+                        .upload("/api/v1/clauses?name=Bad%20Name", "x.docx", Office.loanWording())
+                        .status())
+                .isEqualTo(422);
+        assertThat(office.client.get(at).json().get("revision").asInt()).isEqualTo(revision);
+    }
+
+    @Test
+    void aRuleThatFailsOnTheDataIsToldAtTheForm() {
+        JsonNode template = prepared("Loan in two currencies");
+        post(template, "/publication", Map.of());
+        Client.Answer answer = office.client.post(
+                "/api/v1/requests",
+                Map.of(
+                        "template",
+                        template.get("id").asString(),
+                        "values",
+                        Map.of(
+                                "lender_name", "Ida Marsh",
+                                "lender_mail", "ida.marsh@lender.example.org",
+                                "objects",
+                                        "[{\"title\":\"a\",\"value\":\"EUR 1\"},{\"title\":\"b\",\"value\":\"GBP 1\"}]"),
+                        "people",
+                        Map.of()));
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.text()).contains("Rule total", "EUR and GBP");
+    }
 }

@@ -94,7 +94,7 @@ public final class Samples {
                                 "https://example.org",
                                 "https://www.example.org/loans",
                                 "https://collections.museum.example.org/loans/outgoing/2027/instruments/strings"));
-                    case PHONE -> new Value.Text(pick(size, "00000", "+44 1632 960 018", "+44 1632 960 018 (4711)"));
+                    case PHONE -> new Value.Text(pick(size, "00000", "+44 1632 960 018", "+44 1632 960 018 (47)"));
                     case NAME ->
                         size == Size.LONG
                                 ? new Value.PersonName(

@@ -2,6 +2,11 @@ package org.jalousie.server.files;
 
 /** Keeps files by their content. A name is the SHA-256 of the bytes in lower-case hexadecimal. */
 public interface FileStore {
+    /** Whether a text from outside can be a file's name at all. */
+    static boolean isName(String text) {
+        return text != null && text.matches("[0-9a-f]{64}");
+    }
+
     /** Keeps the bytes and returns their name; keeping the same bytes twice is the same as once. */
     String keep(byte[] bytes);
 

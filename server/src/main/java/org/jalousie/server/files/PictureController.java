@@ -41,7 +41,7 @@ class PictureController {
 
     @GetMapping("/{file}")
     ResponseEntity<byte[]> show(@PathVariable String file) {
-        if (!file.matches("[0-9a-f]{64}")) throw Refusal.notFound("There is no such picture.");
+        if (!FileStore.isName(file)) throw Refusal.notFound("There is no such picture.");
         try {
             PictureFile picture = PictureFile.read(files.get(file));
             return ResponseEntity.ok()

@@ -135,6 +135,7 @@ class SpecimenService {
     }
 
     byte[] proofPdf(String file) {
+        if (!FileStore.isName(file)) throw Refusal.notFound("There is no such proof.");
         byte[] pdf = files.get(file);
         if (!SpecimenMark.isOn(pdf)) throw Refusal.notFound("There is no such proof.");
         return pdf;

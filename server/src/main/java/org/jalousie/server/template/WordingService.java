@@ -99,6 +99,7 @@ class WordingService {
     @Transactional
     TemplateViews.TemplateDetail accept(UUID id, int revision, String file, Map<String, String> renames, String by) {
         TemplateVersion draft = drafts.draft(id, revision);
+        if (!FileStore.isName(file)) throw Refusal.notFound("There is no such file. Bring it back once more.");
         WordFile.open(files.get(file));
         drafts.remember(draft, "the wording brought back", by);
         TemplateContent content = draft.content();

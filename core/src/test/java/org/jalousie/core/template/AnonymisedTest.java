@@ -1,0 +1,75 @@
+package org.jalousie.core.template;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldType;
+import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.Party;
+import org.jalousie.core.parties.Who;
+import org.junit.jupiter.api.Test;
+
+class AnonymisedTest {
+    private static Field field(String name, FieldType type) {
+        return new Field(name, type, Field.labelFor(name), true, "", List.of());
+    }
+
+    @Test
+    void whatIsAboutPersonsIsReplacedAndEverythingElseStays() {
+        TemplateContent content = new TemplateContent(
+                "en-GB",
+                List.of(
+                        field("giver", FieldType.TEXT),
+                        field("mail", FieldType.MAIL_ADDRESS),
+                        field("home", FieldType.ADDRESS),
+                        field("courier_name", FieldType.TEXT),
+                        field("exhibition", FieldType.TEXT),
+                        field("value", FieldType.MONEY),
+                        Field.list("objects", List.of(field("title", FieldType.TEXT), field("owner", FieldType.NAME)))),
+                List.of(new Party("giver", "Giver", Duty.SIGNS, 1, new Who.FromFields("giver", "mail"))),
+                List.of(),
+                Terms.USUAL);
+        Map<String, String> kept = Anonymised.of(
+                content,
+                Map.of(
+                        "giver", "Zebedee Zorn",
+                        "mail", "zz@people.example.org",
+                        "home", ";;Zorn Lane 1;Zornheim;;1;DE",
+                        "courier_name", "Zelda Zorn",
+                        "exhibition", "Strings that speak",
+                        "value", "EUR 1250.50",
+                        "objects", "[{\"title\":\"Viola\",\"owner\":\"Zorn;Zoe;;;\"}]"));
+        assertThat(kept.toString().toLowerCase()).doesNotContain("zorn", "zz@");
+        assertThat(kept)
+                .containsEntry("exhibition", "Strings that speak")
+                .containsEntry("value", "EUR 1250.50")
+                .containsKeys("giver", "mail", "home", "courier_name");
+        assertThat(kept.get("objects")).contains("Viola");
+    }
+
+    @Test
+    void whatDiffersBetweenTwoVersionsIsSaidSentenceBySentence() {
+        TemplateContent before = new TemplateContent(
+                "en-GB",
+                List.of(field("a", FieldType.TEXT), field("b", FieldType.TEXT)),
+                List.of(),
+                List.of(),
+                Terms.USUAL);
+        TemplateContent after = new TemplateContent(
+                "de-DE",
+                List.of(field("a", FieldType.NUMBER), field("c", FieldType.TEXT)),
+                List.of(),
+                List.of(),
+                new Terms("", "", 14, 5, 3));
+        assertThat(SettingsDifference.between(before, after))
+                .containsExactly(
+                        "Field a changed.",
+                        "Field c is new.",
+                        "Field b is gone.",
+                        "The terms of sending changed.",
+                        "Values print as in de-DE instead of en-GB.");
+        assertThat(SettingsDifference.between(before, before)).isEmpty();
+    }
+}
