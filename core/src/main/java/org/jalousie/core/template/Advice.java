@@ -1,13 +1,17 @@
 package org.jalousie.core.template;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.LookAlike;
+import org.jalousie.core.intake.Intake;
+import org.jalousie.core.rules.RuleCase;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.Wording;
@@ -24,6 +28,7 @@ public final class Advice {
         List<Diagnostic> advice = new ArrayList<>();
         unused(wording, content, rules, advice);
         alike(content, advice);
+        constant(content, rules, advice);
         replacedFonts.forEach((font, instead) -> advice.add(of(
                 "font-missing",
                 font,
@@ -53,6 +58,23 @@ public final class Advice {
                         name,
                         "The rule " + name + " is used nowhere.",
                         "Use it in the wording as {{#" + name + "}}, or remove it.")));
+    }
+
+    /** Specimens that were drawn up to reach every case, and a case that none of them reaches. */
+    private static void constant(TemplateContent content, RuleSet rules, List<Diagnostic> advice) {
+        if (content.specimens().stream().noneMatch(one -> one.origin() == Specimen.Origin.DRAWN_UP)) return;
+        Set<RuleCase> left = new LinkedHashSet<>(rules.cases());
+        for (Specimen specimen : content.specimens()) {
+            left.removeAll(rules.reached(BuiltIn.and(
+                    Intake.stored(content.fields(), specimen.data()), LocalDate.of(2027, 3, 1), "A-0000-0000")));
+        }
+        for (RuleCase one : left) {
+            advice.add(of(
+                    "condition-constant",
+                    one.name(),
+                    "No specimen brings about \u201c" + one.label() + "\u201d; it may never or always be so.",
+                    "Draw up specimens anew; if it stays, look at the condition."));
+        }
     }
 
     private static void alike(TemplateContent content, List<Diagnostic> advice) {

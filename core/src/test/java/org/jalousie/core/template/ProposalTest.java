@@ -197,4 +197,26 @@ class ProposalTest {
         assertThat(renamed.specimens().get(0).data()).containsKey("worth");
         assertThat(renamed.parties().get(0).who()).isEqualTo(new Who.FromFields("giver", "mail"));
     }
+
+    @Test
+    void aConditionThatNoDrawnSpecimenBringsAboutIsPointedOut() {
+        TemplateContent content = new TemplateContent(
+                "en-GB",
+                List.of(new Field("value", FieldType.MONEY, "Value", true, "", List.of())),
+                List.of(),
+                List.of(),
+                Terms.USUAL,
+                List.of(Rule.condition("never", "value > 10 and value < 5"), Rule.condition("high", "value > 10")),
+                List.of(),
+                List.of(
+                        new Specimen("1", Specimen.Origin.DRAWN_UP, Map.of("value", "EUR 11.00")),
+                        new Specimen("2", Specimen.Origin.DRAWN_UP, Map.of("value", "EUR 1.00"))),
+                Map.of());
+        Wording wording = wording("{{value}}{{#never}}x{{/never}}{{#high}}y{{/high}}");
+        assertThat(Advice.of(wording, content, rules(content), Map.of()))
+                .extracting(Diagnostic::code, Diagnostic::place)
+                .containsExactly(org.assertj.core.groups.Tuple.tuple("condition-constant", "never"));
+        assertThat(Advice.of(wording, content.withSpecimens(List.of()), rules(content), Map.of()))
+                .isEmpty();
+    }
 }
