@@ -77,9 +77,13 @@ function PageCanvas({
   useEffect(() => {
     const target = layer.current;
     if (!target || !selectable || width < 40) return;
+    let ended = false;
     import('./viewer')
-      .then(({ layWords }) => layWords(document, number, target, width))
+      .then(({ layWords }) => layWords(document, number, target, width, () => !ended))
       .catch(() => undefined);
+    return () => {
+      ended = true;
+    };
   }, [document, number, width, selectable]);
   const canvas = useRef<HTMLCanvasElement>(null);
   const [words, setWords] = useState('');

@@ -40,21 +40,25 @@ export async function draw(
     .join('');
 }
 
-/** Lays the words of a page over its picture, unseen, so that they can be selected. */
+/** Lays the words of a page over its picture, unseen, so that they can be selected, if they are still wanted. */
 export async function layWords(
   document: Document,
   number: number,
   container: HTMLElement,
   width: number,
+  wanted: () => boolean,
 ): Promise<void> {
   const page = await document.getPage(number);
+  const textContentSource = await page.getTextContent();
+  // another document may have come meanwhile; its words must not be mixed with these
+  if (!wanted()) return;
   const plain = page.getViewport({ scale: 1 });
   const scale = width / plain.width;
   container.replaceChildren();
   container.style.setProperty('--total-scale-factor', String(scale));
   container.style.setProperty('--scale-factor', String(scale));
   await new pdfjs.TextLayer({
-    textContentSource: await page.getTextContent(),
+    textContentSource,
     container,
     viewport: page.getViewport({ scale }),
   }).render();

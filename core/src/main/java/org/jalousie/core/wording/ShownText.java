@@ -111,8 +111,15 @@ final class ShownText {
                 tie = false;
             } else if (here == score) tie = true;
         }
-        if (best < 0 || score < Math.min(8, before.length() + after.length()))
-            throw new EditRefused("This place was not found in the Word file. Click between two words of the text.");
+        // a place is known by what stands before it, or by much of what stands after it
+        boolean known = best >= 0
+                && score > 0
+                && (commonSuffix(best, before) >= Math.min(6, Math.max(1, before.length()))
+                        || commonPrefix(best, after) >= Math.min(16, Math.max(1, after.length())));
+        if (!known) {
+            throw new EditRefused(
+                    "This place was not found in the Word file. Click between two words of its text; words of a clause are changed in the clause.");
+        }
         if (tie) throw severalAlike();
         if (best > 0 && commonSuffix(best, before) > 0) {
             Letter left = letters.get(best - 1);

@@ -20,7 +20,7 @@ class WordFileFuzzTest {
             .paragraph("{{lender_name}} {{#items}}{{name}}{{/items}}")
             .bytes();
 
-    @FuzzTest(maxDuration = "15s")
+    @FuzzTest(maxDuration = "10s")
     void theOpenerTakesAnyBytes(byte[] file) {
         try {
             WordFile.open(file);
@@ -40,7 +40,7 @@ class WordFileFuzzTest {
         "<w:sdt>",
         "<w:tbl><w:tr><w:tc>"
     })
-    @FuzzTest(maxDuration = "20s")
+    @FuzzTest(maxDuration = "12s")
     void aPartMayHoldAnything(byte[] xml) {
         Map<String, byte[]> parts = new LinkedHashMap<>(WordFile.open(PLAIN).parts());
         parts.put("word/document.xml", xml);
@@ -53,7 +53,7 @@ class WordFileFuzzTest {
     }
 
     @DictionaryEntries({"{{", "}}", "{{#a}}", "{{/a}}", "{{^a}}", "{{>a}}", "{{=", "=}}", "{{!", "{{{", "}}}"})
-    @FuzzTest(maxDuration = "20s")
+    @FuzzTest(maxDuration = "12s")
     void aParagraphMayHoldAnyTags(byte[] text) {
         String printable = new String(text, StandardCharsets.UTF_8)
                 .codePoints()

@@ -96,6 +96,9 @@ class WordingEditTest {
         assertThat(body(edited)).startsWith("The lender, Ida {{title}} Marsh, lends");
         assertThat(DocxText.xml(edited.file().bytes(), "word/document.xml"))
                 .contains("<w:rPr><w:b/></w:rPr><w:t xml:space=\"preserve\">{{title}} </w:t>");
+        assertThatThrownBy(() -> WordingEdit.insert(
+                        letter(), new Selection("", "words of a clause.", "Signed elsewhere"), "{{title}}", SHOWN))
+                .hasMessageContaining("place was not found");
         assertThat(body(WordingEdit.insertParagraph(letter(), new Selection("", "Kept dr", "y."), "{{>care}}", SHOWN)))
                 .contains("Kept dry.\n{{>care}}\n");
     }
