@@ -278,4 +278,28 @@ class FinishedFilesTest {
             else assertThat(risks).extracting(LayoutRisk::kind).contains(LayoutRisk.Kind.TEXT_OUTSIDE);
         }
     }
+
+    /** A file in the shapes that Word saves: revision marks on runs, spelling marks, smart tags, fields, controls, boxes. */
+    @Test
+    void aFileInTheShapesThatWordSavesIsMergedAndOpenedWithoutRepair() throws Exception {
+        String box = "<w:txbxContent><w:p><w:r><w:t>Box of {{lender_name}}</w:t></w:r></w:p></w:txbxContent>";
+        byte[] file = new WordDraft()
+                .raw(
+                        "<w:p><w:r w:rsidR=\"00A1\"><w:t>{{</w:t></w:r><w:proofErr w:type=\"spellStart\"/><w:smartTag w:uri=\"urn:x\" w:element=\"place\"><w:r w:rsidR=\"00B2\"><w:rPr><w:b/></w:rPr><w:t>lender</w:t></w:r></w:smartTag>"
+                                + "<w:r><w:t>_name</w:t></w:r><w:proofErr w:type=\"spellEnd\"/><w:bookmarkStart w:id=\"1\" w:name=\"here\"/><w:r><w:t xml:space=\"preserve\">}} lends </w:t></w:r><w:bookmarkEnd w:id=\"1\"/>"
+                                + "<w:r><w:fldChar w:fldCharType=\"begin\"/></w:r><w:r><w:instrText xml:space=\"preserve\"> MERGEFIELD title \\\\* MERGEFORMAT </w:instrText></w:r><w:r><w:fldChar w:fldCharType=\"separate\"/></w:r><w:r><w:t>\u00abtitle\u00bb</w:t></w:r><w:r><w:fldChar w:fldCharType=\"end\"/></w:r>"
+                                + "<w:r><w:t>.</w:t></w:r></w:p>")
+                .raw(
+                        "<w:sdt><w:sdtPr><w:alias w:val=\"Reference\"/><w:tag w:val=\"reference\"/><w:id w:val=\"77\"/><w:showingPlcHdr/><w:text/></w:sdtPr><w:sdtContent><w:p><w:r><w:t>Click here</w:t></w:r></w:p></w:sdtContent></w:sdt>")
+                .raw(
+                        "<w:p><w:r><w:pict><v:shape xmlns:v=\"urn:schemas-microsoft-com:vml\" id=\"b\" style=\"width:150pt;height:40pt\"><v:textbox>"
+                                + box + "</v:textbox></v:shape></w:pict></w:r></w:p>")
+                .table(List.of(List.of("{{#items}}{{name}}", "{{value}}{{/items}}")), true)
+                .bytes();
+        byte[] merged = merged(file, VALUES);
+        assertThat(text(converter.toPdf(merged)))
+                .contains("Ida Marsh & Daughters lends a viola.", "L 7/2027", "Box of Ida Marsh", "Viola")
+                .doesNotContain("{{", "Click here", "\u00ab");
+        assertThat(complaints(merged)).isSubsetOf(complaints(file));
+    }
 }
