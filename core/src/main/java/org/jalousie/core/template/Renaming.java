@@ -2,6 +2,7 @@ package org.jalousie.core.template;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.parties.Party;
@@ -11,6 +12,9 @@ import org.jalousie.core.rules.Rule;
 
 /** Gives fields of the form other names wherever a template's settings speak of them. */
 public final class Renaming {
+    /** A text in quotes, or what stands between two of them. */
+    private static final Pattern PIECE = Pattern.compile("\"(?:[^\"\\\\]|\\\\.)*\"|[^\"]+");
+
     private final Map<String, String> names;
 
     private Renaming(Map<String, String> names) {
@@ -69,24 +73,9 @@ public final class Renaming {
 
     /** Whole names only; what stands in quotes is text. */
     private String expression(String feel) {
-        StringBuilder out = new StringBuilder();
-        String[] parts = feel.split("\"(?:[^\"\\\\]|\\\\.)*\"", -1);
-        int at = 0;
-        for (String part : parts) {
-            out.append(replaced(part));
-            at += part.length();
-            int next = at < feel.length() ? end(feel, at) : at;
-            out.append(feel, at, next);
-            at = next;
-        }
-        return out.toString();
-    }
-
-    /** Where the quoted text that begins here ends. */
-    private static int end(String feel, int start) {
-        int at = start + 1;
-        while (at < feel.length() && feel.charAt(at) != '"') at += feel.charAt(at) == '\\' ? 2 : 1;
-        return Math.min(at + 1, feel.length());
+        return PIECE.matcher(feel)
+                .replaceAll(piece -> Matcher.quoteReplacement(
+                        piece.group().startsWith("\"") ? piece.group() : replaced(piece.group())));
     }
 
     private String replaced(String words) {

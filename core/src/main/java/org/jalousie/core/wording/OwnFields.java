@@ -2,6 +2,7 @@ package org.jalousie.core.wording;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.w3c.dom.Document;
@@ -25,22 +26,16 @@ final class OwnFields {
         controls(document);
         for (Element simple : Word.all(document, "fldSimple")) {
             mergeField(Word.attribute(simple, "instr"))
-                    .ifName(name -> replace(simple, tagRun(simple, firstRun(simple), name)));
+                    .ifPresent(name -> replace(simple, tagRun(simple, firstRun(simple), name)));
         }
         for (Element paragraph : Word.paragraphs(document)) complexFields(paragraph);
     }
 
-    private record Name(String name) {
-        void ifName(java.util.function.Consumer<String> use) {
-            if (!name.isEmpty()) use.accept(name);
-        }
-    }
-
-    private static Name mergeField(String instruction) {
+    private static Optional<String> mergeField(String instruction) {
         Matcher matcher = MERGEFIELD.matcher(instruction);
-        if (!matcher.matches()) return new Name("");
+        if (!matcher.matches()) return Optional.empty();
         String name = matcher.group(1) != null ? matcher.group(1) : matcher.group(2);
-        return new Name(name.strip().replaceAll("[^A-Za-z0-9_.]+", "_"));
+        return Optional.of(name.strip().replaceAll("[^A-Za-z0-9_.]+", "_"));
     }
 
     /** begin … instrText … separate … result … end, all runs of one paragraph. */
@@ -64,9 +59,9 @@ final class OwnFields {
                 Element text = Word.child(runs.get(j), "instrText");
                 if (text != null) instruction.append(text.getTextContent());
             }
-            String name = mergeField(instruction.toString()).name();
+            Optional<String> name = mergeField(instruction.toString());
             if (end < 0 || name.isEmpty()) continue;
-            Element tag = tagRun(runs.get(i), look == null ? runs.get(i) : look, name);
+            Element tag = tagRun(runs.get(i), look == null ? runs.get(i) : look, name.get());
             replace(runs.get(i), tag);
             for (int j = i + 1; j <= end; j++) remove(runs.get(j));
             i = end;

@@ -56,9 +56,13 @@ final class Part {
 
     /** What a person calls this part. */
     String title() {
-        if (name.contains("header")) return "header";
-        if (name.contains("footer")) return "footer";
-        return name.contains("notes") ? "notes" : "body";
+        return title(name);
+    }
+
+    static String title(String part) {
+        if (part.contains("header")) return "header";
+        if (part.contains("footer")) return "footer";
+        return part.contains("notes") ? "notes" : "body";
     }
 
     Diagnostic diagnostic(Occurrence at, String code, String message, String cure) {

@@ -40,7 +40,7 @@ public final class Redline {
         for (String name : names) {
             List<String> old = paragraphs(before, name);
             List<String> now = paragraphs(after, name);
-            String title = title(name);
+            String title = Part.title(name);
             int at = 0;
             for (AbstractDelta<String> delta : DiffUtils.diff(old, now).getDeltas()) {
                 for (; at < delta.getSource().getPosition(); at++) lines.add(line(title, Fate.SAME, old.get(at)));
@@ -100,11 +100,5 @@ public final class Redline {
             if (!text.isBlank()) paragraphs.add(text);
         }
         return paragraphs;
-    }
-
-    private static String title(String part) {
-        if (part.contains("header")) return "header";
-        if (part.contains("footer")) return "footer";
-        return part.contains("notes") ? "notes" : "body";
     }
 }
