@@ -299,6 +299,14 @@ class PreparationTest {
         Map<String, Object> act =
                 Map.of("revision", revision, "act", "MARK_FIELD", "words", words, "name", "x", "everywhere", false);
         assertThat(office.client.post(at + "/wording/acts", act).text()).contains("not found in the Word file");
+        assertThat(office.client
+                        .post(at + "/wording/acts", Map.of("revision", revision, "act", "INSERT", "everywhere", false))
+                        .status())
+                .isEqualTo(422);
+        assertThat(office.client
+                        .post("/api/v1/templates/composition", Map.of("html", "<p>x</p>", "pageNumbers", true))
+                        .status())
+                .isEqualTo(422);
         Map<String, Object> badName = new java.util.HashMap<>(act);
         badName.put("name", "no name");
         assertThat(office.client.post(at + "/wording/acts", badName).status()).isEqualTo(422);

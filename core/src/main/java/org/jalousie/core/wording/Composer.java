@@ -38,7 +38,15 @@ public final class Composer {
      * @param logo a picture's SHA-256 for the header, or empty
      */
     public record Composition(
-            String title, String html, String header, String footer, boolean pageNumbers, String logo) {}
+            String title, String html, String header, String footer, boolean pageNumbers, String logo) {
+        public Composition {
+            title = title == null ? "" : title;
+            html = html == null ? "" : html;
+            header = header == null ? "" : header;
+            footer = footer == null ? "" : footer;
+            logo = logo == null ? "" : logo;
+        }
+    }
 
     /** @param pictures the content of a picture by its SHA-256, as addresses of pictures end in it */
     public static byte[] word(Composition composition, Function<String, byte[]> pictures) {

@@ -131,7 +131,13 @@ final class TemplateViews {
     record RenameProposal(String from, String to) {}
 
     /** Where the words of an act stand; see the core's selection. */
-    record WordsOnPage(String text, String before, String after) {}
+    record WordsOnPage(String text, String before, String after) {
+        WordsOnPage {
+            text = text == null ? "" : text;
+            before = before == null ? "" : before;
+            after = after == null ? "" : after;
+        }
+    }
 
     /** What an act on the pages came to. @param further places where the same words stand and were left */
     record WordingEdited(TemplateDetail template, int places, int further) {}

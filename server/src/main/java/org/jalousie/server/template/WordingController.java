@@ -29,9 +29,18 @@ class WordingController {
 
     /** @param name the field, rule, list or clause; @param everywhere for a field: all further occurrences too */
     record WordingAct(
-            int revision, WordingService.Act act, TemplateViews.WordsOnPage words, String name, boolean everywhere) {}
+            int revision, WordingService.Act act, TemplateViews.WordsOnPage words, String name, boolean everywhere) {
+        WordingAct {
+            words = words == null ? new TemplateViews.WordsOnPage("", "", "") : words;
+            name = name == null ? "" : name;
+        }
+    }
 
-    record Accept(int revision, String file, Map<String, String> renames) {}
+    record Accept(int revision, String file, Map<String, String> renames) {
+        Accept {
+            renames = renames == null ? Map.of() : renames;
+        }
+    }
 
     record Rename(int revision, String from, String to) {}
 
