@@ -42,7 +42,8 @@ public final class Renaming {
     }
 
     private Field field(Field field) {
-        return field.renamed(name(field.name()));
+        return field.renamed(name(field.name()))
+                .withItems(field.items().stream().map(this::field).toList());
     }
 
     private Party party(Party party) {
@@ -67,8 +68,18 @@ public final class Renaming {
 
     private Specimen specimen(Specimen specimen) {
         Map<String, String> data = new LinkedHashMap<>();
-        specimen.data().forEach((field, value) -> data.put(name(field), value));
+        specimen.data().forEach((field, value) -> data.put(name(field), members(value)));
         return new Specimen(specimen.name(), specimen.origin(), data);
+    }
+
+    /** The members of items, which are kept as JSON; a quote within a text has a backslash before it. */
+    private String members(String value) {
+        if (!value.startsWith("[{")) return value;
+        String result = value;
+        for (Map.Entry<String, String> one : names.entrySet())
+            result = result.replaceAll(
+                    "(?<!\\\\)\"" + Pattern.quote(one.getKey()) + "\":", "\"" + one.getValue() + "\":");
+        return result;
     }
 
     /** Whole names only; what stands in quotes is text. */

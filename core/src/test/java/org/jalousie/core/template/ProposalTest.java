@@ -219,4 +219,16 @@ class ProposalTest {
         assertThat(Advice.of(wording, content.withSpecimens(List.of()), rules(content), Map.of()))
                 .isEmpty();
     }
+
+    @Test
+    void aRenamedFieldOfItemsIsRenamedInTheListAndInSpecimens() {
+        Field title = new Field("titel", FieldType.TEXT, "What it is", true, "", List.of());
+        TemplateContent content = new TemplateContent(
+                        "en-GB", List.of(Field.list("objects", List.of(title))), List.of(), List.of(), Terms.USUAL)
+                .withSpecimens(List.of(new Specimen(
+                        "1", Specimen.Origin.TYPED, Map.of("objects", "[{\"titel\":\"a \\\"titel\\\": b\"}]"))));
+        TemplateContent renamed = Renaming.of(content, Map.of("titel", "title"));
+        assertThat(renamed.fields().get(0).items()).containsExactly(title.renamed("title"));
+        assertThat(renamed.specimens().get(0).data()).containsEntry("objects", "[{\"title\":\"a \\\"titel\\\": b\"}]");
+    }
 }
