@@ -48,12 +48,13 @@ public record Field(
 
     /** A choice's value as it can stand in a tag: "By the borrower's courier" becomes {@code by_the_borrowers_courier}. */
     public static String caseKey(String choice) {
-        String key = Normalizer.normalize(choice, Normalizer.Form.NFD)
-                .replaceAll("[\\p{M}'\u2019]", "")
+        String plain = Normalizer.normalize(choice, Normalizer.Form.NFD)
+                .replaceAll("(?<=\\p{IsLatin})\\p{Mn}+|['\u2019]", "")
                 .toLowerCase(Locale.ROOT)
-                .replaceAll("[^a-z0-9]+", "_")
+                .replaceAll("[^\\p{L}\\p{M}\\p{N}]+", "_")
                 .replaceAll("^_+|_+$", "");
-        return key.matches("[a-z].*") ? key : "case_" + key;
+        String key = Names.normal(plain);
+        return Names.isName(key) ? key : "case_" + key;
     }
 
     /** A field as first proposed from a tag found in the wording: its type guessed from its name, required. */

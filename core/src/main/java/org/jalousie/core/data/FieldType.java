@@ -46,7 +46,8 @@ public enum FieldType {
 
     /**
      * The names that may follow the field's name in a tag, as in {@code start_date.long}. One that ends in {@code _} takes
-     * a width in millimetres after it.
+     * a width in millimetres after it. Merge fields of a word processor ask for prints that are no names: pictures of dates
+     * ({@code @d MMMM yyyy}) and numbers ({@code #,##0.00}), and capitals ({@code *caps}).
      */
     public List<String> prints() {
         return prints;
@@ -54,6 +55,9 @@ public enum FieldType {
 
     /** Whether a tag may ask this type for the print. */
     public boolean hasPrint(String print) {
+        if (print.startsWith("@")) return this == DATE || this == DATE_TIME;
+        if (print.startsWith("#")) return this == NUMBER || this == MONEY;
+        if (print.startsWith("*")) return prints.contains("upper");
         return prints.contains(kind(print));
     }
 

@@ -1,5 +1,6 @@
 package org.jalousie.core.data;
 
+import com.ibm.icu.number.IntegerWidth;
 import com.ibm.icu.number.LocalizedNumberFormatter;
 import com.ibm.icu.number.NumberFormatter;
 import com.ibm.icu.number.Precision;
@@ -11,6 +12,7 @@ import com.ibm.icu.util.MeasureUnit;
 import com.ibm.icu.util.ULocale;
 import java.math.BigDecimal;
 import java.math.BigInteger;
+import java.math.RoundingMode;
 import java.util.List;
 import java.util.Set;
 
@@ -43,6 +45,7 @@ final class Numbers {
     }
 
     String number(BigDecimal number, String print) {
+        if (print.startsWith("#")) return picture(number, print.substring(1));
         return switch (print) {
             case "plain" -> number.toPlainString();
             case "words" -> words(number, "");
@@ -60,6 +63,53 @@ final class Numbers {
             case "years" -> unit(number, MeasureUnit.YEAR);
             default -> grouped(number);
         };
+    }
+
+    /**
+     * A number in a word processor's picture (ISO/IEC 29500-1 §17.16.4.2): 0 and # are digits, words stand in quotes, parts for
+     * positive, negative and zero are kept apart by semicolons. The marks between digits are those of the language.
+     */
+    private String picture(BigDecimal number, String picture) {
+        String[] parts = picture.split(";", 3);
+        String part = number.signum() < 0 && parts.length > 1 && !parts[1].isBlank()
+                ? parts[1]
+                : number.signum() == 0 && parts.length > 2 ? parts[2] : parts[0];
+        int first = firstDigit(part);
+        if (first < 0) return part.replace("'", "");
+        int last = first;
+        while (last < part.length() && "0#,.x".indexOf(part.charAt(last)) >= 0) last++;
+        String digits = part.substring(first, last).replace('x', '#');
+        int point = digits.indexOf('.');
+        int most = point < 0 ? 0 : digits.length() - point - 1;
+        int least = point < 0
+                ? 0
+                : (int) digits.substring(point).chars().filter(c -> c == '0').count();
+        int whole = (int) (point < 0 ? digits : digits.substring(0, point))
+                .chars()
+                .filter(c -> c == '0')
+                .count();
+        String printed = grouped.precision(Precision.minMaxFraction(least, most))
+                .roundingMode(RoundingMode.HALF_UP)
+                .grouping(
+                        digits.contains(",")
+                                ? NumberFormatter.GroupingStrategy.AUTO
+                                : NumberFormatter.GroupingStrategy.OFF)
+                .integerWidth(IntegerWidth.zeroFillTo(whole))
+                .format(number.signum() < 0 && part == parts[0] && parts.length == 1 ? number : number.abs())
+                .toString();
+        return part.substring(0, first).replace("'", "")
+                + printed
+                + part.substring(last).replace("'", "");
+    }
+
+    private static int firstDigit(String picture) {
+        boolean quoted = false;
+        for (int i = 0; i < picture.length(); i++) {
+            char c = picture.charAt(i);
+            if (c == '\'') quoted = !quoted;
+            if (!quoted && "0#x".indexOf(c) >= 0) return i;
+        }
+        return -1;
     }
 
     // CLDR's long compounds carry hyphenation points, which break a search for the word in the finished file
@@ -115,6 +165,7 @@ final class Numbers {
 
     String money(Value.Money money, String print) {
         BigDecimal amount = money.amount();
+        if (print.startsWith("#")) return picture(amount, print.substring(1));
         String code = money.currency().getCurrencyCode();
         return switch (print) {
             case "amount" -> grouped(amount);

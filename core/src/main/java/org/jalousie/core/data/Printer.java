@@ -1,5 +1,6 @@
 package org.jalousie.core.data;
 
+import com.ibm.icu.lang.UCharacter;
 import com.ibm.icu.text.ListFormatter;
 import com.ibm.icu.text.PluralRules;
 import com.ibm.icu.util.ULocale;
@@ -60,6 +61,12 @@ public final class Printer {
         return switch (print) {
             case "upper" -> text.toUpperCase(locale);
             case "lower" -> text.toLowerCase(locale);
+            case "*caps" -> UCharacter.toTitleCase(locale, text, null, UCharacter.TITLECASE_NO_LOWERCASE);
+            case "*firstcap" ->
+                text.isEmpty()
+                        ? text
+                        : text.substring(0, text.offsetByCodePoints(0, 1)).toUpperCase(locale)
+                                + text.substring(text.offsetByCodePoints(0, 1));
             default -> text;
         };
     }

@@ -3,10 +3,13 @@ package org.jalousie.core.data;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.ZonedDateTime;
+import java.util.Collections;
 import java.util.Currency;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /** A datum that has been read and understood. {@link #raw()} is the form in which it is stored and read again. */
 public sealed interface Value {
@@ -95,13 +98,25 @@ public sealed interface Value {
         }
     }
 
-    /** Items of a list, each with values by name, stored as a JSON array of objects. */
-    record Items(List<Map<String, Value>> items) implements Value {
+    /**
+     * Items of a list, each with values by name, stored as a JSON array of objects.
+     *
+     * @param names what every item may have, blank or not: within an item they hide names of the same spelling around it
+     */
+    record Items(List<Map<String, Value>> items, Set<String> names) implements Value {
         /** The name under which an item of a plain list stands, after Mustache's implicit iterator. */
         public static final String ITSELF = ".";
 
         public Items {
             items = List.copyOf(items);
+            Set<String> all = new LinkedHashSet<>(names);
+            items.forEach(item -> all.addAll(item.keySet()));
+            names = Collections.unmodifiableSet(all);
+        }
+
+        /** Items that have the names that one of them has. */
+        public Items(List<Map<String, Value>> items) {
+            this(items, Set.of());
         }
 
         @Override

@@ -12,12 +12,14 @@ import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.Currency;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
 /** Reads what was typed or sent for a field, and says in a sentence what is wrong with it. */
 public final class ValueReader {
@@ -198,7 +200,8 @@ public final class ValueReader {
                 throw new Unreadable("At most %,d items can stand in a list.".formatted(MOST_ITEMS));
             items.add(item(list, raw, items.size() + 1));
         }
-        return new Value.Items(items);
+        return new Value.Items(
+                items, list.items().stream().map(Field::name).collect(Collectors.toCollection(LinkedHashSet::new)));
     }
 
     private static Map<String, Value> item(Field list, Map<String, String> raw, int position) throws Unreadable {

@@ -6,6 +6,9 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
 import java.util.Iterator;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
@@ -46,6 +49,15 @@ public record PictureFile(byte[] bytes, String extension, int width, int height)
             return new PictureFile(bytes, format, width, height);
         } catch (IOException e) {
             throw new Unacceptable("The picture file is damaged. Open it, save it again and choose that.");
+        }
+    }
+
+    /** The SHA-256 of its content, by which the same picture is known again. */
+    public String digest() {
+        try {
+            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException("every Java has SHA-256", e);
         }
     }
 

@@ -7,14 +7,13 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.regex.Pattern;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.LookAlike;
+import org.jalousie.core.data.Names;
 
 /** Reads rules and choices: syntax, names, cycles; orders them so that each comes after what it stands on. */
 final class RuleReader {
-    private static final Pattern NAME = Pattern.compile("[A-Za-z][A-Za-z0-9_]*");
     // OMG DMN 1.4 §10.3.1.2, reserved words of FEEL's grammar
     private static final Set<String> RESERVED = Set.of(
             "for",
@@ -110,7 +109,7 @@ final class RuleReader {
     }
 
     private boolean nameIsFree(String name, Map<String, Step> steps) {
-        if (!NAME.matcher(name).matches() || RESERVED.contains(name)) {
+        if (!Names.isName(name) || RESERVED.contains(name)) {
             fault(
                     name,
                     "",

@@ -13,7 +13,7 @@ final class Additions {
     private final Map<String, StringBuilder> relationships = new LinkedHashMap<>();
     private final Map<String, String> known = new LinkedHashMap<>();
     private final Map<String, byte[]> media = new LinkedHashMap<>();
-    private final Map<PictureFile, String> names = new LinkedHashMap<>();
+    private final Map<String, String> names = new LinkedHashMap<>();
     private int drawings = 800_000;
 
     /** A number that no other drawing of the file has. */
@@ -23,8 +23,9 @@ final class Additions {
 
     /** @return the relationship by which the part shows the picture */
     String picture(String part, PictureFile picture) {
-        String name = names.computeIfAbsent(picture, one -> "jalousie-" + (names.size() + 1) + "." + one.extension());
-        media.put("word/media/" + name, picture.bytes());
+        String name = names.computeIfAbsent(
+                picture.digest(), one -> "jalousie-" + (names.size() + 1) + "." + picture.extension());
+        media.putIfAbsent("word/media/" + name, picture.bytes());
         return relate(part, InlinePicture.OFFICE + "/image", "media/" + name, false);
     }
 

@@ -25,6 +25,10 @@ final class Boxes {
         this.parts = parts;
     }
 
+    PackageParts parts() {
+        return parts;
+    }
+
     /** Puts box {@code number} into an emptied run of a part. */
     void put(String part, Element run, int number, FieldKind kind) {
         if (!parts.has(IMAGE_PART)) {

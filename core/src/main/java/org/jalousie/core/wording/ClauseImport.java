@@ -1,9 +1,13 @@
 package org.jalousie.core.wording;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.w3c.dom.Attr;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
@@ -11,7 +15,7 @@ import org.w3c.dom.Node;
 
 /** Takes the content of one clause over into an agreement's part: words, tables, pictures, links, notes, styles, lists. */
 final class ClauseImport {
-    private static final String MAIN = "word/document.xml";
+    private static final Pattern WORD = Pattern.compile("[^\\s\"]+");
 
     private final PackageParts parts;
     private final String part;
@@ -20,13 +24,16 @@ final class ClauseImport {
     private final StyleImport styles;
     private final Map<String, String> relations = new LinkedHashMap<>();
     private final List<String> left = new ArrayList<>();
+    private Set<String> bookmarks;
 
-    ClauseImport(PackageParts parts, String part, WordFile clause, Part.Origin origin) {
+    ClauseImport(PackageParts parts, String part, WordFile clause, Part.Origin origin, List<Diagnostic> diagnostics) {
         this.parts = parts;
         this.part = part;
         this.clause = new PackageParts(clause.parts());
         this.origin = origin;
         this.styles = new StyleImport(parts, this.clause);
+        for (String own : clause.textParts())
+            Settling.settle(this.clause.document(own), "clause " + origin.clause(), diagnostics);
     }
 
     /** What the clause holds that could not be brought along, as people call it. */
@@ -37,7 +44,7 @@ final class ClauseImport {
     /** The clause's paragraphs and tables as nodes of the agreement's part, not yet put anywhere. */
     List<Element> blocks(Element like) {
         Document target = like.getOwnerDocument();
-        Element body = Word.child(clause.document(MAIN).getDocumentElement(), "body");
+        Element body = Word.child(clause.document(WordFile.MAIN).getDocumentElement(), "body");
         List<Element> blocks = new ArrayList<>();
         for (Element child : Word.children(body)) {
             if (Word.local(child).equals("sectPr")) continue;
@@ -52,7 +59,9 @@ final class ClauseImport {
     }
 
     private static boolean isEmptyParagraph(Element block) {
-        return Word.local(block).equals("p") && Word.first(block, "r") == null;
+        return Word.local(block).equals("p")
+                && Word.children(block).stream()
+                        .allMatch(child -> Word.local(child).equals("pPr"));
     }
 
     private void settle(Element block) {
@@ -63,17 +72,54 @@ final class ClauseImport {
                 case "pStyle", "rStyle", "tblStyle" ->
                     Word.setAttribute(element, "val", styles.style(Word.attribute(element, "val")));
                 case "numId" -> Word.setAttribute(element, "val", styles.list(Word.attribute(element, "val")));
-                case "sectPr",
-                        "bookmarkStart",
-                        "bookmarkEnd",
-                        "commentRangeStart",
-                        "commentRangeEnd",
-                        "commentReference" -> element.getParentNode().removeChild(element);
+                case "sectPr" -> {
+                    left.add("a section break with a page layout of its own (landscape, columns, margins)");
+                    Word.remove(element);
+                }
+                case "commentRangeStart", "commentRangeEnd", "commentReference" -> Word.remove(element);
+                case "bookmarkStart" -> {
+                    Word.replaceAttribute(element, "id", own(Word.attribute(element, "id")));
+                    Word.replaceAttribute(element, "name", bookmark(Word.attribute(element, "name")));
+                }
+                case "bookmarkEnd" -> Word.replaceAttribute(element, "id", own(Word.attribute(element, "id")));
                 case "footnoteReference" -> note(element, "footnote");
                 case "endnoteReference" -> note(element, "endnote");
-                default -> relate(element);
+                case "instrText" -> element.setTextContent(refer(element.getTextContent()));
+                case "fldSimple" -> Word.replaceAttribute(element, "instr", refer(Word.attribute(element, "instr")));
+                default -> {
+                    if (Word.local(element).equals("hyperlink")
+                            && bookmarks().contains(Word.attribute(element, "anchor")))
+                        Word.replaceAttribute(element, "anchor", bookmark(Word.attribute(element, "anchor")));
+                    relate(element);
+                }
             }
         }
+    }
+
+    private String own(String id) {
+        return "c" + origin.number() + "_" + id;
+    }
+
+    /** A bookmark's name at this place of the clause, within the forty characters that word processors allow. */
+    private String bookmark(String name) {
+        String suffix = "_c" + origin.number();
+        return name.substring(0, Math.min(name.length(), 40 - suffix.length())) + suffix;
+    }
+
+    /** The clause's own bookmarks: only what refers to these follows their new names. */
+    private Set<String> bookmarks() {
+        if (bookmarks == null) {
+            bookmarks = new HashSet<>();
+            for (Element start : Word.all(clause.document(WordFile.MAIN), "bookmarkStart"))
+                bookmarks.add(Word.attribute(start, "name"));
+        }
+        return bookmarks;
+    }
+
+    private String refer(String code) {
+        return WORD.matcher(code)
+                .replaceAll(word -> Matcher.quoteReplacement(
+                        bookmarks().contains(word.group()) ? bookmark(word.group()) : word.group()));
     }
 
     /** Every attribute that names a relationship of the clause is given one of the agreement's. */
@@ -88,13 +134,13 @@ final class ClauseImport {
     }
 
     private String relation(String id) {
-        Element relationship = clause.relationship(MAIN, id);
+        Element relationship = clause.relationship(WordFile.MAIN, id);
         if (relationship == null) return "";
         String type = relationship.getAttribute("Type");
         String target = relationship.getAttribute("Target");
         String own = "jalClause" + origin.number() + "_" + (relations.size() + 1);
         if (type.endsWith("/hyperlink")) return parts.relate(part, own, type, target, true);
-        String source = target.startsWith("/") ? target.substring(1) : "word/" + target;
+        String source = PackageParts.target(WordFile.MAIN, target);
         if (!type.endsWith("/image") || !clause.has(source)) {
             left.add(type.endsWith("/chart") ? "a chart" : "an embedded object");
             return "";
@@ -108,8 +154,9 @@ final class ClauseImport {
 
     /** Brings a note along under a number that the agreement has free. */
     private void note(Element reference, String kind) {
-        String notes = "word/" + kind + "s.xml";
-        if (!clause.has(notes) || !parts.has(notes)) {
+        String from = clause.related(WordFile.MAIN, kind + "s");
+        String notes = parts.related(part, kind + "s");
+        if (from.isEmpty() || notes.isEmpty()) {
             left.add("a " + kind + " while the agreement has none");
             reference.getParentNode().removeChild(reference);
             return;
@@ -120,7 +167,7 @@ final class ClauseImport {
                 .mapToInt(note -> Integer.parseInt(Word.attribute(note, "id")))
                 .max()
                 .orElse(0);
-        for (Element note : Word.children(clause.document(notes).getDocumentElement())) {
+        for (Element note : Word.children(clause.document(from).getDocumentElement())) {
             if (!Word.attribute(note, "id").equals(id)) continue;
             Element copy = (Element) root.getOwnerDocument().importNode((Node) note, true);
             Word.setAttribute(copy, "id", String.valueOf(highest + 1));

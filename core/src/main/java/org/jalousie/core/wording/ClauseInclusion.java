@@ -71,6 +71,8 @@ final class ClauseInclusion {
             if (byCase == null || byCase.isEmpty()) {
                 report(
                         "clause-choice",
+                        part,
+                        open,
                         place,
                         "No choice called " + tag.name() + " names clauses.",
                         "Add a choice under Rules and give its cases clauses.");
@@ -82,13 +84,13 @@ final class ClauseInclusion {
         }
         included.addAll(cases.values());
         boolean alone = (whole.substring(0, found.start()) + whole.substring(found.end())).isBlank();
-        Element run = alone ? null : text.isolate(found.start(), found.end());
+        Element run = text.isolate(found.start(), found.end());
         List<Element> brought = new ArrayList<>();
         for (Map.Entry<String, String> one : cases.entrySet()) {
-            if (!usable(one.getValue(), place, open)) return;
+            if (!usable(one.getValue(), part, place, open)) return;
             Part.Origin origin = new Part.Origin(one.getValue(), ++inclusions);
             ClauseImport clause =
-                    new ClauseImport(parts, part, clauses.library().get(one.getValue()), origin);
+                    new ClauseImport(parts, part, clauses.library().get(one.getValue()), origin, diagnostics);
             List<Element> blocks = clause.blocks(paragraph);
             clause.left()
                     .forEach(what -> diagnostics.add(new Diagnostic(
@@ -99,10 +101,12 @@ final class ClauseInclusion {
                             "Take it out of the clause, or put it into the agreement as a picture.")));
             places.add(new Inclusion(one.getValue(), begins(blocks)));
             expandInside(part, blocks, one.getValue(), open);
-            if (alone) putBlocks(paragraph, blocks, one.getKey());
+            if (alone) putBlocks(paragraph, place(paragraph, run, text, found), blocks, one.getKey());
             else if (!putRuns(run, blocks, one.getKey())) {
                 report(
                         "clause-inline",
+                        part,
+                        open,
                         place,
                         "The clause " + one.getValue()
                                 + " has more than one paragraph, so it can't stand within a line.",
@@ -111,8 +115,8 @@ final class ClauseInclusion {
             }
             brought.addAll(blocks);
         }
-        if (alone) removeTag(paragraph, text, found);
-        else run.getParentNode().removeChild(run);
+        Word.remove(run);
+        if (alone) removeEmptied(paragraph);
     }
 
     private static String begins(List<Element> blocks) {
@@ -139,10 +143,12 @@ final class ClauseInclusion {
         blocks.addAll(Word.children(holder));
     }
 
-    private boolean usable(String name, String place, Deque<String> open) {
+    private boolean usable(String name, String part, String place, Deque<String> open) {
         if (open.contains(name) || open.size() >= DEEPEST) {
             report(
                     "clause-cycle",
+                    part,
+                    open,
                     place,
                     "The clause " + name + " includes itself.",
                     "Take the tag out of the clause.");
@@ -151,6 +157,8 @@ final class ClauseInclusion {
         if (clauses.library().containsKey(name)) return true;
         report(
                 "clause-unknown",
+                part,
+                open,
                 place,
                 "There is no clause called " + name + " in the library.",
                 LookAlike.of(name, clauses.library().keySet())
@@ -159,11 +167,20 @@ final class ClauseInclusion {
         return false;
     }
 
-    private static void putBlocks(Element paragraph, List<Element> blocks, String section) {
+    /** Before the tag's paragraph, or behind it when a break or the like stands before the tag in it. */
+    private static Node place(Element paragraph, Element run, ParagraphText text, TagReader.Found found) {
+        Occurrence tag = new Occurrence(text, found, 0);
+        tag.run = run;
+        boolean behind = new Substance(paragraph, List.of(tag)).before(tag).compareTo(Substance.Kind.RANGE) > 0
+                || SectionFrames.endsSection(paragraph);
+        return behind ? paragraph.getNextSibling() : paragraph;
+    }
+
+    private static void putBlocks(Element paragraph, Node place, List<Element> blocks, String section) {
         Node parent = paragraph.getParentNode();
-        if (!section.isEmpty()) parent.insertBefore(tagParagraph(paragraph, "#" + section), paragraph);
-        blocks.forEach(block -> parent.insertBefore(block, paragraph));
-        if (!section.isEmpty()) parent.insertBefore(tagParagraph(paragraph, "/" + section), paragraph);
+        if (!section.isEmpty()) parent.insertBefore(tagParagraph(paragraph, "#" + section), place);
+        blocks.forEach(block -> parent.insertBefore(block, place));
+        if (!section.isEmpty()) parent.insertBefore(tagParagraph(paragraph, "/" + section), place);
     }
 
     private static boolean putRuns(Element run, List<Element> blocks, String section) {
@@ -208,18 +225,23 @@ final class ClauseInclusion {
         return run;
     }
 
-    private static void removeTag(Element paragraph, ParagraphText text, TagReader.Found found) {
-        Element properties = Word.child(paragraph, "pPr");
-        boolean endsSection = properties != null && Word.child(properties, "sectPr") != null;
+    /** A paragraph that held nothing but the tag goes; ends of ranges in it stay where it stood. */
+    private static void removeEmptied(Element paragraph) {
         boolean last = Word.local(paragraph.getParentNode()).equals("tc")
                 && Word.children(paragraph.getParentNode()).stream()
                         .noneMatch(
                                 other -> other != paragraph && Word.local(other).equals("p"));
-        if (endsSection || last) text.isolate(found.start(), found.end());
-        else paragraph.getParentNode().removeChild(paragraph);
+        Substance.Kind left = new Substance(paragraph, List.of()).all();
+        if (SectionFrames.endsSection(paragraph) || last || left.compareTo(Substance.Kind.RANGE) > 0) return;
+        for (Element range : Word.all(paragraph, "*")) {
+            if (Substance.RANGES.contains(Word.local(range)))
+                paragraph.getParentNode().insertBefore(range, paragraph);
+        }
+        Word.remove(paragraph);
     }
 
-    private void report(String code, String place, String message, String cure) {
-        diagnostics.add(new Diagnostic(code, "body", place, message, cure));
+    private void report(String code, String part, Deque<String> open, String place, String message, String cure) {
+        String title = open.isEmpty() ? Part.titleOf(parts.document(part), part) : "clause " + open.peek();
+        diagnostics.add(new Diagnostic(code, title, place, message, cure));
     }
 }

@@ -1,5 +1,9 @@
 package org.jalousie.core.wording;
 
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
 /**
  * Something in the wording that can't be read as it stands, or that looks like a slip.
  *
@@ -13,5 +17,12 @@ package org.jalousie.core.wording;
 public record Diagnostic(String code, String part, String place, String message, String cure, boolean blocks) {
     public Diagnostic(String code, String part, String place, String message, String cure) {
         this(code, part, place, message, cure, true);
+    }
+
+    /** Each finding once: copies of a text box and headers of several kinds say the same again. */
+    static List<Diagnostic> once(List<Diagnostic> all) {
+        Map<List<String>, Diagnostic> first = new LinkedHashMap<>();
+        all.forEach(one -> first.putIfAbsent(List.of(one.code, one.place, one.message), one));
+        return List.copyOf(first.values());
     }
 }

@@ -16,6 +16,7 @@ import org.jalousie.core.placement.SigningField;
  * @param uses the same names as a tree: what is used within which section
  * @param pictures names of fields that fill placeholder pictures
  * @param clauses names of the clauses that tags include
+ * @param comparisons conditions that a word processor's own fields hold
  */
 public record FoundTags(
         List<String> fields,
@@ -25,4 +26,16 @@ public record FoundTags(
         List<SigningField> signingFields,
         List<Use> uses,
         Set<String> pictures,
-        Set<String> clauses) {}
+        Set<String> clauses,
+        List<Comparison> comparisons) {
+
+    /**
+     * A condition that stood in the file as the word processor's own field, and is a rule here.
+     *
+     * @param rule the name by which the wording speaks of it
+     * @param label in words
+     * @param expression in FEEL
+     * @param numbers names that are compared with a number
+     */
+    public record Comparison(String rule, String label, String expression, Set<String> numbers) {}
+}

@@ -1,10 +1,13 @@
 package org.jalousie.core.wording;
 
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
+import org.w3c.dom.Node;
 
 /** Reports what the drafting of a file left behind and must not reach a signer: tracked changes and comments. */
 final class Leftovers {
@@ -26,24 +29,58 @@ final class Leftovers {
             "cellMerge",
             "numberingChange");
 
+    private static final int DEEPEST_TABLE = 12;
+
     private Leftovers() {}
 
     static void report(Part part, List<Diagnostic> diagnostics) {
-        int changes = 0;
-        Element first = null;
+        Map<String, List<Element>> changes = new LinkedHashMap<>();
         for (Element element : Word.all(part.document, "*")) {
-            if (!CHANGES.contains(Word.local(element))) continue;
-            changes++;
-            if (first == null) first = element;
+            if (CHANGES.contains(Word.local(element)) && Word.isOfWord(element))
+                changes.computeIfAbsent(part.titleAt(element), title -> new ArrayList<>())
+                        .add(element);
         }
-        if (first == null) return;
-        diagnostics.add(new Diagnostic(
+        changes.forEach((title, found) -> diagnostics.add(new Diagnostic(
                 "tracked-changes",
-                part.title(),
-                around(first),
-                changes == 1 ? "A tracked change is still open." : changes + " tracked changes are still open.",
-                "Accept or reject them in your word processor, or let the program accept all of them.",
-                true));
+                title,
+                around(found.get(0)),
+                found.size() == 1
+                        ? "A tracked change is still open."
+                        : found.size() + " tracked changes are still open.",
+                title.startsWith("clause ")
+                        ? "Open the clause under Templates, Clauses, and let the program accept them there, or bring it anew without them."
+                        : "Accept or reject them in your word processor, or let the program accept all of them.",
+                true)));
+    }
+
+    /** Tables within tables beyond what any page shows; the converter's work doubles with each. */
+    static void deepTables(List<Part> parts, List<Diagnostic> diagnostics) {
+        for (Part part : parts) {
+            for (Element table : Word.all(part.document, "tbl")) {
+                int depth = 0;
+                for (Node up = table; up != null; up = up.getParentNode())
+                    if (Word.local(up).equals("tbl")) depth++;
+                if (depth <= DEEPEST_TABLE) continue;
+                diagnostics.add(new Diagnostic(
+                        "tables-nested",
+                        part.titleAt(table),
+                        shortened(table.getTextContent()),
+                        "Tables stand within tables more than " + DEEPEST_TABLE + " deep, which can't be laid out.",
+                        "Take the inner tables out of the outer ones in your word processor.",
+                        true));
+                break;
+            }
+        }
+    }
+
+    static Diagnostic signature() {
+        return new Diagnostic(
+                "package-signature",
+                "settings",
+                "",
+                "The Word file carried a signature of its own. It holds for that file and for no agreement made from it, so it is left out.",
+                "Nothing prints differently for it.",
+                false);
     }
 
     static void comments(Map<String, byte[]> parts, List<Diagnostic> diagnostics) {

@@ -6,10 +6,15 @@ import org.w3c.dom.Element;
 final class Occurrence {
     final ParagraphText in;
     final TagReader.Found found;
+
+    /** Its place among the tags of its part, in the order of reading. */
+    final int index;
+
     Tag tag;
     Element run;
 
-    Occurrence(ParagraphText in, TagReader.Found found) {
+    Occurrence(ParagraphText in, TagReader.Found found, int index) {
+        this.index = index;
         this.in = in;
         this.found = found;
         this.tag = found.tag();

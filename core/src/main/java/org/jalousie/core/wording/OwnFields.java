@@ -2,133 +2,224 @@ package org.jalousie.core.wording;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
+import java.util.Set;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
-import org.w3c.dom.Node;
 
 /**
  * Turns a word processor's own fields into tags, before tags are looked for: {@code MERGEFIELD} (ISO/IEC 29500-1
- * §17.16.5.35), simple and complex, and content controls (§17.5.2) whose tag is a field's name.
+ * §17.16.5.35) with its switches, {@code IF} (§17.16.5.22) over merge fields, content controls (§17.5.2). Fields that would
+ * print what only the machine knows are given what the agreement says; those that can't be followed are reported by name.
  */
 final class OwnFields {
-    private static final Pattern MERGEFIELD =
-            Pattern.compile("\\s*MERGEFIELD\\s+(?:\"([^\"]+)\"|(\\S+)).*", Pattern.DOTALL | Pattern.CASE_INSENSITIVE);
-    private static final Pattern NAME = Pattern.compile("[A-Za-z][A-Za-z0-9_]*(\\.[A-Za-z][A-Za-z0-9_]*)?");
-    private static final List<String> OTHER_CONTROLS =
-            List.of("docPartObj", "docPartList", "citation", "bibliography", "equation", "group", "picture");
+    /** What would ask, count or fetch while merging: the program has other ways for it, or none. */
+    private static final Set<String> UNSUPPORTED = Set.of(
+            "ADDRESSBLOCK",
+            "GREETINGLINE",
+            "ASK",
+            "FILLIN",
+            "SET",
+            "NEXT",
+            "NEXTIF",
+            "SKIPIF",
+            "MERGEREC",
+            "MERGESEQ",
+            "COMPARE",
+            "DATABASE",
+            "MACROBUTTON",
+            "AUTOTEXT",
+            "AUTOTEXTLIST",
+            "GLOSSARY",
+            "GOTOBUTTON",
+            "IMPORT");
 
-    private OwnFields() {}
+    /** What would bring something from outside of the file. */
+    private static final Set<String> OUTSIDE =
+            Set.of("INCLUDETEXT", "INCLUDEPICTURE", "INCLUDE", "LINK", "DDE", "DDEAUTO", "RD", "EMBED");
 
-    static void intoTags(Document document) {
-        controls(document);
-        for (Element simple : Word.all(document, "fldSimple")) {
-            mergeField(Word.attribute(simple, "instr"))
-                    .ifPresent(name -> replace(simple, tagRun(simple, firstRun(simple), name)));
-        }
-        for (Element paragraph : Word.paragraphs(document)) complexFields(paragraph);
+    private final String title;
+    private final List<Diagnostic> diagnostics;
+    private final Comparisons comparisons;
+
+    /** @param comparisons gathers the conditions of {@code IF} fields */
+    OwnFields(String title, Comparisons comparisons, List<Diagnostic> diagnostics) {
+        this.title = title;
+        this.comparisons = comparisons;
+        this.diagnostics = diagnostics;
     }
 
-    private static Optional<String> mergeField(String instruction) {
-        Matcher matcher = MERGEFIELD.matcher(instruction);
-        if (!matcher.matches()) return Optional.empty();
-        String name = matcher.group(1) != null ? matcher.group(1) : matcher.group(2);
-        return Optional.of(name.strip().replaceAll("[^A-Za-z0-9_.]+", "_"));
+    void intoTags(Document document) {
+        for (Element simple : Word.all(document, "fldSimple")) unfold(simple);
+        for (WordFields.WordField field : WordFields.of(document)) settle(field, null);
     }
 
-    /** begin … instrText … separate … result … end, all runs of one paragraph. */
-    private static void complexFields(Element paragraph) {
-        List<Element> runs = new ArrayList<>();
-        for (Element run : Word.all(paragraph, "r")) {
-            if (Word.ancestor(run, "p") == paragraph) runs.add(run);
-        }
-        for (int i = 0; i < runs.size(); i++) {
-            if (!fieldChar(runs.get(i)).equals("begin")) continue;
-            StringBuilder instruction = new StringBuilder();
-            Element look = null;
-            boolean result = false;
-            int end = -1;
-            for (int j = i; j < runs.size() && end < 0; j++) {
-                String type = fieldChar(runs.get(j));
-                if (j > i && type.equals("begin")) break;
-                if (type.equals("separate")) result = true;
-                else if (type.equals("end")) end = j;
-                else if (result && look == null) look = runs.get(j);
-                Element text = Word.child(runs.get(j), "instrText");
-                if (text != null) instruction.append(text.getTextContent());
-            }
-            Optional<String> name = mergeField(instruction.toString());
-            if (end < 0 || name.isEmpty()) continue;
-            Element tag = tagRun(runs.get(i), look == null ? runs.get(i) : look, name.get());
-            replace(runs.get(i), tag);
-            for (int j = i + 1; j <= end; j++) remove(runs.get(j));
-            i = end;
-        }
+    /** A field in one element is written as the marks that it stands for. */
+    private static void unfold(Element simple) {
+        if (simple.getParentNode() == null) return;
+        Element first = Word.first(simple, "r");
+        List<Element> before = new ArrayList<>();
+        before.add(run(simple, first, mark(simple, "begin")));
+        Element code = Word.element(simple, "instrText");
+        Word.setText(code, Word.attribute(simple, "instr"));
+        before.add(run(simple, first, code));
+        before.add(run(simple, first, mark(simple, "separate")));
+        before.forEach(run -> simple.getParentNode().insertBefore(run, simple));
+        simple.getParentNode().insertBefore(run(simple, first, mark(simple, "end")), simple.getNextSibling());
+        Word.remove(Word.child(simple, "fldData"));
+        Word.unwrap(simple);
     }
 
-    private static String fieldChar(Element run) {
-        Element mark = Word.child(run, "fldChar");
-        return mark == null ? "" : Word.attribute(mark, "fldCharType");
+    private static Element mark(Element like, String type) {
+        Element mark = Word.element(like, "fldChar");
+        Word.setAttribute(mark, "fldCharType", type);
+        return mark;
     }
 
-    private static void controls(Document document) {
-        for (Element control : Word.all(document, "sdt")) {
-            Element properties = Word.child(control, "sdtPr");
-            Element content = Word.child(control, "sdtContent");
-            if (properties == null || content == null || control.getParentNode() == null) continue;
-            String name = name(properties);
-            if (name.isEmpty() || content.getTextContent().contains("{{")) continue;
-            Element paragraph = Word.first(content, "p");
-            Element look = firstRun(content);
-            if (paragraph == null) {
-                replace(control, tagRun(control, look, name));
-            } else if (Word.local(control.getParentNode()).equals("tr") || Word.first(content, "tbl") != null) {
-                continue;
-            } else {
-                Element tag = tagRun(control, look, name);
-                for (Element run : Word.all(paragraph, "r")) remove(run);
-                paragraph.appendChild(tag);
-                replace(control, paragraph);
-            }
-        }
-    }
-
-    private static String name(Element properties) {
-        for (String other : OTHER_CONTROLS) {
-            if (Word.child(properties, other) != null) return "";
-        }
-        Element tag = Word.child(properties, "tag");
-        String name = tag == null ? "" : Word.attribute(tag, "val").strip();
-        return NAME.matcher(name).matches() ? name : "";
-    }
-
-    private static Element firstRun(Element within) {
-        return Word.first(within, "r");
-    }
-
-    private static Element tagRun(Element like, Element look, String name) {
+    private static Element run(Element like, Element look, Element content) {
         Element run = Word.element(like, "r");
         Element properties = look == null ? null : Word.child(look, "rPr");
+        if (properties != null) run.appendChild(properties.cloneNode(true));
+        run.appendChild(content);
+        return run;
+    }
+
+    /** @param within the field in whose code this one stands, or null */
+    private void settle(WordFields.WordField field, WordFields.WordField within) {
+        String type = field.type();
+        if (type.equals("MERGEFIELD")) {
+            mergeField(field, within);
+        } else if (type.equals("IF")) {
+            condition(field);
+        } else if (MachineFields.isOne(type)) {
+            MachineFields.settle(field);
+        } else if (UNSUPPORTED.contains(type)) {
+            report(
+                    field,
+                    "field-unsupported",
+                    "The word processor's field " + type + " can't be filled here.",
+                    type.equals("ADDRESSBLOCK")
+                            ? "Put the tag of a postal address in its place, for example {{lender_address.block}}."
+                            : type.equals("GREETINGLINE")
+                                    ? "Type the greeting with tags, for example Dear {{lender_name}},"
+                                    : "Put a tag in its place, or delete it.");
+        } else if (OUTSIDE.contains(type)) {
+            report(
+                    field,
+                    "field-outside",
+                    "The word processor's field " + type + " would fetch something from outside the file.",
+                    "Insert what it shows into the file itself, or make a clause of it.");
+        } else {
+            for (Object one : field.code) if (one instanceof WordFields.WordField inner) settle(inner, field);
+            field.inside.stream().filter(inner -> !field.code.contains(inner)).forEach(inner -> settle(inner, null));
+            joinCode(field);
+        }
+    }
+
+    /** A code in several pieces that holds tags is put into the first of them. */
+    private static void joinCode(WordFields.WordField field) {
+        String whole = field.instruction();
+        if (!whole.contains("{{")) return;
+        boolean first = true;
+        for (Object one : field.code) {
+            if (!(one instanceof Element leaf)) continue;
+            Word.setText(leaf, first ? whole : "");
+            first = false;
+        }
+    }
+
+    private void mergeField(WordFields.WordField field, WordFields.WordField within) {
+        MergeField read = MergeField.read(field.instruction());
+        if (read.name().isEmpty()) {
+            report(
+                    field,
+                    "field-unsupported",
+                    "A merge field has no name that can be used.",
+                    "Give it a name of letters, digits and _, or type a tag in its place.");
+            return;
+        }
+        read.ignored()
+                .forEach(other -> report(
+                        field,
+                        "field-switch",
+                        "The switch " + other + " of the merge field " + read.name() + " can't be followed.",
+                        "Remove it, and choose how the value prints with a tag such as {{" + read.name()
+                                + ".words}}."));
+        List<Element> runs = new ArrayList<>();
+        if (within != null) {
+            // in the code of another field words are code too
+            Element leaf = Word.element(field.leaves.get(0), "instrText");
+            Word.setText(leaf, "{{" + read.name() + (read.print().matches("[a-z_]+") ? "." + read.print() : "") + "}}");
+            runs.add(run(leaf, field.look(), leaf));
+            if (WordFields.replace(field.leaves, runs)) {
+                within.code.set(within.code.indexOf(field), leaf);
+                return;
+            }
+        }
+        runs.addAll(tags(read, field.look()));
+        if (!WordFields.replace(field.leaves, runs)) reportLayout(field, "MERGEFIELD");
+    }
+
+    static List<Element> tags(MergeField read, Element look) {
+        List<Element> runs = new ArrayList<>();
+        around(runs, read.name(), read.before(), look);
+        runs.add(tag(look, MergeField.value(read.name(), read.print())));
+        around(runs, read.name(), read.after(), look);
+        return runs;
+    }
+
+    private static void around(List<Element> runs, String name, String words, Element look) {
+        if (words.isEmpty()) return;
+        runs.add(tag(look, "#" + name));
+        runs.add(words(look, words));
+        runs.add(tag(look, "/" + name));
+    }
+
+    private void condition(WordFields.WordField field) {
+        List<Element> runs = field.inOneParagraph() ? comparisons.passages(field) : List.of();
+        if (runs.isEmpty()) {
+            report(
+                    field,
+                    "field-unsupported",
+                    "The word processor's field IF can't be followed in this form.",
+                    "Write it as a passage, for example {{#abroad}} … {{/abroad}}, with a rule called abroad.");
+            return;
+        }
+        WordFields.replace(field.leaves, runs);
+    }
+
+    private void reportLayout(WordFields.WordField field, String type) {
+        report(
+                field,
+                "field-unsupported",
+                "The word processor's field " + type + " begins and ends in different cells or parts.",
+                "Type a tag in its place.");
+    }
+
+    private void report(WordFields.WordField field, String code, String message, String cure) {
+        Element paragraph = Word.ancestor(field.leaves.get(0), "p");
+        Part.Origin origin = Part.origin(paragraph);
+        diagnostics.add(new Diagnostic(
+                code, origin == null ? title : "clause " + origin.clause(), Part.around(paragraph), message, cure));
+    }
+
+    /** A run that is a tag, in the look of another one. */
+    static Element tag(Element look, String content) {
+        return words(look, TagReader.OWN_OPEN + content + TagReader.OWN_CLOSE);
+    }
+
+    static Element words(Element look, String words) {
+        Element run = Word.element(look, "r");
+        Element properties = Word.child(look, "rPr");
         if (properties != null) {
             Element copy = (Element) properties.cloneNode(true);
             // the grey hint in an empty control is no look of the words to come
             Element style = Word.child(copy, "rStyle");
-            if (style != null && Word.attribute(style, "val").equals("PlaceholderText")) copy.removeChild(style);
+            if (style != null && Word.attribute(style, "val").startsWith("Placeholder")) copy.removeChild(style);
             run.appendChild(copy);
         }
-        Element text = Word.element(like, "t");
-        Word.setText(text, TagReader.OWN_OPEN + name + TagReader.OWN_CLOSE);
+        Element text = Word.element(look, "t");
+        Word.setText(text, words);
         run.appendChild(text);
         return run;
-    }
-
-    private static void replace(Node old, Node by) {
-        old.getParentNode().replaceChild(by, old);
-    }
-
-    private static void remove(Node node) {
-        if (node.getParentNode() != null) node.getParentNode().removeChild(node);
     }
 }

@@ -2,6 +2,7 @@ package org.jalousie.core.wording;
 
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import org.w3c.dom.Document;
@@ -21,6 +22,35 @@ final class PackageParts {
 
     boolean has(String part) {
         return bytes.containsKey(part);
+    }
+
+    /** All parts' names. */
+    List<String> names() {
+        return List.copyOf(bytes.keySet());
+    }
+
+    /** A part's content as it was opened. */
+    String text(String part) {
+        return new String(bytes.get(part), StandardCharsets.UTF_8);
+    }
+
+    /** The part that another one relates to by a type's last word, or an empty text. */
+    String related(String part, String type) {
+        String rels = relationshipsOf(part);
+        if (!has(rels)) return "";
+        for (Element element : Word.children(document(rels).getDocumentElement())) {
+            if (!element.getAttribute("Type").endsWith("/" + type)
+                    || element.getAttribute("TargetMode").equalsIgnoreCase("External")) continue;
+            String name = target(part, element.getAttribute("Target"));
+            if (has(name)) return name;
+        }
+        return "";
+    }
+
+    /** The name of the part that a relationship's target means. */
+    static String target(String part, String target) {
+        if (target.startsWith("/")) return target.substring(1);
+        return PackageOrder.normal(part.substring(0, part.lastIndexOf('/') + 1) + target);
     }
 
     /** A part as a tree that may be changed; the changes are written by {@link #finish()}. */

@@ -1,6 +1,7 @@
 package org.jalousie.core.wording;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -14,11 +15,14 @@ import org.jalousie.core.picture.PictureFile;
 
 /** Puts pictures into a merged file: from data, drawn from values, and into placeholders. */
 final class Pictures {
+    private static final String NAMESPACE = "http://schemas.openxmlformats.org/wordprocessingml/2006/main";
     private static final double MM_PER_PIXEL = 25.4 / 96;
     private static final double WIDEST_MM = 160;
 
     private final Function<String, byte[]> files;
     private final Additions additions;
+    private final Map<String, PictureFile> known = new HashMap<>();
+    private final Map<String, PictureFile> boxed = new HashMap<>();
 
     /** @param files the content of a picture by its SHA-256 */
     Pictures(Function<String, byte[]> files, Additions additions) {
@@ -30,6 +34,10 @@ final class Pictures {
         return additions;
     }
 
+    private PictureFile read(String file) {
+        return known.computeIfAbsent(file, name -> PictureFile.read(files.apply(name)));
+    }
+
     /** The drawing for a slot; empty when there is nothing to draw. */
     Optional<String> inLine(String part, Segment.Slot slot, Value value, String text, Printer printer) {
         int asked = FieldType.width(slot.print()).orElse(0);
@@ -39,17 +47,14 @@ final class Pictures {
                 Optional.of(value.raw()).filter(t -> !t.isEmpty()).map(Barcode::code128);
             case "bars_" -> Optional.of(Chart.bars(data(value, printer), scale(printer)));
             case "lines_" -> Optional.of(Chart.lines(data(value, printer), scale(printer)));
-            default ->
-                value instanceof Value.Picture one
-                        ? Optional.of(PictureFile.read(files.apply(one.file())))
-                        : Optional.empty();
+            default -> value instanceof Value.Picture one ? Optional.of(read(one.file())) : Optional.empty();
         };
         return picture.map(file -> {
             double width = asked > 0 ? asked : Math.min(file.width() * MM_PER_PIXEL, WIDEST_MM);
             double height = width * file.height() / file.width();
-            String namespace = "http://schemas.openxmlformats.org/wordprocessingml/2006/main";
+
             return InlinePicture.xml(
-                    namespace,
+                    NAMESPACE,
                     additions.picture(part, file),
                     "",
                     Math.round(width * InlinePicture.EMU_PER_MM),
@@ -61,10 +66,12 @@ final class Pictures {
 
     /** The placeholder's markup, showing this picture instead of its own. */
     String intoBox(String part, String markup, Segment.PictureBox box, Value.Picture picture) {
-        PictureFile file = PictureFile.read(files.apply(picture.file()))
-                .boxed(
-                        (double) box.width() / InlinePicture.EMU_PER_MM,
-                        (double) box.height() / InlinePicture.EMU_PER_MM);
+        PictureFile file = boxed.computeIfAbsent(
+                picture.file() + " " + box.width() + " " + box.height(),
+                key -> read(picture.file())
+                        .boxed(
+                                (double) box.width() / InlinePicture.EMU_PER_MM,
+                                (double) box.height() / InlinePicture.EMU_PER_MM));
         return markup.replace("embed=\"" + box.embed() + "\"", "embed=\"" + additions.picture(part, file) + "\"");
     }
 

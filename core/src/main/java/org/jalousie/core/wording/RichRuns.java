@@ -42,24 +42,34 @@ final class RichRuns {
         }
     }
 
-    /** @param start the paragraph's beginning with its properties; @param end its end */
-    void paragraphs(String html, Segment.Slot slot, String start, String end, StringBuilder out) {
+    /**
+     * The text as paragraphs of its own. What comes once in the paragraph of the tag (its number, a break, a bookmark, a
+     * note's mark) stays at the first or the last of them.
+     *
+     * @param start the paragraph's beginning with its properties
+     * @param further the beginning of those after the first
+     * @param end the paragraph's end
+     */
+    void paragraphs(String html, Segment.Slot slot, String start, String further, String end, StringBuilder out) {
         int[] counts = new int[10];
         int list = 0;
-        for (RichText.Block block : RichText.blocks(html)) {
+        List<RichText.Block> blocks = RichText.blocks(html);
+        for (int i = 0; i < blocks.size(); i++) {
+            RichText.Block block = blocks.get(i);
+            String begin = i == 0 ? start : further;
             if (block.kind() == RichText.Kind.PARAGRAPH) {
-                out.append(start);
+                out.append(begin);
             } else {
                 if (block.list() != list) counts = new int[10];
                 list = block.list();
                 int depth = Math.min(block.depth(), 8);
                 counts[depth + 1] = 0;
-                out.append(indented(start, slot.prefix(), depth));
+                out.append(indented(begin, slot.prefix(), depth));
                 String mark = block.kind() == RichText.Kind.BULLET ? "\u2022" : ++counts[depth] + ".";
                 run(mark + "\t", PLAIN, slot, out);
             }
             runs(block.stretches(), slot, out);
-            out.append(end);
+            out.append(i == blocks.size() - 1 ? end : "</" + slot.prefix() + "p>");
         }
     }
 
@@ -106,12 +116,17 @@ final class RichRuns {
         String indent = "<" + prefix + "ind " + prefix + "left=\"" + INDENT * (depth + 1) + "\" " + prefix
                 + "hanging=\"" + INDENT + "\"/>";
         String open = "<" + prefix + "pPr>";
-        if (!start.contains(open)) return start + open + indent + "</" + prefix + "pPr>";
-        String without = start.replaceAll("<" + prefix + "ind [^>]*/>", "");
+        int properties = start.indexOf(open);
+        if (properties < 0) {
+            int begun = start.indexOf('>') + 1;
+            return start.substring(0, begun) + open + indent + "</" + prefix + "pPr>" + start.substring(begun);
+        }
+        int end = start.indexOf("</" + prefix + "pPr>", properties);
+        String own = start.substring(0, end).replaceAll("<" + prefix + "ind [^>]*/>", "");
         Matcher later =
-                Pattern.compile("<" + prefix + "(" + AFTER_INDENT + ")[ />]").matcher(without);
-        int at = later.find() ? later.start() : without.indexOf("</" + prefix + "pPr>");
-        return without.substring(0, at) + indent + without.substring(at);
+                Pattern.compile("<" + prefix + "(" + AFTER_INDENT + ")[ />]").matcher(own);
+        int at = later.find() ? later.start() : own.length();
+        return own.substring(0, at) + indent + own.substring(at) + start.substring(end);
     }
 
     /** Words with their line breaks and tabs, as the content of a run. */

@@ -14,6 +14,8 @@ import javax.xml.transform.TransformerFactory;
 import javax.xml.transform.dom.DOMSource;
 import javax.xml.transform.stream.StreamResult;
 import org.w3c.dom.Document;
+import org.w3c.dom.Element;
+import org.w3c.dom.Node;
 import org.xml.sax.SAXException;
 
 /** Reads and writes XML parts of files from outside: no document type, no entity, nothing fetched. */
@@ -60,6 +62,35 @@ final class SafeXml {
         }
     }
 
+    /** An element as it stands within its part, whose declarations of namespaces hold for it. */
+    static String fragment(Element element) {
+        StringBuilder out = new StringBuilder();
+        fragment(element, out);
+        return out.toString();
+    }
+
+    private static void fragment(Element element, StringBuilder out) {
+        out.append('<').append(element.getNodeName());
+        for (int i = 0; i < element.getAttributes().getLength(); i++) {
+            Node attribute = element.getAttributes().item(i);
+            out.append(' ')
+                    .append(attribute.getNodeName())
+                    .append("=\"")
+                    .append(escape(attribute.getNodeValue()))
+                    .append('"');
+        }
+        if (element.getFirstChild() == null) {
+            out.append("/>");
+            return;
+        }
+        out.append('>');
+        for (Node child = element.getFirstChild(); child != null; child = child.getNextSibling()) {
+            if (child instanceof Element inner) fragment(inner, out);
+            else out.append(escape(child.getNodeValue()));
+        }
+        out.append("</").append(element.getNodeName()).append('>');
+    }
+
     static String escape(String text) {
         StringBuilder out = new StringBuilder(text.length() + 16);
         for (int i = 0; i < text.length(); i++) {
@@ -82,6 +113,7 @@ final class SafeXml {
             factory.setFeature(XMLConstants.FEATURE_SECURE_PROCESSING, true);
             factory.setXIncludeAware(false);
             factory.setExpandEntityReferences(false);
+            factory.setCoalescing(true);
             return factory;
         } catch (ParserConfigurationException e) {
             throw new IllegalStateException("the XML parser has no safe settings", e);

@@ -3,19 +3,25 @@ package org.jalousie.core.wording;
 import java.math.BigDecimal;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Value;
 
 /**
  * The values that a name may mean at one place: those of the item, then those around it (Mustache specification, context
- * stack).
+ * stack). A name of the item hides one of the same spelling around it, also when it is blank.
  *
+ * @param names what every item of the list may have, blank or not
  * @param position of the item in its list from 1; 0 outside of lists
  */
-record Scope(Map<String, Value> values, int position, Scope outer) {
+record Scope(Map<String, Value> values, Set<String> names, int position, Scope outer) {
     Scope(Map<String, Value> values) {
-        this(values, 0, null);
+        this(values, Set.of(), 0, null);
+    }
+
+    Scope outermost() {
+        return outer == null ? this : outer.outermost();
     }
 
     Optional<Value> find(String name) {
@@ -26,6 +32,7 @@ record Scope(Map<String, Value> values, int position, Scope outer) {
         for (Scope scope = this; scope != null; scope = scope.outer) {
             Value value = scope.values.get(name);
             if (value != null) return Optional.of(value);
+            if (scope.names.contains(name)) return Optional.empty();
             if (scope.position > 0 && name.equals("position"))
                 return Optional.of(new Value.Amount(BigDecimal.valueOf(scope.position)));
         }

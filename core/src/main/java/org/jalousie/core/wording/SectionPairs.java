@@ -44,7 +44,7 @@ final class SectionPairs {
                     "The section " + name(left) + " begins here and never ends.",
                     "Type {{/" + name(left) + "}} where it ends."));
         }
-        pairs.sort((a, b) -> Integer.compare(part.tags.indexOf(a.open), part.tags.indexOf(b.open)));
+        pairs.sort((a, b) -> Integer.compare(a.open.index, b.open.index));
         return pairs;
     }
 

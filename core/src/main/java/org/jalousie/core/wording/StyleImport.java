@@ -69,7 +69,7 @@ final class StyleImport {
         return free;
     }
 
-    private static Element byId(Document styles, String id) {
+    static Element byId(Document styles, String id) {
         for (Element style : Word.children(styles.getDocumentElement())) {
             if (Word.local(style).equals("style")
                     && Word.attribute(style, "styleId").equals(id)) return style;

@@ -2,18 +2,17 @@ package org.jalousie.core.wording;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.regex.Pattern;
+import org.jalousie.core.data.Names;
 
 /** Finds tags in the text of one paragraph. Keeps the delimiters from paragraph to paragraph of a part. */
 final class TagReader {
-    // Mustache specification: names; narrowed to what can be a form field and a PDF field name
-    private static final Pattern NAME = Pattern.compile("[A-Za-z][A-Za-z0-9_]*");
-    private static final Pattern SECTION = Pattern.compile(NAME + "(\\." + NAME + ")?");
-
     /** Delimiters of tags made from a word processor's own fields: noncharacters, which nobody can type. */
     static final char OWN_OPEN = '\ufdd0';
 
     static final char OWN_CLOSE = '\ufdd1';
+
+    /** Before and between name and print of a value whose print may be no name. */
+    static final char EXACT = '\ufdd2';
 
     private String open = "{{";
     private String close = "}}";
@@ -24,10 +23,11 @@ final class TagReader {
     List<Found> read(String text) {
         List<Found> found = new ArrayList<>();
         int at = 0;
+        int ownFirst = text.indexOf(OWN_OPEN);
         while (true) {
             int start = text.indexOf(open, at);
             int stray = text.indexOf(close, at);
-            int ownFirst = text.indexOf(OWN_OPEN, at);
+            if (ownFirst >= 0 && ownFirst < at) ownFirst = text.indexOf(OWN_OPEN, at);
             if (stray >= 0 && (start < 0 || stray < start) && (ownFirst < 0 || stray < ownFirst)) {
                 found.add(new Found(
                         stray,
@@ -40,9 +40,13 @@ final class TagReader {
                 at = stray + close.length();
                 continue;
             }
-            int own = text.indexOf(OWN_OPEN, at);
+            int own = ownFirst;
             if (own >= 0 && (start < 0 || own < start)) {
                 int end = text.indexOf(OWN_CLOSE, own);
+                if (end < 0) {
+                    ownFirst = -1;
+                    continue;
+                }
                 String inner = text.substring(own + 1, end);
                 found.add(new Found(own, end + 1, understand(inner), inner));
                 at = end + 1;
@@ -72,17 +76,23 @@ final class TagReader {
     }
 
     private Tag understand(String content) {
-        String text = content.strip();
+        String text = Names.normal(Names.stripped(content));
         if (text.isEmpty()) return unreadable(content, "it has no name");
+        if (text.charAt(0) == EXACT) {
+            int print = text.indexOf(EXACT, 1);
+            return new Tag.Value(text.substring(1, print), text.substring(print + 1));
+        }
         char sign = text.charAt(0);
-        String rest = text.substring(1).strip();
+        String rest = Names.stripped(text.substring(1));
         return switch (sign) {
             case '!' -> new Tag.Silent();
             case '=' -> delimiters(text);
             case '#', '^' ->
-                isSection(rest) ? new Tag.Open(rest, sign == '^') : unreadable(content, "a section needs one name");
+                Names.isDotted(rest)
+                        ? new Tag.Open(rest, sign == '^')
+                        : unreadable(content, "a section needs one name");
             case '/' ->
-                isSection(rest)
+                Names.isDotted(rest)
                         ? new Tag.Close(rest)
                         : unreadable(content, "the end of a section needs the section's name");
             case '>' -> clause(rest, content);
@@ -94,16 +104,16 @@ final class TagReader {
     // Mustache specification, partials.yml and ~dynamic-names.yml
     private Tag clause(String text, String content) {
         boolean dynamic = text.startsWith("*");
-        String name = dynamic ? text.substring(1).strip() : text;
-        return isName(name) ? new Tag.Clause(name, dynamic) : unreadable(content, "a clause needs one name");
+        String name = dynamic ? Names.stripped(text.substring(1)) : text;
+        return Names.isName(name) ? new Tag.Clause(name, dynamic) : unreadable(content, "a clause needs one name");
     }
 
     private Tag value(String text, String content) {
         // Mustache specification, sections.yml "Implicit Iterator"
         if (text.equals(".")) return new Tag.Value(".", "");
-        if (isName(text)) return new Tag.Value(text, "");
-        int dot = text.indexOf('.');
-        if (dot > 0 && isName(text.substring(0, dot)) && isName(text.substring(dot + 1))) {
+        if (Names.isName(text)) return new Tag.Value(text, "");
+        if (Names.isDotted(text)) {
+            int dot = text.indexOf('.');
             return new Tag.Dotted(text.substring(0, dot), text.substring(dot + 1));
         }
         return unreadable(content, "a name has letters, digits and _ only, and begins with a letter");
@@ -123,18 +133,10 @@ final class TagReader {
         return new Tag.Silent();
     }
 
-    private static boolean isSection(String text) {
-        return SECTION.matcher(text).matches();
-    }
-
-    private static boolean isName(String text) {
-        return NAME.matcher(text).matches();
-    }
-
     private static Tag unreadable(String content, String why) {
         return new Tag.Unreadable(
                 "tag-unreadable",
-                "The tag \u201c" + content.strip() + "\u201d can't be read: " + why + ".",
+                "The tag \u201c" + Names.spaced(content) + "\u201d can't be read: " + why + ".",
                 "Correct the name, for example lender_name.");
     }
 }

@@ -3,15 +3,18 @@ package org.jalousie.core.wording;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.jalousie.core.data.FieldType;
 import org.jalousie.core.placement.SigningField;
+import org.w3c.dom.Element;
 
-/** Gathers what the tags of all parts ask for. */
+/** Gathers what the tags of all parts ask for, each within the sections round it: a note's tags stand where its mark stands. */
 final class TagTree {
     private final Set<String> fields = new LinkedHashSet<>();
     private final Set<String> conditions = new LinkedHashSet<>();
@@ -19,46 +22,95 @@ final class TagTree {
     private final Map<String, Set<String>> prints = new LinkedHashMap<>();
     private final Set<String> pictures = new LinkedHashSet<>();
     private final List<Use> uses = new ArrayList<>();
+    private final Map<Element, List<Object>> notes = new HashMap<>();
+    private final Set<Element> told = new HashSet<>();
+    private final Set<String> parties;
+    private Deque<List<Use>> open = new ArrayDeque<>();
 
-    void add(Part part) {
-        Deque<List<Use>> open = new ArrayDeque<>();
+    TagTree(Set<String> parties) {
+        this.parties = parties;
         open.push(uses);
-        for (Occurrence tag : part.tags) {
-            if (tag.tag instanceof Tag.Value value) {
-                add(value.name(), value.print(), open.peek());
-            } else if (tag.tag instanceof Tag.Open section) {
-                int dot = section.name().indexOf('.');
-                String name = dot < 0 ? section.name() : section.name().substring(0, dot);
-                fields.add(name);
-                conditions.add(name);
-                List<Use> inside = new ArrayList<>();
-                open.peek().add(new Use(name, dot < 0 ? "" : section.name().substring(dot + 1), true, inside));
-                open.push(inside);
-            } else if (tag.tag instanceof Tag.Close && open.size() > 1) {
-                open.pop();
+    }
+
+    /** @param parts all parts with layout, the body first */
+    void add(List<Part> parts, Notes where) {
+        for (Part part : parts) {
+            for (Object one : part.reading) {
+                if (one instanceof Occurrence tag && Word.ancestor(tag.in.paragraph(), "footnote") != null)
+                    notes.computeIfAbsent(Word.ancestor(tag.in.paragraph(), "footnote"), n -> new ArrayList<>())
+                            .add(one);
+                if (one instanceof Occurrence tag && Word.ancestor(tag.in.paragraph(), "endnote") != null)
+                    notes.computeIfAbsent(Word.ancestor(tag.in.paragraph(), "endnote"), n -> new ArrayList<>())
+                            .add(one);
             }
         }
-        PictureTags.find(part, pictures);
-        pictures.forEach(name -> {
-            if (fields.add(name)) uses.add(new Use(name, "", false, List.of()));
-        });
+        for (Part part : parts) {
+            for (Object one : part.reading) add(one, part, where);
+            close();
+        }
     }
 
-    /** A value outside of the parts with layout, as in a file property. */
-    void add(String name, String print) {
-        add(name, print, uses);
+    private void add(Object one, Part part, Notes where) {
+        if (one instanceof Occurrence tag) {
+            Element note = Word.ancestor(tag.in.paragraph(), "footnote");
+            if (note == null) note = Word.ancestor(tag.in.paragraph(), "endnote");
+            if (note == null || !told.contains(note)) add(tag.tag);
+        } else if (one instanceof Element mark) {
+            Element note = where.noteOf(part.name, mark);
+            if (note == null || !notes.containsKey(note) || !told.add(note)) return;
+            for (Object inside : notes.get(note)) add(((Occurrence) inside).tag);
+        } else if (one instanceof Part.Plain plain) {
+            addPlain(plain.text());
+        } else if (one instanceof Part.Placeholder picture && pictures.add(picture.name())) {
+            if (fields.add(picture.name())) open.peek().add(new Use(picture.name(), "", false, List.of()));
+        }
     }
 
-    private void add(String name, String print, List<Use> into) {
-        into.add(new Use(name, print, false, List.of()));
-        if (name.equals(".")) return;
+    private void add(Tag tag) {
+        if (tag instanceof Tag.Value value) {
+            value(value.name(), value.print());
+        } else if (tag instanceof Tag.Open section) {
+            int dot = section.name().indexOf('.');
+            String name = dot < 0 ? section.name() : section.name().substring(0, dot);
+            fields.add(name);
+            conditions.add(name);
+            List<Use> inside = new ArrayList<>();
+            open.peek().add(new Use(name, dot < 0 ? "" : section.name().substring(dot + 1), true, inside));
+            open.push(inside);
+        } else if (tag instanceof Tag.Close && open.size() > 1) {
+            open.pop();
+        }
+    }
+
+    private void close() {
+        while (open.size() > 1) open.pop();
+    }
+
+    /** Tags among characters: a file property, an address. */
+    void addPlain(String text) {
+        if (!PlainTags.mayHold(text)) return;
+        int before = open.size();
+        for (TagReader.Found found : new TagReader().read(PlainTags.decoded(text))) {
+            if (found.tag() instanceof Tag.Dotted dotted) {
+                if (!parties.contains(dotted.first()) && FieldType.isPrint(dotted.second()))
+                    value(dotted.first(), dotted.second());
+            } else {
+                add(found.tag());
+            }
+        }
+        while (open.size() > before) open.pop();
+    }
+
+    private void value(String name, String print) {
+        open.peek().add(new Use(name, print, false, List.of()));
+        if (name.equals(".") || name.startsWith(":")) return;
         fields.add(name);
         printed.add(name);
         if (!print.isEmpty())
             prints.computeIfAbsent(name, n -> new LinkedHashSet<>()).add(print);
     }
 
-    FoundTags found(Set<String> parties, Map<Integer, SigningField> boxes, Set<String> clauses) {
+    FoundTags found(Map<Integer, SigningField> boxes, Set<String> clauses, List<FoundTags.Comparison> comparisons) {
         conditions.removeAll(printed);
         return new FoundTags(
                 List.copyOf(fields),
@@ -68,6 +120,7 @@ final class TagTree {
                 List.copyOf(boxes.values()),
                 List.copyOf(uses),
                 pictures,
-                clauses);
+                clauses,
+                List.copyOf(comparisons));
     }
 }

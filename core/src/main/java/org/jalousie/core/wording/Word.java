@@ -2,6 +2,7 @@ package org.jalousie.core.wording;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.w3c.dom.Attr;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
 import org.w3c.dom.Node;
@@ -33,24 +34,31 @@ final class Word {
         return found;
     }
 
+    static boolean isParagraph(Node node) {
+        return local(node).equals("p") && isOfWord(node);
+    }
+
+    /** Whether a node is of WordprocessingML and not of a drawing, an equation or a program's own additions. */
+    static boolean isOfWord(Node node) {
+        return node.getNamespaceURI() != null
+                && node.getNamespaceURI().contains("wordprocessingml")
+                && !node.getNamespaceURI().contains("microsoft");
+    }
+
     private static void collect(Element element, List<Element> found) {
-        if (local(element).equals("p")
-                && element.getNamespaceURI() != null
-                && element.getNamespaceURI().contains("wordprocessingml")) {
-            found.add(element);
-        }
+        if (isParagraph(element)) found.add(element);
         for (Node child = element.getFirstChild(); child != null; child = child.getNextSibling()) {
             if (child instanceof Element next) collect(next, found);
         }
     }
 
     static boolean hasContent(Element run) {
-        return hasContentBefore(run, null);
+        return firstContent(run) != null;
     }
 
     /** Whether a run holds anything but properties before the given child. */
     static boolean hasContentBefore(Element run, Node stop) {
-        for (Node child = run.getFirstChild(); child != null && child != stop; child = child.getNextSibling()) {
+        for (Node child = stop.getPreviousSibling(); child != null; child = child.getPreviousSibling()) {
             if (child instanceof Element element
                     && !local(element).equals("rPr")
                     && !local(element).equals("lastRenderedPageBreak")) {
@@ -58,6 +66,16 @@ final class Word {
             }
         }
         return false;
+    }
+
+    /** The first child of a run that is no property, or null. */
+    static Node firstContent(Element run) {
+        for (Node child = run.getFirstChild(); child != null; child = child.getNextSibling()) {
+            if (child instanceof Element element
+                    && !local(element).equals("rPr")
+                    && !local(element).equals("lastRenderedPageBreak")) return child;
+        }
+        return null;
     }
 
     static void setText(Element textElement, String text) {
@@ -103,6 +121,18 @@ final class Word {
         return null;
     }
 
+    /** Puts an element's content into its place. */
+    static void unwrap(Element element) {
+        Node parent = element.getParentNode();
+        while (element.getFirstChild() != null) parent.insertBefore(element.getFirstChild(), element);
+        parent.removeChild(element);
+    }
+
+    /** Takes a node out of the tree, if it is in one. */
+    static void remove(Node node) {
+        if (node != null && node.getParentNode() != null) node.getParentNode().removeChild(node);
+    }
+
     /** The children that are elements. */
     static List<Element> children(Node parent) {
         List<Element> found = new ArrayList<>();
@@ -119,6 +149,21 @@ final class Word {
             if (local(attribute).equals(name)) return attribute.getNodeValue();
         }
         return "";
+    }
+
+    static void removeAttribute(Element element, String name) {
+        for (int i = element.getAttributes().getLength() - 1; i >= 0; i--) {
+            Attr attribute = (Attr) element.getAttributes().item(i);
+            if (local(attribute).equals(name)) element.removeAttributeNode(attribute);
+        }
+    }
+
+    /** Changes an attribute that is there, by its local name. */
+    static void replaceAttribute(Element element, String name, String value) {
+        for (int i = 0; i < element.getAttributes().getLength(); i++) {
+            Node attribute = element.getAttributes().item(i);
+            if (local(attribute).equals(name)) attribute.setNodeValue(value);
+        }
     }
 
     /** Sets an attribute of the element's own namespace. */

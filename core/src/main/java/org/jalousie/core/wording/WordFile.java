@@ -22,15 +22,25 @@ public final class WordFile {
     /** Largest file taken in, in bytes. */
     public static final int LARGEST_FILE = 25 * 1024 * 1024;
 
+    /** The part that holds the body, whatever it was called in the file that came. */
+    static final String MAIN = "word/document.xml";
+
     private static final long LARGEST_UNPACKED = 200L * 1024 * 1024;
     private static final int MOST_PARTS = 3_000;
     private static final String MAIN_TYPE =
             "application/vnd.openxmlformats-officedocument.wordprocessingml.document.main+xml";
 
     private final Map<String, byte[]> parts;
+    private final boolean signed;
 
-    private WordFile(Map<String, byte[]> parts) {
+    private WordFile(Map<String, byte[]> parts, boolean signed) {
         this.parts = parts;
+        this.signed = signed;
+    }
+
+    /** Whether the file that came carried signatures of the package, which hold for no file made from it and are left out. */
+    boolean wasSigned() {
+        return signed;
     }
 
     /**
@@ -51,18 +61,19 @@ public final class WordFile {
             throw new UnacceptableFile(
                     "This is not a Word file (.docx). Save the document as .docx in your word processor.");
         }
-        Map<String, byte[]> parts = unpack(file);
+        Map<String, byte[]> unpacked = unpack(file);
+        Map<String, byte[]> parts = PackageOrder.settled(unpacked);
         requireWord(parts);
         parts.replaceAll((name, bytes) -> name.endsWith(".rels") ? withoutFetches(name, bytes) : bytes);
         parts.forEach((name, bytes) -> {
             if (name.endsWith(".xml")) SafeXml.parse(name, bytes);
         });
-        return new WordFile(parts);
+        return new WordFile(parts, PackageOrder.isSigned(unpacked));
     }
 
     /** A file of parts that the program made itself. */
     static WordFile of(Map<String, byte[]> parts) {
-        return new WordFile(new LinkedHashMap<>(parts));
+        return new WordFile(new LinkedHashMap<>(parts), false);
     }
 
     private static Map<String, byte[]> unpack(byte[] file) {
@@ -101,7 +112,7 @@ public final class WordFile {
 
     private static void requireWord(Map<String, byte[]> parts) {
         byte[] types = parts.get("[Content_Types].xml");
-        if (types == null || !parts.containsKey("word/document.xml")) {
+        if (types == null || !parts.containsKey(MAIN)) {
             throw new UnacceptableFile(
                     "This is not a Word file (.docx). Save the document as .docx in your word processor.");
         }
@@ -140,12 +151,9 @@ public final class WordFile {
         return parts;
     }
 
-    /** The names of the parts that hold words a reader sees. */
+    /** The names of the parts that hold words a reader sees, the body first: told by their types, not by their names. */
     List<String> textParts() {
-        return parts.keySet().stream()
-                .filter(name -> name.matches("word/(document|header\\d*|footer\\d*|footnotes|endnotes)\\.xml"))
-                .sorted((a, b) -> Boolean.compare(b.equals("word/document.xml"), a.equals("word/document.xml")))
-                .toList();
+        return PackageOrder.textParts(parts);
     }
 
     /** The file as it can be saved and opened. */

@@ -1,23 +1,15 @@
 package org.jalousie.core.wording;
 
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.BitSet;
-import java.util.HashMap;
-import java.util.HashSet;
-import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
-import org.jalousie.core.data.Field;
-import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Value;
-import org.jalousie.core.placement.FieldKind;
 import org.jalousie.core.placement.SigningField;
 
 /** A Word file with its tags understood: compiled once, merged for every agreement. Immutable and safe between threads. */
@@ -28,22 +20,27 @@ public final class Wording {
     private final List<Diagnostic> diagnostics;
     private final Map<Integer, SigningField> boxes;
     private final List<Passage> passages;
-    private final Set<String> fonts;
+    private final Fonts fonts;
+    private final Map<String, Segment.Note> notes;
+    private final Map<String, Integer> highestNotes;
+    private final boolean lastSectionMayGo;
     private final List<Inclusion> inclusions;
 
-    private Wording(
-            Map<String, byte[]> fixedParts,
-            Map<String, List<Segment>> compiled,
+    Wording(
+            Parts parts,
             FoundTags found,
             List<Diagnostic> diagnostics,
             Map<Integer, SigningField> boxes,
             List<Passage> passages,
-            Set<String> fonts,
+            Fonts fonts,
             List<Inclusion> inclusions) {
+        this.fixedParts = parts.fixed();
+        this.compiled = parts.compiled();
+        this.notes = parts.notes();
+        this.highestNotes = parts.highestNotes();
+        this.lastSectionMayGo = parts.lastSectionMayGo();
         this.fonts = fonts;
         this.inclusions = List.copyOf(inclusions);
-        this.fixedParts = fixedParts;
-        this.compiled = compiled;
         this.found = found;
         this.diagnostics = List.copyOf(diagnostics);
         this.boxes = Map.copyOf(boxes);
@@ -58,102 +55,19 @@ public final class Wording {
         return compile(file, declaredParties, Clauses.NONE);
     }
 
+    /** Reads the tags of a file whose fields nobody has settled yet. */
+    public static Wording compile(WordFile file, Set<String> declaredParties, Clauses clauses) {
+        return compile(file, declaredParties, Set.of(), clauses);
+    }
+
     /**
      * Reads the tags of a file, with the clauses that it includes.
      *
      * @param declaredParties keys of parties that the coordinator has named, besides those that the tags show
+     * @param fields names of fields that are known already: a content control of such a name is that field
      */
-    public static Wording compile(WordFile file, Set<String> declaredParties, Clauses clauses) {
-        List<Diagnostic> diagnostics = new ArrayList<>();
-        PackageParts pack = new PackageParts(file.parts());
-        ClauseInclusion inclusion = new ClauseInclusion(pack, clauses, diagnostics);
-        file.textParts().forEach(inclusion::expand);
-        List<Part> parts = file.textParts().stream()
-                .map(name -> new Part(name, pack.document(name)))
-                .toList();
-        parts.forEach(part -> Leftovers.report(part, diagnostics));
-        Leftovers.comments(file.parts(), diagnostics);
-        Set<String> parties = new LinkedHashSet<>();
-        for (Occurrence tag : all(parts)) {
-            if (tag.tag instanceof Tag.Dotted dotted
-                    && FieldKind.ofTag(dotted.second()).isPresent()) parties.add(dotted.first());
-        }
-        Set<String> known = new HashSet<>(parties);
-        known.addAll(declaredParties);
-        Map<Integer, SigningField> boxes = new LinkedHashMap<>();
-        Map<Occurrence, Integer> numbers = new IdentityHashMap<>();
-        TagTree tree = new TagTree();
-        for (Part part : parts) {
-            settleDotted(part, known, boxes, numbers, diagnostics);
-            tree.add(part);
-        }
-        Map<String, List<Segment>> compiled = new HashMap<>();
-        List<Passage> passages = new ArrayList<>();
-        Boxes keeper = new Boxes(pack);
-        for (Part part : parts) {
-            if (part.tags.isEmpty() && Word.first(part.document, "docPr") == null) continue;
-            List<Diagnostic> ofPart = new ArrayList<>();
-            part.tags.stream().filter(tag -> tag.tag instanceof Tag.Unreadable).forEach(tag -> {
-                Tag.Unreadable unreadable = (Tag.Unreadable) tag.tag;
-                ofPart.add(part.diagnostic(tag, unreadable.code(), unreadable.message(), unreadable.cure()));
-            });
-            compiled.put(part.name, new PartCompiler(part, ofPart, numbers, keeper, passages).compile(boxes));
-            diagnostics.addAll(ofPart);
-        }
-        Map<String, byte[]> fixed = new LinkedHashMap<>(pack.finish());
-        new PropertyTags(tree, diagnostics).compile(fixed, compiled);
-        LinkTags.find(fixed, file.textParts(), tree);
-        LinkTags.compile(fixed, file.textParts(), compiled);
-        compiled.keySet().forEach(name -> fixed.put(name, new byte[0]));
-        return new Wording(
-                fixed,
-                compiled,
-                tree.found(parties, boxes, inclusion.included()),
-                diagnostics,
-                boxes,
-                passages,
-                Fonts.named(file.parts(), file.textParts()),
-                inclusion.places());
-    }
-
-    private static List<Occurrence> all(List<Part> parts) {
-        return parts.stream().flatMap(part -> part.tags.stream()).toList();
-    }
-
-    /** Decides for each dotted name whether it prints a field or keeps a place for a party. */
-    private static void settleDotted(
-            Part part,
-            Set<String> parties,
-            Map<Integer, SigningField> boxes,
-            Map<Occurrence, Integer> numbers,
-            List<Diagnostic> diagnostics) {
-        for (Occurrence tag : part.tags) {
-            if (!(tag.tag instanceof Tag.Dotted dotted)) continue;
-            if (parties.contains(dotted.first())) {
-                FieldKind kind = FieldKind.ofTag(dotted.second()).orElse(FieldKind.TEXT);
-                String base = dotted.first() + "_" + dotted.second();
-                long before = boxes.values().stream()
-                        .filter(box -> box.name().equals(base) || box.name().matches(base + "_\\d+"))
-                        .count();
-                String name = before == 0 ? base : base + "_" + (before + 1);
-                int number = boxes.size() + 1;
-                String label =
-                        Field.labelFor(dotted.first()) + ": " + dotted.second().replace('_', ' ');
-                boxes.put(number, new SigningField(name, dotted.first(), kind, label, true));
-                TightPlaces.check(part, tag, kind, diagnostics);
-                numbers.put(tag, number);
-            } else if (FieldType.isPrint(dotted.second())) {
-                tag.tag = new Tag.Value(dotted.first(), dotted.second());
-            } else {
-                diagnostics.add(part.diagnostic(
-                        tag,
-                        "party-unknown",
-                        "\u201c" + dotted.first() + "\u201d is no party of this template, and \u201c" + dotted.second()
-                                + "\u201d is no way to print a field.",
-                        "Correct the name, or add a party with the key " + dotted.first() + "."));
-                tag.tag = new Tag.Silent();
-            }
-        }
+    public static Wording compile(WordFile file, Set<String> declaredParties, Set<String> fields, Clauses clauses) {
+        return new WordingCompiler(file, declaredParties, fields, clauses).compile();
     }
 
     /** The clauses at their places, in the order in which they were put in. */
@@ -163,7 +77,12 @@ public final class Wording {
 
     /** Names of the fonts that the file asks for. */
     public Set<String> fonts() {
-        return fonts;
+        return fonts.names();
+    }
+
+    /** The scripts in which words of the file are written, each with a few of its letters. */
+    public Map<String, String> scripts() {
+        return fonts.scripts();
     }
 
     /** What the tags ask for. */
@@ -227,17 +146,33 @@ public final class Wording {
     private Merged merge(
             Map<String, Value> values, Locale language, Function<String, byte[]> pictures, boolean everything) {
         if (broken()) throw new IllegalStateException("the wording has tags that can't be read");
-        Printer printer = Printer.in(language);
         Additions additions = new Additions();
-        Pictures drawn = new Pictures(pictures, additions);
-        BitSet reached = new BitSet();
+        MergeRun run = new MergeRun(
+                Printer.in(language),
+                new Pictures(pictures, additions),
+                everything,
+                passages.size(),
+                notes,
+                highestNotes);
+        Scope root = new Scope(values);
         Map<String, byte[]> parts = new LinkedHashMap<>(fixedParts);
-        compiled.forEach((name, segments) -> parts.put(
-                name,
-                new Merge(name, values, printer, drawn, reached, everything)
-                        .run(segments)
-                        .getBytes(StandardCharsets.UTF_8)));
+        compiled.forEach((name, segments) -> {
+            Merge merge = new Merge(name, root, run);
+            String xml = merge.run(segments);
+            if (lastSectionMayGo && name.equals(WordFile.MAIN)) xml = LastSection.without(xml, merge.written());
+            Reconciliation.check(name, xml, merge.written());
+            parts.put(name, xml.getBytes(StandardCharsets.UTF_8));
+        });
+        Reconciliation.references(run.missing());
         additions.finish(parts);
-        return new Merged(WordFile.zip(parts), reached);
+        return new Merged(WordFile.zip(parts), run.reached());
     }
+
+    /** What stands in every file of a template: see {@link WordingCompiler}. */
+    record Parts(
+            Map<String, byte[]> fixed,
+            Map<String, List<Segment>> compiled,
+            Map<String, Segment.Note> notes,
+            Map<String, Integer> highestNotes,
+            boolean lastSectionMayGo) {}
 }

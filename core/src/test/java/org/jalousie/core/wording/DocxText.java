@@ -15,9 +15,8 @@ public final class DocxText {
     }
 
     public static String part(byte[] docx, String part) {
-        Part read =
-                new Part(part, SafeXml.parse(part, WordFile.open(docx).parts().get(part)));
-        List<Element> paragraphs = Word.paragraphs(read.document);
+        List<Element> paragraphs =
+                Word.paragraphs(SafeXml.parse(part, WordFile.open(docx).parts().get(part)));
         return paragraphs.stream()
                 .map(paragraph -> new ParagraphText(paragraph).original())
                 .collect(Collectors.joining("\n"));

@@ -1,0 +1,157 @@
+package org.jalousie.core.wording;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * How much of each kind of thing a stretch of XML holds: letters, pictures, symbols, breaks, notes, equations, objects, ends
+ * of fields and bookmarks. What is made of a template is counted against the template.
+ */
+final class Tally {
+    private static final String[] KINDS = {
+        "letters",
+        "drawings",
+        "symbols",
+        "breaks",
+        "note marks",
+        "equations",
+        "objects",
+        "field marks",
+        "bookmarks",
+        "paragraphs",
+        "tables",
+        "section ends"
+    };
+
+    static final int LETTERS = 0;
+    static final int DRAWINGS = 1;
+    static final int PARAGRAPHS = 9;
+    static final int SECTIONS = 11;
+
+    private final int[] counts = new int[KINDS.length];
+
+    static Tally of(String xml) {
+        Tally tally = new Tally();
+        new Scanner().feed(xml, 0, xml.length(), tally);
+        return tally;
+    }
+
+    void add(Tally other) {
+        for (int i = 0; i < counts.length; i++) counts[i] += other.counts[i];
+    }
+
+    Tally copy() {
+        Tally copy = new Tally();
+        copy.add(this);
+        return copy;
+    }
+
+    void become(Tally other) {
+        System.arraycopy(other.counts, 0, counts, 0, counts.length);
+    }
+
+    /** Counts characters of a text, as they are written in XML. */
+    void letters(String xml) {
+        Scanner scanner = new Scanner();
+        scanner.inText = true;
+        scanner.feed(xml, 0, xml.length(), this);
+    }
+
+    void without(int kind, int number) {
+        counts[kind] -= number;
+    }
+
+    /** What this has less or more than the other, in words; empty when they are even. @param but a kind that may differ, or -1 */
+    List<String> differences(Tally other, int but) {
+        List<String> found = new ArrayList<>();
+        for (int i = 0; i < counts.length; i++) {
+            if (i == but) continue;
+            int less = other.counts[i] - counts[i];
+            if (less != 0) found.add(Math.abs(less) + (less > 0 ? " fewer " : " more ") + KINDS[i]);
+        }
+        return found;
+    }
+
+    /** Goes through XML piece by piece; a piece may begin and end anywhere between two characters of names and markup. */
+    static final class Scanner {
+        private boolean inTag;
+        private boolean opensText;
+        private boolean inText;
+        private char last;
+
+        void feed(String xml, int from, int to, Tally into) {
+            int i = from;
+            while (i < to) {
+                char c = xml.charAt(i);
+                if (inTag) {
+                    int end = xml.indexOf('>', i);
+                    if (end < 0 || end >= to) {
+                        last = xml.charAt(to - 1);
+                        return;
+                    }
+                    char before = end > i ? xml.charAt(end - 1) : last;
+                    inText = opensText && before != '/';
+                    opensText = false;
+                    inTag = false;
+                    i = end + 1;
+                } else if (c == '<') {
+                    i = open(xml, i + 1, to, into);
+                } else if (inText) {
+                    i = letters(xml, i, to, into);
+                } else {
+                    int next = xml.indexOf('<', i);
+                    i = next < 0 || next > to ? to : next;
+                }
+            }
+        }
+
+        private int letters(String xml, int from, int to, Tally into) {
+            int i = from;
+            for (; i < to; i++) {
+                char c = xml.charAt(i);
+                if (c == '<') break;
+                if (c == '&') {
+                    int end = xml.indexOf(';', i);
+                    if (end > 0 && end < to) i = end;
+                }
+                if (c > ' ') into.counts[0]++;
+            }
+            return i;
+        }
+
+        private int open(String xml, int from, int to, Tally into) {
+            inTag = true;
+            inText = false;
+            int start = from;
+            int end = from;
+            while (end < to) {
+                char c = xml.charAt(end);
+                if (c == ':') start = end + 1;
+                else if (c == ' ' || c == '>' || c == '/' && end > from || c == '\n' || c == '\t' || c == '\r') break;
+                end++;
+            }
+            if (end > from) last = xml.charAt(end - 1);
+            if (xml.charAt(from) != '/') count(xml, start, end - start, into);
+            return end;
+        }
+
+        private void count(String xml, int at, int length, Tally into) {
+            int kind = switch (length) {
+                case 1 -> xml.charAt(at) == 't' ? 0 : xml.charAt(at) == 'p' ? 9 : -1;
+                case 2 -> xml.startsWith("br", at) ? 3 : -1;
+                case 3 -> xml.startsWith("sym", at) ? 2 : xml.startsWith("tbl", at) ? 10 : -1;
+                case 4 -> xml.startsWith("pict", at) ? 1 : -1;
+                case 5 -> xml.startsWith("oMath", at) ? 5 : -1;
+                case 6 -> xml.startsWith("object", at) ? 6 : xml.startsWith("sectPr", at) ? 11 : -1;
+                case 7 -> xml.startsWith("drawing", at) ? 1 : xml.startsWith("fldChar", at) ? 7 : -1;
+                case 11 -> xml.startsWith("bookmarkEnd", at) ? 8 : -1;
+                case 13 -> xml.startsWith("bookmarkStart", at) ? 8 : -1;
+                case 16 -> xml.startsWith("endnoteReference", at) ? 4 : -1;
+                case 17 -> xml.startsWith("footnoteReference", at) ? 4 : -1;
+                default -> -1;
+            };
+            if (kind == 0) opensText = true;
+            else if (kind > 0) into.counts[kind]++;
+        }
+    }
+}
