@@ -20,7 +20,6 @@ public final class Names {
             "[\\s\\u00a0\\u00ad\\u1680\\u180e\\u2000-\\u200f\\u2028-\\u202f\\u205f-\\u2064\\u3000\\ufeff]";
 
     private static final Pattern ENDS = Pattern.compile("^" + UNSEEN + "+|" + UNSEEN + "+$");
-    private static final Pattern BLANK = Pattern.compile(UNSEEN + "*");
     private static final Pattern ANY = Pattern.compile(UNSEEN + "+");
 
     private Names() {}
@@ -45,9 +44,23 @@ public final class Names {
         return ENDS.matcher(text).replaceAll("");
     }
 
+    /** Whether one character shows nothing on paper, or only a space. */
+    public static boolean isBlank(char c) {
+        return Character.isWhitespace(c)
+                || c == '\u00a0'
+                || c == '\u00ad'
+                || c == '\u180e'
+                || c >= '\u2000' && c <= '\u200f'
+                || c >= '\u2028' && c <= '\u202f'
+                || c >= '\u205f' && c <= '\u2064'
+                || c == '\u3000'
+                || c == '\u1680'
+                || c == '\ufeff';
+    }
+
     /** Whether a text shows nothing on paper. */
     public static boolean isBlank(String text) {
-        return BLANK.matcher(text).matches();
+        return text.chars().allMatch(c -> isBlank((char) c));
     }
 
     /** A text with every space of any kind as one plain space. */

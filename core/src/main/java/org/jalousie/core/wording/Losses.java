@@ -21,7 +21,7 @@ final class Losses {
 
     static int letters(String text) {
         int letters = 0;
-        for (int i = 0; i < text.length(); i++) if (text.charAt(i) > ' ') letters++;
+        for (int i = 0; i < text.length(); i++) if (Tally.isLetter(text.charAt(i))) letters++;
         return letters;
     }
 

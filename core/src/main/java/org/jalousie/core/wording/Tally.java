@@ -2,6 +2,7 @@ package org.jalousie.core.wording;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.jalousie.core.data.Names;
 
 /**
  * How much of each kind of thing a stretch of XML holds: letters, pictures, symbols, breaks, notes, equations, objects, ends
@@ -29,6 +30,12 @@ final class Tally {
     static final int SECTIONS = 11;
 
     private final int[] counts = new int[KINDS.length];
+
+    /** Whether a character shows; what prints as a space of any kind may go with a tag. */
+    static boolean isLetter(char c) {
+        if (c < 0x7f) return c > ' ';
+        return !Names.isBlank(c);
+    }
 
     static Tally of(String xml) {
         Tally tally = new Tally();
@@ -114,7 +121,7 @@ final class Tally {
                     int end = xml.indexOf(';', i);
                     if (end > 0 && end < to) i = end;
                 }
-                if (c > ' ') into.counts[0]++;
+                if (isLetter(c)) into.counts[LETTERS]++;
             }
             return i;
         }
