@@ -273,7 +273,8 @@ public final class AwkwardFiles {
 
     private void blocks() {
         String landscape = "<w:sectPr><w:pgSz w:w=\"16838\" w:h=\"11906\" w:orient=\"landscape\"/></w:sectPr>";
-        String portrait = "<w:sectPr><w:pgSz w:w=\"11906\" w:h=\"16838\"/></w:sectPr>";
+        String portrait =
+                "<w:sectPr><w:headerReference w:type=\"default\" r:id=\"rId2\"/><w:footerReference w:type=\"default\" r:id=\"rId3\"/><w:pgSz w:w=\"11906\" w:h=\"16838\"/></w:sectPr>";
         same(
                 "an annex as the last section, printed",
                 "<w:p><w:pPr>" + portrait + "</w:pPr>" + t("a") + "</w:p>" + p(t("{{#abroad}}")) + p(t("annex"))
