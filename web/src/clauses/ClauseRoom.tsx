@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { answer, api, upload, type Schemas } from '../api/client';
 import { FileButton } from '../ui/FileButton';
-import { inputLook, RoomTitle, Table, Trouble, Waiting } from '../ui/parts';
+import { Button, inputLook, RoomTitle, Table, Trouble, Waiting } from '../ui/parts';
 import { date } from '../ui/time';
 
 /** One clause with its versions. */
@@ -27,6 +27,14 @@ export default function ClauseRoom() {
       void queries.invalidateQueries({ queryKey: ['clauses'] });
     },
   });
+  const tidy = useMutation({
+    mutationFn: () =>
+      answer(api.POST('/api/v1/clauses/{id}/tidying', { params: { path: { id } } })),
+    onSuccess: (next) => {
+      queries.setQueryData(['clause', id], next);
+      void queries.invalidateQueries({ queryKey: ['clauses'] });
+    },
+  });
   if (clause.isPending) return <Waiting what="Opening the clause…" />;
   if (!clause.data) return <Trouble error={clause.error} />;
   const { name, versions, fields, diagnostics } = clause.data;
@@ -44,6 +52,12 @@ export default function ClauseRoom() {
           {one.message} {one.cure} <q className="font-mono">{one.place}</q>
         </p>
       ))}
+      {diagnostics.some((one) => one.code === 'tracked-changes' || one.code === 'comments') && (
+        <Button className="mb-3" disabled={tidy.isPending} onClick={() => tidy.mutate()}>
+          Accept all changes and delete comments, as a next version
+        </Button>
+      )}
+      <Trouble error={tidy.error} />
       <div
         role="group"
         aria-label="Bring in the next version"

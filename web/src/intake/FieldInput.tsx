@@ -1,9 +1,10 @@
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useContext } from 'react';
 import { Controller, get, useFormContext } from 'react-hook-form';
 import type { Schemas } from '../api/client';
 import { describedBy, inputLook, Labelled } from '../ui/parts';
 import { AddressInput, MomentInput, NameInput } from './PartInputs';
 import { PictureInput } from './PictureInput';
+import { FormLanguage, typedNumber } from './typing';
 
 const RichInput = lazy(() => import('./RichInput'));
 const ItemsInput = lazy(() => import('./ItemsInput'));
@@ -25,10 +26,16 @@ export type PartsProps = {
 };
 
 const examples: Partial<Record<Field['type'], string>> = {
-  MONEY: 'With the currency, for example EUR 12500.00',
   WEB_ADDRESS: 'For example https://www.example.org/loans',
   PHONE: 'With the country, for example +44 1632 960 018',
 };
+
+function exampleOf(type: Field['type'], language: string): string | undefined {
+  if (type === 'MONEY') {
+    return `With the currency, for example EUR ${typedNumber('12500.00', language)}`;
+  }
+  return type === 'NUMBER' ? `For example ${typedNumber('1250.5', language)}` : examples[type];
+}
 
 const grouped: Field['type'][] = ['NAME', 'ADDRESS', 'DATE_TIME', 'RICH_TEXT', 'PICTURE', 'ITEMS'];
 
@@ -73,7 +80,8 @@ export function DatumInput({
   inputRef?: React.Ref<HTMLInputElement & HTMLTextAreaElement & HTMLSelectElement>;
   onChange: (value: string) => void;
 }) {
-  const hint = field.hint || examples[field.type];
+  const language = useContext(FormLanguage);
+  const hint = field.hint || exampleOf(field.type, language);
   const described = describedBy(id, hint, fault);
   if (grouped.includes(field.type)) {
     return (

@@ -5,6 +5,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { answer, api, Problem, type Schemas } from '../api/client';
 import { Button, RoomTitle, Trouble, Waiting } from '../ui/parts';
 import { FieldInput, type Answers } from './FieldInput';
+import { FormLanguage, typedData } from './typing';
 
 /** A template's form: filled anew, or a request corrected. */
 export default function FormRoom() {
@@ -40,7 +41,9 @@ type Source = {
 function FilledForm({ form, row, values, people }: Source) {
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const answers = useForm<Answers>({ defaultValues: { values, people } });
+  const answers = useForm<Answers>({
+    defaultValues: { values: typedData(form.fields, values, form.language), people },
+  });
   const { setError, clearErrors } = answers;
   const save = useMutation({
     mutationFn: async (body: Answers) => {
@@ -49,11 +52,13 @@ function FilledForm({ form, row, values, people }: Source) {
         ? await answer(
             api.PUT('/api/v1/requests/{number}', {
               params: { path: { number: row.number } },
-              body,
+              body: { ...body, language: form.language },
             }),
           )
         : await answer(
-            api.POST('/api/v1/requests', { body: { template: form.template, ...body } }),
+            api.POST('/api/v1/requests', {
+              body: { template: form.template, language: form.language, ...body },
+            }),
           );
       if (row?.agreement) return row.agreement;
       const made = await answer(
@@ -92,9 +97,11 @@ function FilledForm({ form, row, values, people }: Source) {
           className="flex max-w-2xl flex-col gap-4"
           onSubmit={(event) => void answers.handleSubmit((body) => save.mutate(body))(event)}
         >
-          {form.fields.map((field) => (
-            <FieldInput key={field.name} field={field} />
-          ))}
+          <FormLanguage.Provider value={form.language}>
+            {form.fields.map((field) => (
+              <FieldInput key={field.name} field={field} />
+            ))}
+          </FormLanguage.Provider>
           {form.chosen.map((party) => (
             <fieldset key={party.party} className="grid grid-cols-2 gap-3 border border-rule p-3">
               <legend className="px-1 font-medium">{party.label}</legend>
@@ -135,7 +142,7 @@ function KeepAsSpecimen({ number }: { number: string }) {
         }),
       ),
   });
-  if (keep.isSuccess) return <span className="text-moss">Kept as a specimen of the draft</span>;
+  if (keep.data) return <Replaced replaced={keep.data.replaced} />;
   return (
     <>
       <Button disabled={keep.isPending} onClick={() => keep.mutate()}>
@@ -143,5 +150,28 @@ function KeepAsSpecimen({ number }: { number: string }) {
       </Button>
       <Trouble error={keep.error} />
     </>
+  );
+}
+
+/** What was put in the place of persons' data; what is named in free text only, a person has to find. */
+function Replaced({ replaced }: { replaced: Schemas['Replacement'][] }) {
+  return (
+    <details className="max-w-xl" open>
+      <summary className="text-moss">
+        Kept as a specimen of the draft, {replaced.length}{' '}
+        {replaced.length === 1 ? 'value' : 'values'} replaced
+      </summary>
+      <p className="text-clay">
+        Look it over under Specimens: a person who is named only within a text can’t be found by the
+        program.
+      </p>
+      <ul className="text-soft">
+        {replaced.map((one, i) => (
+          <li key={i}>
+            {one.field}: <s>{one.before}</s> {one.after || 'left out'}
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }

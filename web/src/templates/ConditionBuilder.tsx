@@ -1,7 +1,7 @@
 import { useId, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { Button } from '../ui/parts';
-import { comparisonsOf, joined, toFeel } from './condition';
+import { comparisonsOf, joined, numberFault, toFeel } from './condition';
 
 type Field = Schemas['Field'];
 const look = 'min-h-8 rounded-sm border border-edge bg-sheet px-2';
@@ -28,6 +28,7 @@ export function ConditionBuilder({
   const comparisons = comparisonsOf(field.type);
   const comparison = comparisons.find((one) => one.key === key) ?? comparisons[0];
   const feel = comparison ? toFeel(field, comparison.key, value) : '';
+  const fault = comparison?.value ? numberFault(field.type, value) : '';
   const put = (by: 'and' | 'or') => {
     onChange(joined(expression, by, feel));
     setValue('');
@@ -77,6 +78,11 @@ export function ConditionBuilder({
               <option key={choice} value={choice} />
             ))}
           </datalist>
+          {fault && (
+            <p role="alert" className="w-full text-oxide">
+              {fault}
+            </p>
+          )}
         </>
       )}
       {expression.trim() ? (

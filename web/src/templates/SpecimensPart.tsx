@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
 import { answer, api, type Schemas } from '../api/client';
 import { FieldInput, type Answers } from '../intake/FieldInput';
+import { FormLanguage, typedData } from '../intake/typing';
 import { Button, Empty, inputLook, Trouble } from '../ui/parts';
 import { ProofView } from './ProofView';
 import type { Settings } from './useTemplate';
@@ -123,6 +124,7 @@ export function SpecimensPart({
               <SpecimenForm
                 specimen={specimen}
                 fields={settings.fields}
+                language={settings.language}
                 fixed={fixed}
                 onKeep={(next) => {
                   set(specimens.map((one, at) => (at === i ? next : one)));
@@ -141,24 +143,47 @@ export function SpecimensPart({
 function SpecimenForm({
   specimen,
   fields,
+  language,
   fixed,
   onKeep,
 }: {
   specimen: Specimen;
   fields: Schemas['Field'][];
+  language: string;
   fixed: boolean;
   onKeep: (specimen: Specimen) => void;
 }) {
   const [name, setName] = useState(specimen.name);
-  const form = useForm<Answers>({ defaultValues: { values: specimen.data, people: {} } });
+  const form = useForm<Answers>({
+    defaultValues: { values: typedData(fields, specimen.data, language), people: {} },
+  });
+  const { setError, clearErrors } = form;
+  // a specimen may leave out what is required; what it has is read as a request's form is
+  const read = useMutation({
+    mutationFn: async (values: Record<string, string>) => {
+      clearErrors();
+      const body = { fields: fields.map((f) => ({ ...f, required: false })), values, language };
+      return answer(api.POST('/api/v1/forms/reading', { body }));
+    },
+    onSuccess: ({ values: data, faults }) => {
+      const names = Object.keys(faults);
+      names.forEach((at, i) =>
+        setError(
+          `values.${at}`,
+          { type: 'server', message: faults[at] ?? '' },
+          { shouldFocus: i === 0 },
+        ),
+      );
+      if (!names.length) onKeep({ name, origin: changed(data, specimen), data });
+    },
+  });
   return (
     <FormProvider {...form}>
       <form
         className="flex max-w-2xl flex-col gap-4 p-4"
         onSubmit={(event) =>
           void form.handleSubmit(({ values }) => {
-            const data = Object.fromEntries(Object.entries(values).filter(([, v]) => v !== ''));
-            onKeep({ name, origin: changed(data, specimen), data });
+            read.mutate(Object.fromEntries(Object.entries(values).filter(([, v]) => v !== '')));
           })(event)
         }
       >
@@ -172,10 +197,13 @@ function SpecimenForm({
           />
         </label>
         <fieldset disabled={fixed} className="flex flex-col gap-4">
-          {fields.map((field) => (
-            <FieldInput key={field.name} field={field} />
-          ))}
+          <FormLanguage.Provider value={language}>
+            {fields.map((field) => (
+              <FieldInput key={field.name} field={field} />
+            ))}
+          </FormLanguage.Provider>
         </fieldset>
+        <Trouble error={read.error} />
         {!fixed && (
           <Button type="submit" look="main" className="self-start">
             Keep this specimen

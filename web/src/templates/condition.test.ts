@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { comparisonsOf, joined, toFeel } from './condition';
+import { comparisonsOf, joined, numberFault, toFeel } from './condition';
 
 it('writes a comparison of each type in FEEL', () => {
   expect(toFeel({ name: 'insured_value', type: 'MONEY' }, 'more', 'EUR 250,000')).toBe(
@@ -28,4 +28,12 @@ it('joins conditions so that "and" and "or" keep their meaning', () => {
 
 it('offers comparisons that fit the type', () => {
   expect(comparisonsOf('YES_NO').map((one) => one.words)).toEqual(['is yes', 'is not yes']);
+});
+
+it('a number that could be meant in two ways is not taken, and both are shown', () => {
+  expect(toFeel({ name: 'fee', type: 'MONEY' }, 'more', 'EUR 12,50')).toBe('');
+  expect(numberFault('MONEY', 'EUR 12,50')).toContain('12.50 or as 1250');
+  expect(numberFault('NUMBER', '1.250,50')).toContain('1250.50');
+  expect(numberFault('NUMBER', '250,000')).toBe('');
+  expect(numberFault('TEXT', '12,50')).toBe('');
 });

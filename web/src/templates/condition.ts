@@ -67,11 +67,28 @@ export function toFeel(field: Pick<Field, 'name' | 'type'>, key: string, value: 
 
 function literalOf(type: FieldType, value: string): string {
   if (type === 'NUMBER' || type === 'MONEY' || type === 'ITEMS') {
-    const number = value.replace(/^[A-Z]{3}\s*/, '').replace(/,/g, '');
-    return /^-?\d+(\.\d+)?$/.test(number) ? number : '';
+    const number = value.replace(/^[A-Z]{3}\s*/, '');
+    // the office's rooms are in English: whole groups of three, one full stop
+    return /^-?(\d+|\d{1,3}(,\d{3})+)(\.\d+)?$/.test(number) ? number.replace(/,/g, '') : '';
   }
   if (type === 'DATE') return /^\d{4}-\d\d-\d\d$/.test(value) ? `date("${value}")` : '';
   return value ? `"${value.replace(/[\\"]/g, '\\$&')}"` : '';
+}
+
+/** Why a number can't be taken as it is typed, with what it could mean; empty when nothing is wrong with it. */
+export function numberFault(type: FieldType, value: string): string {
+  const number = value.trim().replace(/^[A-Z]{3}\s*/, '');
+  if (!['NUMBER', 'MONEY', 'ITEMS'].includes(type) || !number || literalOf(type, number)) return '';
+  if (!/^-?\d+([.,' ]\d+)+$/.test(number)) return 'A number is expected, for example 250,000.';
+  const parts = /^(.*)([.,' ])(\d+)$/.exec(number);
+  const digits = (text: string) => text.replace(/[.,' ]/g, '');
+  const readings = new Set<string>();
+  if (parts?.[1] && /[.,]/.test(parts[2] ?? '') && !parts[1].includes(parts[2] ?? '')) {
+    readings.add(`${digits(parts[1])}.${parts[3]}`);
+  }
+  if (new Set(number.match(/[.,' ]/g)).size === 1) readings.add(digits(number));
+  const all = [...readings].join(' or as ');
+  return `${value.trim()} can be read as ${all || 'nothing'}. Type the one that you mean.`;
 }
 
 /** Puts a further condition to an expression. */

@@ -27,8 +27,12 @@ public record Settings(
 
     public record Trust(String address, String secret) {}
 
-    /** @param processes how many office processes are kept warm; they take ports from {@code port} upward */
-    public record Converter(int processes, int port, Path folder) {}
+    /**
+     * @param processes how many office processes are kept warm; they take ports from {@code port} upward, and one more is
+     *     started for documents that take very long
+     * @param limit how long the smallest document may take
+     */
+    public record Converter(int processes, int port, Path folder, Duration limit) {}
 
     /** Made at the first start when there is no account yet. */
     public record FirstAccount(String mail, String name, String password) {}

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
-import org.jalousie.core.placement.FieldKind;
 import org.jalousie.core.placement.SigningField;
 
 /** The rules of an agreement's life. */
@@ -137,7 +136,7 @@ public final class Decider {
         Map<String, String> values =
                 command instanceof Command.Sign sign ? sign.values() : ((Command.Complete) command).values();
         for (SigningField field : agreement.fieldsOf(party)) {
-            if (field.kind() == FieldKind.TEXT
+            if (field.asked()
                     && field.required()
                     && values.getOrDefault(field.name(), "").isBlank()) {
                 return refused(field.label() + " is required.");
@@ -145,7 +144,7 @@ public final class Decider {
         }
         for (String name : values.keySet()) {
             if (agreement.fieldsOf(party).stream()
-                    .noneMatch(field -> field.name().equals(name) && field.kind() == FieldKind.TEXT)) {
+                    .noneMatch(field -> field.name().equals(name) && field.asked())) {
                 return refused(name + " is not yours to complete.");
             }
         }

@@ -29,8 +29,8 @@ public final class ValueReader {
     /** Most items in one list. */
     public static final int MOST_ITEMS = 10_000;
 
-    private static final Pattern MONEY = Pattern.compile("([A-Z]{3})\\s*([-+]?[0-9][0-9,]*(?:\\.[0-9]+)?)");
-    private static final Pattern NUMBER = Pattern.compile("[-+]?[0-9][0-9,]*(?:\\.[0-9]+)?");
+    private static final Pattern MONEY = Pattern.compile("([A-Za-z]{3})[\\s\\u00a0\\u202f]*([^A-Za-z]+)");
+    private static final Pattern MONEY_BEHIND = Pattern.compile("([^A-Za-z]+?)[\\s\\u00a0\\u202f]*([A-Za-z]{3})");
     // HTML Living Standard, "valid email address", narrowed to domains that have a dot
     private static final Pattern MAIL =
             Pattern.compile("[a-zA-Z0-9.!#$%&'*+/=?^_`{|}~-]+@[a-zA-Z0-9](?:[a-zA-Z0-9-]{0,61}[a-zA-Z0-9])?"
@@ -57,6 +57,15 @@ public final class ValueReader {
      * @throws Unreadable with a sentence that says what is expected
      */
     public static Optional<Value> read(Field field, String input) throws Unreadable {
+        return read(field, input, Typing.PLAIN);
+    }
+
+    /**
+     * Reads one input whose numbers are typed in a language.
+     *
+     * @see #read(Field, String)
+     */
+    public static Optional<Value> read(Field field, String input, Typing typing) throws Unreadable {
         String text = input == null ? "" : input.strip();
         if (text.isEmpty()) return Optional.empty();
         refuseUnprintable(text);
@@ -68,8 +77,8 @@ public final class ValueReader {
                 switch (field.type()) {
                     case TEXT -> new Value.Text(text.replaceAll("\\s*\\R\\s*", " "));
                     case LONG_TEXT -> new Value.Text(text.replaceAll("\\R", "\n"));
-                    case NUMBER -> new Value.Amount(number(text));
-                    case MONEY -> money(text);
+                    case NUMBER -> new Value.Amount(typing.number(text));
+                    case MONEY -> money(text, typing);
                     case DATE -> new Value.Day(date(text));
                     case YES_NO -> new Value.YesNo(yesNo(text));
                     case CHOICE -> new Value.Text(choice(field, text));
@@ -81,17 +90,23 @@ public final class ValueReader {
                     case NAME -> PeopleReader.name(text);
                     case ADDRESS -> PeopleReader.address(text);
                     case PICTURE -> picture(text);
-                    case ITEMS -> items(field, text);
+                    case ITEMS -> items(field, text, typing);
                 });
     }
 
-    /** Reads a value that was stored by {@link Value#raw()}; anything unreadable is taken as it stands. */
+    /**
+     * Reads a value that was stored by {@link Value#raw()}; anything unreadable is taken as it stands. Specimens of earlier
+     * versions may have numbers with commas between their groups.
+     */
     public static Optional<Value> stored(Field field, String raw) {
-        try {
-            return read(field, raw);
-        } catch (Unreadable e) {
-            return Optional.of(new Value.Text(raw));
+        for (Typing typing : List.of(Typing.PLAIN, Typing.in(Locale.UK))) {
+            try {
+                return read(field, raw, typing);
+            } catch (Unreadable e) {
+                // the next way, or as it stands
+            }
         }
+        return Optional.of(new Value.Text(raw));
     }
 
     // XML 1.0 (fifth edition) §2.2: these characters cannot stand in a document at all
@@ -119,31 +134,28 @@ public final class ValueReader {
         return -1;
     }
 
-    private static BigDecimal number(String text) throws Unreadable {
-        if (!NUMBER.matcher(text).matches()) {
-            throw new Unreadable("A number is expected, for example 1250 or 12.5.");
+    private static Value money(String text, Typing typing) throws Unreadable {
+        Matcher before = MONEY.matcher(text);
+        Matcher behind = MONEY_BEHIND.matcher(text);
+        boolean first = before.matches();
+        if (!first && !behind.matches()) {
+            throw new Unreadable("Money is expected with its currency code, for example " + typing.money() + ".");
         }
-        return new BigDecimal(text.replace(",", ""));
-    }
-
-    private static Value money(String text) throws Unreadable {
-        Matcher matcher = MONEY.matcher(text.toUpperCase(Locale.ROOT));
-        if (!matcher.matches()) {
-            throw new Unreadable("Money is expected with its currency code, for example EUR 12500.00.");
-        }
+        String code = (first ? before.group(1) : behind.group(2)).toUpperCase(Locale.ROOT);
+        String number = (first ? before.group(2) : behind.group(1)).strip();
         Currency currency;
         try {
-            currency = Currency.getInstance(matcher.group(1));
+            currency = Currency.getInstance(code);
         } catch (IllegalArgumentException e) {
-            throw new Unreadable(matcher.group(1) + " is not an ISO 4217 currency code; EUR, GBP or USD are.");
+            throw new Unreadable(code + " is not an ISO 4217 currency code; EUR, GBP or USD are.");
         }
-        BigDecimal amount = new BigDecimal(matcher.group(2).replace(",", ""));
+        BigDecimal amount = typing.number(number);
         int digits = Math.max(currency.getDefaultFractionDigits(), 0);
         try {
             return new Value.Money(currency, amount.setScale(digits, RoundingMode.UNNECESSARY));
         } catch (ArithmeticException e) {
-            throw new Unreadable("%s has %d decimal places; %s has more."
-                    .formatted(currency.getCurrencyCode(), digits, matcher.group(2)));
+            throw new Unreadable(
+                    "%s has %d decimal places; %s has more.".formatted(currency.getCurrencyCode(), digits, number));
         }
     }
 
@@ -193,18 +205,19 @@ public final class ValueReader {
         return new Value.Picture(text);
     }
 
-    private static Value items(Field list, String text) throws Unreadable {
+    private static Value items(Field list, String text, Typing typing) throws Unreadable {
         List<Map<String, Value>> items = new ArrayList<>();
         for (Map<String, String> raw : RawItems.read(text)) {
             if (items.size() == MOST_ITEMS)
                 throw new Unreadable("At most %,d items can stand in a list.".formatted(MOST_ITEMS));
-            items.add(item(list, raw, items.size() + 1));
+            items.add(item(list, raw, items.size() + 1, typing));
         }
         return new Value.Items(
                 items, list.items().stream().map(Field::name).collect(Collectors.toCollection(LinkedHashSet::new)));
     }
 
-    private static Map<String, Value> item(Field list, Map<String, String> raw, int position) throws Unreadable {
+    private static Map<String, Value> item(Field list, Map<String, String> raw, int position, Typing typing)
+            throws Unreadable {
         Map<String, Value> values = new LinkedHashMap<>();
         for (String name : raw.keySet()) {
             if (list.items().stream().noneMatch(field -> field.name().equals(name)))
@@ -212,7 +225,7 @@ public final class ValueReader {
         }
         for (Field field : list.items()) {
             try {
-                Optional<Value> value = read(field, raw.get(field.name()));
+                Optional<Value> value = read(field, raw.get(field.name()), typing);
                 value.ifPresent(v -> values.put(field.name(), v));
                 if (value.isEmpty() && field.required()) throw new Unreadable(field.label() + " is required.");
             } catch (Unreadable e) {

@@ -1,8 +1,11 @@
 package org.jalousie.core.evidence;
 
+import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.jalousie.core.placement.PlacedField;
 
 /**
  * What one party's act puts into the document.
@@ -17,4 +20,15 @@ public record Act(
         Set<String> marked,
         Optional<String> signature,
         Optional<byte[]> mark,
-        String caption) {}
+        String caption) {
+
+    /** Answers with those of the fields that show another one's answer. */
+    public static Map<String, String> everywhere(Map<String, String> answers, List<PlacedField> fields) {
+        Map<String, String> all = new HashMap<>(answers);
+        for (PlacedField placed : fields) {
+            String answer = answers.get(placed.field().sameAs());
+            if (answer != null) all.put(placed.field().name(), answer);
+        }
+        return all;
+    }
+}

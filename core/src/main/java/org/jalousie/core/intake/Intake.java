@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.Typing;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.data.ValueReader;
 
@@ -29,11 +30,20 @@ public final class Intake {
 
     /** Reads all inputs; inputs for names that are no field of the form are faults too, so nothing is dropped unseen. */
     public static Reading read(List<Field> fields, Map<String, String> inputs) {
+        return read(fields, inputs, Typing.PLAIN);
+    }
+
+    /**
+     * Reads inputs whose numbers are typed in a language.
+     *
+     * @see #read(List, Map)
+     */
+    public static Reading read(List<Field> fields, Map<String, String> inputs, Typing typing) {
         Map<String, Value> values = new LinkedHashMap<>();
         Map<String, String> faults = new LinkedHashMap<>();
         for (Field field : fields) {
             try {
-                Optional<Value> value = ValueReader.read(field, inputs.get(field.name()));
+                Optional<Value> value = ValueReader.read(field, inputs.get(field.name()), typing);
                 value.ifPresent(v -> values.put(field.name(), v));
                 if (value.isEmpty() && field.required()) {
                     faults.put(field.name(), field.label() + " is required.");

@@ -55,6 +55,17 @@ public final class FieldPlacer {
      * @param participants decide which fields a signature locks: the signer's own and those completed in earlier stages
      */
     public static Placed place(byte[] pdf, Map<Integer, SigningField> boxes, List<Participant> participants) {
+        return place(pdf, boxes, Set.of(), participants);
+    }
+
+    /**
+     * @param pdf as converted
+     * @param boxes the fields by the number their boxes carry
+     * @param onEachPage numbers of boxes that stand in a header or footer: their places all show the one answer
+     * @param participants decide which fields a signature locks: the signer's own and those completed in earlier stages
+     */
+    public static Placed place(
+            byte[] pdf, Map<Integer, SigningField> boxes, Set<Integer> onEachPage, List<Participant> participants) {
         try (PDDocument document = Loader.loadPDF(pdf)) {
             PDAcroForm form = new PDAcroForm(document);
             document.getDocumentCatalog().setAcroForm(form);
@@ -70,7 +81,7 @@ public final class FieldPlacer {
                 for (PDAnnotation annotation : page.getAnnotations()) {
                     int number = boxNumber(annotation);
                     if (!boxes.containsKey(number)) continue;
-                    SigningField field = unique(boxes.get(number), i + 1, placed);
+                    SigningField field = unique(boxes.get(number), onEachPage.contains(number), placed);
                     PDRectangle at = annotation.getRectangle();
                     placed.add(new PlacedField(
                             field, i + 1, at.getLowerLeftX(), at.getLowerLeftY(), at.getWidth(), at.getHeight()));
@@ -110,13 +121,21 @@ public final class FieldPlacer {
         return -1;
     }
 
-    /** A field in a header comes once a page; each gets a name of its own. */
-    private static SigningField unique(SigningField field, int page, List<PlacedField> placed) {
-        boolean taken = placed.stream().anyMatch(one -> one.field().name().equals(field.name()));
-        return taken
-                ? new SigningField(
-                        field.name() + "_p" + page, field.party(), field.kind(), field.label(), field.required())
-                : field;
+    /** A field in a list comes once for each item, one in a header once a page: each gets a name of its own. */
+    private static SigningField unique(SigningField field, boolean same, List<PlacedField> placed) {
+        Set<String> taken = new HashSet<>();
+        placed.forEach(one -> taken.add(one.field().name()));
+        if (!taken.contains(field.name())) return field;
+        int number = 2;
+        while (taken.contains(field.name() + "_" + number)) number++;
+        String label = same ? field.label() : field.label() + " (" + number + ")";
+        return new SigningField(
+                field.name() + "_" + number,
+                field.party(),
+                field.kind(),
+                label,
+                field.required(),
+                same ? field.name() : "");
     }
 
     private static PDField toField(

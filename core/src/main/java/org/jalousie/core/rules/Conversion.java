@@ -38,6 +38,13 @@ final class Conversion {
         return context;
     }
 
+    /** Gives a name another value; none takes it out. */
+    static void replace(Map<String, Object> context, String name, Field field, Value value) {
+        context.remove(name);
+        context.remove(name + "_currency");
+        if (value != null) put(context, name, field, value);
+    }
+
     private static void put(Map<String, Object> context, String name, Field field, Value value) {
         if (value instanceof Value.Items items) {
             List<Object> all = new ArrayList<>();
@@ -77,11 +84,11 @@ final class Conversion {
 
     /** The currencies of all money among these values whose name is mentioned. */
     static void currencies(Map<String, Value> values, Set<String> mentioned, Set<Currency> into) {
-        values.forEach((name, value) -> {
-            if (value instanceof Value.Money money && mentioned.contains(name)) into.add(money.currency());
-            if (value instanceof Value.Items items && mentioned.contains(name))
-                items.items().forEach(item -> currencies(item, mentioned, into));
-        });
+        for (String name : mentioned) {
+            Value value = values.get(name);
+            if (value instanceof Value.Money money) into.add(money.currency());
+            if (value instanceof Value.Items items) items.items().forEach(item -> currencies(item, mentioned, into));
+        }
     }
 
     /**

@@ -25,6 +25,7 @@ public final class SpecimenDrawer {
     private final RuleSet rules;
     private final List<RuleCase> cases;
     private final Alternatives alternatives;
+    private final RuleSet.Memory memory = new RuleSet.Memory(true);
     private final Random random = new Random(20);
 
     private SpecimenDrawer(RuleSet rules) {
@@ -71,7 +72,7 @@ public final class SpecimenDrawer {
     }
 
     private Candidate candidate(Map<String, Value> values) {
-        return new Candidate(values, rules.reached(values));
+        return new Candidate(values, rules.reached(values, memory));
     }
 
     private Map<String, Value> changed(Map<String, Value> from) {

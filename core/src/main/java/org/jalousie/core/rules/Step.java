@@ -1,6 +1,5 @@
 package org.jalousie.core.rules;
 
-import java.util.ArrayList;
 import java.util.Currency;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -17,8 +16,28 @@ import org.jalousie.core.data.Value;
  *
  * @param parts the expression of a rule, or the conditions of a choice's cases but the last
  * @param choice null for a rule
+ * @param mentioned names that this step speaks of in any of its parts
  */
-record Step(String name, String label, String within, FieldType gives, List<Part> parts, Choice choice) {
+record Step(
+        String name,
+        String label,
+        String within,
+        FieldType gives,
+        List<Part> parts,
+        Choice choice,
+        Set<String> mentioned) {
+    Step(String name, String label, String within, FieldType gives, List<Part> parts, Choice choice) {
+        this(
+                name,
+                label,
+                within,
+                gives,
+                parts,
+                choice,
+                parts.stream()
+                        .flatMap(part -> part.mentioned().stream())
+                        .collect(Collectors.toCollection(LinkedHashSet::new)));
+    }
 
     /** @param mentioned every name and path that the expression speaks of */
     record Part(String place, ParsedExpression expression, Set<String> mentioned) {}
@@ -82,10 +101,12 @@ record Step(String name, String label, String within, FieldType gives, List<Part
         return new RuleFault(name, part.place, code, message, cure);
     }
 
-    /** Names that this step speaks of in any of its parts. */
-    Set<String> mentioned() {
-        List<String> all = new ArrayList<>();
-        parts.forEach(part -> all.addAll(part.mentioned));
-        return Set.copyOf(all);
+    /** Names of the values that the result depends on: of money also by its currency. */
+    Set<String> standsOn() {
+        Set<String> names = new LinkedHashSet<>(mentioned);
+        for (String name : mentioned) {
+            if (name.endsWith("_currency")) names.add(name.substring(0, name.length() - "_currency".length()));
+        }
+        return names;
     }
 }

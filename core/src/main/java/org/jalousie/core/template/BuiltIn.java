@@ -16,6 +16,9 @@ public final class BuiltIn {
             new Field("generated_on", FieldType.DATE, "Day of generation", true, "", List.of()),
             new Field("agreement_number", FieldType.TEXT, "Agreement number", true, "", List.of()));
 
+    /** The name under which a wording finds the agreement's file name; no tag and no form can have it. */
+    public static final String FILE_NAME = ":file_name";
+
     private BuiltIn() {}
 
     static boolean isName(String name) {

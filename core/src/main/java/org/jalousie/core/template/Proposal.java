@@ -12,6 +12,7 @@ import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.Who;
 import org.jalousie.core.placement.SigningField;
+import org.jalousie.core.rules.Rule;
 import org.jalousie.core.wording.FoundTags;
 
 /** Proposes a template's settings from its tags, and keeps what the coordinator has settled when the wording changes. */
@@ -32,7 +33,17 @@ public final class Proposal {
         Set<String> derived = new HashSet<>();
         before.rules().forEach(rule -> derived.add(rule.name()));
         before.choices().forEach(choice -> derived.add(choice.name()));
+        found.comparisons().forEach(one -> derived.add(one.rule()));
         List<Field> fields = new ProposedFields(found, derived).completed(before.fields());
+        for (FoundTags.Comparison one : found.comparisons()) {
+            if (fields.stream().anyMatch(field -> field.name().equals(one.field())) || derived.contains(one.field()))
+                continue;
+            Field field = Field.proposedFor(one.field(), false);
+            fields.add(
+                    one.withNumber() && field.type() == FieldType.TEXT
+                            ? new Field(one.field(), FieldType.NUMBER, field.label(), true, "", List.of())
+                            : field);
+        }
         List<Party> parties = new ArrayList<>(before.parties());
         for (String key : found.parties()) {
             if (parties.stream().noneMatch(party -> party.key().equals(key))) {
@@ -52,7 +63,20 @@ public final class Proposal {
                         .findFirst()
                         .orElse(field))
                 .toList();
-        return before.with(fields, parties, signingFields);
+        return withComparisons(found, before.with(fields, parties, signingFields));
+    }
+
+    /** Settings with a rule for each condition that stood in the wording as a word processor's own field. */
+    public static TemplateContent withComparisons(FoundTags found, TemplateContent before) {
+        List<Rule> rules = new ArrayList<>(before.rules());
+        for (FoundTags.Comparison one : found.comparisons()) {
+            boolean taken = rules.stream().anyMatch(rule -> rule.name().equals(one.rule()))
+                    || before.choices().stream()
+                            .anyMatch(choice -> choice.name().equals(one.rule()))
+                    || before.fields().stream().anyMatch(field -> field.name().equals(one.rule()));
+            if (!taken) rules.add(new Rule(one.rule(), one.label(), "", one.expression(), FieldType.YES_NO));
+        }
+        return rules.size() == before.rules().size() ? before : before.withRules(rules);
     }
 
     /** Names of the fields that say who takes part. */

@@ -101,6 +101,7 @@ final class ProposedFields {
 
     /** The type whose print it is, when only one type has it. */
     private static List<FieldType> ofPrint(String print) {
+        if (print.startsWith("@")) return List.of(FieldType.DATE);
         List<FieldType> having = new ArrayList<>();
         for (FieldType type : FieldType.values()) {
             if (type.hasPrint(print)) having.add(type);

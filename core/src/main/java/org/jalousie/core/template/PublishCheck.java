@@ -29,6 +29,12 @@ public final class PublishCheck {
                         + diagnostic.message() + " " + diagnostic.cure());
         }
         rules.faults().forEach(fault -> obstacles.add(fault.sentence()));
+        wording.found().comparisons().stream()
+                .filter(one ->
+                        content.rules().stream().noneMatch(rule -> rule.name().equals(one.rule())))
+                .forEach(one -> obstacles.add("The wording has a condition of the word processor, "
+                        + one.label() + ", and there is no rule called " + one.rule()
+                        + " for it. Add it under Rules: " + one.expression()));
         fields(content.fields(), wording, obstacles);
         cases(wording.found().uses(), content, obstacles);
         wording.found()
@@ -123,6 +129,13 @@ public final class PublishCheck {
             obstacles.add(
                     party.label()
                             + " doesn't sign, but the wording keeps a place for a signature, initials, a date or a name. Let the party sign, or remove the tag.");
+        }
+        boolean fields =
+                content.signingFields().stream().anyMatch(field -> field.party().equals(party.key()));
+        if (fields && !mark && (party.duty() == Duty.APPROVES || party.duty() == Duty.RECEIVES_COPY)) {
+            obstacles.add(
+                    party.label()
+                            + " is not asked to complete anything, but the wording keeps a field for it. Let the party complete details, or remove the tag.");
         }
         if (party.who() instanceof Who.FromFields from) {
             requireField(party, from.nameField(), "name", content, obstacles);

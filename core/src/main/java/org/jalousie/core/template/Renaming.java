@@ -15,6 +15,10 @@ public final class Renaming {
     /** A text in quotes, or what stands between two of them. */
     private static final Pattern PIECE = Pattern.compile("\"(?:[^\"\\\\]|\\\\.)*\"|[^\"]+");
 
+    private static final Pattern MEMBER = Pattern.compile("\"((?:[^\"\\\\]|\\\\.)*)\"(\\s*:)?");
+    private static final Pattern WORD = Pattern.compile("[\\p{L}_][\\p{L}\\p{M}\\p{N}_]*");
+    private static final String CURRENCY = "_currency";
+
     private final Map<String, String> names;
 
     private Renaming(Map<String, String> names) {
@@ -72,14 +76,14 @@ public final class Renaming {
         return new Specimen(specimen.name(), specimen.origin(), data);
     }
 
-    /** The members of items, which are kept as JSON; a quote within a text has a backslash before it. */
+    /** The members of items, which are kept as JSON: a text in quotes before a colon is a member's name. */
     private String members(String value) {
         if (!value.startsWith("[{")) return value;
-        String result = value;
-        for (Map.Entry<String, String> one : names.entrySet())
-            result = result.replaceAll(
-                    "(?<!\\\\)\"" + Pattern.quote(one.getKey()) + "\":", "\"" + one.getValue() + "\":");
-        return result;
+        return MEMBER.matcher(value).replaceAll(text -> {
+            String name = text.group(1);
+            boolean renamed = text.group(2) != null && names.containsKey(name);
+            return Matcher.quoteReplacement(renamed ? "\"" + names.get(name) + "\"" + text.group(2) : text.group());
+        });
     }
 
     /** Whole names only; what stands in quotes is text. */
@@ -89,13 +93,15 @@ public final class Renaming {
                         piece.group().startsWith("\"") ? piece.group() : replaced(piece.group())));
     }
 
+    /** All names at once, so that a new name that is another one's old name is not changed again. */
     private String replaced(String words) {
-        String result = words;
-        for (Map.Entry<String, String> one : names.entrySet()) {
-            result = result.replaceAll(
-                    "(?<![A-Za-z0-9_])" + Pattern.quote(one.getKey()) + "(?=_currency\\b|(?![A-Za-z0-9_]))",
-                    one.getValue());
-        }
-        return result;
+        return WORD.matcher(words).replaceAll(word -> {
+            String one = word.group();
+            if (names.containsKey(one)) return Matcher.quoteReplacement(names.get(one));
+            boolean currency =
+                    one.endsWith(CURRENCY) && names.containsKey(one.substring(0, one.length() - CURRENCY.length()));
+            return Matcher.quoteReplacement(
+                    currency ? names.get(one.substring(0, one.length() - CURRENCY.length())) + CURRENCY : one);
+        });
     }
 }

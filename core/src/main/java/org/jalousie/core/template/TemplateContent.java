@@ -47,6 +47,11 @@ public record TemplateContent(
                 language, newFields, newParties, newSigningFields, terms, rules, choices, specimens, clauses);
     }
 
+    /** The same settings with these rules. */
+    public TemplateContent withRules(List<Rule> kept) {
+        return new TemplateContent(language, fields, parties, signingFields, terms, kept, choices, specimens, clauses);
+    }
+
     /** The same settings with these specimens. */
     public TemplateContent withSpecimens(List<Specimen> kept) {
         return new TemplateContent(language, fields, parties, signingFields, terms, rules, choices, kept, clauses);

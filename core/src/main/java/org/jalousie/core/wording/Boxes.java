@@ -4,6 +4,10 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import org.jalousie.core.placement.FieldKind;
 import org.w3c.dom.Document;
@@ -17,6 +21,7 @@ final class Boxes {
     /** The links' address without the number; {@code .invalid} never resolves (RFC 2606). */
     static final String ADDRESS = "https://field.invalid/";
 
+    private static final Pattern LINK = Pattern.compile("\"jalField(\\d+)\"");
     private static final String IMAGE_PART = "word/media/jalousie-box.png";
 
     private final PackageParts parts;
@@ -44,6 +49,16 @@ final class Boxes {
                 run.getNamespaceURI(), image, link, width, height, 900_000 + number, "field " + number);
         Document fragment = SafeXml.parse("a signing field", xml.getBytes(StandardCharsets.UTF_8));
         run.appendChild(run.getOwnerDocument().importNode(fragment.getDocumentElement(), true));
+    }
+
+    /** How often each box stands in a merged part; copies for older programs are no places of their own. */
+    static Map<Integer, Integer> in(String xml) {
+        Map<Integer, Integer> found = new TreeMap<>();
+        if (!xml.contains("\"jalField")) return found;
+        String once = xml.contains("Fallback>") ? xml.replaceAll("(?s)<mc:Fallback>.*?</mc:Fallback>", "") : xml;
+        Matcher matcher = LINK.matcher(once);
+        while (matcher.find()) found.merge(Integer.parseInt(matcher.group(1)), 1, Integer::sum);
+        return found;
     }
 
     private static byte[] transparentPixel() {

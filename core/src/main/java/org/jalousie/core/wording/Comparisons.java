@@ -59,6 +59,9 @@ final class Comparisons {
         if (right.pieces().stream().anyMatch(piece -> piece.field() != null)) return List.of();
         String name = MergeField.read(left.onlyField().instruction()).name();
         if (name.isEmpty() || name.contains(".") || right.text().matches(".*[*?].*")) return List.of();
+        // a number with marks within may be meant in two ways
+        if (right.text().matches("[-+]?\\d[\\d.,' ]*") && !right.text().matches("[-+]?\\d+(\\.\\d+)?"))
+            return List.of();
         boolean inverted = operator.equals("<>");
         String condition = right.text().isEmpty() && Set.of("=", "<>").contains(operator)
                 ? name
@@ -98,7 +101,8 @@ final class Comparisons {
                         rule,
                         Field.labelFor(name) + " " + WORDS.get(operator) + " " + value.text(),
                         name + " " + operator + " " + literal,
-                        number ? Set.of(name) : Set.of()));
+                        name,
+                        number));
         return rule;
     }
 

@@ -35,7 +35,8 @@ public record FoundTags(
      * @param rule the name by which the wording speaks of it
      * @param label in words
      * @param expression in FEEL
-     * @param numbers names that are compared with a number
+     * @param field the name that is compared
+     * @param withNumber whether it is compared with a number
      */
-    public record Comparison(String rule, String label, String expression, Set<String> numbers) {}
+    public record Comparison(String rule, String label, String expression, String field, boolean withNumber) {}
 }

@@ -5,7 +5,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.w3c.dom.Document;
 import org.w3c.dom.Element;
 import org.w3c.dom.Node;
 
@@ -83,11 +82,10 @@ final class Leftovers {
                 false);
     }
 
-    static void comments(Map<String, byte[]> parts, List<Diagnostic> diagnostics) {
-        byte[] xml = parts.get("word/comments.xml");
-        if (xml == null) return;
-        Document document = SafeXml.parse("word/comments.xml", xml);
-        List<Element> comments = Word.all(document, "comment");
+    static void comments(PackageParts pack, List<Diagnostic> diagnostics) {
+        String part = pack.related(WordFile.MAIN, "comments");
+        if (part.isEmpty()) return;
+        List<Element> comments = Word.all(pack.document(part), "comment");
         if (comments.isEmpty()) return;
         diagnostics.add(new Diagnostic(
                 "comments",

@@ -35,7 +35,8 @@ record MergeField(String name, String print, String before, String after, List<S
 
     static MergeField read(String code) {
         List<String> words = new ArrayList<>();
-        Matcher token = TOKEN.matcher(code);
+        // a backslash may be written twice (ISO/IEC 29500-1 §17.16.2)
+        Matcher token = TOKEN.matcher(code.replace("\\\\", "\\"));
         while (token.find()) {
             words.add(
                     token.group(1) != null ? token.group(1) : token.group(2) != null ? token.group(2) : token.group(3));

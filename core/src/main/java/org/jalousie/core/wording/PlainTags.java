@@ -172,7 +172,7 @@ final class PlainTags {
     }
 
     /** Whether these are words of a paragraph, whose tags have been read with the delimiters that hold there. */
-    private static boolean isInParagraph(Element words) {
+    static boolean isInParagraph(Element words) {
         if (!Word.local(words).equals("t") || !Word.isOfWord(words)) return false;
         for (Node up = words.getParentNode(); up != null; up = up.getParentNode()) {
             if (Word.isParagraph(up)) return true;

@@ -24,6 +24,7 @@ public final class Wording {
     private final Map<String, Segment.Note> notes;
     private final Map<String, Integer> highestNotes;
     private final boolean lastSectionMayGo;
+    private final Set<Integer> onEachPage;
     private final List<Inclusion> inclusions;
 
     Wording(
@@ -39,6 +40,7 @@ public final class Wording {
         this.notes = parts.notes();
         this.highestNotes = parts.highestNotes();
         this.lastSectionMayGo = parts.lastSectionMayGo();
+        this.onEachPage = parts.onEachPage();
         this.fonts = fonts;
         this.inclusions = List.copyOf(inclusions);
         this.found = found;
@@ -47,8 +49,14 @@ public final class Wording {
         this.passages = List.copyOf(passages);
     }
 
-    /** What a merge came to. @param reached numbers of the passages that were printed at least once */
-    public record Merged(byte[] file, BitSet reached) {}
+    /**
+     * What a merge came to.
+     *
+     * @param file with marks round fields whose results the word processor works out: see {@link FieldResults}
+     * @param reached numbers of the passages that were printed at least once
+     * @param fields how often each signing field stands in the body, by its number
+     */
+    public record Merged(byte[] file, BitSet reached, Map<Integer, Integer> fields) {}
 
     /** Reads the tags of a file that includes no clauses. */
     public static Wording compile(WordFile file, Set<String> declaredParties) {
@@ -103,6 +111,11 @@ public final class Wording {
     /** The signing fields by the number that their boxes carry through conversion. */
     public Map<Integer, SigningField> boxes() {
         return boxes;
+    }
+
+    /** Numbers of the signing fields that stand in a header or footer, and so on every page that has it. */
+    public Set<Integer> onEachPage() {
+        return onEachPage;
     }
 
     /** The stretches that print for some data only, by their number. */
@@ -165,7 +178,10 @@ public final class Wording {
         });
         Reconciliation.references(run.missing());
         additions.finish(parts);
-        return new Merged(WordFile.zip(parts), run.reached());
+        return new Merged(
+                WordFile.zip(parts),
+                run.reached(),
+                Boxes.in(new String(parts.get(WordFile.MAIN), StandardCharsets.UTF_8)));
     }
 
     /** What stands in every file of a template: see {@link WordingCompiler}. */
@@ -174,5 +190,6 @@ public final class Wording {
             Map<String, List<Segment>> compiled,
             Map<String, Segment.Note> notes,
             Map<String, Integer> highestNotes,
-            boolean lastSectionMayGo) {}
+            boolean lastSectionMayGo,
+            Set<Integer> onEachPage) {}
 }

@@ -29,6 +29,7 @@ final class WordingCompiler {
     private final Map<String, Integer> copies = new HashMap<>();
     private final Map<String, Integer> names = new HashMap<>();
     private final Set<String> taken = new HashSet<>();
+    private final Set<Integer> onEachPage = new HashSet<>();
     private final Copies twins = new Copies();
 
     WordingCompiler(WordFile file, Set<String> declaredParties, Set<String> fields, Clauses clauses) {
@@ -57,7 +58,7 @@ final class WordingCompiler {
                 .map(name -> new Part(name, pack.document(name), pack))
                 .toList();
         parts.forEach(part -> Leftovers.report(part, diagnostics));
-        Leftovers.comments(file.parts(), diagnostics);
+        Leftovers.comments(pack, diagnostics);
         Leftovers.deepTables(parts, diagnostics);
         Element body = Word.child(pack.document(WordFile.MAIN).getDocumentElement(), "body");
         boolean lastSectionMayGo = body != null && LastSection.holdsSomething(body);
@@ -92,7 +93,8 @@ final class WordingCompiler {
         if (diagnostics.stream().noneMatch(Diagnostic::blocks)) LastLook.over(fixed, compiled, diagnostics);
         compiled.keySet().forEach(name -> fixed.put(name, new byte[0]));
         return new Wording(
-                new Wording.Parts(fixed, compiled, notesOf(compiled), notes.highest(), lastSectionMayGo),
+                new Wording.Parts(
+                        fixed, compiled, notesOf(compiled), notes.highest(), lastSectionMayGo, Set.copyOf(onEachPage)),
                 tree.found(boxes, inclusion.included(), comparisons.found()),
                 Diagnostic.once(diagnostics),
                 boxes,
@@ -108,6 +110,7 @@ final class WordingCompiler {
         Set<String> known = new HashSet<>(fields);
         for (Element paragraph : Word.paragraphs(document)) known.addAll(namesIn(paragraph));
         new Controls(title, known, diagnostics).intoTags(document);
+        if (name.equals(WordFile.MAIN)) FieldResults.mark(document);
     }
 
     private static List<String> namesIn(Element paragraph) {
@@ -172,6 +175,7 @@ final class WordingCompiler {
         while (!taken.add(name)) name = base + "_" + names.merge(base, 1, Integer::sum);
         int number = boxes.size() + 1;
         String label = Field.labelFor(dotted.first()) + ": " + dotted.second().replace('_', ' ');
+        if (List.of("header", "footer").contains(part.title())) onEachPage.add(number);
         boxes.put(number, new SigningField(name, dotted.first(), kind, label, true));
         TightPlaces.check(part, tag, kind, diagnostics);
         numbers.put(tag, number);

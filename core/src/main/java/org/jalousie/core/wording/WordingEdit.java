@@ -127,13 +127,15 @@ public final class WordingEdit {
                 places++;
             }
         }
+        places += PlainRenaming.in(edit.pack, content -> renamed(content, names), names);
         return edit.done(places);
     }
 
     private static String renamed(String content, Map<String, String> names) {
         for (Map.Entry<String, String> one : names.entrySet()) {
             String changed = content.replaceFirst(
-                    "^(\\s*[#^/&]?\\s*)" + Pattern.quote(one.getKey()) + "(?=[\\s.]|$)", "$1" + one.getValue());
+                    "^([\\s\u00a0]*[#^/&]?[\\s\u00a0]*)" + Pattern.quote(one.getKey()) + "(?=[\\s\u00a0.]|$)",
+                    "$1" + one.getValue());
             if (!changed.equals(content)) return changed;
         }
         return content;

@@ -24,7 +24,7 @@ class ValueReaderTest {
             delimiter = '|',
             value = {
                 "MONEY|EUR 12500|EUR 12500.00", "MONEY|eur 12,500.5|EUR 12500.50", "MONEY|JPY 900|JPY 900",
-                        "NUMBER|1,250|1250",
+                        "NUMBER|1,250.50|1250.50",
                 "DATE|2027-03-15|2027-03-15", "YES_NO|TRUE|yes", "CHOICE|film|film",
                         "MAIL_ADDRESS|ida.marsh@example.org|ida.marsh@example.org"
             })

@@ -1,13 +1,37 @@
 package org.jalousie.server.adapters;
 
+import java.util.List;
+import java.util.Map;
+
 /** Turns a Word file into PDF/A-2b. */
 public interface Converter {
+    /**
+     * The pages, and what the word processor worked out for them.
+     *
+     * @param results what each marked field shows, by the name of its mark
+     * @param lists the lines of each contents list or index, in the order of the document
+     */
+    record Made(byte[] pdf, Map<String, String> results, List<List<String>> lists) {}
+
     /** @throws ConversionFailed with a reason that a coordinator understands */
-    byte[] toPdf(byte[] word);
+    Made convert(byte[] word);
+
+    /** @throws ConversionFailed with a reason that a coordinator understands */
+    default byte[] toPdf(byte[] word) {
+        return convert(word).pdf();
+    }
 
     final class ConversionFailed extends RuntimeException {
-        public ConversionFailed(String message, Throwable cause) {
+        private final boolean again;
+
+        /** @param again whether another try may succeed */
+        public ConversionFailed(String message, boolean again, Throwable cause) {
             super(message, cause);
+            this.again = again;
+        }
+
+        public boolean again() {
+            return again;
         }
     }
 }

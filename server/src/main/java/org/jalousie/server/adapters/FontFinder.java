@@ -2,11 +2,15 @@ package org.jalousie.server.adapters;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -26,6 +30,7 @@ public class FontFinder {
             "Courier New", "Liberation Mono");
 
     private final Map<String, String> known = new ConcurrentHashMap<>();
+    private final Map<String, Boolean> scriptsKnown = new ConcurrentHashMap<>();
 
     /** The fonts among these that this machine lacks, each with what would be used instead. */
     public Map<String, String> replaced(Set<String> fonts) {
@@ -38,19 +43,46 @@ public class FontFinder {
         return replaced;
     }
 
+    /**
+     * The scripts whose letters no font of this machine has: they would print as boxes.
+     *
+     * @param scripts by name, some of the letters
+     */
+    public List<String> unprintable(Map<String, String> scripts) {
+        List<String> unprintable = new ArrayList<>();
+        scripts.forEach((script, letters) -> {
+            if (!scriptsKnown.computeIfAbsent(script + letters, key -> hasLetters(letters))) unprintable.add(script);
+        });
+        return unprintable;
+    }
+
+    /** When fontconfig can't be asked, nothing is known against the letters. */
+    private static boolean hasLetters(String letters) {
+        String codes = letters.codePoints().mapToObj(Integer::toHexString).collect(Collectors.joining(" "));
+        return said("fc-list", ":charset=" + codes, "family")
+                .filter(String::isEmpty)
+                .isEmpty();
+    }
+
     private static String ask(String font) {
+        return said("fc-match", "-f", "%{family[0]}", font.replaceAll("[-:,\\\\]", " "))
+                .orElse("");
+    }
+
+    private static Optional<String> said(String... command) {
         try {
-            Process process = new ProcessBuilder("fc-match", "-f", "%{family[0]}", font.replaceAll("[-:,\\\\]", " "))
-                    .redirectErrorStream(true)
-                    .start();
+            Process process =
+                    new ProcessBuilder(command).redirectErrorStream(true).start();
             String answer = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-            return process.waitFor(5, TimeUnit.SECONDS) && process.exitValue() == 0 ? answer.strip() : "";
+            return process.waitFor(5, TimeUnit.SECONDS) && process.exitValue() == 0
+                    ? Optional.of(answer.strip())
+                    : Optional.empty();
         } catch (IOException e) {
             LOG.warn("fontconfig can't be asked for fonts");
-            return "";
+            return Optional.empty();
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            return "";
+            return Optional.empty();
         }
     }
 }

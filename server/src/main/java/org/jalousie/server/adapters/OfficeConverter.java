@@ -2,80 +2,112 @@ package org.jalousie.server.adapters;
 
 import jakarta.annotation.PostConstruct;
 import jakarta.annotation.PreDestroy;
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
+import java.io.IOException;
 import java.nio.file.Files;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
-import java.util.stream.IntStream;
+import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.TimeUnit;
+import org.jalousie.core.evidence.Json;
 import org.jalousie.server.Settings;
-import org.jodconverter.core.document.DefaultDocumentFormatRegistry;
-import org.jodconverter.core.document.DocumentFormat;
 import org.jodconverter.core.office.OfficeException;
-import org.jodconverter.local.LocalConverter;
-import org.jodconverter.local.office.LocalOfficeManager;
 import org.springframework.stereotype.Component;
 
-/** LibreOffice kept warm: one or more office processes that restart by themselves. */
+/**
+ * LibreOffice kept warm in several processes, each with one document at a time. A document has a limit of time that grows
+ * with its size; one that went over it is tried once more in a process that is kept for such documents, so that nothing else
+ * waits for it.
+ */
 @Component
 class OfficeConverter implements Converter {
-    private static final Map<String, Object> FILTER =
-            Map.of("SelectPdfVersion", 2, "UseTaggedPDF", true, "ExportBookmarks", false);
-    // com.sun.star.document.MacroExecMode.NEVER_EXECUTE and UpdateDocMode.NO_UPDATE
-    private static final Map<String, Object> LOAD =
-            Map.of("Hidden", true, "ReadOnly", true, "MacroExecutionMode", (short) 0, "UpdateDocMode", (short) 0);
+    private static final Duration WAIT = Duration.ofMinutes(5);
+    private static final int REMEMBERED = 200;
+    private static final int SLOW_FACTOR = 4;
 
-    private final LocalOfficeManager manager;
-    private final DocumentFormat pdf = DocumentFormat.builder()
-            .from(DefaultDocumentFormatRegistry.PDF)
-            .storeProperty(org.jodconverter.core.document.DocumentFamily.TEXT, "FilterData", FILTER)
-            .build();
+    private final List<OfficeLane> lanes = new ArrayList<>();
+    private final BlockingQueue<OfficeLane> free;
+    private final BlockingQueue<OfficeLane> slow = new ArrayBlockingQueue<>(1);
+    private final Duration least;
+    private final Map<String, Boolean> slowOnes = Collections.synchronizedMap(new LinkedHashMap<>() {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<String, Boolean> eldest) {
+            return size() > REMEMBERED;
+        }
+    });
 
-    OfficeConverter(Settings settings) throws java.io.IOException {
+    OfficeConverter(Settings settings) throws IOException {
         Settings.Converter wanted = settings.converter();
         Files.createDirectories(wanted.folder());
-        this.manager = LocalOfficeManager.builder()
-                .portNumbers(IntStream.range(0, wanted.processes())
-                        .map(i -> wanted.port() + i)
-                        .toArray())
-                .workingDir(wanted.folder().toAbsolutePath().toString())
-                .maxTasksPerProcess(500)
-                .taskExecutionTimeout(60_000L)
-                .processTimeout(60_000L)
-                .startFailFast(false)
-                .existingProcessAction(org.jodconverter.local.office.ExistingProcessAction.KILL)
-                .build();
+        this.least = wanted.limit();
+        this.free = new ArrayBlockingQueue<>(wanted.processes());
+        for (int i = 0; i <= wanted.processes(); i++) {
+            OfficeLane lane = new OfficeLane(wanted.port() + i, wanted.folder());
+            lanes.add(lane);
+            // the last one starts when the first document needs it
+            (i < wanted.processes() ? free : slow).add(lane);
+        }
     }
 
     @PostConstruct
     void start() throws OfficeException {
-        manager.start();
+        for (OfficeLane lane : free) lane.start();
     }
 
     @PreDestroy
     void stop() throws OfficeException {
-        manager.stop();
+        for (OfficeLane lane : lanes) lane.stop();
+    }
+
+    /** A second for every 20 kB of the file beyond the least. */
+    private Duration limit(byte[] word) {
+        return least.plusSeconds(word.length / 20_000);
     }
 
     @Override
-    public byte[] toPdf(byte[] word) {
-        ByteArrayOutputStream out = new ByteArrayOutputStream(256 * 1024);
+    public Made convert(byte[] word) {
+        String name = Json.sha256(word);
+        boolean wasSlow = slowOnes.containsKey(name);
+        Duration limit = wasSlow ? limit(word).multipliedBy(SLOW_FACTOR) : limit(word);
+        BlockingQueue<OfficeLane> queue = wasSlow ? slow : free;
+        OfficeLane lane = taken(queue, limit.plus(WAIT));
         try {
-            LocalConverter.builder()
-                    .officeManager(manager)
-                    .loadProperties(LOAD)
-                    .filterChain(new ContentsLists())
-                    .build()
-                    .convert(new ByteArrayInputStream(word))
-                    .as(DefaultDocumentFormatRegistry.DOCX)
-                    .to(out)
-                    .as(pdf)
-                    .execute();
+            return checked(lane.convert(word, limit));
+        } catch (OfficeLane.TookTooLong e) {
+            slowOnes.put(name, true);
+            throw new ConversionFailed(
+                    "The pages were not made within " + limit.toSeconds() + " seconds. "
+                            + (wasSlow
+                                    ? "Make the document simpler: tables within tables, very long tables and very large pictures take the longest."
+                                    : "It is tried once more with more time."),
+                    !wasSlow,
+                    e);
         } catch (OfficeException e) {
-            throw new ConversionFailed("The word processor that makes the pages did not finish. It is tried again.", e);
+            throw new ConversionFailed(
+                    "The word processor that makes the pages did not finish. It is tried again.", true, e);
+        } finally {
+            queue.add(lane);
         }
-        byte[] made = out.toByteArray();
-        if (made.length < 5 || made[0] != '%' || made[1] != 'P')
-            throw new ConversionFailed("The word processor made no pages.", null);
+    }
+
+    private static OfficeLane taken(BlockingQueue<OfficeLane> queue, Duration wait) {
+        try {
+            OfficeLane lane = queue.poll(wait.toMillis(), TimeUnit.MILLISECONDS);
+            if (lane != null) return lane;
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+        throw new ConversionFailed("The word processor that makes the pages is busy. It is tried again.", true, null);
+    }
+
+    private static Made checked(Made made) {
+        byte[] pdf = made.pdf();
+        if (pdf.length < 5 || pdf[0] != '%' || pdf[1] != 'P')
+            throw new ConversionFailed("The word processor made no pages.", true, null);
         return made;
     }
 }

@@ -2,24 +2,31 @@ package org.jalousie.server.agreement;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
-import org.apache.pdfbox.Loader;
-import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.text.PDFTextStripper;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.State;
+import org.jalousie.core.data.Value;
+import org.jalousie.core.filing.FileNames;
 import org.jalousie.core.filing.SearchWords;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.placement.ErrorTexts;
 import org.jalousie.core.placement.FieldPlacer;
+import org.jalousie.core.placement.HiddenFields;
+import org.jalousie.core.placement.PagesText;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.rules.RuleSet;
+import org.jalousie.core.template.BuiltIn;
+import org.jalousie.core.wording.FieldResults;
+import org.jalousie.core.wording.Wording;
 import org.jalousie.server.Settings;
 import org.jalousie.server.adapters.Converter;
 import org.jalousie.server.files.FileStore;
+import org.jalousie.server.jobs.CannotBeDone;
 import org.jalousie.server.jobs.JobKind;
 import org.jalousie.server.jobs.JobWork;
 import org.jalousie.server.template.TemplateService;
@@ -71,17 +78,32 @@ class GenerateWork implements JobWork {
                 log.history(id).get(0).at(), settings.office().zone());
         RuleSet.Outcome outcome = template.values(
                 agreement.data(), generatedOn, agreement.created().number());
-        byte[] word = template.wording()
-                .merge(
-                        outcome.values(),
-                        Locale.forLanguageTag(template.content().language()),
-                        files::get)
-                .file();
-        FieldPlacer.Placed placed =
-                FieldPlacer.place(converter.toPdf(word), labelled(template), agreement.participants());
-        String wordFile = files.keep(word);
+        Map<String, Value> values = new LinkedHashMap<>(outcome.values());
+        values.put(
+                BuiltIn.FILE_NAME,
+                new Value.Text(FileNames.of(
+                        agreement.created().number(), agreement.created().title(), "", "pdf")));
+        Wording.Merged merged;
+        try {
+            merged = template.wording()
+                    .merge(values, Locale.forLanguageTag(template.content().language()), files::get);
+        } catch (IllegalArgumentException e) {
+            throw new CannotBeDone(e.getMessage(), e);
+        }
+        Converter.Made made = converter.convert(merged.file());
+        String text = PagesText.of(made.pdf());
+        ErrorTexts.in(text).ifPresent(error -> {
+            throw new CannotBeDone(error, null);
+        });
+        FieldPlacer.Placed placed = FieldPlacer.place(
+                made.pdf(), labelled(template), template.wording().onEachPage(), agreement.participants());
+        HiddenFields.among(merged.fields(), template.wording().boxes(), placed.pages())
+                .ifPresent(hidden -> {
+                    throw new CannotBeDone(hidden, null);
+                });
+        String wordFile = files.keep(FieldResults.put(merged.file(), made.results(), made.lists()));
         String pdfFile = files.keep(placed.pdf());
-        String words = words(agreement, placed.pdf());
+        String words = words(agreement, text);
         transaction.executeWithoutResult(status -> {
             Agreement now = log.carryOut(
                     id, AgreementLog.Actor.PROGRAM, new Command.Generate(wordFile, pdfFile, placed.pages()));
@@ -92,7 +114,7 @@ class GenerateWork implements JobWork {
     /** The boxes with the labels and duties that the coordinator has settled. */
     private static Map<Integer, SigningField> labelled(UsableTemplate template) {
         Map<Integer, SigningField> boxes =
-                new java.util.LinkedHashMap<>(template.wording().boxes());
+                new LinkedHashMap<>(template.wording().boxes());
         boxes.replaceAll((number, box) -> template.content().signingFields().stream()
                 .filter(settled -> settled.name().equals(box.name()))
                 .findFirst()
@@ -101,7 +123,7 @@ class GenerateWork implements JobWork {
     }
 
     /** Everything that the agreement can be found by. */
-    private static String words(Agreement agreement, byte[] pdf) {
+    private static String words(Agreement agreement, String text) {
         List<String> words = new ArrayList<>(List.of(
                 agreement.created().number(),
                 agreement.created().title(),
@@ -113,11 +135,7 @@ class GenerateWork implements JobWork {
             words.add(one.mail());
         }
         words.addAll(agreement.data().values());
-        try (PDDocument document = Loader.loadPDF(pdf)) {
-            words.add(new PDFTextStripper().getText(document));
-        } catch (java.io.IOException e) {
-            throw new java.io.UncheckedIOException(e);
-        }
+        words.add(text);
         String all = String.join(" ", SearchWords.of(String.join(" ", words)));
         // a tsvector holds at most 1 MB
         return all.length() > 300_000 ? all.substring(0, 300_000) : all;

@@ -22,6 +22,7 @@ import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.Standing;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.evidence.Act;
+import org.jalousie.core.evidence.Blanks;
 import org.jalousie.core.evidence.Credential;
 import org.jalousie.core.evidence.EventChain;
 import org.jalousie.core.evidence.Sealer;
@@ -116,6 +117,10 @@ class SealingWork {
                 : Optional.empty();
         byte[] sealed =
                 sealer.put(files.get(agreement.pdf()), act(agreement, participant, act), credential.orElse(null), now);
+        List<PlacedField> own = agreement.pages().fields().stream()
+                .filter(placed -> placed.field().party().equals(party))
+                .toList();
+        Blanks.refuse(sealed, own);
         // when another party's seal came in between, this is refused, and the job is tried again on the newer document
         log.carryOut(id, AgreementLog.Actor.PROGRAM, new Command.Seal(party, agreement.pdf(), files.keep(sealed)));
     }
@@ -128,14 +133,20 @@ class SealingWork {
 
     private Act act(Agreement agreement, Participant participant, Entry entry) {
         if (entry.event() instanceof Event.FieldsCompleted completed) {
-            return new Act(completed.values(), Set.of(), Optional.empty(), Optional.empty(), "");
+            return new Act(
+                    Act.everywhere(completed.values(), agreement.pages().fields()),
+                    Set.of(),
+                    Optional.empty(),
+                    Optional.empty(),
+                    "");
         }
         Event.Signed signed = (Event.Signed) entry.event();
         ZoneId zone = settings.office().zone();
         String date = DateTimeFormatter.ofLocalizedDate(FormatStyle.LONG)
                 .withLocale(Locale.UK)
                 .format(entry.at().atZone(zone));
-        Map<String, String> values = new HashMap<>(signed.values());
+        Map<String, String> values =
+                new HashMap<>(Act.everywhere(signed.values(), agreement.pages().fields()));
         Set<String> marked = new HashSet<>();
         Optional<String> place = Optional.empty();
         for (PlacedField placed : agreement.pages().fields()) {
@@ -158,12 +169,23 @@ class SealingWork {
         return new Act(values, marked, place, Optional.of(files.get(signed.markImage())), caption);
     }
 
+    private static List<PlacedField> ofThoseWhoFill(Agreement agreement) {
+        return agreement.pages().fields().stream()
+                .filter(placed -> agreement
+                        .participant(placed.field().party())
+                        .filter(one -> one.duty() == Duty.SIGNS || one.duty() == Duty.COMPLETES)
+                        .isPresent())
+                .toList();
+    }
+
     private void finish(String instance) {
         UUID id = UUID.fromString(instance);
         List<Entry> history = log.history(id);
         Agreement agreement = Agreement.of(history);
         if (agreement.state() != State.SEALING) return;
-        String pdf = files.keep(sealer.longTerm(files.get(agreement.pdf())));
+        byte[] finished = sealer.longTerm(files.get(agreement.pdf()));
+        Blanks.refuse(finished, ofThoseWhoFill(agreement));
+        String pdf = files.keep(finished);
         List<EventChain.Link> links = log.links(id);
         SigningRecord record =
                 new SigningRecord(settings.office().name(), settings.office().zone());

@@ -58,6 +58,12 @@ class ClauseController {
         return service.bringVersion(id, file.getBytes(), note, by.displayName());
     }
 
+    /** Accepts tracked changes and deletes comments, as a next version. */
+    @PostMapping("/{id}/tidying")
+    ClauseViews.ClauseDetail tidy(@PathVariable UUID id, @AuthenticationPrincipal SignedIn by) {
+        return service.tidy(id, by.displayName());
+    }
+
     @GetMapping(path = "/{id}/versions/{number}/wording", produces = Download.WORD)
     ResponseEntity<byte[]> wording(@PathVariable UUID id, @PathVariable int number) {
         return Download.of(

@@ -10,6 +10,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.Wording;
+import org.jalousie.core.wording.WordingEdit;
 import org.jalousie.server.adapters.Converter;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.web.Page;
@@ -72,6 +73,15 @@ public class ClauseService {
         versions.save(new ClauseVersion(id, number, files.keep(file), note.strip(), by, clock.instant()));
         clause.changed(clock.instant());
         return show(id);
+    }
+
+    @Transactional
+    ClauseViews.ClauseDetail tidy(UUID id, String by) {
+        clause(id);
+        ClauseVersion newest = versions.findByClauseIdOrderByNumberDesc(id).get(0);
+        WordingEdit.Edited edited = WordingEdit.tidied(WordFile.open(files.get(newest.wordFile())));
+        if (edited.places() == 0) throw Refusal.conflict("There are no tracked changes or comments in this clause.");
+        return bringVersion(id, edited.file().bytes(), "tracked changes accepted", by);
     }
 
     @Transactional(readOnly = true)

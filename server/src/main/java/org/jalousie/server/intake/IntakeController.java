@@ -1,9 +1,14 @@
 package org.jalousie.server.intake;
 
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.jalousie.core.data.Field;
+import org.jalousie.core.data.Typing;
+import org.jalousie.core.intake.Intake;
 import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.web.Page;
+import org.jalousie.server.web.Refusal;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -26,9 +31,13 @@ class IntakeController {
         this.service = service;
     }
 
-    record NewRequest(UUID template, Map<String, String> values, Map<String, IntakeViews.PersonInput> people) {}
+    /** @param language in which numbers are typed; without it they are plain, as {@code 12500.00} */
+    record NewRequest(
+            UUID template, Map<String, String> values, Map<String, IntakeViews.PersonInput> people, String language) {}
 
-    record Correction(Map<String, String> values, Map<String, IntakeViews.PersonInput> people) {}
+    record Correction(Map<String, String> values, Map<String, IntakeViews.PersonInput> people, String language) {}
+
+    record Typed(List<Field> fields, Map<String, String> values, String language) {}
 
     record SpecimenName(String name) {}
 
@@ -47,7 +56,8 @@ class IntakeController {
     @PostMapping("/requests")
     @ResponseStatus(HttpStatus.CREATED)
     IntakeViews.RequestDetail take(@RequestBody NewRequest request, @AuthenticationPrincipal SignedIn by) {
-        return service.take(request.template(), request.values(), request.people(), by.displayName());
+        return service.take(
+                request.template(), request.values(), request.people(), typing(request.language()), by.displayName());
     }
 
     @GetMapping("/requests/{number}")
@@ -58,7 +68,21 @@ class IntakeController {
     @PutMapping("/requests/{number}")
     IntakeViews.RequestDetail correct(
             @PathVariable String number, @RequestBody Correction correction, @AuthenticationPrincipal SignedIn by) {
-        return service.correct(number, correction.values(), correction.people(), by.displayName());
+        return service.correct(
+                number, correction.values(), correction.people(), typing(correction.language()), by.displayName());
+    }
+
+    /** Reads what was typed for some fields, keeping nothing: a specimen's form is read by the same rules as a request's. */
+    @PostMapping("/forms/reading")
+    IntakeViews.ReadData reading(@RequestBody Typed typed) {
+        Intake.Reading reading = Intake.read(typed.fields(), typed.values(), typing(typed.language()));
+        return new IntakeViews.ReadData(reading.raw(), reading.faults());
+    }
+
+    private static Typing typing(String language) {
+        return Typing.of(language)
+                .orElseThrow(() -> Refusal.invalid("The language " + language
+                        + " is not known. Give a language tag such as nl or en-GB, or none for plain numbers."));
     }
 
     @PostMapping("/requests/{number}/agreement")
@@ -67,8 +91,7 @@ class IntakeController {
     }
 
     @PostMapping("/requests/{number}/specimen")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void keepAsSpecimen(@PathVariable String number, @RequestBody SpecimenName specimen) {
-        service.keepAsSpecimen(number, specimen.name());
+    IntakeViews.KeptSpecimen keepAsSpecimen(@PathVariable String number, @RequestBody SpecimenName specimen) {
+        return service.keepAsSpecimen(number, specimen.name());
     }
 }

@@ -3,12 +3,14 @@ package org.jalousie.server.intake;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.Year;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.jalousie.core.data.Typing;
 import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.intake.Intake;
 import org.jalousie.core.parties.Casting;
@@ -81,10 +83,14 @@ public class IntakeService {
     /** Takes a filled form in. All faults are told at once. */
     @Transactional
     IntakeViews.RequestDetail take(
-            UUID template, Map<String, String> inputs, Map<String, IntakeViews.PersonInput> people, String by) {
+            UUID template,
+            Map<String, String> inputs,
+            Map<String, IntakeViews.PersonInput> people,
+            Typing typing,
+            String by) {
         UsableTemplate usable = templates.published(template);
         Map<String, Casting.Person> chosen = new LinkedHashMap<>();
-        Map<String, String> values = read(usable, inputs, people, chosen);
+        Map<String, String> values = read(usable, inputs, people, typing, chosen);
         String number = String.format(
                 Locale.ROOT,
                 "R-%d-%04d",
@@ -98,11 +104,15 @@ public class IntakeService {
     /** Corrects a request; an agreement made from it that is not sent yet is made again. */
     @Transactional
     IntakeViews.RequestDetail correct(
-            String number, Map<String, String> inputs, Map<String, IntakeViews.PersonInput> people, String by) {
+            String number,
+            Map<String, String> inputs,
+            Map<String, IntakeViews.PersonInput> people,
+            Typing typing,
+            String by) {
         IntakeRequest request = request(number);
         UsableTemplate usable = templates.version(request.templateVersionId());
         Map<String, Casting.Person> chosen = new LinkedHashMap<>();
-        Map<String, String> values = read(usable, inputs, people, chosen);
+        Map<String, String> values = read(usable, inputs, people, typing, chosen);
         request.fill(values, chosen);
         if (!request.agreementNumber().isEmpty()) agreements.correct(request.agreementNumber(), values, chosen, by);
         return show(number);
@@ -123,8 +133,9 @@ public class IntakeService {
             UsableTemplate template,
             Map<String, String> inputs,
             Map<String, IntakeViews.PersonInput> people,
+            Typing typing,
             Map<String, Casting.Person> chosen) {
-        Intake.Reading reading = Intake.read(template.content().fields(), inputs);
+        Intake.Reading reading = Intake.read(template.content().fields(), inputs, typing);
         Map<String, String> faults = new LinkedHashMap<>(reading.faults());
         for (Party party : template.content().parties()) {
             if (!(party.who() instanceof Who.ChosenAtUse)) continue;
@@ -154,16 +165,18 @@ public class IntakeService {
         return raw;
     }
 
-    /** Keeps a request's data as a specimen of its template, persons replaced. */
+    /** Keeps a request's data as a specimen of its template, what is known of persons replaced; says what was. */
     @Transactional
-    void keepAsSpecimen(String number, String name) {
+    IntakeViews.KeptSpecimen keepAsSpecimen(String number, String name) {
         IntakeRequest request = request(number);
         UsableTemplate usable = templates.version(request.templateVersionId());
         if (name.isBlank()) throw Refusal.invalid("Give the specimen a name.");
+        List<String> persons = new ArrayList<>();
+        request.people().values().forEach(person -> persons.addAll(List.of(person.name(), person.mail())));
+        Anonymised.Result result = Anonymised.of(usable.content(), request.values(), persons);
         templates.addSpecimen(
-                usable.templateId(),
-                new Specimen(
-                        name.strip(), Specimen.Origin.FROM_REQUEST, Anonymised.of(usable.content(), request.values())));
+                usable.templateId(), new Specimen(name.strip(), Specimen.Origin.FROM_REQUEST, result.data()));
+        return new IntakeViews.KeptSpecimen(result.replacements());
     }
 
     private static IntakeViews.Form form(UsableTemplate template) {
@@ -171,6 +184,7 @@ public class IntakeService {
                 template.templateId(),
                 template.name(),
                 template.number(),
+                template.content().language(),
                 template.content().fields(),
                 template.content().parties().stream()
                         .filter(party -> party.who() instanceof Who.ChosenAtUse)

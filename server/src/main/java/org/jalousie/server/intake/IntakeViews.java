@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.template.Anonymised;
 
 /** Requests as the interface to the outside shows them. */
 public final class IntakeViews {
@@ -14,8 +15,20 @@ public final class IntakeViews {
 
     public record ChosenParty(String party, String label) {}
 
-    /** The form of a template. @param chosen parties whose person is chosen with the form */
-    public record Form(UUID template, String name, int version, List<Field> fields, List<ChosenParty> chosen) {}
+    /**
+     * The form of a template.
+     *
+     * @param language in which numbers are shown and typed, a BCP 47 tag
+     * @param chosen parties whose person is chosen with the form
+     */
+    public record Form(
+            UUID template, String name, int version, String language, List<Field> fields, List<ChosenParty> chosen) {}
+
+    /** Data as they were read. @param values in the form in which they are stored; @param faults by field name */
+    public record ReadData(Map<String, String> values, Map<String, String> faults) {}
+
+    /** A specimen made from a request. @param replaced what was replaced in it, to be looked over */
+    public record KeptSpecimen(List<Anonymised.Replacement> replaced) {}
 
     public record RequestRow(String number, String template, String createdBy, Instant createdAt, String agreement) {}
 

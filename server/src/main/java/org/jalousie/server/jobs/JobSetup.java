@@ -5,8 +5,10 @@ import com.github.kagkarlsson.scheduler.task.ExecutionOperations;
 import com.github.kagkarlsson.scheduler.task.Task;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.time.Duration;
+import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.server.Settings;
+import org.jalousie.server.adapters.Converter;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.slf4j.MDC;
@@ -84,13 +86,20 @@ class JobSetup {
                 retries.most(),
                 agreementOf(instance),
                 reason);
-        if (tries >= retries.most()) {
+        if (tries >= retries.most() || !mayHelp(complete.getCause())) {
             jobs.getObject().giveUp(kind.taskName(), instance, UUID.fromString(agreementOf(instance)), reason);
             operations.stop();
             return;
         }
         Duration delay = retries.firstDelay().multipliedBy(1L << Math.min(tries - 1, 12));
         operations.reschedule(complete, complete.getTimeDone().plus(delay));
+    }
+
+    /** Whether another try may come out otherwise. */
+    private static boolean mayHelp(Optional<Throwable> cause) {
+        return cause.filter(one -> one instanceof CannotBeDone
+                        || one instanceof Converter.ConversionFailed failed && !failed.again())
+                .isEmpty();
     }
 
     private static String agreementOf(String instance) {

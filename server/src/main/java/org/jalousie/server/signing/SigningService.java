@@ -10,7 +10,6 @@ import org.jalousie.core.agreement.State;
 import org.jalousie.core.evidence.ConsentWording;
 import org.jalousie.core.evidence.Mark;
 import org.jalousie.core.parties.Participant;
-import org.jalousie.core.placement.FieldKind;
 import org.jalousie.core.placement.Glyphs;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.server.Settings;
@@ -53,7 +52,7 @@ class SigningService {
                         .orElse(false);
         State state = late ? State.EXPIRED : agreement.state();
         List<SigningViews.ToComplete> toComplete = agreement.fieldsOf(holder.party()).stream()
-                .filter(field -> field.kind() == FieldKind.TEXT)
+                .filter(SigningField::asked)
                 .map(field -> new SigningViews.ToComplete(field.name(), ownLabel(field), field.required()))
                 .toList();
         String ended = switch (state) {

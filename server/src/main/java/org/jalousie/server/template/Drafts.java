@@ -1,8 +1,10 @@
 package org.jalousie.server.template;
 
 import java.time.Clock;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.template.Advice;
@@ -16,6 +18,8 @@ import org.springframework.stereotype.Component;
 /** The newest version of a template, looked up, guarded against two people at once, and shown. Used within a transaction. */
 @Component
 class Drafts {
+    private static final Set<String> EAST_ASIAN = Set.of("Han", "Hiragana", "Katakana", "Hangul", "Bopomofo", "Yi");
+
     private final Templates templates;
     private final TemplateVersions versions;
     private final TemplateSteps steps;
@@ -79,11 +83,23 @@ class Drafts {
         return detail(template, version);
     }
 
+    /** What stands in the way of publishing, in the template and on this machine. */
+    List<String> obstacles(Wording wording, TemplateContent content, RuleSet rules) {
+        List<String> obstacles = new ArrayList<>(PublishCheck.obstacles(wording, content, rules));
+        for (String script : fonts.unprintable(wording.scripts())) {
+            obstacles.add("The wording has " + script.replace('_', ' ') + " letters ("
+                    + wording.scripts().get(script)
+                    + "), and this machine has no font with them, so they would print as boxes. Install one on the server, for example the package "
+                    + (EAST_ASIAN.contains(script) ? "fonts-noto-cjk" : "fonts-noto-core") + ".");
+        }
+        return obstacles;
+    }
+
     TemplateViews.TemplateDetail detail(Template template, TemplateVersion version) {
         TemplateContent content = version.content();
         Wording wording = preparations.wording(version.wordFile(), content);
         RuleSet rules = preparations.rules(content);
-        List<String> obstacles = PublishCheck.obstacles(wording, content, rules);
+        List<String> obstacles = obstacles(wording, content, rules);
         return new TemplateViews.TemplateDetail(
                 template.id(),
                 template.name(),

@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import org.jalousie.core.data.Field;
 import org.jalousie.core.evidence.Json;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.rules.Choice;
@@ -48,11 +49,13 @@ class Preparations {
     Wording wording(String wordFile, TemplateContent content) {
         Map<String, String> library = clauseFiles(content);
         Set<String> parties = content.parties().stream().map(Party::key).collect(Collectors.toCollection(TreeSet::new));
-        String key = wordFile + parties + new TreeMap<>(library) + Json.canonical(content.choices());
+        Set<String> fields = content.fields().stream().map(Field::name).collect(Collectors.toCollection(TreeSet::new));
+        String key = wordFile + parties + fields + new TreeMap<>(library) + Json.canonical(content.choices());
         Wording known = wordings.get(key);
         if (known != null) return known;
         // outside of any lock: two compiling the same at once does no harm
-        Wording wording = Wording.compile(WordFile.open(files.get(wordFile)), parties, clauses(library, content));
+        Wording wording =
+                Wording.compile(WordFile.open(files.get(wordFile)), parties, fields, clauses(library, content));
         wordings.put(key, wording);
         return wording;
     }

@@ -8,7 +8,11 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import org.jalousie.core.data.Value;
+import org.jalousie.core.filing.FileNames;
+import org.jalousie.core.placement.ErrorTexts;
 import org.jalousie.core.placement.FieldPlacer;
+import org.jalousie.core.placement.HiddenFields;
+import org.jalousie.core.placement.PagesText;
 import org.jalousie.core.proof.LayoutRisk;
 import org.jalousie.core.proof.LayoutRisks;
 import org.jalousie.core.proof.SpecimenMark;
@@ -16,9 +20,11 @@ import org.jalousie.core.rules.RuleCase;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.rules.Samples;
 import org.jalousie.core.rules.SpecimenDrawer;
+import org.jalousie.core.template.BuiltIn;
 import org.jalousie.core.template.Specimen;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.wording.BoxedText;
+import org.jalousie.core.wording.FieldResults;
 import org.jalousie.core.wording.Passage;
 import org.jalousie.core.wording.SpecimenWord;
 import org.jalousie.core.wording.Wording;
@@ -110,6 +116,7 @@ class SpecimenService {
                 Printed one = print(version, specimen);
                 int pages = one.placed.pages().sizes().size();
                 one.reached.stream().forEach(number -> reachedBy.get(number).add(specimen.name()));
+                ErrorTexts.in(PagesText.of(one.placed.pdf())).ifPresent(SpecimenService::refuse);
                 marked.add(SpecimenMark.put(one.placed.pdf(), specimen.name()));
                 printed.add(new ProofSpecimen(
                         specimen.name(),
@@ -180,8 +187,17 @@ class SpecimenService {
         RuleSet.Outcome outcome = Trials.values(content, preparations.rules(content), specimen.data());
         if (!outcome.faults().isEmpty())
             throw new IllegalArgumentException(outcome.faults().get(0).sentence());
-        Wording.Merged merged = wording.merge(outcome.values(), Locale.forLanguageTag(content.language()), files::get);
-        FieldPlacer.Placed placed = FieldPlacer.place(converter.toPdf(merged.file()), wording.boxes(), List.of());
-        return new Printed(merged.file(), placed, merged.reached());
+        Map<String, Value> values = new LinkedHashMap<>(outcome.values());
+        values.put(BuiltIn.FILE_NAME, new Value.Text(FileNames.of(Trials.NUMBER, specimen.name(), "", "pdf")));
+        Wording.Merged merged = wording.merge(values, Locale.forLanguageTag(content.language()), files::get);
+        Converter.Made made = converter.convert(merged.file());
+        FieldPlacer.Placed placed = FieldPlacer.place(made.pdf(), wording.boxes(), wording.onEachPage(), List.of());
+        HiddenFields.among(merged.fields(), wording.boxes(), placed.pages()).ifPresent(SpecimenService::refuse);
+        byte[] word = FieldResults.put(merged.file(), made.results(), made.lists());
+        return new Printed(word, placed, merged.reached());
+    }
+
+    private static void refuse(String reason) {
+        throw new IllegalArgumentException(reason);
     }
 }

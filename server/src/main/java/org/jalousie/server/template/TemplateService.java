@@ -10,7 +10,6 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.template.Proposal;
-import org.jalousie.core.template.PublishCheck;
 import org.jalousie.core.template.SettingsDifference;
 import org.jalousie.core.template.Specimen;
 import org.jalousie.core.template.TemplateContent;
@@ -115,7 +114,7 @@ public class TemplateService {
         TemplateVersion version = drafts.draft(id, revision);
         TemplateContent content = version.content();
         Wording wording = preparations.wording(version.wordFile(), content);
-        List<String> obstacles = PublishCheck.obstacles(wording, content, preparations.rules(content));
+        List<String> obstacles = drafts.obstacles(wording, content, preparations.rules(content));
         if (!obstacles.isEmpty()) throw Refusal.conflict("It can't be published yet: " + obstacles.get(0));
         Map<String, String> held = new HashMap<>(preparations.clauseFiles(content));
         held.keySet().retainAll(wording.found().clauses());
@@ -236,14 +235,17 @@ public class TemplateService {
     }
 
     private UsableTemplate usable(TemplateVersion version) {
+        Wording wording = preparations.wording(version.wordFile(), version.content());
+        // a version published before the word processor's conditions were rules has none for them
+        TemplateContent content = Proposal.withComparisons(wording.found(), version.content());
         return new UsableTemplate(
                 version.id(),
                 version.templateId(),
                 drafts.template(version.templateId()).name(),
                 version.number(),
-                version.content(),
-                preparations.wording(version.wordFile(), version.content()),
-                preparations.rules(version.content()));
+                content,
+                wording,
+                preparations.rules(content));
     }
 
     private static void requireName(String name) {

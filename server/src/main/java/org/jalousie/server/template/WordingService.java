@@ -12,6 +12,7 @@ import java.util.UUID;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.LookAlike;
+import org.jalousie.core.data.Names;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.evidence.Json;
 import org.jalousie.core.placement.FieldPlacer;
@@ -101,6 +102,7 @@ class WordingService {
         TemplateVersion draft = drafts.draft(id, revision);
         if (!FileStore.isName(file)) throw Refusal.notFound("There is no such file. Bring it back once more.");
         WordFile.open(files.get(file));
+        renames.values().stream().filter(to -> !to.endsWith(" (party)")).forEach(WordingService::required);
         drafts.remember(draft, "the wording brought back", by);
         TemplateContent content = draft.content();
         TemplateContent kept = Renaming.of(content, renames);
@@ -118,10 +120,10 @@ class WordingService {
             int further = act == Act.MARK_FIELD && !everywhere ? WordingEdit.furtherOccurrences(file, at, shown) : 0;
             WordingEdit.Edited edited = switch (act) {
                 case MARK_FIELD -> WordingEdit.markField(file, at, required(name), everywhere, shown);
-                case MARK_PASSAGE -> WordingEdit.markPassage(file, at, required(name), false, shown);
-                case MARK_INVERTED_PASSAGE -> WordingEdit.markPassage(file, at, required(name), true, shown);
-                case INSERT -> WordingEdit.insert(file, at, "{{" + required(name) + "}}", shown);
-                case INSERT_CLAUSE -> WordingEdit.insertParagraph(file, at, "{{>" + required(name) + "}}", shown);
+                case MARK_PASSAGE -> WordingEdit.markPassage(file, at, tagged(name), false, shown);
+                case MARK_INVERTED_PASSAGE -> WordingEdit.markPassage(file, at, tagged(name), true, shown);
+                case INSERT -> WordingEdit.insert(file, at, "{{" + tagged(name) + "}}", shown);
+                case INSERT_CLAUSE -> WordingEdit.insertParagraph(file, at, "{{>" + clause(name) + "}}", shown);
             };
             return new TemplateViews.WordingEdited(
                     take(id, draft, edited, words(act, name), by), edited.places(), further);
@@ -139,9 +141,25 @@ class WordingService {
         };
     }
 
+    /** A name alone, as a field has it. */
     private static String required(String name) {
-        if (name.matches("\\*?[A-Za-z][A-Za-z0-9_]*(\\.[A-Za-z][A-Za-z0-9_]*)?")) return name;
-        throw Refusal.invalid(
+        if (Names.isName(Names.normal(name))) return Names.normal(name);
+        throw badName();
+    }
+
+    /** What a tag may say: a name, with a print, a case or a party's field after a full stop. */
+    private static String tagged(String name) {
+        if (Names.isDotted(Names.normal(name))) return Names.normal(name);
+        throw badName();
+    }
+
+    private static String clause(String name) {
+        boolean dynamic = name.startsWith("*");
+        return (dynamic ? "*" : "") + required(dynamic ? name.substring(1) : name);
+    }
+
+    private static Refusal badName() {
+        return Refusal.invalid(
                 "A name has letters, digits and _ only, and begins with a letter.",
                 Map.of("name", "Write it as lender_name."));
     }
@@ -158,17 +176,18 @@ class WordingService {
     @Transactional
     TemplateViews.TemplateDetail rename(UUID id, int revision, String from, String to, String by) {
         TemplateVersion draft = drafts.draft(id, revision);
-        required(to);
-        WordingEdit.Edited edited = WordingEdit.rename(WordFile.open(files.get(draft.wordFile())), Map.of(from, to));
+        String renamed = required(to);
+        WordingEdit.Edited edited =
+                WordingEdit.rename(WordFile.open(files.get(draft.wordFile())), Map.of(from, renamed));
         TemplateContent content = draft.content();
         boolean merges =
-                content.fields().stream().anyMatch(field -> field.name().equals(to));
+                content.fields().stream().anyMatch(field -> field.name().equals(renamed));
         List<Field> fields = content.fields().stream()
                 .filter(field -> !merges || !field.name().equals(from))
                 .toList();
         drafts.remember(draft, "the renaming of " + from, by);
         TemplateContent kept =
-                Renaming.of(content.with(fields, content.parties(), content.signingFields()), Map.of(from, to));
+                Renaming.of(content.with(fields, content.parties(), content.signingFields()), Map.of(from, renamed));
         String file = files.keep(edited.file().bytes());
         draft.change(file, Proposal.renewed(preparations.wording(file, kept).found(), kept));
         return drafts.changed(id, draft);
@@ -230,7 +249,8 @@ class WordingService {
         if (known != null) return known;
         byte[] word = wording.outline(names(content), Locale.forLanguageTag(content.language()));
         // outside of any lock: conversion takes its time, and making the same pages twice does no harm
-        FieldPlacer.Placed placed = FieldPlacer.place(converter.toPdf(word), wording.boxes(), List.of());
+        FieldPlacer.Placed placed =
+                FieldPlacer.place(converter.toPdf(word), wording.boxes(), wording.onEachPage(), List.of());
         previews.put(key, placed);
         return placed;
     }

@@ -1,0 +1,34 @@
+package org.jalousie.core.placement;
+
+import java.util.Map;
+import java.util.Optional;
+
+/** Signing fields that stand in the document and are on none of its pages: in a box too small, or hidden. */
+public final class HiddenFields {
+    private HiddenFields() {}
+
+    /**
+     * @param printed how often each box stands in the body
+     * @param boxes by their number
+     */
+    public static Optional<String> among(Map<Integer, Integer> printed, Map<Integer, SigningField> boxes, Pages pages) {
+        for (Map.Entry<Integer, Integer> one : printed.entrySet()) {
+            SigningField box = boxes.get(one.getKey());
+            long seen = pages.fields().stream()
+                    .filter(placed -> isOf(placed.field(), box))
+                    .count();
+            if (seen < one.getValue())
+                return Optional.of(
+                        box.label()
+                                + " stands in the wording and can't be seen on the pages. Give it more room, or take it out of what hides it.");
+        }
+        return Optional.empty();
+    }
+
+    private static boolean isOf(SigningField placed, SigningField box) {
+        if (!placed.party().equals(box.party()) || placed.kind() != box.kind()) return false;
+        return placed.name().equals(box.name())
+                || placed.name().startsWith(box.name() + "_")
+                        && placed.name().substring(box.name().length() + 1).matches("\\d+");
+    }
+}

@@ -1,0 +1,94 @@
+package org.jalousie.core.template;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldType;
+import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.Party;
+import org.jalousie.core.parties.Who;
+import org.jalousie.core.rules.Rule;
+import org.junit.jupiter.api.Test;
+
+/** A request kept without its person, and names that change places. */
+class PersonsTest {
+    private static Field field(String name, FieldType type) {
+        return new Field(name, type, name, false, "", List.of());
+    }
+
+    private static final TemplateContent CONTENT = new TemplateContent(
+            "en-GB",
+            List.of(
+                    field("giver", FieldType.TEXT),
+                    field("giver_mail", FieldType.MAIL_ADDRESS),
+                    field("date_of_birth", FieldType.DATE),
+                    field("passport_number", FieldType.TEXT),
+                    field("iban", FieldType.TEXT),
+                    field("remarks", FieldType.LONG_TEXT),
+                    field("terms", FieldType.RICH_TEXT),
+                    field("start_date", FieldType.DATE),
+                    field("exhibition", FieldType.TEXT)),
+            List.of(new Party("giver", "Giver", Duty.SIGNS, 1, new Who.FromFields("giver", "giver_mail"))),
+            List.of(),
+            Terms.USUAL);
+
+    private static Map<String, String> data() {
+        Map<String, String> data = new LinkedHashMap<>();
+        data.put("giver", "Zebedee Zorn");
+        data.put("giver_mail", "zz@people.example.org");
+        data.put("date_of_birth", "1961-05-03");
+        data.put("passport_number", "NX4471009");
+        data.put("iban", "NL00BANK0123456789");
+        data.put(
+                "remarks",
+                "Mr Zorn (born 3 May 1961) asks to write to z.zorn@other.example.org or call +44 1632 960 018; passport NX4471009, account NL00 BANK 0123 4567 89. ZEBEDEE is away on 2027-03-15.");
+        data.put("terms", "<p>Only <b>Zebedee Zorn</b> and <i>Hera Quill</i> open the case.</p>");
+        data.put("start_date", "2027-03-15");
+        data.put("exhibition", "Strings that speak");
+        return data;
+    }
+
+    @Test
+    void nothingThatIsKnownOfAPersonIsLeftInAnyFieldOrText() {
+        Anonymised.Result result = Anonymised.of(CONTENT, data(), List.of("Hera Quill", "hera@people.example.org"));
+        assertThat(result.data().toString().toLowerCase())
+                .doesNotContain("zorn", "zebedee", "zz@", "1961", "nx4471009", "0123", "4567", "960 018", "hera", "quill");
+        assertThat(result.data())
+                .containsEntry("start_date", "2027-03-15")
+                .containsEntry("exhibition", "Strings that speak")
+                .containsKeys("date_of_birth", "passport_number", "iban");
+        assertThat(result.data().get("remarks")).contains("2027-03-15", "ida.marsh@example.org");
+        assertThat(result.data().get("terms")).contains("<b>Ida Marsh</b>", "open the case");
+    }
+
+    @Test
+    void whatWasReplacedIsShown() {
+        Anonymised.Result result = Anonymised.of(CONTENT, data(), List.of());
+        assertThat(result.replacements())
+                .extracting(Anonymised.Replacement::field)
+                .containsExactly("giver", "giver_mail", "date_of_birth", "passport_number", "iban", "remarks", "terms");
+        assertThat(result.replacements()).allSatisfy(one -> assertThat(one.before()).isNotEqualTo(one.after()));
+    }
+
+    @Test
+    void namesThatChangePlacesAreAllRenamedOnce() {
+        TemplateContent content = new TemplateContent(
+                        "en-GB",
+                        List.of(field("a", FieldType.NUMBER), field("b", FieldType.MONEY), field("c", FieldType.TEXT)),
+                        List.of(),
+                        List.of(),
+                        Terms.USUAL)
+                .withRules(List.of(Rule.condition("r", "a > 1 and b > 2 and b_currency = \"b\" and c = \"a\"")))
+                .withSpecimens(List.of(new Specimen(
+                        "s", Specimen.Origin.TYPED, Map.of("c", "[{\"a\":\"say \\\"b\\\": x\",\"b\":\"1\"}]"))));
+        TemplateContent renamed = Renaming.of(content, Map.of("a", "b", "b", "c", "c", "a"));
+        assertThat(renamed.fields()).extracting(Field::name).containsExactly("b", "c", "a");
+        assertThat(renamed.rules().get(0).expression())
+                .isEqualTo("b > 1 and c > 2 and c_currency = \"b\" and a = \"a\"");
+        assertThat(renamed.specimens().get(0).data())
+                .containsEntry("a", "[{\"b\":\"say \\\"b\\\": x\",\"c\":\"1\"}]");
+    }
+}

@@ -1,0 +1,46 @@
+import { createContext } from 'react';
+import type { Schemas } from '../api/client';
+import { readItems } from './composite';
+
+type Field = Schemas['Field'];
+
+/** The language in which a form's numbers are shown and typed, as a BCP 47 tag; the server reads them by the same. */
+export const FormLanguage = createContext('en-GB');
+
+/** A plain number with the marks of a language, with as many decimals as it has. */
+export function typedNumber(plain: string, language: string): string {
+  const number = /^-?\d+(?:\.(\d+))?$/.exec(plain);
+  if (!number) return plain;
+  const decimals = number[1]?.length ?? 0;
+  return new Intl.NumberFormat(language, {
+    numberingSystem: 'latn',
+    minimumFractionDigits: decimals,
+    maximumFractionDigits: decimals,
+  }).format(plain as Intl.StringNumericLiteral);
+}
+
+/** A stored value as the form shows it to be typed over. */
+export function typed(field: Field, stored: string, language: string): string {
+  if (field.type === 'NUMBER') return typedNumber(stored, language);
+  if (field.type === 'MONEY') {
+    return stored.replace(/^([A-Z]{3}) (\S+)$/, (_, code: string, number: string) => {
+      return `${code} ${typedNumber(number, language)}`;
+    });
+  }
+  if (field.type !== 'ITEMS' || !stored) return stored;
+  const items = readItems(stored).map((item) => typedData(field.items, item, language));
+  return JSON.stringify(items);
+}
+
+export function typedData(
+  fields: Field[],
+  stored: Record<string, string>,
+  language: string,
+): Record<string, string> {
+  return Object.fromEntries(
+    Object.entries(stored).map(([name, value]) => {
+      const field = fields.find((one) => one.name === name);
+      return [name, field ? typed(field, value, language) : value];
+    }),
+  );
+}
