@@ -52,8 +52,9 @@ class WordAndPagesTest {
 
     @Test
     void theWordFileShowsWhatThePagesShow() {
-        String contents = p("<w:r><w:fldChar w:fldCharType=\"begin\"/></w:r><w:r><w:instrText> TOC \\o &quot;1-3&quot; </w:instrText></w:r><w:r><w:fldChar w:fldCharType=\"separate\"/></w:r>"
-                        + t("Old first") + "<w:r><w:tab/></w:r>" + t("7"))
+        String contents = p(
+                        "<w:r><w:fldChar w:fldCharType=\"begin\"/></w:r><w:r><w:instrText> TOC \\o &quot;1-3&quot; </w:instrText></w:r><w:r><w:fldChar w:fldCharType=\"separate\"/></w:r>"
+                                + t("Old first") + "<w:r><w:tab/></w:r>" + t("7"))
                 + p(t("Old second") + "<w:r><w:tab/></w:r>" + t("9"))
                 + p("<w:r><w:fldChar w:fldCharType=\"end\"/></w:r>");
         WordDraft draft = new WordDraft()
@@ -66,8 +67,12 @@ class WordAndPagesTest {
                 .raw(p(t("{{/insured}}")))
                 .raw(p("<w:r><w:br w:type=\"page\"/></w:r>"))
                 .raw(heading("Courier"))
-                .raw(p(t("see ") + field("REF who \\h", "Last Year's Lender") + t(" on page ")
-                        + field("PAGEREF who \\h", "44") + t(" of ") + field("NUMPAGES", "99")));
+                .raw(p(t("see ")
+                        + field("REF who \\h", "Last Year's Lender")
+                        + t(" on page ")
+                        + field("PAGEREF who \\h", "44")
+                        + t(" of ")
+                        + field("NUMPAGES", "99")));
         Wording wording = Wording.compile(WordFile.open(draft.bytes()), Set.of());
         assertThat(wording.diagnostics()).isEmpty();
         byte[] merged = wording.merge(Map.of("lender_name", new Value.Text("Ida Marsh")), Locale.UK);
@@ -86,24 +91,38 @@ class WordAndPagesTest {
 
     @Test
     void theConvertersErrorTextsAreKnown() {
-        byte[] pdf = converter.toPdf(new WordDraft().raw(p(t("see ") + field("REF gone \\h", "x"))).bytes());
-        assertThat(ErrorTexts.in(PagesText.of(pdf))).hasValueSatisfying(said -> assertThat(said).contains("see"));
+        byte[] pdf = converter.toPdf(
+                new WordDraft().raw(p(t("see ") + field("REF gone \\h", "x"))).bytes());
+        assertThat(ErrorTexts.in(PagesText.of(pdf)))
+                .hasValueSatisfying(said -> assertThat(said).contains("see"));
     }
 
     @Test
     void equationsAndEastAsianWordsAreOnThePages() {
-        String equation = "<m:oMath xmlns:m=\"http://schemas.openxmlformats.org/officeDocument/2006/math\"><m:r><m:t>alpha</m:t></m:r></m:oMath>";
-        byte[] pdf = converter.toPdf(new WordDraft().raw(p(equation)).paragraph("\u501f\u7528\u5408\u540c").bytes());
+        String equation =
+                "<m:oMath xmlns:m=\"http://schemas.openxmlformats.org/officeDocument/2006/math\"><m:r><m:t>alpha</m:t></m:r></m:oMath>";
+        byte[] pdf = converter.toPdf(new WordDraft()
+                .raw(p(equation))
+                .paragraph("\u501f\u7528\u5408\u540c")
+                .bytes());
         assertThat(PagesText.of(pdf)).contains("\u501f\u7528\u5408\u540c");
         assertThat(PagesText.of(pdf).replaceAll("\\s", "")).contains("alpha");
     }
 
     @Test
     void aSigningFieldInAListHasAPlaceForEachItemAndOneInAHeaderOneAnswer() {
-        String items = p(t("{{#objects}}")) + p(t("{{title}}: {{lender.note}}")) + p(t("{{/objects}}"))
-                + p(t("{{lender.signature}}")) + p("<w:r><w:br w:type=\"page\"/></w:r>") + p(t("end"));
+        String items = p(t("{{#objects}}"))
+                + p(t("{{title}}: {{lender.note}}"))
+                + p(t("{{/objects}}"))
+                + p(t("{{lender.signature}}"))
+                + p("<w:r><w:br w:type=\"page\"/></w:r>")
+                + p(t("end"));
         Wording wording = Wording.compile(
-                WordFile.open(new WordDraft().header("{{lender.reference}}").raw(items).bytes()), Set.of());
+                WordFile.open(new WordDraft()
+                        .header("{{lender.reference}}")
+                        .raw(items)
+                        .bytes()),
+                Set.of());
         Wording.Merged merged = wording.merge(
                 Map.of(
                         "objects",
@@ -113,12 +132,17 @@ class WordAndPagesTest {
                                 Map.of("title", new Value.Text("Rebec"))))),
                 Locale.UK,
                 file -> new byte[0]);
-        FieldPlacer.Placed placed = FieldPlacer.place(
-                converter.toPdf(merged.file()), wording.boxes(), wording.onEachPage(), List.of());
+        FieldPlacer.Placed placed =
+                FieldPlacer.place(converter.toPdf(merged.file()), wording.boxes(), wording.onEachPage(), List.of());
         assertThat(placed.pages().fields())
                 .extracting(one -> one.field().name())
                 .containsExactlyInAnyOrder(
-                        "lender_note", "lender_note_2", "lender_note_3", "lender_reference", "lender_reference_2", "lender_signature");
+                        "lender_note",
+                        "lender_note_2",
+                        "lender_note_3",
+                        "lender_reference",
+                        "lender_reference_2",
+                        "lender_signature");
         assertThat(placed.pages().fields().stream().filter(one -> one.field().asked()))
                 .extracting(one -> one.field().name())
                 .containsExactlyInAnyOrder("lender_note", "lender_note_2", "lender_note_3", "lender_reference");
@@ -134,12 +158,14 @@ class WordAndPagesTest {
         CompletableFuture<byte[]> slow = CompletableFuture.supplyAsync(() -> converter.toPdf(hanging));
         Thread.sleep(300);
         long start = System.nanoTime();
-        for (int i = 0; i < 3; i++) converter.toPdf(new WordDraft().paragraph("one of many " + i).bytes());
+        for (int i = 0; i < 3; i++)
+            converter.toPdf(new WordDraft().paragraph("one of many " + i).bytes());
         assertThat(Duration.ofNanos(System.nanoTime() - start)).isLessThan(Duration.ofSeconds(15));
         assertThatThrownBy(() -> slow.get(120, TimeUnit.SECONDS))
                 .isInstanceOf(ExecutionException.class)
                 .hasMessageContaining("within")
                 .hasMessageContaining("seconds");
-        assertThat(converter.toPdf(new WordDraft().paragraph("afterwards").bytes())).isNotEmpty();
+        assertThat(converter.toPdf(new WordDraft().paragraph("afterwards").bytes()))
+                .isNotEmpty();
     }
 }

@@ -280,7 +280,8 @@ class PreparationTest {
         Client.Answer kept = office.client.post(
                 "/api/v1/requests/" + requests.get("items").get(0).get("number").asString() + "/specimen",
                 Map.of("name", "A usual one"));
-        assertThat(kept.status()).as(kept.text()).isEqualTo(204);
+        assertThat(kept.status()).as(kept.text()).isEqualTo(200);
+        assertThat(kept.json().get("replaced").toString()).contains("Ida Marsh");
         String specimens = office.client
                 .get("/api/v1/templates/" + id)
                 .json()

@@ -41,7 +41,8 @@ class BlanksTest {
     void oneAnswerIsPutEverywhereItIsShown() {
         List<PlacedField> fields = List.of(
                 new PlacedField(new SigningField("ref", "lender", FieldKind.TEXT, "Ref", true), 1, 0, 0, 1, 1),
-                new PlacedField(new SigningField("ref_2", "lender", FieldKind.TEXT, "Ref", true, "ref"), 2, 0, 0, 1, 1));
+                new PlacedField(
+                        new SigningField("ref_2", "lender", FieldKind.TEXT, "Ref", true, "ref"), 2, 0, 0, 1, 1));
         assertThat(Act.everywhere(Map.of("ref", "L 7"), fields)).isEqualTo(Map.of("ref", "L 7", "ref_2", "L 7"));
     }
 }

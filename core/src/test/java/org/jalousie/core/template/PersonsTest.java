@@ -55,7 +55,8 @@ class PersonsTest {
     void nothingThatIsKnownOfAPersonIsLeftInAnyFieldOrText() {
         Anonymised.Result result = Anonymised.of(CONTENT, data(), List.of("Hera Quill", "hera@people.example.org"));
         assertThat(result.data().toString().toLowerCase())
-                .doesNotContain("zorn", "zebedee", "zz@", "1961", "nx4471009", "0123", "4567", "960 018", "hera", "quill");
+                .doesNotContain(
+                        "zorn", "zebedee", "zz@", "1961", "nx4471009", "0123", "4567", "960 018", "hera", "quill");
         assertThat(result.data())
                 .containsEntry("start_date", "2027-03-15")
                 .containsEntry("exhibition", "Strings that speak")
@@ -70,7 +71,8 @@ class PersonsTest {
         assertThat(result.replacements())
                 .extracting(Anonymised.Replacement::field)
                 .containsExactly("giver", "giver_mail", "date_of_birth", "passport_number", "iban", "remarks", "terms");
-        assertThat(result.replacements()).allSatisfy(one -> assertThat(one.before()).isNotEqualTo(one.after()));
+        assertThat(result.replacements())
+                .allSatisfy(one -> assertThat(one.before()).isNotEqualTo(one.after()));
     }
 
     @Test
@@ -88,7 +90,6 @@ class PersonsTest {
         assertThat(renamed.fields()).extracting(Field::name).containsExactly("b", "c", "a");
         assertThat(renamed.rules().get(0).expression())
                 .isEqualTo("b > 1 and c > 2 and c_currency = \"b\" and a = \"a\"");
-        assertThat(renamed.specimens().get(0).data())
-                .containsEntry("a", "[{\"b\":\"say \\\"b\\\": x\",\"c\":\"1\"}]");
+        assertThat(renamed.specimens().get(0).data()).containsEntry("a", "[{\"b\":\"say \\\"b\\\": x\",\"c\":\"1\"}]");
     }
 }
