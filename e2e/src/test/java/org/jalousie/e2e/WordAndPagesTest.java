@@ -79,10 +79,10 @@ class WordAndPagesTest {
         Converter.Made made = converter.convert(merged);
         byte[] word = FieldResults.put(merged, made.results(), made.lists());
         String body = words(DocxText.body(word));
+        String pages = words(PagesText.of(made.pdf()));
         assertThat(body)
                 .contains("see Ida Marsh on page 1 of 2", "figure 1", "Objects of Ida Marsh 1", "Courier 2")
                 .doesNotContain("Last Year", "44", "99", "Old", "Insurance");
-        String pages = words(PagesText.of(made.pdf()));
         assertThat(pages).contains("see Ida Marsh on page 1 of 2", "figure 1");
         assertThat(DocxText.xml(word, "word/document.xml")).doesNotContain("jal_result");
         // opened once more, nothing changes

@@ -112,6 +112,17 @@ final class OwnFields {
             for (Object one : field.code) if (one instanceof WordFields.WordField inner) settle(inner, field);
             field.inside.stream().filter(inner -> !field.code.contains(inner)).forEach(inner -> settle(inner, null));
             joinCode(field);
+            if (type.equals("SEQ")) counted(field);
+        }
+    }
+
+    /** The converter counts only those that say how, although arabic is the usual way (ISO/IEC 29500-1 §17.16.5.55). */
+    private static void counted(WordFields.WordField field) {
+        if (field.instruction().contains("\\*")) return;
+        for (Object one : field.code) {
+            if (!(one instanceof Element leaf) || leaf.getTextContent().isBlank()) continue;
+            Word.setText(leaf, leaf.getTextContent().stripTrailing() + " \\* ARABIC ");
+            return;
         }
     }
 
