@@ -14,8 +14,20 @@ import org.w3c.dom.Element;
  */
 public final class FieldResults {
     private static final String MARK = "jal_result_";
-    private static final Set<String> WORKED_OUT =
-            Set.of("REF", "PAGEREF", "NOTEREF", "SEQ", "NUMPAGES", "STYLEREF", "=", "FORMULA");
+    private static final Set<String> WORKED_OUT = Set.of(
+            "REF",
+            "PAGEREF",
+            "NOTEREF",
+            "SEQ",
+            "NUMPAGES",
+            "STYLEREF",
+            "DOCPROPERTY",
+            "TITLE",
+            "SUBJECT",
+            "KEYWORDS",
+            "COMMENTS",
+            "INFO",
+            "=");
     private static final Set<String> LISTS = Set.of("TOC", "INDEX");
 
     private FieldResults() {}

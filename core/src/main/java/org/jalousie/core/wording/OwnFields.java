@@ -2,7 +2,10 @@ package org.jalousie.core.wording;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
 
@@ -37,13 +40,24 @@ final class OwnFields {
     private static final Set<String> OUTSIDE =
             Set.of("INCLUDETEXT", "INCLUDEPICTURE", "INCLUDE", "LINK", "DDE", "DDEAUTO", "RD", "EMBED");
 
+    /** Codes that may hold tags: an address, an entry of an index or a list. */
+    private static final Set<String> CODE_WITH_TAGS = Set.of("HYPERLINK", "XE", "TC", "TA");
+
+    private static final Pattern ARGUMENT =
+            Pattern.compile("\\s*\\S+\\s+(?:[\"\u201c]([^\"\u201d]*)[\"\u201d]|(\\S+))\\s*(?:\\\\.*)?", Pattern.DOTALL);
+
     private final String title;
     private final List<Diagnostic> diagnostics;
     private final Comparisons comparisons;
+    private final Map<String, String> variables;
 
-    /** @param comparisons gathers the conditions of {@code IF} fields */
-    OwnFields(String title, Comparisons comparisons, List<Diagnostic> diagnostics) {
+    /**
+     * @param comparisons gathers the conditions of {@code IF} fields
+     * @param variables of the document, by name
+     */
+    OwnFields(String title, Comparisons comparisons, Map<String, String> variables, List<Diagnostic> diagnostics) {
         this.title = title;
+        this.variables = variables;
         this.comparisons = comparisons;
         this.diagnostics = diagnostics;
     }
@@ -90,6 +104,13 @@ final class OwnFields {
             mergeField(field, within);
         } else if (type.equals("IF")) {
             condition(field);
+        } else if (type.equals("DOCVARIABLE") && field.inOneParagraph() && variables.containsKey(argument(field))) {
+            asWords(field, variables.get(argument(field)));
+        } else if (type.equals("QUOTE")
+                && field.inOneParagraph()
+                && field.inside.isEmpty()
+                && !argument(field).isEmpty()) {
+            asWords(field, argument(field));
         } else if (MachineFields.isOne(type)) {
             MachineFields.settle(field);
         } else if (UNSUPPORTED.contains(type)) {
@@ -109,10 +130,13 @@ final class OwnFields {
                     "The word processor's field " + type + " would fetch something from outside the file.",
                     "Insert what it shows into the file itself, or make a clause of it.");
         } else {
-            for (Object one : field.code) if (one instanceof WordFields.WordField inner) settle(inner, field);
-            field.inside.stream().filter(inner -> !field.code.contains(inner)).forEach(inner -> settle(inner, null));
+            List<WordFields.WordField> inCode = new ArrayList<>();
+            for (Object one : field.code) if (one instanceof WordFields.WordField inner) inCode.add(inner);
+            inCode.forEach(inner -> settle(inner, field));
+            field.inside.stream().filter(inner -> !inCode.contains(inner)).forEach(inner -> settle(inner, null));
             joinCode(field);
             if (type.equals("SEQ")) counted(field);
+            if (field.instruction().contains("{{") && !CODE_WITH_TAGS.contains(type)) stale(field, type);
         }
     }
 
@@ -124,6 +148,29 @@ final class OwnFields {
             Word.setText(leaf, leaf.getTextContent().stripTrailing() + " \\* ARABIC ");
             return;
         }
+    }
+
+    /** What such a field shows was worked out from other data, and the converter doesn't work it out anew. */
+    private void stale(WordFields.WordField field, String type) {
+        report(
+                field,
+                "field-unsupported",
+                "The word processor's field " + (type.startsWith("=") ? "= (a formula)" : type)
+                        + " is worked out from a field of the form, which can't be followed.",
+                type.startsWith("=")
+                        ? "Make a rule that works it out, and put its tag here."
+                        : "Put a tag or a passage in its place.");
+    }
+
+    /** The text that is quoted, or the variable's, stands for the field: tags in it are read like any others. */
+    private static boolean asWords(WordFields.WordField field, String words) {
+        return WordFields.replace(field.leaves, List.of(words(field.look(), words)));
+    }
+
+    private static String argument(WordFields.WordField field) {
+        Matcher argument = ARGUMENT.matcher(field.instruction());
+        if (!argument.matches()) return "";
+        return argument.group(1) != null ? argument.group(1) : argument.group(2);
     }
 
     /** A code in several pieces that holds tags is put into the first of them. */

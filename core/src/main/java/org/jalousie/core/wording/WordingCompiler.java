@@ -106,11 +106,21 @@ final class WordingCompiler {
     private void settle(String name, Comparisons comparisons) {
         Document document = pack.document(name);
         String title = Part.titleOf(document, name);
-        new OwnFields(title, comparisons, diagnostics).intoTags(document);
+        new OwnFields(title, comparisons, variables(), diagnostics).intoTags(document);
         Set<String> known = new HashSet<>(fields);
         for (Element paragraph : Word.paragraphs(document)) known.addAll(namesIn(paragraph));
         new Controls(title, known, diagnostics).intoTags(document);
         if (name.equals(WordFile.MAIN)) FieldResults.mark(document);
+    }
+
+    /** The document's variables (ISO/IEC 29500-1 §17.15.1.33). */
+    private Map<String, String> variables() {
+        Map<String, String> variables = new HashMap<>();
+        String settings = pack.related(WordFile.MAIN, "settings");
+        if (settings.isEmpty()) return variables;
+        for (Element one : Word.all(pack.document(settings), "docVar"))
+            variables.put(Word.attribute(one, "name"), Word.attribute(one, "val"));
+        return variables;
     }
 
     private static List<String> namesIn(Element paragraph) {

@@ -64,6 +64,7 @@ public final class AwkwardFiles {
         files.tables();
         files.controls();
         files.fields();
+        files.codes();
         files.references();
         files.notesAndBoxes();
         files.plainPlaces();
@@ -611,6 +612,50 @@ public final class AwkwardFiles {
                 + r("<w:fldChar w:fldCharType=\"separate\"/>")
                 + t("x")
                 + r("<w:fldChar w:fldCharType=\"end\"/>");
+    }
+
+    private void codes() {
+        String separate = r("<w:fldChar w:fldCharType=\"separate\"/>");
+        String begin = r("<w:fldChar w:fldCharType=\"begin\"/>");
+        String end = r("<w:fldChar w:fldCharType=\"end\"/>");
+        same(
+                "a merge field in a link's code",
+                p(begin
+                        + r("<w:instrText xml:space=\"preserve\"> HYPERLINK \"https://example.org/</w:instrText>")
+                        + field("MERGEFIELD country", "x")
+                        + r("<w:instrText>\" </w:instrText>")
+                        + separate
+                        + t("a")
+                        + end),
+                p(begin
+                        + r("<w:instrText> HYPERLINK \"https://example.org/GB\" </w:instrText>")
+                        + r("<w:instrText></w:instrText>")
+                        + r("<w:instrText></w:instrText>")
+                        + separate
+                        + t("a")
+                        + end));
+        told(
+                "a formula over a merge field",
+                p(begin
+                        + r("<w:instrText> = </w:instrText>")
+                        + field("MERGEFIELD fee", "x")
+                        + r("<w:instrText> * 2 </w:instrText>")
+                        + separate
+                        + t("4")
+                        + end),
+                "field-unsupported");
+        same(
+                "a quotation with a tag",
+                p(field("QUOTE &quot;by {{lender_name}}&quot;", "y")),
+                p(t("by ") + t("Ida Marsh")));
+        String settings =
+                "<w:settings xmlns:w=\"http://schemas.openxmlformats.org/wordprocessingml/2006/main\"><w:docVars><w:docVar w:name=\"who\" w:val=\"{{lender_name}}\"/></w:docVars></w:settings>";
+        String type = "application/vnd.openxmlformats-officedocument.wordprocessingml.settings+xml";
+        byte[] variable = new WordDraft()
+                .raw(p(t("By ") + field("DOCVARIABLE who", "old")))
+                .attach("document.xml", "rId60", "settings", "settings.xml", settings.getBytes(), type)
+                .bytes();
+        all.add(new Case("a document variable with a tag", variable, file(p(t("By ") + t("Ida Marsh"))), Set.of()));
     }
 
     private void references() {
