@@ -64,7 +64,8 @@ public final class SpecimenDrawer {
             boolean gain = reached.addAll(next.reached);
             withoutGain = gain ? 0 : withoutGain + 1;
             boolean other = kept.stream().noneMatch(one -> one.reached.containsAll(next.reached));
-            if (other && kept.size() < MOST_KEPT) kept.add(next);
+            // what alone reaches a case is kept however many there are: without it no cover would be complete
+            if (gain || other && kept.size() < MOST_KEPT) kept.add(next);
         }
         List<RuleCase> unreached =
                 cases.stream().filter(one -> !reached.contains(one)).toList();
@@ -96,6 +97,7 @@ public final class SpecimenDrawer {
             Candidate best = from.stream()
                     .max(Comparator.comparingInt(one -> gain(one, left)))
                     .orElseThrow();
+            if (gain(best, left) == 0) break;
             cover.add(best);
             left.removeAll(best.reached);
         }

@@ -1,9 +1,15 @@
 package org.jalousie.core.wording;
 
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
 
@@ -71,6 +77,7 @@ public final class FieldResults {
      * @param lists the lines of each contents list, in the order of the document
      */
     public static byte[] put(byte[] file, Map<String, String> results, List<List<String>> lists) {
+        if (results.isEmpty() && lists.isEmpty() && !hasMarks(file)) return file;
         WordFile opened = WordFile.open(file);
         PackageParts pack = new PackageParts(opened.parts());
         Document document = pack.document(WordFile.MAIN);
@@ -91,6 +98,19 @@ public final class FieldResults {
             number++;
         }
         return any ? WordFile.of(pack.finish()).bytes() : file;
+    }
+
+    /** Looks into the body only, which is far less work than opening the file. */
+    private static boolean hasMarks(byte[] file) {
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file))) {
+            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                if (entry.getName().equals(WordFile.MAIN))
+                    return new String(zip.readAllBytes(), StandardCharsets.UTF_8).contains(MARK);
+            }
+            return false;
+        } catch (IOException e) {
+            throw new UncheckedIOException("a merged file can't be read", e);
+        }
     }
 
     private static Element endOf(Document document, String id) {

@@ -72,4 +72,18 @@ class SpecimenDrawerTest {
         RuleSet rules = rules(List.of(VALUE, COUNTRY), Rule.condition("high", "insured_value > 250000"));
         assertThat(SpecimenDrawer.draw(rules)).isEqualTo(SpecimenDrawer.draw(rules));
     }
+
+    @Test
+    void manyRulesAreCoveredAndTheSearchEnds() {
+        List<Field> fields = new java.util.ArrayList<>();
+        List<Rule> rules = new java.util.ArrayList<>();
+        for (int i = 0; i < 26; i++) {
+            fields.add(
+                    new Field("f" + i, i % 2 == 0 ? FieldType.NUMBER : FieldType.TEXT, "F" + i, true, "", List.of()));
+            rules.add(Rule.condition("c" + i, i % 2 == 0 ? "f" + i + " > " + i * 7 : "f" + i + " = \"x" + i + "\""));
+        }
+        SpecimenDrawer.Drawn drawn = SpecimenDrawer.draw(RuleSet.compile(fields, rules, List.of()));
+        assertThat(drawn.unreached()).isEmpty();
+        assertThat(drawn.sets()).hasSizeLessThan(20);
+    }
 }
