@@ -6,8 +6,6 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import org.jalousie.core.placement.FieldKind;
 import org.w3c.dom.Document;
@@ -21,7 +19,7 @@ final class Boxes {
     /** The links' address without the number; {@code .invalid} never resolves (RFC 2606). */
     static final String ADDRESS = "https://field.invalid/";
 
-    private static final Pattern LINK = Pattern.compile("\"jalField(\\d+)\"");
+    private static final String LINK = "\"jalField";
     private static final String IMAGE_PART = "word/media/jalousie-box.png";
 
     private final PackageParts parts;
@@ -54,10 +52,11 @@ final class Boxes {
     /** How often each box stands in a merged part; copies for older programs are no places of their own. */
     static Map<Integer, Integer> in(String xml) {
         Map<Integer, Integer> found = new TreeMap<>();
-        if (!xml.contains("\"jalField")) return found;
         String once = xml.contains("Fallback>") ? xml.replaceAll("(?s)<mc:Fallback>.*?</mc:Fallback>", "") : xml;
-        Matcher matcher = LINK.matcher(once);
-        while (matcher.find()) found.merge(Integer.parseInt(matcher.group(1)), 1, Integer::sum);
+        for (int at = once.indexOf(LINK); at >= 0; at = once.indexOf(LINK, at + 1)) {
+            int start = at + LINK.length();
+            found.merge(Integer.parseInt(once.substring(start, once.indexOf('"', start))), 1, Integer::sum);
+        }
         return found;
     }
 

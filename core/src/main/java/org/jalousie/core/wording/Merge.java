@@ -190,6 +190,8 @@ final class Merge {
             out.append(slot.before());
             RichRuns.words(text, slot.prefix(), out);
             out.append(slot.after());
+            written.words(text);
+            return;
         }
         written.add(Tally.of(out.substring(start)));
     }

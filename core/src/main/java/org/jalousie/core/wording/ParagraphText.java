@@ -96,12 +96,15 @@ final class ParagraphText {
 
     /** Cuts at all these places at once, which for many is far less work than one after the other. */
     void cutAt(Collection<Integer> places) {
-        TreeSet<Integer> inside = new TreeSet<>(places);
-        for (Piece piece : List.copyOf(pieces.values())) {
-            Collection<Integer> here = inside.subSet(piece.start, false, piece.end, false);
-            if (!here.isEmpty()) cutText(piece, here);
+        NavigableMap<Integer, List<Integer>> inside = new TreeMap<>();
+        TreeSet<Integer> ordered = new TreeSet<>(places);
+        for (int place : ordered) {
+            Map.Entry<Integer, Piece> at = pieces.lowerEntry(place);
+            if (at != null && place < at.getValue().end)
+                inside.computeIfAbsent(at.getKey(), key -> new ArrayList<>()).add(place);
         }
-        for (int place : inside.descendingSet()) {
+        inside.forEach((start, cuts) -> cutText(pieces.get(start), cuts));
+        for (int place : ordered.descendingSet()) {
             Piece piece = pieces.get(place);
             if (piece != null) splitBefore(piece.node);
         }
@@ -140,7 +143,7 @@ final class ParagraphText {
     /** Moves everything from a node on into a new run of the same look. */
     private static Element splitRun(Element run, Node from) {
         Element right = (Element) run.cloneNode(false);
-        Element properties = Word.child(run, "rPr");
+        Element properties = Word.properties(run);
         if (properties != null) right.appendChild(properties.cloneNode(true));
         for (Node move = from; move != null; ) {
             Node next = move.getNextSibling();

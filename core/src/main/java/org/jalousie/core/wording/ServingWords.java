@@ -2,6 +2,8 @@ package org.jalousie.core.wording;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.regex.Pattern;
 
 /**
@@ -38,31 +40,37 @@ final class ServingWords {
 
     /** Words between two values may serve both; the first one claims them. */
     private static List<Stretch> withoutOverlaps(List<Stretch> found) {
-        List<Stretch> kept = new ArrayList<>();
+        TreeMap<Integer, Stretch> kept = new TreeMap<>();
         for (Stretch one : found) {
-            if (kept.stream().noneMatch(other -> one.start() < other.end() && other.start() < one.end())) kept.add(one);
+            Map.Entry<Integer, Stretch> before = kept.lowerEntry(one.end());
+            if (before == null || before.getValue().end() <= one.start()) kept.put(one.start(), one);
         }
-        return kept;
+        return List.copyOf(kept.values());
     }
 
     private static void around(String text, int start, int end, List<List<String>> names, List<Stretch> found) {
-        String before = text.substring(0, start);
-        String after = text.substring(end);
-        if (before.endsWith("(") && after.startsWith(")")) {
-            boolean spaced = before.endsWith(" (");
+        boolean first = start == 0;
+        boolean afterSpace = text.startsWith(" ", start - 1);
+        if (text.startsWith("(", start - 1) && text.startsWith(")", end)) {
+            boolean spaced = text.startsWith(" (", start - 2);
             found.add(new Stretch(start - (spaced ? 2 : 1), start, names));
             found.add(new Stretch(end, end + 1, names));
-        } else if ((before.isEmpty() || before.endsWith(", ")) && after.startsWith(", ")) {
+        } else if ((first || text.startsWith(", ", start - 2)) && text.startsWith(", ", end)) {
             found.add(new Stretch(end, end + 2, names));
-        } else if ((before.isEmpty() || before.endsWith(" ") || before.endsWith("\n"))
-                && after.startsWith(" ")
-                && !after.startsWith(" (")) {
+        } else if ((first || afterSpace || text.startsWith("\n", start - 1))
+                && text.startsWith(" ", end)
+                && !text.startsWith(" (", end)) {
             found.add(new Stretch(end, end + 1, names));
-        } else if (before.endsWith(" ")
-                && !before.isBlank()
-                && (after.isEmpty() || after.startsWith(" (") || ".,;:)!?\n".indexOf(after.charAt(0)) >= 0)) {
+        } else if (afterSpace
+                && !isBlankBefore(text, start)
+                && (end == text.length() || text.startsWith(" (", end) || ".,;:)!?\n".indexOf(text.charAt(end)) >= 0)) {
             found.add(new Stretch(start - 1, start, names));
         }
+    }
+
+    private static boolean isBlankBefore(String text, int end) {
+        for (int i = 0; i < end; i++) if (!Character.isWhitespace(text.charAt(i))) return false;
+        return true;
     }
 
     static String name(Occurrence value) {

@@ -1,7 +1,10 @@
 package org.jalousie.core.wording;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import org.jalousie.core.data.Names;
 
 /**
@@ -26,6 +29,9 @@ final class Tally {
 
     static final int LETTERS = 0;
     static final int DRAWINGS = 1;
+    static final int BREAKS = 3;
+    static final int FIELD_MARKS = 7;
+    static final int BOOKMARKS = 8;
     static final int PARAGRAPHS = 9;
     static final int SECTIONS = 11;
 
@@ -57,11 +63,69 @@ final class Tally {
         System.arraycopy(other.counts, 0, counts, 0, counts.length);
     }
 
+    /** Counts a text that is written as words and line breaks. */
+    void words(String text) {
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            if (c == '\n') counts[BREAKS]++;
+            else if (isLetter(c)) counts[LETTERS]++;
+        }
+    }
+
     /** Counts characters of a text, as they are written in XML. */
     void letters(String xml) {
         Scanner scanner = new Scanner();
         scanner.inText = true;
         scanner.feed(xml, 0, xml.length(), this);
+    }
+
+    boolean has(int kind) {
+        return counts[kind] > 0;
+    }
+
+    void add(int kind, int number) {
+        counts[kind] += number;
+    }
+
+    /** The kind of an element by its name in ASCII, or -1. */
+    static int kind(byte[] xml, int at, int length) {
+        if (length > NAMES.length - 1 || NAMES[length] == null) return -1;
+        for (Name name : NAMES[length]) {
+            int i = 0;
+            while (i < length && name.ascii[i] == xml[at + i]) i++;
+            if (i == length) return name.kind;
+        }
+        return -1;
+    }
+
+    private record Name(byte[] ascii, int kind) {}
+
+    private static final Name[][] NAMES = names(Map.ofEntries(
+            Map.entry("t", LETTERS),
+            Map.entry("p", PARAGRAPHS),
+            Map.entry("br", BREAKS),
+            Map.entry("sym", 2),
+            Map.entry("tbl", 10),
+            Map.entry("pict", DRAWINGS),
+            Map.entry("drawing", DRAWINGS),
+            Map.entry("oMath", 5),
+            Map.entry("object", 6),
+            Map.entry("sectPr", SECTIONS),
+            Map.entry("fldChar", FIELD_MARKS),
+            Map.entry("bookmarkEnd", BOOKMARKS),
+            Map.entry("bookmarkStart", BOOKMARKS),
+            Map.entry("endnoteReference", 4),
+            Map.entry("footnoteReference", 4)));
+
+    private static Name[][] names(Map<String, Integer> kinds) {
+        Name[][] byLength = new Name[18][];
+        kinds.forEach((name, kind) -> {
+            Name[] before = byLength[name.length()] == null ? new Name[0] : byLength[name.length()];
+            Name[] after = Arrays.copyOf(before, before.length + 1);
+            after[before.length] = new Name(name.getBytes(StandardCharsets.US_ASCII), kind);
+            byLength[name.length()] = after;
+        });
+        return byLength;
     }
 
     void without(int kind, int number) {
@@ -143,21 +207,10 @@ final class Tally {
         }
 
         private void count(String xml, int at, int length, Tally into) {
-            int kind = switch (length) {
-                case 1 -> xml.charAt(at) == 't' ? 0 : xml.charAt(at) == 'p' ? 9 : -1;
-                case 2 -> xml.startsWith("br", at) ? 3 : -1;
-                case 3 -> xml.startsWith("sym", at) ? 2 : xml.startsWith("tbl", at) ? 10 : -1;
-                case 4 -> xml.startsWith("pict", at) ? 1 : -1;
-                case 5 -> xml.startsWith("oMath", at) ? 5 : -1;
-                case 6 -> xml.startsWith("object", at) ? 6 : xml.startsWith("sectPr", at) ? 11 : -1;
-                case 7 -> xml.startsWith("drawing", at) ? 1 : xml.startsWith("fldChar", at) ? 7 : -1;
-                case 11 -> xml.startsWith("bookmarkEnd", at) ? 8 : -1;
-                case 13 -> xml.startsWith("bookmarkStart", at) ? 8 : -1;
-                case 16 -> xml.startsWith("endnoteReference", at) ? 4 : -1;
-                case 17 -> xml.startsWith("footnoteReference", at) ? 4 : -1;
-                default -> -1;
-            };
-            if (kind == 0) opensText = true;
+            byte[] name = new byte[length];
+            for (int i = 0; i < length; i++) name[i] = (byte) xml.charAt(at + i);
+            int kind = kind(name, 0, length);
+            if (kind == LETTERS) opensText = true;
             else if (kind > 0) into.counts[kind]++;
         }
     }

@@ -68,6 +68,14 @@ final class Word {
         return false;
     }
 
+    /** A run's properties, which stand first in it (ISO/IEC 29500-1 §17.3.2.28), or null. */
+    static Element properties(Element run) {
+        for (Node child = run.getFirstChild(); child != null; child = child.getNextSibling()) {
+            if (child instanceof Element first) return local(first).equals("rPr") ? first : null;
+        }
+        return null;
+    }
+
     /** The first child of a run that is no property, or null. */
     static Node firstContent(Element run) {
         for (Node child = run.getFirstChild(); child != null; child = child.getNextSibling()) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.function.Function;
 import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Value;
@@ -169,19 +170,19 @@ public final class Wording {
                 highestNotes);
         Scope root = new Scope(values);
         Map<String, byte[]> parts = new LinkedHashMap<>(fixedParts);
+        Map<Integer, Integer> fields = new TreeMap<>();
         compiled.forEach((name, segments) -> {
             Merge merge = new Merge(name, root, run);
             String xml = merge.run(segments);
             if (lastSectionMayGo && name.equals(WordFile.MAIN)) xml = LastSection.without(xml, merge.written());
-            Reconciliation.check(name, xml, merge.written());
-            parts.put(name, xml.getBytes(StandardCharsets.UTF_8));
+            byte[] bytes = xml.getBytes(StandardCharsets.UTF_8);
+            Reconciliation.check(name, xml, bytes, merge.written());
+            if (!boxes.isEmpty() && name.equals(WordFile.MAIN)) fields.putAll(Boxes.in(xml));
+            parts.put(name, bytes);
         });
         Reconciliation.references(run.missing());
         additions.finish(parts);
-        return new Merged(
-                WordFile.zip(parts),
-                run.reached(),
-                Boxes.in(new String(parts.get(WordFile.MAIN), StandardCharsets.UTF_8)));
+        return new Merged(WordFile.zip(parts), run.reached(), fields);
     }
 
     /** What stands in every file of a template: see {@link WordingCompiler}. */

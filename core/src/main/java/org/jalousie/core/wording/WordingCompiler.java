@@ -1,5 +1,6 @@
 package org.jalousie.core.wording;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -91,6 +92,11 @@ final class WordingCompiler {
         plain.inOthers(textParts, compiled, diagnostics);
         Map<String, byte[]> fixed = new LinkedHashMap<>(pack.finish());
         if (diagnostics.stream().noneMatch(Diagnostic::blocks)) LastLook.over(fixed, compiled, diagnostics);
+        // a part that is always the same needs no merging
+        compiled.entrySet()
+                .removeIf(part -> !part.getKey().equals(WordFile.MAIN)
+                        && part.getValue().stream().allMatch(Segment.Literal.class::isInstance)
+                        && settled(part.getKey(), part.getValue(), fixed));
         compiled.keySet().forEach(name -> fixed.put(name, new byte[0]));
         return new Wording(
                 new Wording.Parts(
@@ -101,6 +107,14 @@ final class WordingCompiler {
                 passages.all(),
                 Fonts.in(file.parts(), textParts),
                 inclusion.places());
+    }
+
+    private static boolean settled(String name, List<Segment> literals, Map<String, byte[]> fixed) {
+        if (literals.isEmpty()) return false;
+        StringBuilder xml = new StringBuilder();
+        literals.forEach(literal -> xml.append(((Segment.Literal) literal).xml()));
+        fixed.put(name, xml.toString().getBytes(StandardCharsets.UTF_8));
+        return true;
     }
 
     private void settle(String name, Comparisons comparisons) {
