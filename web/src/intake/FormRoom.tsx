@@ -88,9 +88,13 @@ function FilledForm({ form, row, values, people }: Source) {
         <span className="text-soft">
           {row ? `request ${row.number}` : `new request, template version ${form.version}`}
         </span>
-        {row && <KeepAsSpecimen number={row.number} />}
         {row?.agreement && <Link to={`/agreements/${row.agreement}`}>{row.agreement}</Link>}
       </RoomTitle>
+      {row && (
+        <div className="flex max-w-2xl flex-col items-start gap-2 pb-4">
+          <KeepAsSpecimen number={row.number} />
+        </div>
+      )}
       <FormProvider {...answers}>
         <form
           noValidate

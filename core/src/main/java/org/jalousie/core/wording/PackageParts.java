@@ -34,6 +34,15 @@ final class PackageParts {
         return new String(bytes.get(part), StandardCharsets.UTF_8);
     }
 
+    /** Whether a part is XML, whatever its name ends in: programs name the file's properties in their own ways. */
+    boolean isXml(String part) {
+        if (part.endsWith(".rels") || part.equals(TYPES)) return false;
+        if (part.endsWith(".xml") || part.endsWith(".vml")) return true;
+        byte[] start = bytes.get(part);
+        int at = start.length > 2 && (start[0] & 0xFF) == 0xEF ? 3 : 0;
+        return start.length > at + 5 && new String(start, at, 5, StandardCharsets.US_ASCII).equals("<?xml");
+    }
+
     /** The part that another one relates to by a type's last word, or an empty text. */
     String related(String part, String type) {
         String rels = relationshipsOf(part);

@@ -93,7 +93,7 @@ final class PlainTags {
     void inOthers(List<String> textParts, Map<String, List<Segment>> compiled, List<Diagnostic> diagnostics) {
         for (String name : pack.names()) {
             if (textParts.contains(name) || NOT_FILLED.contains(name) || name.startsWith("word/glossary/")) continue;
-            if (!name.endsWith(".xml") && !name.endsWith(".vml") || !mayHold(pack.text(name))) continue;
+            if (!pack.isXml(name) || !mayHold(pack.text(name))) continue;
             Document document = pack.document(name);
             String title = title(name);
             Settling.settle(document, title, diagnostics);
@@ -139,7 +139,8 @@ final class PlainTags {
     }
 
     static String title(String part) {
-        if (part.startsWith("docProps/")) return "properties";
+        if (part.startsWith("docProps/") || part.contains("core-properties") || part.endsWith(".psmdcp"))
+            return "properties";
         if (part.contains("/charts/")) return "chart";
         if (part.contains("/diagrams/")) return "diagram";
         if (part.endsWith("settings.xml")) return "settings";
@@ -252,7 +253,7 @@ final class PlainTags {
     void find(List<String> textParts) {
         for (String name : pack.names()) {
             if (textParts.contains(name) || NOT_FILLED.contains(name) || name.startsWith("word/glossary/")) continue;
-            if (!name.endsWith(".xml") && !name.endsWith(".vml") || !mayHold(pack.text(name))) continue;
+            if (!pack.isXml(name) || !mayHold(pack.text(name))) continue;
             Document document = pack.document(name);
             joinDrawingRuns(document);
             find(document.getDocumentElement());

@@ -158,4 +158,14 @@ class PlainPlacesTest {
                 .contains(">Loans.dotx<")
                 .doesNotContain("clerk");
     }
+
+    @Test
+    void propertiesUnderAnotherNameAreFilled() {
+        String properties =
+                "<?xml version=\"1.0\"?><coreProperties xmlns=\"http://schemas.openxmlformats.org/package/2006/metadata/core-properties\" xmlns:dc=\"http://purl.org/dc/elements/1.1/\"><dc:title>Loan by {{lender_name}}</dc:title></coreProperties>";
+        String name = "package/services/metadata/core-properties/a1.psmdcp";
+        byte[] merged = compile(Zips.added(new WordDraft().paragraph("x").bytes(), name, properties))
+                .merge(AwkwardFiles.VALUES, Locale.UK);
+        assertThat(new String(Zips.parts(merged).get(name))).contains("Loan by Ida Marsh");
+    }
 }
