@@ -23,6 +23,7 @@ final class Boxes {
     private static final String IMAGE_PART = "word/media/jalousie-box.png";
 
     private final PackageParts parts;
+    private int drawn;
 
     Boxes(PackageParts parts) {
         this.parts = parts;
@@ -44,7 +45,7 @@ final class Boxes {
         long width = Math.round(kind.widthMm() * InlinePicture.EMU_PER_MM);
         long height = Math.round(kind.heightMm() * InlinePicture.EMU_PER_MM);
         String xml = InlinePicture.xml(
-                run.getNamespaceURI(), image, link, width, height, 900_000 + number, "field " + number);
+                run.getNamespaceURI(), image, link, width, height, 900_000 + ++drawn, "field " + number);
         Document fragment = SafeXml.parse("a signing field", xml.getBytes(StandardCharsets.UTF_8));
         run.appendChild(run.getOwnerDocument().importNode(fragment.getDocumentElement(), true));
     }

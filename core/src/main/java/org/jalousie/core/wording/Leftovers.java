@@ -1,6 +1,8 @@
 package org.jalousie.core.wording;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -70,6 +72,26 @@ final class Leftovers {
                 break;
             }
         }
+    }
+
+    /** A word processor's field of which one end is missing (ISO/IEC 29500-1 §17.16.18): nobody can tell where it ends. */
+    static void halfFields(Part part, List<Diagnostic> diagnostics) {
+        Deque<Element> open = new ArrayDeque<>();
+        Element half = null;
+        for (Element mark : Word.all(part.document, "fldChar")) {
+            String type = Word.attribute(mark, "fldCharType");
+            if (type.equals("begin")) open.push(mark);
+            else if (type.equals("end") && open.poll() == null) half = mark;
+        }
+        if (half == null) half = open.poll();
+        if (half == null) return;
+        diagnostics.add(new Diagnostic(
+                "field-half",
+                part.titleAt(half),
+                Part.around(half),
+                "One end of a field of the word processor (a page number, a reference, a contents list) is missing here.",
+                "Delete the field in your word processor and insert it anew.",
+                true));
     }
 
     static Diagnostic signature() {

@@ -59,6 +59,7 @@ final class WordingCompiler {
                 .map(name -> new Part(name, pack.document(name), pack))
                 .toList();
         parts.forEach(part -> Leftovers.report(part, diagnostics));
+        parts.forEach(part -> Leftovers.halfFields(part, diagnostics));
         Leftovers.comments(pack, diagnostics);
         Leftovers.deepTables(parts, diagnostics);
         Element body = Word.child(pack.document(WordFile.MAIN).getDocumentElement(), "body");
@@ -75,6 +76,7 @@ final class WordingCompiler {
         plain.find(textParts);
         Map<String, List<Segment>> compiled = new LinkedHashMap<>();
         Bookmarks bookmarks = new Bookmarks();
+        Boxes keeper = new Boxes(pack);
         for (Part part : parts) {
             List<Diagnostic> ofPart = new ArrayList<>();
             part.tags.stream().filter(tag -> tag.tag instanceof Tag.Unreadable).forEach(tag -> {
@@ -83,8 +85,7 @@ final class WordingCompiler {
             });
             compiled.put(
                     part.name,
-                    new PartCompiler(part, ofPart, numbers, new Boxes(pack), passages, notes)
-                            .compile(boxes, plain, bookmarks));
+                    new PartCompiler(part, ofPart, numbers, keeper, passages, notes).compile(boxes, plain, bookmarks));
             diagnostics.addAll(ofPart);
         }
         bookmarks.report(diagnostics);

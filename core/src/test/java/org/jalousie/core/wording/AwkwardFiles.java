@@ -65,6 +65,7 @@ public final class AwkwardFiles {
         files.controls();
         files.fields();
         files.codes();
+        files.halves();
         files.references();
         files.notesAndBoxes();
         files.plainPlaces();
@@ -656,6 +657,23 @@ public final class AwkwardFiles {
                 .attach("document.xml", "rId60", "settings", "settings.xml", settings.getBytes(), type)
                 .bytes();
         all.add(new Case("a document variable with a tag", variable, file(p(t("By ") + t("Ida Marsh"))), Set.of()));
+    }
+
+    private void halves() {
+        String begin = r("<w:fldChar w:fldCharType=\"begin\"/>");
+        String end = r("<w:fldChar w:fldCharType=\"end\"/>");
+        told(
+                "a field without its end",
+                p(begin + r("<w:instrText> PAGE </w:instrText>") + t("{{lender_name}}")),
+                "field-half");
+        told("a field without its beginning", p(end + t("{{lender_name}}")), "field-half");
+        String words = p(t("{{lender.signature}} {{#abroad}}x{{/abroad}}"));
+        String copies =
+                "<w:r><mc:AlternateContent xmlns:mc=\"http://schemas.openxmlformats.org/markup-compatibility/2006\"><mc:Choice Requires=\"wps\">"
+                        + box(words).replaceAll("^<w:r>|</w:r>$", "")
+                        + "</mc:Choice><mc:Fallback><w:pict><v:textbox xmlns:v=\"urn:schemas-microsoft-com:vml\"><w:txbxContent>"
+                        + words + "</w:txbxContent></v:textbox></w:pict></mc:Fallback></mc:AlternateContent></w:r>";
+        told("a signing field in both copies of a text box", p(copies));
     }
 
     private void references() {

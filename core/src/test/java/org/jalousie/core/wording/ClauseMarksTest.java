@@ -133,4 +133,21 @@ class ClauseMarksTest {
                         Map.of("title", new Value.Text("Lute")))));
         assertThat(DocxText.body(wording.merge(values, Locale.UK))).isEqualTo("outer: Viola (own) noted; Lute; ");
     }
+
+    @Test
+    void bothCopiesOfATextBoxHoldOneSigningFieldAndOnePassage() {
+        AwkwardFiles.Case copies = AwkwardFiles.all().stream()
+                .filter(one -> one.name().startsWith("a signing field in both copies"))
+                .findFirst()
+                .orElseThrow();
+        Wording wording = Wording.compile(WordFile.open(copies.template()), Set.of());
+        assertThat(wording.found().signingFields())
+                .extracting(one -> one.name())
+                .containsExactly("lender_signature");
+        assertThat(wording.passages()).hasSize(1);
+        Wording.Merged merged = wording.merge(Map.of("abroad", new Value.YesNo(true)), Locale.UK, name -> new byte[0]);
+        assertThat(merged.fields()).isEqualTo(Map.of(1, 1));
+        assertThat(DocxText.xml(merged.file(), "word/document.xml").split(">x<"))
+                .hasSize(3);
+    }
 }
