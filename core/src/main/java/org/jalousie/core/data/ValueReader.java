@@ -26,6 +26,8 @@ public final class ValueReader {
     /** Longest accepted text, in characters. */
     public static final int LONGEST_TEXT = 20_000;
 
+    private static final int LONGEST_MONEY = 60;
+
     /** Most items in one list. */
     public static final int MOST_ITEMS = 10_000;
 
@@ -135,6 +137,8 @@ public final class ValueReader {
     }
 
     private static Value money(String text, Typing typing) throws Unreadable {
+        if (text.length() > LONGEST_MONEY)
+            throw new Unreadable("Money is expected with its currency code, for example " + typing.money() + ".");
         Matcher before = MONEY.matcher(text);
         Matcher behind = MONEY_BEHIND.matcher(text);
         boolean first = before.matches();

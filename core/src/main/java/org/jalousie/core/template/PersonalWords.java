@@ -16,11 +16,13 @@ import org.jsoup.select.NodeTraversor;
  */
 final class PersonalWords {
     private static final int SHORTEST = 3;
-    private static final String MAIL = "[\\p{L}\\p{N}._%+-]+@[\\p{L}\\p{N}-]+(?:\\.[\\p{L}\\p{N}-]+)+";
+    private static final String MAIL =
+            "(?<![\\p{L}\\p{N}._%+-])[\\p{L}\\p{N}._%+-]{1,64}@[\\p{L}\\p{N}-]{1,63}(?:\\.[\\p{L}\\p{N}-]{1,63}){1,8}";
     private static final String IBAN = "\\b[A-Z]{2}\\d{2}(?:[ ]?[A-Z0-9]{2,4}){3,8}\\b";
     private static final String PHONE =
-            "(?<![\\p{L}\\p{N}])\\+?\\d{2,4}[ ()./-]{1,2}\\d[\\d ()./-]{4,}\\d(?![\\p{L}\\p{N}])";
-    private static final String DOCUMENT = "\\b(?=[A-Z0-9-]*\\d{3})(?=[A-Z0-9-]*[A-Z0-9]{6})[A-Z0-9][A-Z0-9-]{5,}\\b";
+            "(?<![\\p{L}\\p{N}])\\+?\\d{2,4}[ ()./-]{1,2}\\d[\\d ()./-]{4,30}\\d(?![\\p{L}\\p{N}])";
+    private static final String DOCUMENT =
+            "\\b(?=[A-Z0-9-]{0,40}\\d{3})(?=[A-Z0-9-]{0,40}[A-Z0-9]{6})[A-Z0-9][A-Z0-9-]{5,40}\\b";
     private static final Pattern BIRTH = Pattern.compile(
             "(?iu)(born|birth|dob|d\\.o\\.b|geboren|geboorte|geburt|geb\\.|n\u00e9e?\\b|naissance|nacid|nacimiento)([^.;\\n]{0,40}?)"
                     + "(\\d{4}-\\d{2}-\\d{2}|\\d{1,2}[./-]\\d{1,2}[./-]\\d{2,4}|\\d{1,2}\\.? \\p{L}+ \\d{4}|\\p{L}+ \\d{1,2}, \\d{4})");

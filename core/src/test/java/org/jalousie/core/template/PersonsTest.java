@@ -92,4 +92,13 @@ class PersonsTest {
                 .isEqualTo("b > 1 and c > 2 and c_currency = \"b\" and a = \"a\"");
         assertThat(renamed.specimens().get(0).data()).containsEntry("a", "[{\"b\":\"say \\\"b\\\": x\",\"c\":\"1\"}]");
     }
+
+    @Test
+    void longTextsOfOneKindAreGoneThroughInNoTime() {
+        for (String piece : List.of("A-", "1 ", "a", "a.", " ", "NL00 ")) {
+            Map<String, String> data = Map.of("remarks", "x" + piece.repeat(19_990 / piece.length()) + "x");
+            org.junit.jupiter.api.Assertions.assertTimeoutPreemptively(
+                    java.time.Duration.ofSeconds(5), () -> Anonymised.of(CONTENT, data, List.of()));
+        }
+    }
 }

@@ -26,6 +26,7 @@ import org.springframework.stereotype.Component;
 @Component
 class OfficeConverter implements Converter {
     private static final Duration WAIT = Duration.ofMinutes(5);
+    private static final Duration SLOW_WAIT = Duration.ofSeconds(15);
     private static final int REMEMBERED = 200;
     private static final int SLOW_FACTOR = 4;
 
@@ -74,7 +75,8 @@ class OfficeConverter implements Converter {
         boolean wasSlow = slowOnes.containsKey(name);
         Duration limit = wasSlow ? limit(word).multipliedBy(SLOW_FACTOR) : limit(word);
         BlockingQueue<OfficeLane> queue = wasSlow ? slow : free;
-        OfficeLane lane = taken(queue, limit.plus(WAIT));
+        // whoever waits for the slow lane holds a worker that others need
+        OfficeLane lane = taken(queue, wasSlow ? SLOW_WAIT : limit.plus(WAIT));
         try {
             return checked(lane.convert(word, limit));
         } catch (OfficeLane.TookTooLong e) {

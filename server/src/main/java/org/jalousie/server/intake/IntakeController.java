@@ -37,7 +37,12 @@ class IntakeController {
 
     record Correction(Map<String, String> values, Map<String, IntakeViews.PersonInput> people, String language) {}
 
-    record Typed(List<Field> fields, Map<String, String> values, String language) {}
+    record Typed(List<Field> fields, Map<String, String> values, String language) {
+        Typed {
+            if (fields == null || values == null || fields.stream().anyMatch(one -> one == null || one.type() == null))
+                throw Refusal.invalid("The fields with their types, and the values, are needed.");
+        }
+    }
 
     record SpecimenName(String name) {}
 
