@@ -1,6 +1,7 @@
 package org.jalousie.core.template;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -9,6 +10,7 @@ import java.util.Map;
 import java.util.Set;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
+import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.intake.Intake;
 import org.jalousie.core.rules.Samples;
@@ -64,20 +66,20 @@ public final class Anonymised {
             "contact",
             "person");
 
-    private final TemplateContent content;
     private final Set<String> people;
+    private final Printer printer;
     private final PersonalWords words;
     private final List<Replacement> replacements = new ArrayList<>();
 
     private Anonymised(TemplateContent content, Map<String, Value> values, List<String> persons) {
-        this.content = content;
         this.people = Proposal.forPeople(content.parties());
+        this.printer = Printer.in(Locale.forLanguageTag(content.language()));
         List<String> known = new ArrayList<>(persons);
         collect(content.fields(), values, known);
         this.words = new PersonalWords(known);
     }
 
-    /** What was put in the place of what. @param field its label */
+    /** What was put in the place of what, as a person reads it. @param field its label */
     public record Replacement(String field, String before, String after) {}
 
     /**
@@ -116,10 +118,9 @@ public final class Anonymised {
                 known.add(address.street());
             } else if (value != null
                     && !(value instanceof Value.Picture)
-                    && (people.contains(field.name()) || isPersonal(field))) {
+                    && (people.contains(field.name()) || isPersonal(field, fields))) {
                 known.add(value.raw());
-                // a name typed as one text is also met by its parts
-                if (isName(field)) known.addAll(List.of(value.raw().split("\\s+")));
+                if (isName(field)) known.addAll(partsOf(value.raw()));
             }
         }
     }
@@ -127,6 +128,13 @@ public final class Anonymised {
     private boolean isName(Field field) {
         return field.type() == FieldType.TEXT
                 && (people.contains(field.name()) || wordsOf(field).contains("name"));
+    }
+
+    /** A name typed as one text is also met by its parts; a small letter begins none of them. */
+    private static List<String> partsOf(String name) {
+        return Arrays.stream(name.split("[\\s,]+"))
+                .filter(part -> !part.isEmpty() && Character.isUpperCase(part.codePointAt(0)))
+                .toList();
     }
 
     private Map<String, Value> replaced(List<Field> fields, Map<String, Value> values) {
@@ -143,10 +151,10 @@ public final class Anonymised {
                                         .map(item -> replaced(field.items(), item))
                                         .toList(),
                                 items.names()));
-            } else if (people.contains(field.name()) || isPersonal(field)) {
+            } else if (people.contains(field.name()) || isPersonal(field, fields)) {
                 Value sample = samples.get(field.name());
                 if (sample != null) kept.put(field.name(), sample);
-                replacements.add(new Replacement(field.label(), value.raw(), sample == null ? "" : sample.raw()));
+                replacements.add(new Replacement(field.label(), printed(value), sample == null ? "" : printed(sample)));
             } else {
                 kept.put(field.name(), withoutPersons(field, value));
             }
@@ -166,8 +174,9 @@ public final class Anonymised {
         if (value instanceof Value.Rich rich) {
             String without = words.replacedInMarkup(rich.html());
             if (without.equals(rich.html())) return value;
-            replacements.add(new Replacement(field.label(), rich.html(), without));
-            return new Value.Rich(without);
+            Value kept = new Value.Rich(without);
+            replacements.add(new Replacement(field.label(), printed(value), printed(kept)));
+            return kept;
         }
         return value;
     }
@@ -176,8 +185,15 @@ public final class Anonymised {
         return List.of(field.name().toLowerCase(Locale.ROOT).split("_"));
     }
 
-    private static boolean isPersonal(Field field) {
+    private String printed(Value value) {
+        return value instanceof Value.Picture ? "a picture" : printer.print(value, "");
+    }
+
+    /** @param beside the fields of the same form or item: what is only called "name" beside nothing personal is a thing's */
+    private static boolean isPersonal(Field field, List<Field> beside) {
         if (PERSONAL.contains(field.type())) return true;
+        if (field.name().equalsIgnoreCase("name")
+                && beside.stream().noneMatch(other -> PERSONAL.contains(other.type()))) return false;
         return BY_NAME.contains(field.type()) && wordsOf(field).stream().anyMatch(PERSONAL_NAMES::contains);
     }
 }

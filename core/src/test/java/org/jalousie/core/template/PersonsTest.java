@@ -94,6 +94,35 @@ class PersonsTest {
     }
 
     @Test
+    void theNameOfAThingIsNoPersonsAndWhatWasReplacedIsShownAsItPrints() {
+        TemplateContent content = new TemplateContent(
+                "en-GB",
+                List.of(
+                        field("borrower_address", FieldType.ADDRESS),
+                        field("conditions", FieldType.RICH_TEXT),
+                        Field.list("parts", List.of(field("name", FieldType.TEXT))),
+                        Field.list(
+                                "couriers",
+                                List.of(field("name", FieldType.TEXT), field("mail", FieldType.MAIL_ADDRESS)))),
+                List.of(),
+                List.of(),
+                Terms.USUAL);
+        Anonymised.Result result = Anonymised.of(
+                content,
+                Map.of(
+                        "borrower_address", ";;Rope Walk 12;Greyford;;GF2 4AB;GB",
+                        "conditions", "<p>A case with its own air; <b>Zelda</b> carries it.</p>",
+                        "parts", "[{\"name\":\"travelling case of 1911\"}]",
+                        "couriers", "[{\"name\":\"Zelda Zorn\",\"mail\":\"z@people.example.org\"}]"),
+                List.of());
+        assertThat(result.data().get("parts")).contains("travelling case of 1911");
+        assertThat(result.data().get("couriers")).doesNotContain("Zelda");
+        assertThat(result.data().get("conditions")).contains("A case with its own air", "<b>Ida Marsh</b>");
+        assertThat(result.replacements())
+                .allSatisfy(one -> assertThat(one.before() + one.after()).doesNotContain(";;", "<p>"));
+    }
+
+    @Test
     void longTextsOfOneKindAreGoneThroughInNoTime() {
         for (String piece : List.of("A-", "1 ", "a", "a.", " ", "NL00 ")) {
             Map<String, String> data = Map.of("remarks", "x" + piece.repeat(19_990 / piece.length()) + "x");
