@@ -45,4 +45,14 @@ class BlanksTest {
                         new SigningField("ref_2", "lender", FieldKind.TEXT, "Ref", true, "ref"), 2, 0, 0, 1, 1));
         assertThat(Act.everywhere(Map.of("ref", "L 7"), fields)).isEqualTo(Map.of("ref", "L 7", "ref_2", "L 7"));
     }
+
+    @Test
+    void fieldsThatEarlierVersionsStoredAreRead() {
+        String stored =
+                "{\"kind\":\"TEXT\",\"label\":\"Lender: vat number\",\"name\":\"lender_vat_number\",\"party\":\"lender\",\"required\":true}";
+        SigningField read = Json.MAPPER.readValue(stored, SigningField.class);
+        assertThat(read)
+                .isEqualTo(new SigningField("lender_vat_number", "lender", FieldKind.TEXT, "Lender: vat number", true));
+        assertThat(read.asked()).isTrue();
+    }
 }
