@@ -21,6 +21,7 @@ import org.jalousie.core.placement.PagesText;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.template.BuiltIn;
+import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.FieldResults;
 import org.jalousie.core.wording.Wording;
 import org.jalousie.server.Settings;
@@ -78,6 +79,16 @@ class GenerateWork implements JobWork {
                 log.history(id).get(0).at(), settings.office().zone());
         RuleSet.Outcome outcome = template.values(
                 agreement.data(), generatedOn, agreement.created().number());
+        // a version that was published before the program knew what stands in it wrongly
+        template.wording().diagnostics().stream()
+                .filter(Diagnostic::blocks)
+                .findFirst()
+                .ifPresent(fault -> {
+                    throw new CannotBeDone(
+                            "This version of the template can't be used: " + fault.message() + " " + fault.cure()
+                                    + " Then publish it as a new version.",
+                            null);
+                });
         Map<String, Value> values = new LinkedHashMap<>(outcome.values());
         values.put(
                 BuiltIn.FILE_NAME,
