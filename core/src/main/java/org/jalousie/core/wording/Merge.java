@@ -85,7 +85,7 @@ final class Merge {
         } else if (segment instanceof Segment.Link link) {
             StringBuilder address = new StringBuilder();
             run(link.address(), scope, address);
-            out.append(pictures.additions().link(part, unescaped(address.toString())));
+            out.append(pictures.additions().link(part, followed(unescaped(address.toString()))));
         } else if (segment instanceof Segment.NoteMark mark) {
             out.append(run.note(mark, scope));
         } else if (segment instanceof Segment.Note note) {
@@ -230,6 +230,12 @@ final class Merge {
         if (scope != root) return checked(name, printer.print(value, print));
         return printed.computeIfAbsent(
                 print.isEmpty() ? name : name + "." + print, key -> checked(name, printer.print(value, print)));
+    }
+
+    /** A value that is the whole of an address may only lead where a reader may be led: nothing is run or opened by it. */
+    private static String followed(String address) {
+        boolean scheme = address.matches("(?s)[A-Za-z][A-Za-z0-9+.-]*:.*");
+        return !scheme || address.matches("(?is)(https?|mailto|tel):.*") ? address : "";
     }
 
     private static String unescaped(String text) {

@@ -87,6 +87,15 @@ class PlainPlacesTest {
                 .contains("Target=\"https://example.org/a?b=c&amp;d\"");
     }
 
+    @Test
+    void anAddressFromDataRunsNothing() {
+        Wording wording = compile(withLink(p(link("site")), "{{site}}"));
+        assertThat(DocxText.xml(
+                        wording.merge(Map.of("site", new Value.Text("javascript:alert(1)")), Locale.UK),
+                        "word/_rels/document.xml.rels"))
+                .doesNotContain("javascript");
+    }
+
     private static byte[] png(int width, int height) {
         try (ByteArrayOutputStream out = new ByteArrayOutputStream()) {
             ImageIO.write(new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB), "png", out);
