@@ -139,6 +139,11 @@ final class Bookmarks {
                 new Segment.Once(Segment.Once.Kind.NAME, target, SectionWalk.numbers(defined.get(target)), refers));
     }
 
+    /** The names of all bookmarks. */
+    Set<String> names() {
+        return Set.copyOf(defined.keySet());
+    }
+
     /** Reports references that lead nowhere, or not always somewhere. */
     void report(List<Diagnostic> diagnostics) {
         for (Reference one : references) {

@@ -25,16 +25,22 @@ final class MergeRun {
     private final Map<String, String> pairs = new HashMap<>();
     private final Set<String> defined = new HashSet<>();
     private final Set<String> referred = new LinkedHashSet<>();
+    private final Set<String> bookmarks;
     private int lastPair = 500_000;
 
-    /** @param everything whether every passage is printed, whatever the values say */
+    /**
+     * @param everything whether every passage is printed, whatever the values say
+     * @param bookmarks names that the template itself has
+     */
     MergeRun(
             Printer printer,
             Pictures pictures,
             boolean everything,
             int passages,
             Map<String, Segment.Note> notes,
-            Map<String, Integer> highestNote) {
+            Map<String, Integer> highestNote,
+            Set<String> bookmarks) {
+        this.bookmarks = bookmarks;
         this.printer = printer;
         this.pictures = pictures;
         this.everything = everything;
@@ -76,6 +82,8 @@ final class MergeRun {
             if (copy[passage] > 1) suffix.append('_').append(copy[passage]);
         if (once.kind() == Segment.Once.Kind.NAME) {
             String name = once.base() + suffix;
+            // the template may have a bookmark of that name itself
+            while (!suffix.isEmpty() && bookmarks.contains(name)) name += "_";
             (once.refers() ? referred : defined).add(name);
             return name;
         }

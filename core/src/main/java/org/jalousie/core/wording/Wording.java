@@ -26,6 +26,7 @@ public final class Wording {
     private final Map<String, Integer> highestNotes;
     private final boolean lastSectionMayGo;
     private final Set<Integer> onEachPage;
+    private final Set<String> bookmarks;
     private final List<Inclusion> inclusions;
 
     Wording(
@@ -42,6 +43,7 @@ public final class Wording {
         this.highestNotes = parts.highestNotes();
         this.lastSectionMayGo = parts.lastSectionMayGo();
         this.onEachPage = parts.onEachPage();
+        this.bookmarks = parts.bookmarks();
         this.fonts = fonts;
         this.inclusions = List.copyOf(inclusions);
         this.found = found;
@@ -167,7 +169,8 @@ public final class Wording {
                 everything,
                 passages.size(),
                 notes,
-                highestNotes);
+                highestNotes,
+                bookmarks);
         Scope root = new Scope(values);
         Map<String, byte[]> parts = new LinkedHashMap<>(fixedParts);
         Map<Integer, Integer> fields = new TreeMap<>();
@@ -192,5 +195,6 @@ public final class Wording {
             Map<String, Segment.Note> notes,
             Map<String, Integer> highestNotes,
             boolean lastSectionMayGo,
-            Set<Integer> onEachPage) {}
+            Set<Integer> onEachPage,
+            Set<String> bookmarks) {}
 }

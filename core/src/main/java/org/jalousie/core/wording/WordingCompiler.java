@@ -101,7 +101,13 @@ final class WordingCompiler {
         compiled.keySet().forEach(name -> fixed.put(name, new byte[0]));
         return new Wording(
                 new Wording.Parts(
-                        fixed, compiled, notesOf(compiled), notes.highest(), lastSectionMayGo, Set.copyOf(onEachPage)),
+                        fixed,
+                        compiled,
+                        notesOf(compiled),
+                        notes.highest(),
+                        lastSectionMayGo,
+                        Set.copyOf(onEachPage),
+                        bookmarks.names()),
                 tree.found(boxes, inclusion.included(), comparisons.found()),
                 Diagnostic.once(diagnostics),
                 boxes,

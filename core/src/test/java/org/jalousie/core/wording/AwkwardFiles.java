@@ -66,6 +66,7 @@ public final class AwkwardFiles {
         files.fields();
         files.codes();
         files.halves();
+        files.namesTaken();
         files.references();
         files.notesAndBoxes();
         files.plainPlaces();
@@ -657,6 +658,18 @@ public final class AwkwardFiles {
                 .attach("document.xml", "rId60", "settings", "settings.xml", settings.getBytes(), type)
                 .bytes();
         all.add(new Case("a document variable with a tag", variable, file(p(t("By ") + t("Ida Marsh"))), Set.of()));
+    }
+
+    private void namesTaken() {
+        same(
+                "a bookmark of the name that a copy would get",
+                p(mark("1", "item_2", t("x")))
+                        + p(t("{{#objects}}"))
+                        + p(mark("8", "item", t("{{title}}")) + field("REF item", "y"))
+                        + p(t("{{/objects}}")),
+                p(mark("1", "item_2", t("x")))
+                        + p(mark("8", "item", t("Viola")) + field("REF item", "y"))
+                        + p(mark("9", "item_2_", t("Lute")) + field("REF item_2_", "y")));
     }
 
     private void halves() {
