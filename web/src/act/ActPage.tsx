@@ -140,13 +140,13 @@ function OwnFields({
     .map((placed) => {
       const { kind, name } = placed.field;
       const picture = (kind === 'SIGNATURE' || kind === 'INITIALS') && mark;
-      const text = automatic(kind, page.name) ?? values[name] ?? '';
+      const text = automatic(kind, page) ?? values[name] ?? '';
       return (
         <span
           key={name}
           aria-hidden="true"
-          className="pointer-events-none absolute overflow-hidden border border-[#a85a2a] bg-[#a85a2a]/8 text-[0.7em] whitespace-nowrap text-[#1d2726]"
-          style={placeOf(placed, size)}
+          className="pointer-events-none absolute overflow-hidden border border-[#a85a2a] bg-[#a85a2a]/8 whitespace-nowrap text-[#1d2726]"
+          style={{ ...placeOf(placed, size), containerType: 'size' }}
         >
           {picture ? (
             <img
@@ -155,17 +155,23 @@ function OwnFields({
               className="h-full w-full object-contain object-left"
             />
           ) : (
-            text
+            <span style={fitting(text, placed)}>{text}</span>
           )}
         </span>
       );
     });
 }
 
+/** Text as large as it will be printed, 10 or 12 points in a box of so many, at whatever size the page is shown. */
+function fitting(text: string, placed: SigningPage['pages']['fields'][number]) {
+  const points = placed.height < 23 ? 10 : 12;
+  const widest = (placed.width * 1.9) / Math.max(1, text.length);
+  const share = (Math.min(points, widest, placed.height) / placed.height) * 100;
+  return { display: 'block', fontSize: `${share}cqh`, lineHeight: '100cqh' };
+}
+
 /** What the program fills in by itself at the moment of signing. */
-function automatic(kind: string, name: string): string | undefined {
-  if (kind === 'FULL_NAME') return name;
-  return kind === 'DATE_SIGNED'
-    ? new Date().toLocaleDateString('en-GB', { dateStyle: 'long' })
-    : undefined;
+function automatic(kind: string, page: SigningPage): string | undefined {
+  if (kind === 'FULL_NAME') return page.name;
+  return kind === 'DATE_SIGNED' ? page.date : undefined;
 }

@@ -22,7 +22,8 @@ export default function AgreementRoom() {
   const path = { params: { path: { number } } };
   const took = (detail: Detail) => queries.setQueryData(['agreement', number], detail);
   const send = useMutation({
-    mutationFn: () => answer(api.POST('/api/v1/agreements/{number}/sending', path)),
+    mutationFn: (events: number) =>
+      answer(api.POST('/api/v1/agreements/{number}/sending', { ...path, body: { events } })),
     onSuccess: took,
   });
   const again = useMutation({
@@ -43,11 +44,14 @@ export default function AgreementRoom() {
         </span>
         {row.state === 'COMPLETED' && <Link to={`/archive/${number}`}>Open in the archive</Link>}
         {checking && <Link to={`/intake/${row.request}`}>Correct the data</Link>}
+        {coordinator && ['DECLINED', 'WITHDRAWN', 'EXPIRED'].includes(row.state) && (
+          <Link to={`/intake/${row.request}`}>Use its answers again</Link>
+        )}
         {checking && (
           <Button
             look="main"
             disabled={detail.obstacles.length > 0 || send.isPending}
-            onClick={() => send.mutate()}
+            onClick={() => send.mutate(detail.trail.length)}
           >
             {sendWords(row.blind)}
           </Button>

@@ -31,6 +31,15 @@ api.use({
   },
 });
 
+/** Tells when a session that was there has ended, so that the person can sign in again without losing what they typed. */
+export const sessionEnd = new EventTarget();
+
+function noticeEnd(response: Response) {
+  if (response.status === 401 && !response.url.endsWith('/api/v1/session')) {
+    sessionEnd.dispatchEvent(new Event('ended'));
+  }
+}
+
 /** The answer's data; a problem is thrown with the server's own words. */
 export async function answer<T>(
   call: Promise<{ data?: T; error?: unknown; response: Response }>,
@@ -42,19 +51,25 @@ export async function answer<T>(
     throw new Problem('The server can’t be reached. Check the connection and try again.', 0, {});
   }
   if (result.response.ok) return result.data as T;
+  noticeEnd(result.response);
   throw problemOf(result.error, result.response.status);
 }
+
+const words: Record<number, string> = {
+  401: 'Your session has ended. Sign in again, then try once more.',
+  403: 'You may not do this with your account, or the page is out of date. Reload it.',
+  413: 'The file is larger than what can be taken in.',
+  429: 'Too much was asked for at once. Try again in a moment.',
+  502: 'The server can’t be reached just now. Try again in a moment.',
+  503: 'The server can’t do this just now. Try again in a moment.',
+};
 
 export function problemOf(error: unknown, status: number): Problem {
   const details = (typeof error === 'object' && error ? error : {}) as {
     detail?: string;
     faults?: Record<string, string>;
   };
-  const message =
-    details.detail ??
-    (status === 403
-      ? 'You may not do this with your account, or the page is out of date. Reload it.'
-      : 'The request failed. Try again.');
+  const message = details.detail ?? words[status] ?? 'The server did not do it. Try again.';
   return new Problem(message, status, details.faults ?? {});
 }
 
@@ -69,6 +84,7 @@ export async function upload<T>(path: string, file: File): Promise<T> {
     headers: { 'X-XSRF-TOKEN': csrfToken() },
   });
   const json: unknown = await response.json().catch(() => ({}));
+  noticeEnd(response);
   if (!response.ok) throw problemOf(json, response.status);
   return json as T;
 }

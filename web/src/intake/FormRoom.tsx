@@ -1,34 +1,50 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
-import { Link, useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { answer, api, Problem, type Schemas } from '../api/client';
+import { newKey } from '../api/key';
 import { Button, RoomTitle, Trouble, Waiting } from '../ui/parts';
 import { FieldInput, type Answers } from './FieldInput';
 import { FormLanguage, typedData } from './typing';
 
-/** A template's form: filled anew, or a request corrected. */
+/** A template's form: filled anew, maybe with the answers of an earlier request, or a request corrected. */
 export default function FormRoom() {
   const { template, number } = useParams();
+  const [address] = useSearchParams();
+  const from = address.get('from') ?? '';
   const source = useQuery({
-    queryKey: template ? ['form', template] : ['request', number],
+    queryKey: template ? ['form', template, from] : ['request', number],
     queryFn: async () => {
       if (template) {
         const form = await answer(
           api.GET('/api/v1/templates/{id}/form', { params: { path: { id: template } } }),
         );
-        return { form, row: undefined, values: {}, people: {} };
+        const earlier = from ? await request(from) : undefined;
+        const known = new Set(form.fields.map((field) => field.name));
+        const values = Object.fromEntries(
+          Object.entries(earlier?.values ?? {}).filter(([name]) => known.has(name)),
+        );
+        return {
+          form,
+          row: undefined,
+          values,
+          people: earlier?.people ?? {},
+          agreementState: null,
+        };
       }
-      return answer(
-        api.GET('/api/v1/requests/{number}', { params: { path: { number: number ?? '' } } }),
-      );
+      return request(number ?? '');
     },
     staleTime: Infinity,
     gcTime: 0,
   });
   if (source.isPending) return <Waiting what="Opening the form…" />;
   if (!source.data) return <Trouble error={source.error} />;
-  return <FilledForm key={number ?? template} {...source.data} />;
+  return <FilledForm key={`${number ?? template} ${from}`} {...source.data} />;
+}
+
+function request(number: string) {
+  return answer(api.GET('/api/v1/requests/{number}', { params: { path: { number } } }));
 }
 
 type Source = {
@@ -36,31 +52,38 @@ type Source = {
   row?: Schemas['RequestRow'] | undefined;
   values: Record<string, string>;
   people: Record<string, Schemas['PersonInput']>;
+  agreementState: Schemas['RequestDetail']['agreementState'];
 };
 
-function FilledForm({ form, row, values, people }: Source) {
+function FilledForm({ form, row, values, people, agreementState }: Source) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const answers = useForm<Answers>({
     defaultValues: { values: typedData(form.fields, values, form.language), people },
   });
   const { setError, clearErrors } = answers;
+  // the request is taken in once, however often what comes after it has to be tried
+  const [key] = useState(newKey);
+  const [taken, setTaken] = useState(row?.number);
+  const sent = ['OUT', 'SEALING', 'COMPLETED'].includes(agreementState ?? '');
+  const underWay = agreementState === 'GENERATING' || agreementState === 'CHECK';
   const save = useMutation({
     mutationFn: async (body: Answers) => {
       clearErrors();
-      const kept = row
+      const kept = taken
         ? await answer(
             api.PUT('/api/v1/requests/{number}', {
-              params: { path: { number: row.number } },
+              params: { path: { number: taken } },
               body: { ...body, language: form.language },
             }),
           )
         : await answer(
             api.POST('/api/v1/requests', {
-              body: { template: form.template, language: form.language, ...body },
+              body: { template: form.template, language: form.language, key, ...body },
             }),
           );
-      if (row?.agreement) return row.agreement;
+      setTaken(kept.row.number);
+      if (row?.agreement && underWay) return row.agreement;
       const made = await answer(
         api.POST('/api/v1/requests/{number}/agreement', {
           params: { path: { number: kept.row.number } },
@@ -93,6 +116,16 @@ function FilledForm({ form, row, values, people }: Source) {
       {row && (
         <div className="flex max-w-2xl flex-col items-start gap-2 pb-4">
           <KeepAsSpecimen number={row.number} />
+          {row.agreement && (
+            <Link to={`/intake/new/${form.template}?from=${row.number}`}>
+              Fill a new form with these answers
+            </Link>
+          )}
+          {sent && (
+            <p className="border-l-4 border-clay bg-sheet px-3 py-2">
+              {row.agreement} has been sent, so these answers can’t change any more.
+            </p>
+          )}
         </div>
       )}
       <FormProvider {...answers}>
@@ -114,9 +147,15 @@ function FilledForm({ form, row, values, people }: Source) {
             </fieldset>
           ))}
           <Trouble error={save.error} />
-          <Button type="submit" look="main" className="self-start" disabled={save.isPending}>
-            {row?.agreement ? 'Make the agreement again' : 'Make the agreement'}
-          </Button>
+          {!sent && (
+            <Button type="submit" look="main" className="self-start" disabled={save.isPending}>
+              {!agreementState
+                ? 'Make the agreement'
+                : underWay
+                  ? 'Make the agreement again'
+                  : 'Make another agreement'}
+            </Button>
+          )}
         </form>
       </FormProvider>
     </>

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
+import { allOf } from '../api/all';
 import { answer, api } from '../api/client';
 import { Pager, useListPlace } from '../ui/ListTools';
 import { Empty, RoomTitle, Table, Trouble, Waiting } from '../ui/parts';
@@ -13,10 +14,13 @@ export default function IntakeRoom() {
     queryFn: () => answer(api.GET('/api/v1/requests', { params: { query: { page } } })),
   });
   const templates = useQuery({
-    queryKey: ['templates', '', 0],
-    queryFn: () => answer(api.GET('/api/v1/templates', { params: { query: {} } })),
+    queryKey: ['templates', 'all'],
+    queryFn: () =>
+      allOf((number) =>
+        answer(api.GET('/api/v1/templates', { params: { query: { page: number } } })),
+      ),
   });
-  const usable = templates.data?.items.filter((one) => one.publishedVersion > 0) ?? [];
+  const usable = templates.data?.filter((one) => one.publishedVersion > 0) ?? [];
   return (
     <>
       <RoomTitle title="Intake" />

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { Button } from '../ui/parts';
 import { readItems, writeItems } from './composite';
 import { DatumInput, type PartsProps } from './FieldInput';
@@ -6,30 +7,38 @@ import { DatumInput, type PartsProps } from './FieldInput';
 export default function ItemsInput({ id, field, value, onChange }: PartsProps) {
   const items = readItems(value);
   const set = (next: Record<string, string>[]) => onChange(writeAll(next));
-  const move = (from: number, to: number) => {
-    const next = [...items];
-    const [one] = next.splice(from, 1);
-    if (one) next.splice(to, 0, one);
-    set(next);
+  // what is typed into an item goes with it when it is moved, so an item is known by more than its place
+  const [keys, setKeys] = useState<number[]>(() => items.map((_, i) => i));
+  const known = items.map((_, i) => keys[i] ?? -1 - i);
+  const arrange = (order: number[]) => {
+    const next = [...known];
+    const fresh = Math.max(0, ...known.map(Math.abs)) + 1;
+    setKeys(order.map((from) => next[from] ?? fresh));
+    set(order.map((from) => items[from] ?? {}));
   };
+  const places = items.map((_, i) => i);
+  const swapped = (one: number, other: number) =>
+    places.map((at) => (at === one ? other : at === other ? one : at));
   return (
     <div className="flex flex-col gap-3">
       <ol className="flex flex-col gap-3">
         {items.map((item, i) => (
-          <li key={i} className="border border-rule p-3">
+          <li key={known[i]} className="border border-rule p-3">
             <div className="flex items-center gap-2 pb-2">
               <span className="mr-auto font-medium">
                 {field.label} {i + 1}
               </span>
-              {i > 0 && <Button onClick={() => move(i, i - 1)}>Up</Button>}
-              {i < items.length - 1 && <Button onClick={() => move(i, i + 1)}>Down</Button>}
-              <Button onClick={() => set(items.filter((_, at) => at !== i))}>Take out</Button>
+              {i > 0 && <Button onClick={() => arrange(swapped(i, i - 1))}>Up</Button>}
+              {i < items.length - 1 && (
+                <Button onClick={() => arrange(swapped(i, i + 1))}>Down</Button>
+              )}
+              <Button onClick={() => arrange(places.filter((at) => at !== i))}>Take out</Button>
             </div>
             <div className="grid grid-cols-2 gap-3">
               {field.items.map((part) => (
                 <DatumInput
                   key={part.name}
-                  id={`${id}-${i}-${part.name}`}
+                  id={`${id}-${known[i]}-${part.name}`}
                   field={part}
                   value={item[part.name] ?? ''}
                   onChange={(text) =>
@@ -41,7 +50,7 @@ export default function ItemsInput({ id, field, value, onChange }: PartsProps) {
           </li>
         ))}
       </ol>
-      <Button className="self-start" onClick={() => set([...items, {}])}>
+      <Button className="self-start" onClick={() => arrange([...places, items.length])}>
         Add to {field.label}
       </Button>
     </div>

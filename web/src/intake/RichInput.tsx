@@ -1,5 +1,6 @@
 import { EditorContent, useEditor, useEditorState } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
+import { useEffect } from 'react';
 import type { PartsProps } from './FieldInput';
 
 /** Formatted text: bold, italic, underline, lists and links; nothing else is kept. */
@@ -31,6 +32,11 @@ export default function RichInput({ id, field, value, onChange, describedBy }: P
     },
     onUpdate: ({ editor: now }) => onChange(now.isEmpty ? '' : now.getHTML()),
   });
+  useEffect(() => {
+    // what comes from outside, such as another item's text after a move, replaces what stands here
+    const now = editor.isEmpty ? '' : editor.getHTML();
+    if (now !== value) editor.commands.setContent(value, { emitUpdate: false });
+  }, [editor, value]);
   const on = useEditorState({
     editor,
     selector: ({ editor: now }) => ({

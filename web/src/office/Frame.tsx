@@ -6,6 +6,7 @@ import { Waiting } from '../ui/parts';
 import { Wordmark } from '../ui/Wordmark';
 import { Finder } from './Finder';
 import { useSession } from './queries';
+import { SignInAgain } from './SignInAgain';
 
 const rooms = [
   { to: '/today', name: 'Today', reader: false },
@@ -67,6 +68,7 @@ export function Frame() {
           Sign out
         </button>
       </header>
+      <SignInAgain mail={person.mail} />
       <Finder
         templates={person.role === 'COORDINATOR'}
         rooms={rooms

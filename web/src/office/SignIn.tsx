@@ -5,20 +5,49 @@ import { answer, api, type Schemas } from '../api/client';
 import { Button, inputLook, Labelled, Trouble } from '../ui/parts';
 import { Wordmark } from '../ui/Wordmark';
 
+/** Mail address and password; says who signed in. */
+export function SignInForm({ onSignedIn }: { onSignedIn: (session: Schemas['Session']) => void }) {
+  const form = useForm<Schemas['SignIn']>({ defaultValues: { mail: '', password: '' } });
+  const signIn = useMutation({
+    mutationFn: (body: Schemas['SignIn']) => answer(api.POST('/api/v1/session', { body })),
+    onSuccess: onSignedIn,
+  });
+  return (
+    <form
+      className="flex flex-col gap-4"
+      onSubmit={(event) => void form.handleSubmit((body) => signIn.mutate(body))(event)}
+    >
+      <Labelled id="mail" label="Mail address">
+        <input
+          id="mail"
+          type="email"
+          autoComplete="username"
+          className={inputLook}
+          {...form.register('mail', { required: true })}
+        />
+      </Labelled>
+      <Labelled id="password" label="Password">
+        <input
+          id="password"
+          type="password"
+          autoComplete="current-password"
+          className={inputLook}
+          {...form.register('password', { required: true })}
+        />
+      </Labelled>
+      <Trouble error={signIn.error} />
+      <Button type="submit" look="main" disabled={signIn.isPending} className="self-start">
+        Sign in
+      </Button>
+    </form>
+  );
+}
+
 /** The door to the coordinator's rooms. */
 export function SignIn() {
   const navigate = useNavigate();
   const place = useLocation() as { state: { from?: string } | null };
   const queries = useQueryClient();
-  const form = useForm<Schemas['SignIn']>({ defaultValues: { mail: '', password: '' } });
-  const signIn = useMutation({
-    mutationFn: (body: Schemas['SignIn']) => answer(api.POST('/api/v1/session', { body })),
-    onSuccess: (session) => {
-      queries.setQueryData(['session'], session);
-      const start = session.role === 'COORDINATOR' ? '/today' : '/archive';
-      void navigate(place.state?.from ?? start, { replace: true });
-    },
-  });
   return (
     <div className="min-h-screen">
       <header className="bg-bottle px-5 py-3 text-onbottle">
@@ -26,33 +55,13 @@ export function SignIn() {
       </header>
       <main className="mx-auto mt-16 max-w-sm px-4">
         <h1 className="pb-4 text-2xl">Sign in</h1>
-        <form
-          className="flex flex-col gap-4"
-          onSubmit={(event) => void form.handleSubmit((body) => signIn.mutate(body))(event)}
-        >
-          <Labelled id="mail" label="Mail address">
-            <input
-              id="mail"
-              type="email"
-              autoComplete="username"
-              className={inputLook}
-              {...form.register('mail', { required: true })}
-            />
-          </Labelled>
-          <Labelled id="password" label="Password">
-            <input
-              id="password"
-              type="password"
-              autoComplete="current-password"
-              className={inputLook}
-              {...form.register('password', { required: true })}
-            />
-          </Labelled>
-          <Trouble error={signIn.error} />
-          <Button type="submit" look="main" disabled={signIn.isPending} className="self-start">
-            Sign in
-          </Button>
-        </form>
+        <SignInForm
+          onSignedIn={(session) => {
+            queries.setQueryData(['session'], session);
+            const start = session.role === 'COORDINATOR' ? '/today' : '/archive';
+            void navigate(place.state?.from ?? start, { replace: true });
+          }}
+        />
       </main>
     </div>
   );

@@ -6,7 +6,12 @@ import { Pager, useListPlace } from '../ui/ListTools';
 import { Empty, RoomTitle, Table, Trouble, Waiting } from '../ui/parts';
 import { dateTime } from '../ui/time';
 
-const stateWords: Record<string, string> = { WAITING: 'waiting', SENT: 'sent', FAILED: 'failed' };
+const stateWords: Record<string, string> = {
+  WAITING: 'waiting',
+  SENT: 'sent',
+  FAILED: 'failed',
+  NOT_NEEDED: 'not needed any more',
+};
 
 /** All mail that went out; its words too where mail goes to the stand-in. */
 export default function PostroomRoom() {
@@ -31,9 +36,9 @@ export default function PostroomRoom() {
         )}
       </RoomTitle>
       {list.data.total === 0 && <Empty>Every mail that goes out is listed here.</Empty>}
-      <div className={open ? 'grid grid-cols-[3fr_2fr] gap-5' : ''}>
+      <div className={open ? 'grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] gap-5' : ''}>
         {list.data.total > 0 && (
-          <div>
+          <div className="min-w-0">
             <Table head={['When', 'To', 'Subject', 'State']}>
               {list.data.items.map((mail) => (
                 <tr key={mail.id}>
@@ -77,12 +82,12 @@ function Letter({ id }: { id: string }) {
   if (mail.isPending) return <Waiting what="Opening the mail…" />;
   if (!mail.data) return <Trouble error={mail.error} />;
   return (
-    <article aria-label="Mail" className="h-fit bg-sheet p-5 shadow-page">
-      <h2 className="text-lg">{mail.data.subject}</h2>
+    <article aria-label="Mail" className="h-fit min-w-0 bg-sheet p-5 shadow-page">
+      <h2 className="text-lg break-words">{mail.data.subject}</h2>
       <p className="pb-4 text-soft">
         From {mail.data.from} to {mail.data.to}
       </p>
-      <div className="break-words whitespace-pre-wrap">
+      <div className="wrap-anywhere whitespace-pre-wrap">
         {mail.data.text.split(/(https?:\/\/\S+)/).map((part, i) =>
           /^https?:/.test(part) ? (
             <a key={i} href={part}>

@@ -1,5 +1,6 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
+import { allOf } from '../api/all';
 import { answer, api, type Schemas } from '../api/client';
 import type { Words } from '../page/words';
 import { Button, inputLook, Trouble } from '../ui/parts';
@@ -38,8 +39,9 @@ export function ActsOnWords({
     setLast(undefined);
   }, [words]);
   const clauses = useQuery({
-    queryKey: ['clauses', ''],
-    queryFn: () => answer(api.GET('/api/v1/clauses', { params: { query: { find: '' } } })),
+    queryKey: ['clauses', 'all'],
+    queryFn: () =>
+      allOf((page) => answer(api.GET('/api/v1/clauses', { params: { query: { page } } }))),
     enabled: act === 'INSERT_CLAUSE',
   });
   const path = { params: { path: { id: detail.id } } };
@@ -83,7 +85,7 @@ export function ActsOnWords({
   const known =
     act === 'INSERT_CLAUSE'
       ? [
-          ...(clauses.data?.items.map((one) => one.name) ?? []),
+          ...(clauses.data?.map((one) => one.name) ?? []),
           ...detail.content.choices.map((one) => `*${one.name}`),
         ]
       : names(detail, act);

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { allOf } from '../api/all';
 import { answer, api, type Schemas } from '../api/client';
 import { Button, inputLook } from '../ui/parts';
 import { ConditionBuilder } from './ConditionBuilder';
@@ -26,10 +27,11 @@ export function ChoiceCard({
   onRemove: () => void;
 }) {
   const clauses = useQuery({
-    queryKey: ['clauses', ''],
-    queryFn: () => answer(api.GET('/api/v1/clauses', { params: { query: { find: '' } } })),
+    queryKey: ['clauses', 'all'],
+    queryFn: () =>
+      allOf((page) => answer(api.GET('/api/v1/clauses', { params: { query: { page } } }))),
   });
-  const names = clauses.data?.items.map((one) => one.name) ?? [];
+  const names = clauses.data?.map((one) => one.name) ?? [];
   const { cases } = choice;
   const change = (at: number, part: Partial<Choice['cases'][number]>) =>
     onChange({

@@ -1,5 +1,5 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { ReactNode } from 'react';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { AgreementRows } from '../agreements/AgreementRows';
 import { answer, api } from '../api/client';
@@ -8,11 +8,14 @@ import { dateTime, since } from '../ui/time';
 
 /** What needs the coordinator now. */
 export default function TodayRoom() {
+  const [most, setMost] = useState(50);
   const today = useQuery({
-    queryKey: ['today'],
-    queryFn: () => answer(api.GET('/api/v1/today')),
+    queryKey: ['today', most],
+    queryFn: () => answer(api.GET('/api/v1/today', { params: { query: { most } } })),
+    placeholderData: keepPreviousData,
     refetchInterval: 5000,
   });
+  const more = () => setMost(Math.min(most + 200, 1000));
   const queries = useQueryClient();
   const again = useMutation({
     mutationFn: (number: string) =>
@@ -22,7 +25,7 @@ export default function TodayRoom() {
   if (today.isPending) return <Waiting what="Looking what there is today…" />;
   if (!today.data) return <Trouble error={today.error} />;
   const { failed, requests, toCheck, out, ended, completed } = today.data;
-  const nothing = ![failed, requests, toCheck, out, ended, completed].some((list) => list.length);
+  const nothing = ![failed, requests, toCheck, out, ended, completed].some((list) => list.total);
   return (
     <>
       <RoomTitle title="Today" />
@@ -33,9 +36,9 @@ export default function TodayRoom() {
           fill its form in <Link to="/intake">Intake</Link>.
         </Empty>
       )}
-      <Part title="Stuck" count={failed.length}>
+      <Part title="Stuck" list={failed} onMore={more}>
         <Table head={['Agreement', 'What is wrong', 'Since', 'What to do']}>
-          {failed.map((one) => (
+          {failed.items.map((one) => (
             <tr key={one.agreement + one.since}>
               <td>
                 <Link to={`/agreements/${one.agreement}`}>{one.agreement}</Link>
@@ -51,9 +54,9 @@ export default function TodayRoom() {
           ))}
         </Table>
       </Part>
-      <Part title="Requests to turn into agreements" count={requests.length}>
+      <Part title="Requests to turn into agreements" list={requests} onMore={more}>
         <Table head={['Request', 'Template', 'From', 'Since']}>
-          {requests.map((one) => (
+          {requests.items.map((one) => (
             <tr key={one.number}>
               <td>
                 <Link to={`/intake/${one.number}`}>{one.number}</Link>
@@ -65,30 +68,47 @@ export default function TodayRoom() {
           ))}
         </Table>
       </Part>
-      <Part title="To check and send" count={toCheck.length}>
-        <AgreementRows items={toCheck} room="/agreements" />
+      <Part title="To check and send" list={toCheck} onMore={more}>
+        <AgreementRows items={toCheck.items} room="/agreements" />
       </Part>
-      <Part title="With somebody" count={out.length}>
-        <AgreementRows items={out} room="/agreements" />
+      <Part title="With somebody" list={out} onMore={more}>
+        <AgreementRows items={out.items} room="/agreements" />
       </Part>
-      <Part title="Ended without being completed" count={ended.length}>
-        <AgreementRows items={ended} room="/agreements" />
+      <Part title="Ended without being completed" list={ended}>
+        <AgreementRows items={ended.items} room="/agreements" />
       </Part>
-      <Part title="Completed lately" count={completed.length}>
-        <AgreementRows items={completed} room="/archive" />
+      <Part title="Completed lately" list={completed}>
+        <AgreementRows items={completed.items} room="/archive" />
       </Part>
     </>
   );
 }
 
-function Part({ title, count, children }: { title: string; count: number; children: ReactNode }) {
-  if (!count) return null;
+function Part({
+  title,
+  list,
+  onMore,
+  children,
+}: {
+  title: string;
+  list: { items: unknown[]; total: number };
+  /** Lists more of them; what is here lists only the newest. */
+  onMore?: () => void;
+  children: ReactNode;
+}) {
+  if (!list.total) return null;
+  const left = list.total - list.items.length;
   return (
     <section className="pb-6" aria-label={title}>
       <h2 className="pb-1 text-lg">
-        {title} <span className="text-soft">{count}</span>
+        {title} <span className="text-soft">{list.total}</span>
       </h2>
       {children}
+      {onMore && left > 0 && (
+        <Button className="mt-2" onClick={onMore}>
+          Show {left} older {left === 1 ? 'one' : 'ones'}
+        </Button>
+      )}
     </section>
   );
 }

@@ -3,6 +3,7 @@ package org.jalousie.server;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.ZoneId;
+import java.util.List;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 
 /**
@@ -10,6 +11,7 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  *
  * @param address where participants reach the application, without a slash at the end
  * @param files folder of the file store
+ * @param proxies network addresses of the proxies in front, whose word counts about a caller's address; nobody else's does
  * @param postroom address of the mail stand-in; empty when mail really goes out
  */
 @ConfigurationProperties("jalousie")
@@ -19,6 +21,7 @@ public record Settings(
         Office office,
         Trust trust,
         String postroom,
+        List<String> proxies,
         Converter converter,
         FirstAccount firstAccount,
         Retries retries) {

@@ -14,16 +14,20 @@ import org.jalousie.core.placement.SigningField;
 /**
  * What an agreement has come to: the fold of its events.
  *
+ * @param title what it is called now; it names a person, so it changes with them
  * @param data stored intake values by field name
+ * @param madeFrom the number of the newest event that the document has to be made from
  * @param pdf SHA-256 of the newest state of the document; empty while it is being made
  * @param since when the state was reached
  * @param values what parties completed, by signing field name
  */
 public record Agreement(
         Event.Created created,
+        String title,
         Map<String, String> data,
         State state,
         Instant since,
+        int madeFrom,
         List<Participant> participants,
         Map<String, Standing> standings,
         Map<String, Instant> turnSince,
@@ -89,9 +93,11 @@ public record Agreement(
     /** Builds an agreement up from events. */
     private static final class Fold {
         private final Event.Created created;
+        private String title;
         private Map<String, String> data;
         private State state = State.GENERATING;
         private Instant since = Instant.EPOCH;
+        private int madeFrom = 1;
         private final List<Participant> participants;
         private final Map<String, Standing> standings = new LinkedHashMap<>();
         private final Map<String, Instant> turnSince = new LinkedHashMap<>();
@@ -109,6 +115,7 @@ public record Agreement(
 
         Fold(Event.Created created) {
             this.created = created;
+            this.title = created.title();
             this.data = created.data();
             this.participants = new ArrayList<>(created.participants());
         }
@@ -121,7 +128,7 @@ public record Agreement(
                 data = corrected.data();
                 participants.clear();
                 participants.addAll(corrected.participants());
-                reach(State.GENERATING, entry);
+                remake(corrected.title(), entry);
             } else if (event instanceof Event.Generated generated) {
                 word = generated.word();
                 pdf = generated.pdf();
@@ -130,6 +137,8 @@ public record Agreement(
             } else if (event instanceof Event.ParticipantChanged changed) {
                 participants.replaceAll(
                         one -> one.party().equals(changed.participant().party()) ? changed.participant() : one);
+                if (changed.remake()) remake(changed.title(), entry);
+                else entitle(changed.title());
             } else if (event instanceof Event.Sent sent) {
                 expiresAt = Optional.of(sent.expiresAt());
                 reach(State.OUT, entry);
@@ -182,6 +191,18 @@ public record Agreement(
             if (state == State.OUT && allActed) reach(State.SEALING, entry);
         }
 
+        private void remake(String newTitle, Entry entry) {
+            entitle(newTitle);
+            word = "";
+            pdf = "";
+            madeFrom = entry.sequence();
+            reach(State.GENERATING, entry);
+        }
+
+        private void entitle(String newTitle) {
+            if (!newTitle.isBlank()) title = newTitle;
+        }
+
         private void end(State ended, String reason, Entry entry) {
             endReason = reason;
             reach(ended, entry);
@@ -195,9 +216,11 @@ public record Agreement(
         Agreement result(int length) {
             return new Agreement(
                     created,
+                    title,
                     Map.copyOf(data),
                     state,
                     since,
+                    madeFrom,
                     List.copyOf(participants),
                     Map.copyOf(standings),
                     Map.copyOf(turnSince),

@@ -16,18 +16,20 @@ public final class Decider {
     /** Decides what a command leads to now. Pure: the same history, command and time give the same decision. */
     public static Decision decide(List<Entry> history, Command command, Instant now) {
         Agreement agreement = Agreement.of(history);
+        // an ended agreement is final: what a job brings too late is let go, what a person wants is refused
+        if (agreement.state().ended() && ofTheProgram(command)) return accepted();
         if (command instanceof Command.Generate generate) return generate(agreement, generate);
         if (command instanceof Command.CorrectData correct) {
             if (agreement.state() != State.CHECK && agreement.state() != State.GENERATING) {
                 return refused(
                         "The agreement has been sent; its data can't be changed any more. Withdraw it and make a new one.");
             }
-            return accepted(new Event.DataCorrected(correct.data(), correct.participants()));
+            return accepted(new Event.DataCorrected(correct.data(), correct.participants(), correct.title()));
         }
-        if (command instanceof Command.ChangeParticipant change) return change(agreement, change.participant());
+        if (command instanceof Command.ChangeParticipant change) return change(agreement, change);
         if (command instanceof Command.Send send) return send(agreement, send, now);
-        if (command instanceof Command.SealHouse seal) return sealHouse(agreement, seal);
-        if (command instanceof Command.Seal seal) return seal(agreement, seal);
+        if (command instanceof Command.SealHouse seal) return sealHouse(agreement, seal, now);
+        if (command instanceof Command.Seal seal) return seal(agreement, seal, now);
         if (command instanceof Command.Withdraw withdraw) return withdraw(agreement, withdraw);
         if (command instanceof Command.Tick tick) return tick(agreement, tick, now);
         if (command instanceof Command.Finish finish) return finish(agreement, finish);
@@ -35,41 +37,50 @@ public final class Decider {
     }
 
     private static Decision generate(Agreement agreement, Command.Generate generate) {
-        if (agreement.state() != State.GENERATING) return accepted();
+        if (agreement.state() != State.GENERATING || agreement.madeFrom() != generate.basedOn()) return accepted();
         return accepted(new Event.Generated(generate.word(), generate.pdf(), generate.pages()));
     }
 
-    private static Decision change(Agreement agreement, Participant participant) {
+    private static Decision change(Agreement agreement, Command.ChangeParticipant change) {
+        Participant participant = change.participant();
         if (agreement.state() != State.CHECK && agreement.state() != State.GENERATING) {
             return refused(
                     "The agreement has been sent; its parties can't be changed any more. Withdraw it and make a new one.");
         }
         if (agreement.participant(participant.party()).isEmpty())
             return refused("The agreement has no party " + participant.party() + ".");
-        return accepted(new Event.ParticipantChanged(participant));
+        return accepted(new Event.ParticipantChanged(participant, change.title(), change.remake()));
     }
 
     private static Decision send(Agreement agreement, Command.Send send, Instant now) {
         if (agreement.state() == State.GENERATING)
             return refused("The document is still being made. Send it when it is ready.");
         if (agreement.state() != State.CHECK) return refused("The agreement has been sent already.");
+        if (send.seen() != agreement.length())
+            return refused(
+                    "The agreement was changed since you looked at it. Look at the document again, then send it.");
         List<String> obstacles = Readiness.obstacles(agreement, send.blanks());
         if (!obstacles.isEmpty()) return refused("It can't be sent yet: " + obstacles.get(0));
         return accepted(new Event.Sent(now.plus(Duration.ofDays(send.expiryDays()))));
     }
 
-    private static Decision sealHouse(Agreement agreement, Command.SealHouse seal) {
-        if (agreement.state() != State.OUT || agreement.houseSealed()) return accepted();
+    private static Decision sealHouse(Agreement agreement, Command.SealHouse seal, Instant now) {
+        if (agreement.state() != State.OUT
+                || agreement.houseSealed()
+                || !agreement.pdf().equals(seal.basedOn())) return accepted();
+        if (expired(agreement, now)) return accepted(new Event.Expired());
         List<Event> events = new ArrayList<>();
-        events.add(new Event.HouseSealed(seal.pdf()));
+        events.add(new Event.HouseSealed(seal.pdf(), seal.certificate()));
         events.addAll(invitations(agreement));
         return new Decision.Accepted(events);
     }
 
-    private static Decision seal(Agreement agreement, Command.Seal seal) {
-        if (agreement.standing(seal.party()) != Standing.SEALING) return accepted();
-        if (!agreement.pdf().equals(seal.basedOn())) return refused("Another party's act came in between.");
-        return withNextStage(agreement, List.of(new Event.Sealed(seal.party(), seal.pdf())));
+    /** Put into a document that is not the newest any more, the seal counts for nothing and has to be made again. */
+    private static Decision seal(Agreement agreement, Command.Seal seal, Instant now) {
+        if (agreement.standing(seal.party()) != Standing.SEALING
+                || !agreement.pdf().equals(seal.basedOn())) return accepted();
+        if (expired(agreement, now)) return accepted(new Event.Expired());
+        return withNextStage(agreement, List.of(new Event.Sealed(seal.party(), seal.pdf(), seal.certificate())));
     }
 
     private static Decision withdraw(Agreement agreement, Command.Withdraw withdraw) {
@@ -94,7 +105,9 @@ public final class Decider {
     }
 
     private static Decision finish(Agreement agreement, Command.Finish finish) {
-        if (agreement.state() != State.SEALING) return accepted();
+        boolean sealed = agreement.state() == State.SEALING
+                && agreement.acting().stream().allMatch(one -> agreement.standing(one.party()) == Standing.DONE);
+        if (!sealed || agreement.length() != finish.basedOn()) return accepted();
         return accepted(new Event.Completed(finish.pdf(), finish.record()));
     }
 
@@ -174,9 +187,11 @@ public final class Decider {
         standings.put(party, Standing.DONE);
         return new Agreement(
                 a.created(),
+                a.title(),
                 a.data(),
                 a.state(),
                 a.since(),
+                a.madeFrom(),
                 a.participants(),
                 standings,
                 a.turnSince(),
@@ -207,6 +222,14 @@ public final class Decider {
     private static boolean expired(Agreement agreement, Instant now) {
         return agreement.state() == State.OUT
                 && agreement.expiresAt().map(end -> !now.isBefore(end)).orElse(false);
+    }
+
+    private static boolean ofTheProgram(Command command) {
+        return command instanceof Command.Generate
+                || command instanceof Command.SealHouse
+                || command instanceof Command.Seal
+                || command instanceof Command.Finish
+                || command instanceof Command.Tick;
     }
 
     private static String partyOf(Command command) {

@@ -42,18 +42,31 @@ public sealed interface Event {
             List<Participant> participants)
             implements Event {}
 
-    /** The data were corrected before sending; the document is being made again. */
-    record DataCorrected(Map<String, String> data, List<Participant> participants) implements Event {}
+    /** The data were corrected before sending; the document is being made again. @param title empty when it stays */
+    record DataCorrected(Map<String, String> data, List<Participant> participants, String title) implements Event {
+        public DataCorrected {
+            title = title == null ? "" : title; // earlier events carry none
+        }
+    }
 
     /** The document is ready to be checked. The strings are SHA-256 of the stored files, in hexadecimal. */
     record Generated(String word, String pdf, Pages pages) implements Event {}
 
-    record ParticipantChanged(Participant participant) implements Event {}
+    /** @param remake whether the document is made again, since it says something that changes with the person */
+    record ParticipantChanged(Participant participant, String title, boolean remake) implements Event {
+        public ParticipantChanged {
+            title = title == null ? "" : title; // earlier events carry none
+        }
+    }
 
     record Sent(Instant expiresAt) implements Event {}
 
     /** The office's own seal is on the document; from here on no word of it can change. */
-    record HouseSealed(String pdf) implements Event {}
+    record HouseSealed(String pdf, CertificateId certificate) implements Event {
+        public HouseSealed {
+            certificate = CertificateId.orNone(certificate);
+        }
+    }
 
     record Invited(String party) implements Event {}
 
@@ -77,7 +90,11 @@ public sealed interface Event {
     record Signed(String party, Map<String, String> values, String mark, String markImage) implements Event {}
 
     /** The party's act stands in the document; for a signer, as a signature. */
-    record Sealed(String party, String pdf) implements Event {}
+    record Sealed(String party, String pdf, CertificateId certificate) implements Event {
+        public Sealed {
+            certificate = CertificateId.orNone(certificate);
+        }
+    }
 
     record Declined(String party, String reason) implements Event {}
 

@@ -6,6 +6,7 @@ import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.placement.FieldKind;
+import org.jalousie.core.placement.Glyphs;
 
 /** What still stands in the way of sending, a sentence each. */
 public final class Readiness {
@@ -26,6 +27,7 @@ public final class Readiness {
                                 : " has a mail address that can't be right: " + one.mail() + ".")
                         + " Correct it.");
             }
+            unprintable(one.label() + "\u2019s name " + one.name(), one.name(), obstacles);
             boolean signature =
                     agreement.fieldsOf(one.party()).stream().anyMatch(field -> field.kind() == FieldKind.SIGNATURE);
             if (one.duty() == Duty.SIGNS && !signature)
@@ -41,7 +43,26 @@ public final class Readiness {
                 .forEach(party ->
                         obstacles.add("The fields of " + party + " belong to nobody who acts in this agreement."));
         if (agreement.acting().stream().noneMatch(one -> one.duty() == Duty.SIGNS)) obstacles.add("Nobody signs.");
+        int firstSignature = agreement.acting().stream()
+                .filter(one -> one.duty() == Duty.SIGNS)
+                .mapToInt(Participant::stage)
+                .min()
+                .orElse(Integer.MAX_VALUE);
+        agreement.acting().stream()
+                .filter(one -> one.duty() == Duty.COMPLETES && one.stage() >= firstSignature)
+                .forEach(one -> obstacles.add(one.label()
+                        + " completes details and would be asked only when somebody has signed or may have. Put "
+                        + one.label() + " before all who sign, in a new version of the template."));
         obstacles.addAll(agreement.pages().faults());
         return obstacles;
+    }
+
+    /** The signature's caption and the signing record name the person; a name is never printed with gaps in it. */
+    private static void unprintable(String what, String text, List<String> obstacles) {
+        Glyphs.firstMissingOf(text)
+                .ifPresent(
+                        c -> obstacles.add(
+                                what + " has the character \u201c" + c
+                                        + "\u201d, which can't be printed beside the signature and in the signing record. Write the name in Latin, Greek or Cyrillic letters."));
     }
 }

@@ -12,6 +12,8 @@ public final class Json {
     /** The mapper for stored settings and events. */
     public static final JsonMapper MAPPER = JsonMapper.builder()
             .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+            // what an earlier version of the program didn't know yet
+            .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
             .build();
 
     private Json() {}

@@ -50,12 +50,17 @@ public final class Sealer {
 
     /** The office's invisible seal: from now on only form fields may be filled and signed (ISO 32000-1 Table 254, P 2). */
     public byte[] sealByOffice(byte[] pdf, Instant at) {
+        return sealByOffice(pdf, trust.officeSeal(), at);
+    }
+
+    /** @param office the office's credential, whose certificate the caller keeps a note of */
+    public byte[] sealByOffice(byte[] pdf, Credential office, Instant at) {
         if (SpecimenMark.isOn(pdf)) throw new IllegalArgumentException("A specimen is never sealed or sent.");
-        PAdESSignatureParameters parameters = parameters(trust.officeSeal(), at);
+        PAdESSignatureParameters parameters = parameters(office, at);
         parameters.setPermission(CertificationPermission.MINIMAL_CHANGES_PERMITTED);
         parameters.setReason("Issued by the office");
         parameters.getImageParameters().getFieldParameters().setFieldId(FieldPlacer.OFFICE_SEAL);
-        return sign(pdf, parameters, trust.officeSeal(), service());
+        return sign(pdf, parameters, office, service());
     }
 
     /** A seal on a document that has no form, such as the signing record; lifted to long-term level at once. */

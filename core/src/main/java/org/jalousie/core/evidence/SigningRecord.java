@@ -34,10 +34,7 @@ public final class SigningRecord {
                     document, "Signing record of " + agreement.created().number());
             try (RecordPage page = new RecordPage(document)) {
                 page.heading("Signing record", 20);
-                page.row(
-                        "Agreement",
-                        agreement.created().number() + ", "
-                                + agreement.created().title());
+                page.row("Agreement", agreement.created().number() + ", " + agreement.title());
                 page.row("Issued by", office);
                 page.row(
                         "Template",

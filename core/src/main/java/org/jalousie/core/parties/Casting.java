@@ -25,6 +25,26 @@ public final class Casting {
                 .toList();
     }
 
+    /**
+     * The participants after the answers were corrected: whoever the correction concerns is who the answers say, and
+     * everybody else stays who it is now.
+     *
+     * @param before as cast from the answers before the correction
+     * @param after as cast from the corrected answers
+     * @param current as they are, maybe named by hand since
+     */
+    public static List<Participant> recast(
+            List<Participant> before, List<Participant> after, List<Participant> current) {
+        return after.stream()
+                .map(one -> before.contains(one)
+                        ? current.stream()
+                                .filter(now -> now.party().equals(one.party()))
+                                .findFirst()
+                                .orElse(one)
+                        : one)
+                .toList();
+    }
+
     private static Participant participant(Party party, Map<String, String> values, Map<String, Person> chosen) {
         Person person;
         if (party.who() instanceof Who.FromFields from) {

@@ -3,6 +3,8 @@ package org.jalousie.core.placement;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.text.Normalizer;
+import java.util.Optional;
 import java.util.OptionalInt;
 import org.apache.fontbox.ttf.CmapLookup;
 import org.apache.fontbox.ttf.TTFParser;
@@ -14,18 +16,36 @@ public final class Glyphs {
 
     private Glyphs() {}
 
-    /** The first code point that can't be printed in a signing field; empty when all can. */
+    /** The first code point that can't be printed in a signing field, or only in the wrong order; empty when all can. */
     public static OptionalInt firstMissing(String text) {
-        return text.codePoints()
-                .filter(c -> c < 0x20 || CHARACTERS.getGlyphId(c) == 0)
-                .findFirst();
+        return composed(text).codePoints().filter(c -> !canPrint(c)).findFirst();
     }
 
-    /** The text with every character that can't be printed replaced by a question mark. */
+    /** The first character that can't be printed, to be shown to a person; empty when all can. */
+    public static Optional<String> firstMissingOf(String text) {
+        OptionalInt missing = firstMissing(text);
+        return missing.isEmpty() ? Optional.empty() : Optional.of(Character.toString(missing.getAsInt()));
+    }
+
+    /** The text with every character that can't be printed replaced by a question mark: for what is only mentioned. */
     public static String printable(String text) {
         StringBuilder out = new StringBuilder();
-        text.codePoints().forEach(c -> out.appendCodePoint(c < 0x20 ? ' ' : CHARACTERS.getGlyphId(c) == 0 ? '?' : c));
+        composed(text).codePoints().forEach(c -> out.appendCodePoint(c < 0x20 ? ' ' : canPrint(c) ? c : '?'));
         return out.toString();
+    }
+
+    /** Letters with their marks as one character, which the font has more often than the parts. */
+    private static String composed(String text) {
+        return Normalizer.normalize(text, Normalizer.Form.NFC);
+    }
+
+    /** Scripts that run from right to left would come out backwards, since fields are set letter by letter. */
+    private static boolean canPrint(int c) {
+        byte direction = Character.getDirectionality(c);
+        return c >= 0x20
+                && CHARACTERS.getGlyphId(c) != 0
+                && direction != Character.DIRECTIONALITY_RIGHT_TO_LEFT
+                && direction != Character.DIRECTIONALITY_RIGHT_TO_LEFT_ARABIC;
     }
 
     private static CmapLookup load() {

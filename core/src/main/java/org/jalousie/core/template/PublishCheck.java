@@ -50,6 +50,7 @@ public final class PublishCheck {
             obstacles.add("Nobody signs. Put a signature tag into the wording, for example {{lender.signature}}.");
         }
         content.parties().forEach(party -> party(party, content, obstacles));
+        order(content.parties(), obstacles);
         if (content.terms().expiryDays() < 1 || content.terms().expiryDays() > 365)
             obstacles.add("The agreement has to expire after 1 to 365 days.");
         return obstacles;
@@ -113,6 +114,21 @@ public final class PublishCheck {
 
     private static String shown(String print) {
         return print.endsWith("_") ? print + "30" : print;
+    }
+
+    /** Who signs has to see all details: nothing is completed beside or after a signature. */
+    private static void order(List<Party> parties, List<String> obstacles) {
+        int firstSignature = parties.stream()
+                .filter(party -> party.duty() == Duty.SIGNS)
+                .mapToInt(Party::stage)
+                .min()
+                .orElse(Integer.MAX_VALUE);
+        parties.stream()
+                .filter(party -> party.duty() == Duty.COMPLETES && party.stage() >= firstSignature)
+                .forEach(
+                        party -> obstacles.add(
+                                party.label()
+                                        + " completes details, which has to be done before anybody signs. Give it a place in the order before all who sign."));
     }
 
     private static void party(Party party, TemplateContent content, List<String> obstacles) {

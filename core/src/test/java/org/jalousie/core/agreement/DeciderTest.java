@@ -74,16 +74,16 @@ class DeciderTest {
     }
 
     private DeciderTest sent() {
-        does(new Command.Generate("w", "p0", PAGES));
-        does(new Command.Send(30, List.of()));
-        does(new Command.SealHouse("p1"));
+        does(new Command.Generate(agreement().madeFrom(), "w", "p0", PAGES));
+        does(new Command.Send(30, List.of(), history.size()));
+        does(new Command.SealHouse("p0", "p1", CertificateId.NONE));
         return this;
     }
 
     private DeciderTest untilSigners() {
         sent();
         does(new Command.Complete("clerk", Map.of("clerk_note", "sound")));
-        does(new Command.Seal("clerk", "p1", "p2"));
+        does(new Command.Seal("clerk", "p1", "p2", CertificateId.NONE));
         does(new Command.Approve("head"));
         return this;
     }
@@ -103,7 +103,7 @@ class DeciderTest {
         assertThat(agreement().onTurn()).extracting(Participant::party).containsExactly("clerk");
         does(new Command.Complete("clerk", Map.of("clerk_note", "sound")));
         assertThat(agreement().onTurn()).isEmpty();
-        does(new Command.Seal("clerk", "p1", "p2"));
+        does(new Command.Seal("clerk", "p1", "p2", CertificateId.NONE));
         assertThat(agreement().onTurn()).extracting(Participant::party).containsExactly("head");
         assertThat(does(new Command.Approve("head")))
                 .contains(new Event.Invited("lender"), new Event.Invited("witness"));
@@ -114,10 +114,11 @@ class DeciderTest {
         untilSigners();
         assertThat(refused(new Command.Sign("museum", Map.of(), "drawn", "m"))).contains("not your turn");
         signs("lender", Map.of("lender_vat", "XX"));
-        does(new Command.Seal("lender", "p2", "p3"));
+        does(new Command.Seal("lender", "p2", "p3", CertificateId.NONE));
         assertThat(agreement().onTurn()).extracting(Participant::party).containsExactly("witness");
         signs("witness", Map.of());
-        assertThat(does(new Command.Seal("witness", "p3", "p4"))).contains(new Event.Invited("museum"));
+        assertThat(does(new Command.Seal("witness", "p3", "p4", CertificateId.NONE)))
+                .contains(new Event.Invited("museum"));
     }
 
     @Test
@@ -125,9 +126,10 @@ class DeciderTest {
         untilSigners();
         signs("lender", Map.of("lender_vat", "XX"));
         signs("witness", Map.of());
-        does(new Command.Seal("lender", "p2", "p3"));
-        assertThat(refused(new Command.Seal("witness", "p2", "p3b"))).contains("in between");
-        does(new Command.Seal("witness", "p3", "p4"));
+        does(new Command.Seal("lender", "p2", "p3", CertificateId.NONE));
+        assertThat(does(new Command.Seal("witness", "p2", "p3b", CertificateId.NONE)))
+                .isEmpty();
+        does(new Command.Seal("witness", "p3", "p4", CertificateId.NONE));
         assertThat(agreement().pdf()).isEqualTo("p4");
     }
 
@@ -135,8 +137,9 @@ class DeciderTest {
     void sealingTwiceIsTheSameAsOnce() {
         untilSigners();
         signs("lender", Map.of("lender_vat", "XX"));
-        does(new Command.Seal("lender", "p2", "p3"));
-        assertThat(does(new Command.Seal("lender", "p3", "p5"))).isEmpty();
+        does(new Command.Seal("lender", "p2", "p3", CertificateId.NONE));
+        assertThat(does(new Command.Seal("lender", "p3", "p5", CertificateId.NONE)))
+                .isEmpty();
     }
 
     @Test
@@ -200,21 +203,22 @@ class DeciderTest {
     void nothingIsFiledBeforeEverybodyIsSealed() {
         untilSigners();
         signs("lender", Map.of("lender_vat", "XX"));
-        assertThat(does(new Command.Finish("p9", "r"))).isEmpty();
-        does(new Command.Seal("lender", "p2", "p3"));
+        assertThat(does(new Command.Finish(history.size(), "p9", "r"))).isEmpty();
+        does(new Command.Seal("lender", "p2", "p3", CertificateId.NONE));
         signs("witness", Map.of());
-        does(new Command.Seal("witness", "p3", "p4"));
+        does(new Command.Seal("witness", "p3", "p4", CertificateId.NONE));
         signs("museum", Map.of());
-        does(new Command.Seal("museum", "p4", "p5"));
-        assertThat(does(new Command.Finish("p9", "r"))).containsExactly(new Event.Completed("p9", "r"));
+        does(new Command.Seal("museum", "p4", "p5", CertificateId.NONE));
+        assertThat(does(new Command.Finish(history.size(), "p9", "r"))).containsExactly(new Event.Completed("p9", "r"));
         assertThat(agreement().state()).isEqualTo(State.COMPLETED);
     }
 
     @Test
     void itIsNotSentWithABlankAWrongAddressOrANameMissing() {
-        does(new Command.Generate("w", "p0", PAGES));
-        assertThat(refused(new Command.Send(30, List.of("Fee")))).contains("Fee is blank");
-        does(new Command.ChangeParticipant(party("lender", Duty.SIGNS, 3).withPerson("", "nowhere")));
+        does(new Command.Generate(agreement().madeFrom(), "w", "p0", PAGES));
+        assertThat(refused(new Command.Send(30, List.of("Fee"), history.size())))
+                .contains("Fee is blank");
+        does(new Command.ChangeParticipant(party("lender", Duty.SIGNS, 3).withPerson("", "nowhere"), "Loan", false));
         assertThat(Readiness.obstacles(agreement(), List.of()))
                 .anySatisfy(o -> assertThat(o).contains("no name"))
                 .anySatisfy(o -> assertThat(o).contains("can't be right: nowhere"));
@@ -235,12 +239,52 @@ class DeciderTest {
 
     @Test
     void correctedDataMakeTheDocumentAgainAndSentOnesStay() {
-        does(new Command.Generate("w", "p0", PAGES));
-        does(new Command.CorrectData(Map.of("a", "2"), agreement().participants()));
+        does(new Command.Generate(agreement().madeFrom(), "w", "p0", PAGES));
+        does(new Command.CorrectData(Map.of("a", "2"), agreement().participants(), "Loan: B"));
         assertThat(agreement().state()).isEqualTo(State.GENERATING);
         assertThat(agreement().data()).containsEntry("a", "2");
-        does(new Command.Generate("w2", "p02", PAGES));
-        does(new Command.Send(30, List.of()));
-        assertThat(refused(new Command.CorrectData(Map.of(), List.of()))).contains("has been sent");
+        does(new Command.Generate(agreement().madeFrom(), "w2", "p02", PAGES));
+        does(new Command.Send(30, List.of(), history.size()));
+        assertThat(refused(new Command.CorrectData(Map.of(), List.of(), ""))).contains("has been sent");
+    }
+
+    @Test
+    void aDocumentMadeFromOldDataIsLetGo() {
+        int old = agreement().madeFrom();
+        does(new Command.CorrectData(Map.of("a", "2"), agreement().participants(), "Loan: B"));
+        assertThat(does(new Command.Generate(old, "w", "p0", PAGES))).isEmpty();
+        assertThat(agreement().state()).isEqualTo(State.GENERATING);
+        does(new Command.Generate(agreement().madeFrom(), "w2", "p02", PAGES));
+        assertThat(agreement().word()).isEqualTo("w2");
+    }
+
+    @Test
+    void aSealThatComesAfterTheEndInvitesNobody() {
+        untilSigners();
+        signs("lender", Map.of("lender_vat", "XX"));
+        does(new Command.Withdraw("a mistake"));
+        assertThat(does(new Command.Seal("lender", "p2", "p3", CertificateId.NONE)))
+                .isEmpty();
+    }
+
+    @Test
+    void aSealThatComesWhenTheTimeHasRunOutEndsItInsteadOfInviting() {
+        sent();
+        does(new Command.Complete("clerk", Map.of("clerk_note", "x")));
+        now = START.plus(Duration.ofDays(31));
+        assertThat(does(new Command.Seal("clerk", "p1", "p2", CertificateId.NONE)))
+                .containsExactly(new Event.Expired());
+    }
+
+    @Test
+    void theTitleFollowsThePersonAndTheDocumentIsMadeAgainWhenItSaysSo() {
+        does(new Command.Generate(1, "w", "p0", PAGES));
+        Participant other = party("lender", Duty.SIGNS, 3).withPerson("Ann Arrow", "ann@example.org");
+        does(new Command.ChangeParticipant(other, "Loan: Ann Arrow", false));
+        assertThat(agreement().title()).isEqualTo("Loan: Ann Arrow");
+        assertThat(agreement().state()).isEqualTo(State.CHECK);
+        does(new Command.ChangeParticipant(other, "Loan: Ann Arrow", true));
+        assertThat(agreement().state()).isEqualTo(State.GENERATING);
+        assertThat(does(new Command.Generate(1, "w", "p0", PAGES))).isEmpty();
     }
 }

@@ -7,6 +7,8 @@ import java.security.MessageDigest;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import org.jalousie.core.agreement.CertificateId;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.junit.jupiter.api.Test;
@@ -74,5 +76,23 @@ class EventChainTest {
     void anEntryIsReadBackAsItWas() {
         EventChain.Link link = chain().get(0);
         assertThat(EventChain.read(link.json()).event()).isEqualTo(new Event.Invited("lender"));
+    }
+
+    /** As the program stored them before titles and certificates were kept with them. */
+    @Test
+    void entriesOfAnEarlierVersionAreRead() {
+        String head = "{\"actor\":\"program\",\"at\":\"2026-11-23T09:00:00Z\",\"event\":{";
+        String tail = "},\"from\":\"\",\"sequence\":5}";
+        assertThat(EventChain.read(head + "\"party\":\"lender\",\"pdf\":\"ab\",\"type\":\"Sealed\"" + tail)
+                        .event())
+                .isEqualTo(new Event.Sealed("lender", "ab", CertificateId.NONE));
+        assertThat(EventChain.read(head + "\"data\":{},\"participants\":[],\"type\":\"DataCorrected\"" + tail)
+                        .event())
+                .isEqualTo(new Event.DataCorrected(Map.of(), List.of(), ""));
+        Event changed = EventChain.read(head
+                        + "\"participant\":{\"duty\":\"SIGNS\",\"label\":\"L\",\"mail\":\"\",\"name\":\"\",\"party\":\"l\",\"stage\":1},\"type\":\"ParticipantChanged\""
+                        + tail)
+                .event();
+        assertThat(((Event.ParticipantChanged) changed).remake()).isFalse();
     }
 }

@@ -3,17 +3,12 @@ package org.jalousie.server.account;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
-import java.time.Duration;
-import java.time.Instant;
 import java.util.UUID;
 
 /** A person who signs in: a coordinator, or a reader who only looks things up. */
 @Entity
 @Table(name = "account")
 class Account {
-    private static final int MOST_ATTEMPTS = 5;
-    private static final Duration LOCK = Duration.ofMinutes(10);
-
     @Id
     private UUID id;
 
@@ -21,8 +16,6 @@ class Account {
     private String name;
     private String passwordHash;
     private String role;
-    private int failedAttempts;
-    private Instant lockedUntil;
 
     protected Account() {}
 
@@ -32,24 +25,6 @@ class Account {
         this.name = name;
         this.passwordHash = passwordHash;
         this.role = role;
-    }
-
-    boolean lockedAt(Instant now) {
-        return lockedUntil != null && now.isBefore(lockedUntil);
-    }
-
-    /** Counts a wrong password; after five the account is locked for ten minutes. */
-    void failedAt(Instant now) {
-        failedAttempts++;
-        if (failedAttempts >= MOST_ATTEMPTS) {
-            lockedUntil = now.plus(LOCK);
-            failedAttempts = 0;
-        }
-    }
-
-    void succeeded() {
-        failedAttempts = 0;
-        lockedUntil = null;
     }
 
     String mail() {

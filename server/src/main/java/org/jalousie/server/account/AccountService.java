@@ -1,50 +1,49 @@
 package org.jalousie.server.account;
 
-import java.time.Clock;
 import java.util.Locale;
 import java.util.Optional;
 import org.jalousie.server.Settings;
-import org.jalousie.server.web.Refusal;
+import org.jalousie.server.web.Attempts;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Checks passwords, with a lock against guessing. */
+/** Checks passwords; guessing is slowed down. */
 @Service
 class AccountService {
+    private static final int LONGEST = 300;
+
     private final Accounts accounts;
     private final PasswordEncoder encoder;
-    private final Clock clock;
+    private final Attempts attempts;
     private final Settings settings;
     private final String unknownHash;
 
-    AccountService(Accounts accounts, PasswordEncoder encoder, Clock clock, Settings settings) {
+    AccountService(Accounts accounts, PasswordEncoder encoder, Attempts attempts, Settings settings) {
         this.accounts = accounts;
         this.encoder = encoder;
-        this.clock = clock;
+        this.attempts = attempts;
         this.settings = settings;
         this.unknownHash = encoder.encode("nobody has this password");
     }
 
-    /** Empty when mail address or password is wrong; which of them is not told. */
-    @Transactional(noRollbackFor = Refusal.class)
-    Optional<SignedIn> signIn(String mail, String password) {
-        Optional<Account> found = accounts.findByMail(mail.strip().toLowerCase(Locale.ROOT));
-        if (found.isEmpty()) {
-            encoder.matches(password, unknownHash); // takes as long as for a known address
-            return Optional.empty();
-        }
+    /**
+     * Empty when mail address or password is wrong; which of them is not told, and it takes as long.
+     *
+     * @param from the network address that asks
+     */
+    Optional<SignedIn> signIn(String mail, String password, String from) {
+        String typed = mail.strip().toLowerCase(Locale.ROOT);
+        if (typed.length() > LONGEST || password.length() > LONGEST) return Optional.empty();
+        Attempts.Attempt attempt = attempts.signIn(from, typed);
+        Optional<Account> found = accounts.findByMail(typed);
+        boolean right =
+                encoder.matches(password, found.map(Account::passwordHash).orElse(unknownHash));
+        if (!right || found.isEmpty()) return Optional.empty();
+        attempt.succeeded();
         Account account = found.get();
-        if (account.lockedAt(clock.instant())) {
-            throw Refusal.tooMany("Too many wrong passwords. Try again in ten minutes.");
-        }
-        if (!encoder.matches(password, account.passwordHash())) {
-            account.failedAt(clock.instant());
-            return Optional.empty();
-        }
-        account.succeeded();
         return Optional.of(new SignedIn(account.mail(), account.name(), account.role()));
     }
 

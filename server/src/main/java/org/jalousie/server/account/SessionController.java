@@ -39,7 +39,7 @@ class SessionController {
 
     @PostMapping
     Session signIn(@RequestBody SignIn signIn, HttpServletRequest request, HttpServletResponse response) {
-        SignedIn person = service.signIn(signIn.mail(), signIn.password())
+        SignedIn person = service.signIn(signIn.mail(), signIn.password(), request.getRemoteAddr())
                 .orElseThrow(() -> Refusal.invalid("The mail address or the password is wrong."));
         SecurityContext context = SecurityContextHolder.createEmptyContext();
         context.setAuthentication(new UsernamePasswordAuthenticationToken(

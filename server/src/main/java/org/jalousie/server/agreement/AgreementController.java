@@ -1,5 +1,6 @@
 package org.jalousie.server.agreement;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.EnumSet;
 import java.util.List;
 import org.jalousie.core.agreement.State;
@@ -34,6 +35,9 @@ class AgreementController {
 
     record Reason(String reason) {}
 
+    /** @param events how long the trail was when the agreement was looked at; null sends it as it is now */
+    record Seen(@Schema(types = {"integer", "null"}) Integer events) {}
+
     @GetMapping
     Page<AgreementViews.AgreementItem> list(
             @RequestParam(defaultValue = "") List<State> state,
@@ -58,8 +62,11 @@ class AgreementController {
     }
 
     @PostMapping("/{number}/sending")
-    AgreementViews.AgreementDetail send(@PathVariable String number, @AuthenticationPrincipal SignedIn by) {
-        service.send(number, by.displayName());
+    AgreementViews.AgreementDetail send(
+            @PathVariable String number,
+            @RequestBody(required = false) Seen seen,
+            @AuthenticationPrincipal SignedIn by) {
+        service.send(number, seen == null ? null : seen.events(), by.displayName());
         return service.show(number);
     }
 

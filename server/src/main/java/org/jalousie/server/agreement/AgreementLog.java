@@ -48,9 +48,9 @@ public class AgreementLog {
     }
 
     @Transactional(propagation = Propagation.MANDATORY)
-    void begin(UUID id, Event.Created created, UUID templateVersionId, Terms terms, Actor actor) {
+    void begin(UUID id, Event.Created created, UUID templateVersionId, Terms terms, int attempt, Actor actor) {
         Entry first = new Entry(1, now(), actor.name(), actor.from(), created);
-        rows.save(new AgreementRow(id, Agreement.of(List.of(first)), templateVersionId, terms, now()));
+        rows.save(new AgreementRow(id, Agreement.of(List.of(first)), templateVersionId, terms, attempt, now()));
         rows.flush();
         append(id, EventChain.START, first);
         reactions.to(id, Agreement.of(List.of(first)), List.of(created));
@@ -84,6 +84,13 @@ public class AgreementLog {
             reactions.to(id, agreement, happened);
         }
         return agreement;
+    }
+
+    /** Brings what lists show of an agreement up to what its events say. */
+    @Transactional
+    void projectAgain(UUID id) {
+        AgreementRow row = rows.lock(id).orElseThrow();
+        row.project(read(id), row.changedAt());
     }
 
     private String append(UUID id, String previous, Entry entry) {

@@ -37,33 +37,39 @@ class AgreementRow {
     private int firstReminderDays;
     private int everyDays;
     private String words;
+    private String facts;
+    private int attempt;
 
     protected AgreementRow() {}
 
-    AgreementRow(UUID id, Agreement agreement, UUID templateVersionId, Terms terms, Instant now) {
+    /** @param attempt which agreement of its request it is, from 1 */
+    AgreementRow(UUID id, Agreement agreement, UUID templateVersionId, Terms terms, int attempt, Instant now) {
         this.id = id;
         this.number = agreement.created().number();
-        this.title = agreement.created().title();
         this.templateVersionId = templateVersionId;
         this.templateName = agreement.created().template();
         this.requestNumber = agreement.created().request();
         this.firstReminderDays = terms.firstReminderDays();
         this.everyDays = terms.everyDays();
         this.words = "";
+        this.attempt = attempt;
         project(agreement, now);
     }
 
     /** Takes over what the events have come to. */
     void project(Agreement agreement, Instant now) {
+        title = agreement.title();
         state = agreement.state().name();
         since = agreement.since();
         changedAt = now;
         blind = Json.canonical(AgreementViews.blind(agreement));
         expiresAt = agreement.expiresAt().orElse(null);
+        facts = Findable.facts(agreement);
     }
 
-    void findableBy(String allWords) {
-        words = allWords;
+    /** @param documentWords the words of the document, made ready to be found */
+    void findableBy(String documentWords) {
+        words = documentWords;
     }
 
     UUID id() {

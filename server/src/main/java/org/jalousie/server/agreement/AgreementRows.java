@@ -32,6 +32,10 @@ interface AgreementRows extends JpaRepository<AgreementRow, UUID> {
     @Query("select a.id from AgreementRow a where a.state = 'OUT'")
     List<UUID> out();
 
+    /** Agreements of an earlier version of the program, which are found by less. */
+    @Query(value = "select id from agreement where facts = '' limit 200", nativeQuery = true)
+    List<UUID> withoutFacts();
+
     @Query(value = "select nextval('agreement_number')", nativeQuery = true)
     long nextNumber();
 }

@@ -67,10 +67,19 @@ public class AgreementService {
         this.settings = settings;
     }
 
-    /** Makes an agreement from a request, in the request's own transaction. Returns its number. */
+    /**
+     * Makes an agreement from a request, in the request's own transaction. Returns its number.
+     *
+     * @param attempt which agreement of the request it is, from 1
+     */
     @Transactional(propagation = Propagation.MANDATORY)
     public String create(
-            UUID versionId, String request, Map<String, String> data, Map<String, Casting.Person> people, String by) {
+            UUID versionId,
+            String request,
+            int attempt,
+            Map<String, String> data,
+            Map<String, Casting.Person> people,
+            String by) {
         UsableTemplate template = templates.version(versionId);
         String number = String.format(
                 Locale.ROOT,
@@ -81,19 +90,38 @@ public class AgreementService {
         String title = title(template, participants);
         Event.Created created =
                 new Event.Created(number, title, template.name(), template.number(), request, data, participants);
-        log.begin(UUID.randomUUID(), created, versionId, template.content().terms(), AgreementLog.Actor.office(by));
+        log.begin(
+                UUID.randomUUID(),
+                created,
+                versionId,
+                template.content().terms(),
+                attempt,
+                AgreementLog.Actor.office(by));
         return number;
     }
 
-    /** Gives an agreement corrected data; its document is made again. */
+    /** What a request says: its answers, and the people chosen with it. */
+    public record Answers(Map<String, String> data, Map<String, Casting.Person> people) {}
+
+    /** Gives an agreement corrected data; its document is made again. People who were named since stay unless corrected. */
     @Transactional(propagation = Propagation.MANDATORY)
-    public void correct(String number, Map<String, String> data, Map<String, Casting.Person> people, String by) {
+    public void correct(String number, Answers before, Answers now, String by) {
         AgreementRow row = row(number);
         UsableTemplate template = templates.version(row.templateVersionId());
+        List<Party> parties = template.content().parties();
+        List<Participant> participants = Casting.recast(
+                Casting.cast(parties, before.data(), before.people()),
+                Casting.cast(parties, now.data(), now.people()),
+                log.read(row.id()).participants());
         log.carryOut(
                 row.id(),
                 AgreementLog.Actor.office(by),
-                new Command.CorrectData(data, Casting.cast(template.content().parties(), data, people)));
+                new Command.CorrectData(now.data(), participants, title(template, participants)));
+    }
+
+    @Transactional(readOnly = true)
+    public State state(String number) {
+        return row(number).state();
     }
 
     /** The template with whom it is for: the first person who is not the same in every agreement. */
@@ -114,11 +142,24 @@ public class AgreementService {
         List<String> names = states.stream().map(State::name).toList();
         String words =
                 SearchWords.of(find).stream().map(word -> "'" + word + "':*").collect(Collectors.joining(" & "));
-        PageRequest request = PageRequest.of(page, Page.SIZE);
+        return list(names, words, Page.request(page));
+    }
+
+    /** The newest of those in some states. @param most at most how many */
+    @Transactional(readOnly = true)
+    public Page<AgreementViews.AgreementItem> newest(Collection<State> states, int most) {
+        return list(states.stream().map(State::name).toList(), "", PageRequest.of(0, most));
+    }
+
+    private Page<AgreementViews.AgreementItem> list(List<String> names, String words, PageRequest request) {
         var found = words.isEmpty()
                 ? rows.findByStateInOrderByChangedAtDesc(names, request)
                 : rows.search(names, words, request);
-        return new Page<>(found.map(AgreementViews::row).getContent(), found.getTotalElements(), page, Page.SIZE);
+        return new Page<>(
+                found.map(AgreementViews::row).getContent(),
+                found.getTotalElements(),
+                request.getPageNumber(),
+                request.getPageSize());
     }
 
     @Transactional(readOnly = true)
@@ -161,23 +202,35 @@ public class AgreementService {
     @Transactional
     public void changePerson(String number, String party, String name, String mail, String by) {
         AgreementRow row = row(number);
-        Participant participant = log.read(row.id())
+        Agreement agreement = log.read(row.id());
+        Participant participant = agreement
                 .participant(party)
-                .orElseThrow(() -> Refusal.notFound("The agreement has no party " + party + "."));
+                .orElseThrow(() -> Refusal.notFound("The agreement has no party " + party + "."))
+                .withPerson(name.strip(), mail.strip());
+        List<Participant> all = agreement.participants().stream()
+                .map(one -> one.party().equals(party) ? participant : one)
+                .toList();
+        String title = title(templates.version(row.templateVersionId()), all);
+        // the document may print the name of its file, which has the title in it
         log.carryOut(
                 row.id(),
                 AgreementLog.Actor.office(by),
-                new Command.ChangeParticipant(participant.withPerson(name.strip(), mail.strip())));
+                new Command.ChangeParticipant(participant, title, !title.equals(agreement.title())));
     }
 
+    /** @param seen how many events the agreement had when the person who sends it looked at it; null for as it is now */
     @Transactional
-    public void send(String number, String by) {
+    public void send(String number, Integer seen, String by) {
         AgreementRow row = row(number);
         UsableTemplate template = templates.version(row.templateVersionId());
+        Agreement agreement = log.read(row.id());
         log.carryOut(
                 row.id(),
                 AgreementLog.Actor.office(by),
-                new Command.Send(template.content().terms().expiryDays(), blanks(template, log.read(row.id()))));
+                new Command.Send(
+                        template.content().terms().expiryDays(),
+                        blanks(template, agreement),
+                        seen == null ? agreement.length() : seen));
     }
 
     @Transactional
@@ -207,6 +260,13 @@ public class AgreementService {
     @Transactional(readOnly = true)
     public String title(String number) {
         return row(number).title();
+    }
+
+    /** The language in which an agreement is written. */
+    @Transactional(readOnly = true)
+    public Locale language(UUID id) {
+        UUID version = rows.findById(id).orElseThrow().templateVersionId();
+        return Locale.forLanguageTag(templates.content(version).language());
     }
 
     @Transactional(readOnly = true)

@@ -1,9 +1,7 @@
 package org.jalousie.server.agreement;
 
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
@@ -12,8 +10,6 @@ import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.filing.FileNames;
-import org.jalousie.core.filing.SearchWords;
-import org.jalousie.core.parties.Participant;
 import org.jalousie.core.placement.ErrorTexts;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.placement.HiddenFields;
@@ -92,8 +88,7 @@ class GenerateWork implements JobWork {
         Map<String, Value> values = new LinkedHashMap<>(outcome.values());
         values.put(
                 BuiltIn.FILE_NAME,
-                new Value.Text(FileNames.of(
-                        agreement.created().number(), agreement.created().title(), "", "pdf")));
+                new Value.Text(FileNames.of(agreement.created().number(), agreement.title(), "", "pdf")));
         Wording.Merged merged;
         try {
             merged = template.wording()
@@ -114,11 +109,14 @@ class GenerateWork implements JobWork {
                 });
         String wordFile = files.keep(FieldResults.put(merged.file(), made.results(), made.lists()));
         String pdfFile = files.keep(placed.pdf());
-        String words = words(agreement, text);
+        String words = Findable.words(text);
         transaction.executeWithoutResult(status -> {
             Agreement now = log.carryOut(
-                    id, AgreementLog.Actor.PROGRAM, new Command.Generate(wordFile, pdfFile, placed.pages()));
-            if (now.pdf().equals(pdfFile)) rows.findById(id).orElseThrow().findableBy(words);
+                    id,
+                    AgreementLog.Actor.PROGRAM,
+                    new Command.Generate(agreement.madeFrom(), wordFile, pdfFile, placed.pages()));
+            if (now.madeFrom() == agreement.madeFrom() && now.pdf().equals(pdfFile))
+                rows.findById(id).orElseThrow().findableBy(words);
         });
     }
 
@@ -131,24 +129,5 @@ class GenerateWork implements JobWork {
                 .findFirst()
                 .orElse(box));
         return boxes;
-    }
-
-    /** Everything that the agreement can be found by. */
-    private static String words(Agreement agreement, String text) {
-        List<String> words = new ArrayList<>(List.of(
-                agreement.created().number(),
-                agreement.created().title(),
-                agreement.created().template(),
-                agreement.created().request()));
-        for (Participant one : agreement.participants()) {
-            words.add(one.label());
-            words.add(one.name());
-            words.add(one.mail());
-        }
-        words.addAll(agreement.data().values());
-        words.add(text);
-        String all = String.join(" ", SearchWords.of(String.join(" ", words)));
-        // a tsvector holds at most 1 MB
-        return all.length() > 300_000 ? all.substring(0, 300_000) : all;
     }
 }

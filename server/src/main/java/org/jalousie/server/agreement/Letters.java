@@ -14,7 +14,7 @@ final class Letters {
     private Letters() {}
 
     static String subject(Mail.Kind kind, Agreement agreement) {
-        String title = agreement.created().title() + " (" + agreement.created().number() + ")";
+        String title = agreement.title() + " (" + agreement.created().number() + ")";
         return switch (kind) {
             case INVITATION -> "Your part is asked for: " + title;
             case REMINDER -> "Still waiting for you: " + title;
@@ -29,8 +29,8 @@ final class Letters {
     static String text(
             Mail.Kind kind, Agreement agreement, Participant to, String link, Terms terms, String office, ZoneId zone) {
         String hello = "Dear " + (to == null ? "colleague" : to.name()) + ",\n\n";
-        String title = "\u201c" + agreement.created().title() + "\u201d ("
-                + agreement.created().number() + ")";
+        String title =
+                "\u201c" + agreement.title() + "\u201d (" + agreement.created().number() + ")";
         String body = switch (kind) {
             case INVITATION, REMINDER -> asking(kind, agreement, to, link, terms, office, title, zone);
             case COMPLETED ->

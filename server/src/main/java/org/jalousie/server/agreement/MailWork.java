@@ -1,9 +1,11 @@
 package org.jalousie.server.agreement;
 
+import java.time.Clock;
 import java.util.List;
 import java.util.UUID;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Standing;
+import org.jalousie.core.agreement.State;
 import org.jalousie.core.filing.FileNames;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.template.Terms;
@@ -29,6 +31,7 @@ class MailWork implements JobWork {
     private final FileStore files;
     private final TemplateService templates;
     private final Settings settings;
+    private final Clock clock;
 
     MailWork(
             Postroom postroom,
@@ -38,7 +41,8 @@ class MailWork implements JobWork {
             SmtpMailer mailer,
             FileStore files,
             TemplateService templates,
-            Settings settings) {
+            Settings settings,
+            Clock clock) {
         this.postroom = postroom;
         this.log = log;
         this.rows = rows;
@@ -47,6 +51,7 @@ class MailWork implements JobWork {
         this.files = files;
         this.templates = templates;
         this.settings = settings;
+        this.clock = clock;
     }
 
     @Override
@@ -60,14 +65,13 @@ class MailWork implements JobWork {
         if (!mail.waiting()) return;
         Agreement agreement = log.read(mail.agreementId());
         boolean asks = mail.kind() == Mail.Kind.INVITATION || mail.kind() == Mail.Kind.REMINDER;
-        if (asks && agreement.standing(mail.party()) != Standing.TURN) {
-            postroom.sent(mail.id()); // they acted meanwhile, or it ended: nobody is asked for what is over
+        if (asks && !stillAsked(agreement, mail.party())) {
+            postroom.notNeeded(mail.id()); // they acted meanwhile, or it ended: nobody is asked for what is over
             return;
         }
         Participant to = agreement.participant(mail.party()).orElse(null);
         Terms terms = templates
-                .version(rows.findById(mail.agreementId()).orElseThrow().templateVersionId())
-                .content()
+                .content(rows.findById(mail.agreementId()).orElseThrow().templateVersionId())
                 .terms();
         String link = asks ? settings.address() + "/act/" + links.issue(mail.agreementId(), mail.party()) : "";
         String text = Letters.text(
@@ -90,10 +94,19 @@ class MailWork implements JobWork {
         postroom.sent(mail.id());
     }
 
+    private boolean stillAsked(Agreement agreement, String party) {
+        boolean open = agreement.state() == State.OUT
+                && agreement
+                        .expiresAt()
+                        .filter(end -> clock.instant().isBefore(end))
+                        .isPresent();
+        return open && agreement.standing(party) == Standing.TURN;
+    }
+
     private List<Outgoing.Attachment> attachments(Mail mail, Agreement agreement) {
         if (mail.kind() != Mail.Kind.COMPLETED) return List.of();
         String number = agreement.created().number();
-        String title = agreement.created().title();
+        String title = agreement.title();
         return List.of(
                 new Outgoing.Attachment(FileNames.of(number, title, "", "pdf"), files.get(agreement.pdf())),
                 new Outgoing.Attachment(

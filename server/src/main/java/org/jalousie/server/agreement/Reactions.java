@@ -31,7 +31,8 @@ class Reactions {
 
     void to(UUID id, Agreement agreement, List<Event> happened) {
         for (Event event : happened) {
-            if (event instanceof Event.Created || event instanceof Event.DataCorrected) {
+            boolean remade = event instanceof Event.ParticipantChanged changed && changed.remake();
+            if (event instanceof Event.Created || event instanceof Event.DataCorrected || remade) {
                 jobs.soon(JobKind.GENERATE, id + ":" + agreement.length());
             } else if (event instanceof Event.Sent) {
                 jobs.soon(JobKind.SEAL_OFFICE, id.toString());

@@ -1,11 +1,8 @@
 package org.jalousie.server.agreement;
 
 import java.time.Clock;
-import java.time.Instant;
-import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
-import java.time.format.FormatStyle;
 import java.time.temporal.ChronoUnit;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -16,6 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.CertificateId;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
@@ -26,6 +24,7 @@ import org.jalousie.core.evidence.Blanks;
 import org.jalousie.core.evidence.Credential;
 import org.jalousie.core.evidence.EventChain;
 import org.jalousie.core.evidence.Sealer;
+import org.jalousie.core.evidence.SignedDate;
 import org.jalousie.core.evidence.SigningRecord;
 import org.jalousie.core.evidence.TrustService;
 import org.jalousie.core.parties.Duty;
@@ -37,6 +36,7 @@ import org.jalousie.server.Settings;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.jobs.JobKind;
 import org.jalousie.server.jobs.JobWork;
+import org.jalousie.server.template.TemplateService;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
@@ -44,14 +44,25 @@ import org.springframework.context.annotation.Configuration;
 @Configuration
 class SealingWork {
     private final AgreementLog log;
+    private final AgreementRows rows;
+    private final TemplateService templates;
     private final FileStore files;
     private final TrustService trust;
     private final Sealer sealer;
     private final Settings settings;
     private final Clock clock;
 
-    SealingWork(AgreementLog log, FileStore files, TrustService trust, Settings settings, Clock clock) {
+    SealingWork(
+            AgreementLog log,
+            AgreementRows rows,
+            TemplateService templates,
+            FileStore files,
+            TrustService trust,
+            Settings settings,
+            Clock clock) {
         this.log = log;
+        this.rows = rows;
+        this.templates = templates;
         this.files = files;
         this.trust = trust;
         this.sealer = new Sealer(trust);
@@ -96,33 +107,63 @@ class SealingWork {
         UUID id = UUID.fromString(instance);
         Agreement agreement = log.read(id);
         if (agreement.state() != State.OUT || agreement.houseSealed()) return;
-        String pdf = files.keep(sealer.sealByOffice(files.get(agreement.pdf()), clock.instant()));
-        log.carryOut(id, AgreementLog.Actor.PROGRAM, new Command.SealHouse(pdf));
+        Credential office = trust.officeSeal();
+        String pdf = files.keep(sealer.sealByOffice(files.get(agreement.pdf()), office, clock.instant()));
+        log.carryOut(id, AgreementLog.Actor.PROGRAM, new Command.SealHouse(agreement.pdf(), pdf, office.id()));
     }
 
     private void sealParty(String instance) {
         UUID id = UUID.fromString(instance.substring(0, 36));
         String party = instance.substring(37);
-        List<Entry> history = log.history(id);
+        // when another party's seal comes in between, it is made once more on the newer document; nothing has failed
+        // then
+        Optional<Credential> credential = Optional.empty();
+        Locale language = Locale.forLanguageTag(templates
+                .content(rows.findById(id).orElseThrow().templateVersionId())
+                .language());
+        for (List<Entry> history = log.history(id); waits(history, party); history = log.history(id)) {
+            Agreement agreement = Agreement.of(history);
+            if (credential.isEmpty()) credential = credential(agreement, party);
+            byte[] sealed = sealed(history, agreement, party, credential.orElse(null), language);
+            log.carryOut(
+                    id,
+                    AgreementLog.Actor.PROGRAM,
+                    new Command.Seal(
+                            party,
+                            agreement.pdf(),
+                            files.keep(sealed),
+                            credential.map(Credential::id).orElse(CertificateId.NONE)));
+        }
+    }
+
+    /** Nothing is sealed, and no certificate asked for, in an agreement that has ended or run out. */
+    private boolean waits(List<Entry> history, String party) {
         Agreement agreement = Agreement.of(history);
-        if (agreement.standing(party) != Standing.SEALING) return;
+        return (agreement.state() == State.OUT || agreement.state() == State.SEALING)
+                && agreement.standing(party) == Standing.SEALING;
+    }
+
+    private Optional<Credential> credential(Agreement agreement, String party) {
+        Participant participant = agreement.participant(party).orElseThrow();
+        return participant.duty() == Duty.SIGNS
+                ? Optional.of(trust.credentialFor(participant.name(), participant.mail()))
+                : Optional.empty();
+    }
+
+    private byte[] sealed(
+            List<Entry> history, Agreement agreement, String party, Credential credential, Locale language) {
         Participant participant = agreement.participant(party).orElseThrow();
         Entry act = history.stream()
                 .filter(entry -> isActOf(entry.event(), party))
                 .findFirst()
                 .orElseThrow();
-        Instant now = clock.instant();
-        Optional<Credential> credential = participant.duty() == Duty.SIGNS
-                ? Optional.of(trust.credentialFor(participant.name(), participant.mail()))
-                : Optional.empty();
-        byte[] sealed =
-                sealer.put(files.get(agreement.pdf()), act(agreement, participant, act), credential.orElse(null), now);
+        byte[] sealed = sealer.put(
+                files.get(agreement.pdf()), act(agreement, participant, act, language), credential, clock.instant());
         List<PlacedField> own = agreement.pages().fields().stream()
                 .filter(placed -> placed.field().party().equals(party))
                 .toList();
         Blanks.refuse(sealed, own);
-        // when another party's seal came in between, this is refused, and the job is tried again on the newer document
-        log.carryOut(id, AgreementLog.Actor.PROGRAM, new Command.Seal(party, agreement.pdf(), files.keep(sealed)));
+        return sealed;
     }
 
     private static boolean isActOf(Event event, String party) {
@@ -131,7 +172,7 @@ class SealingWork {
                         && completed.party().equals(party);
     }
 
-    private Act act(Agreement agreement, Participant participant, Entry entry) {
+    private Act act(Agreement agreement, Participant participant, Entry entry, Locale language) {
         if (entry.event() instanceof Event.FieldsCompleted completed) {
             return new Act(
                     Act.everywhere(completed.values(), agreement.pages().fields()),
@@ -141,10 +182,8 @@ class SealingWork {
                     "");
         }
         Event.Signed signed = (Event.Signed) entry.event();
-        ZoneId zone = settings.office().zone();
-        String date = DateTimeFormatter.ofLocalizedDate(FormatStyle.LONG)
-                .withLocale(Locale.UK)
-                .format(entry.at().atZone(zone));
+        String date =
+                SignedDate.print(entry.at().atZone(settings.office().zone()).toLocalDate(), language);
         Map<String, String> values =
                 new HashMap<>(Act.everywhere(signed.values(), agreement.pages().fields()));
         Set<String> marked = new HashSet<>();
@@ -192,6 +231,6 @@ class SealingWork {
         byte[] printed = record.print(
                 agreement, history, pdf, links.get(links.size() - 1).hash());
         String recordFile = files.keep(sealer.sealRecord(printed, clock.instant()));
-        log.carryOut(id, AgreementLog.Actor.PROGRAM, new Command.Finish(pdf, recordFile));
+        log.carryOut(id, AgreementLog.Actor.PROGRAM, new Command.Finish(agreement.length(), pdf, recordFile));
     }
 }

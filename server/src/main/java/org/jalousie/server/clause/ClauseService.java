@@ -15,7 +15,6 @@ import org.jalousie.server.adapters.Converter;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.web.Page;
 import org.jalousie.server.web.Refusal;
-import org.springframework.data.domain.PageRequest;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -38,7 +37,7 @@ public class ClauseService {
 
     @Transactional(readOnly = true)
     Page<ClauseViews.ClauseItem> list(String find, int page) {
-        var found = clauses.find(find, PageRequest.of(page, Page.SIZE));
+        var found = clauses.find(Page.pattern(find), Page.request(page));
         Map<UUID, ClauseVersion> newest = versions.newest(found.map(Clause::id).getContent()).stream()
                 .collect(Collectors.toMap(ClauseVersion::clauseId, Function.identity()));
         return new Page<>(

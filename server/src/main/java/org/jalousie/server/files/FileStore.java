@@ -7,9 +7,23 @@ public interface FileStore {
         return text != null && text.matches("[0-9a-f]{64}");
     }
 
+    /** A file that can't be given out as it was kept; the message is for a person. */
+    final class Damaged extends IllegalStateException {
+        private final String name;
+
+        Damaged(String message, String name) {
+            super(message + " Its name is " + name + "; bring it back from the backup of the file store.");
+            this.name = name;
+        }
+
+        public String name() {
+            return name;
+        }
+    }
+
     /** Keeps the bytes and returns their name; keeping the same bytes twice is the same as once. */
     String keep(byte[] bytes);
 
-    /** @throws IllegalStateException when the file is missing or its content doesn't match its name any more */
+    /** @throws Damaged when the file is missing or its content doesn't match its name any more */
     byte[] get(String name);
 }

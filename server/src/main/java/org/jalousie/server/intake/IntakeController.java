@@ -1,5 +1,6 @@
 package org.jalousie.server.intake;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -31,18 +32,26 @@ class IntakeController {
         this.service = service;
     }
 
-    /** @param language in which numbers are typed; without it they are plain, as {@code 12500.00} */
+    /**
+     * @param language in which numbers are typed; without it they are plain, as {@code 12500.00}
+     * @param key made once by whoever sends it, so that a request sent twice is taken in once; may be left out
+     */
     record NewRequest(
-            UUID template, Map<String, String> values, Map<String, IntakeViews.PersonInput> people, String language) {}
+            UUID template,
+            Map<String, String> values,
+            Map<String, IntakeViews.PersonInput> people,
+            @Schema(types = {"string", "null"}) String language,
+            @Schema(types = {"string", "null"}) UUID key) {}
 
-    record Correction(Map<String, String> values, Map<String, IntakeViews.PersonInput> people, String language) {}
+    record Correction(
+            Map<String, String> values,
+            Map<String, IntakeViews.PersonInput> people,
+            @Schema(types = {"string", "null"}) String language) {}
 
-    record Typed(List<Field> fields, Map<String, String> values, String language) {
-        Typed {
-            if (fields == null || values == null || fields.stream().anyMatch(one -> one == null || one.type() == null))
-                throw Refusal.invalid("The fields with their types, and the values, are needed.");
-        }
-    }
+    record Typed(
+            List<Field> fields,
+            Map<String, String> values,
+            @Schema(types = {"string", "null"}) String language) {}
 
     record SpecimenName(String name) {}
 
@@ -62,7 +71,12 @@ class IntakeController {
     @ResponseStatus(HttpStatus.CREATED)
     IntakeViews.RequestDetail take(@RequestBody NewRequest request, @AuthenticationPrincipal SignedIn by) {
         return service.take(
-                request.template(), request.values(), request.people(), typing(request.language()), by.displayName());
+                request.template(),
+                request.key(),
+                request.values(),
+                request.people(),
+                typing(request.language()),
+                by.displayName());
     }
 
     @GetMapping("/requests/{number}")

@@ -33,6 +33,8 @@ class IntakeRequest {
     private String createdBy;
     private Instant createdAt;
     private String agreementNumber;
+    private int attempts;
+    private UUID formKey;
 
     protected IntakeRequest() {}
 
@@ -41,11 +43,13 @@ class IntakeRequest {
             UUID templateVersionId,
             Map<String, String> values,
             Map<String, Casting.Person> people,
+            UUID formKey,
             String by,
             Instant now) {
         this.id = UUID.randomUUID();
         this.number = number;
         this.templateVersionId = templateVersionId;
+        this.formKey = formKey;
         this.createdBy = by;
         this.createdAt = now;
         fill(values, people);
@@ -56,8 +60,14 @@ class IntakeRequest {
         people = Json.canonical(chosen);
     }
 
+    /** The next agreement made from it is this one of its agreements, from 1. */
+    int nextAttempt() {
+        return attempts + 1;
+    }
+
     void becomes(String agreement) {
         agreementNumber = agreement;
+        attempts++;
     }
 
     String number() {

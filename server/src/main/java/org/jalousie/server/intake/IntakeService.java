@@ -8,8 +8,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.intake.Intake;
@@ -57,16 +59,15 @@ public class IntakeService {
 
     @Transactional(readOnly = true)
     Page<IntakeViews.RequestRow> list(int page) {
-        var found = requests.findAllByOrderByCreatedAtDesc(PageRequest.of(page, Page.SIZE));
+        var found = requests.findAllByOrderByCreatedAtDesc(Page.request(page));
         return new Page<>(found.map(this::row).getContent(), found.getTotalElements(), page, Page.SIZE);
     }
 
-    /** Requests from which no agreement was made yet. */
+    /** Requests from which no agreement was made yet. @param most at most how many */
     @Transactional(readOnly = true)
-    public List<IntakeViews.RequestRow> waiting() {
-        return requests.findTop50ByAgreementNumberIsNullOrderByCreatedAtDesc().stream()
-                .map(this::row)
-                .toList();
+    public Page<IntakeViews.RequestRow> waiting(int most) {
+        var found = requests.findByAgreementNumberIsNullOrderByCreatedAtDesc(PageRequest.of(0, most));
+        return new Page<>(found.map(this::row).getContent(), found.getTotalElements(), 0, most);
     }
 
     @Transactional(readOnly = true)
@@ -77,17 +78,41 @@ public class IntakeService {
                 .forEach((party, person) ->
                         people.put(party, new IntakeViews.PersonInput(person.name(), person.mail())));
         return new IntakeViews.RequestDetail(
-                row(request), form(templates.version(request.templateVersionId())), request.values(), people);
+                row(request),
+                form(templates.version(request.templateVersionId())),
+                request.values(),
+                people,
+                stateOf(request).orElse(null));
     }
 
-    /** Takes a filled form in. All faults are told at once. */
+    private Optional<State> stateOf(IntakeRequest request) {
+        return request.agreementNumber().isEmpty()
+                ? Optional.empty()
+                : Optional.of(agreements.state(request.agreementNumber()));
+    }
+
+    /** Whether its agreement ended without being completed, so that another one may be made of the same answers. */
+    private boolean failed(IntakeRequest request) {
+        return stateOf(request)
+                .filter(state -> state.ended() && state != State.COMPLETED)
+                .isPresent();
+    }
+
+    /**
+     * Takes a filled form in. All faults are told at once.
+     *
+     * @param key the form's own; sent again with it, after a lost answer, the request is the same one; null for none
+     */
     @Transactional
     IntakeViews.RequestDetail take(
             UUID template,
+            UUID key,
             Map<String, String> inputs,
             Map<String, IntakeViews.PersonInput> people,
             Typing typing,
             String by) {
+        Optional<IntakeRequest> known = Optional.ofNullable(key).flatMap(requests::findByFormKey);
+        if (known.isPresent()) return show(known.get().number());
         UsableTemplate usable = templates.published(template);
         Map<String, Casting.Person> chosen = new LinkedHashMap<>();
         Map<String, String> values = read(usable, inputs, people, typing, chosen);
@@ -96,7 +121,7 @@ public class IntakeService {
                 "R-%d-%04d",
                 Year.now(clock.withZone(settings.office().zone())).getValue(),
                 requests.nextNumber());
-        requests.save(new IntakeRequest(number, usable.versionId(), values, chosen, by, clock.instant()));
+        requests.save(new IntakeRequest(number, usable.versionId(), values, chosen, key, by, clock.instant()));
         requests.flush();
         return show(number);
     }
@@ -109,22 +134,29 @@ public class IntakeService {
             Map<String, IntakeViews.PersonInput> people,
             Typing typing,
             String by) {
-        IntakeRequest request = request(number);
+        IntakeRequest request = locked(number);
         UsableTemplate usable = templates.version(request.templateVersionId());
         Map<String, Casting.Person> chosen = new LinkedHashMap<>();
         Map<String, String> values = read(usable, inputs, people, typing, chosen);
+        AgreementService.Answers before = new AgreementService.Answers(request.values(), request.people());
         request.fill(values, chosen);
-        if (!request.agreementNumber().isEmpty()) agreements.correct(request.agreementNumber(), values, chosen, by);
+        if (!request.agreementNumber().isEmpty() && !failed(request))
+            agreements.correct(request.agreementNumber(), before, new AgreementService.Answers(values, chosen), by);
         return show(number);
     }
 
-    /** Makes the agreement. Returns its number; asked twice, the same. */
+    /** Makes the agreement. Returns its number; asked twice, the same, unless the one before ended without being completed. */
     @Transactional
     String generate(String number, String by) {
-        IntakeRequest request = request(number);
-        if (request.agreementNumber().isEmpty()) {
-            request.becomes(
-                    agreements.create(request.templateVersionId(), number, request.values(), request.people(), by));
+        IntakeRequest request = locked(number);
+        if (request.agreementNumber().isEmpty() || failed(request)) {
+            request.becomes(agreements.create(
+                    request.templateVersionId(),
+                    number,
+                    request.nextAttempt(),
+                    request.values(),
+                    request.people(),
+                    by));
         }
         return request.agreementNumber();
     }
@@ -199,6 +231,10 @@ public class IntakeService {
                 request.createdBy(),
                 request.createdAt(),
                 request.agreementNumber());
+    }
+
+    private IntakeRequest locked(String number) {
+        return requests.lock(number).orElseThrow(() -> Refusal.notFound("There is no request " + number + "."));
     }
 
     private IntakeRequest request(String number) {

@@ -1,9 +1,11 @@
 package org.jalousie.server.intake;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.template.Anonymised;
 
@@ -32,6 +34,11 @@ public final class IntakeViews {
 
     public record RequestRow(String number, String template, String createdBy, Instant createdAt, String agreement) {}
 
+    /** @param agreementState how far its agreement has come; null before there is one */
     public record RequestDetail(
-            RequestRow row, Form form, Map<String, String> values, Map<String, PersonInput> people) {}
+            RequestRow row,
+            Form form,
+            Map<String, String> values,
+            Map<String, PersonInput> people,
+            @Schema(types = {"string", "null"}) State agreementState) {}
 }

@@ -6,6 +6,8 @@ import java.time.Clock;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.context.annotation.Lazy;
+import org.springframework.data.domain.Page;
+import org.springframework.data.domain.PageRequest;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -37,10 +39,10 @@ public class Jobs {
         });
     }
 
-    /** Jobs given up, newest first. */
+    /** Jobs given up, newest first. @param most at most how many */
     @Transactional(readOnly = true)
-    public List<JobFailure> givenUp() {
-        return failures.findTop50ByOrderByFailedAtDesc();
+    public Page<JobFailure> givenUp(int most) {
+        return failures.findAllByOrderByFailedAtDesc(PageRequest.of(0, most));
     }
 
     @Transactional(readOnly = true)

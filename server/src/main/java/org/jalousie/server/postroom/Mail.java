@@ -45,6 +45,10 @@ public class Mail {
         this.createdAt = now;
     }
 
+    void notNeeded() {
+        state = "NOT_NEEDED";
+    }
+
     void sent(Instant now) {
         state = "SENT";
         sentAt = now;
@@ -76,7 +80,7 @@ public class Mail {
     }
 
     public boolean waiting() {
-        return !state.equals("SENT");
+        return state.equals("WAITING") || state.equals("FAILED");
     }
 
     String state() {

@@ -34,6 +34,12 @@ public class Postroom {
         return mails.findById(id).orElseThrow();
     }
 
+    /** Its cause was over before it could go out. */
+    @Transactional
+    public void notNeeded(UUID id) {
+        mails.findById(id).orElseThrow().notNeeded();
+    }
+
     @Transactional
     public void sent(UUID id) {
         mails.findById(id).orElseThrow().sent(clock.instant());

@@ -21,7 +21,6 @@ import java.util.UUID;
 import org.jalousie.server.Settings;
 import org.jalousie.server.web.Page;
 import org.jalousie.server.web.Refusal;
-import org.springframework.data.domain.PageRequest;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -54,7 +53,7 @@ class PostroomController {
 
     @GetMapping
     Page<MailRow> list(@RequestParam(defaultValue = "0") int page) {
-        var found = mails.findAllByOrderByCreatedAtDesc(PageRequest.of(page, Page.SIZE));
+        var found = mails.findAllByOrderByCreatedAtDesc(Page.request(page));
         return new Page<>(
                 found.map(mail -> new MailRow(
                                 mail.id(),

@@ -1,9 +1,7 @@
 package org.jalousie.server.signing;
 
 import jakarta.servlet.http.HttpServletRequest;
-import java.util.Base64;
 import java.util.Map;
-import org.jalousie.server.web.Refusal;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -69,13 +67,7 @@ class SigningController {
     @PostMapping("/signature")
     SigningViews.SigningPage sign(
             @PathVariable String token, @RequestBody Signature signature, HttpServletRequest request) {
-        byte[] picture;
-        try {
-            picture = Base64.getDecoder().decode(signature.picture());
-        } catch (IllegalArgumentException e) {
-            throw Refusal.invalid("The picture of the signature can't be read. Clear it and sign again.");
-        }
-        service.sign(token, signature.values(), signature.mark(), picture, from(request));
+        service.sign(token, signature.values(), signature.mark(), signature.picture(), from(request));
         return service.page(token);
     }
 

@@ -1,6 +1,8 @@
 package org.jalousie.server.signing;
 
 import java.time.Clock;
+import java.time.LocalDate;
+import java.util.Base64;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -8,12 +10,15 @@ import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.evidence.ConsentWording;
+import org.jalousie.core.evidence.Json;
 import org.jalousie.core.evidence.Mark;
+import org.jalousie.core.evidence.SignedDate;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.placement.Glyphs;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.server.Settings;
 import org.jalousie.server.agreement.AgreementLog;
+import org.jalousie.server.agreement.AgreementService;
 import org.jalousie.server.agreement.AgreementViews;
 import org.jalousie.server.agreement.Links;
 import org.jalousie.server.files.FileStore;
@@ -28,13 +33,21 @@ class SigningService {
 
     private final Links links;
     private final AgreementLog log;
+    private final AgreementService agreements;
     private final FileStore files;
     private final Settings settings;
     private final Clock clock;
 
-    SigningService(Links links, AgreementLog log, FileStore files, Settings settings, Clock clock) {
+    SigningService(
+            Links links,
+            AgreementLog log,
+            AgreementService agreements,
+            FileStore files,
+            Settings settings,
+            Clock clock) {
         this.links = links;
         this.log = log;
+        this.agreements = agreements;
         this.files = files;
         this.settings = settings;
         this.clock = clock;
@@ -63,7 +76,7 @@ class SigningService {
         };
         return new SigningViews.SigningPage(
                 agreement.created().number(),
-                agreement.created().title(),
+                agreement.title(),
                 settings.office().name(),
                 one.label(),
                 one.name(),
@@ -73,6 +86,9 @@ class SigningService {
                 agreement.expiresAt().orElse(null),
                 agreement.consents().containsKey(one.party()),
                 new SigningViews.Consent(ConsentWording.CURRENT.version(), ConsentWording.CURRENT.text()),
+                SignedDate.print(
+                        LocalDate.ofInstant(clock.instant(), settings.office().zone()),
+                        agreements.language(holder.agreementId())),
                 toComplete,
                 agreement.pages(),
                 AgreementViews.blind(agreement),
@@ -125,17 +141,23 @@ class SigningService {
     }
 
     @Transactional
-    void sign(String token, Map<String, String> values, String mark, byte[] picture, String from) {
+    void sign(String token, Map<String, String> values, String mark, String base64, String from) {
+        holder(token);
         if (!mark.matches("drawn|typed:[A-Za-z ]{1,40}"))
             throw Refusal.invalid("The signature has to be typed or drawn.");
         Map<String, String> checked = checked(values);
+        byte[] picture;
         try {
+            picture = Base64.getDecoder().decode(base64);
             Mark.read(picture);
+        } catch (IllegalArgumentException e) {
+            throw Refusal.invalid("The picture of the signature can't be read. Clear it and sign again.");
         } catch (Mark.Unusable e) {
             throw Refusal.invalid(e.getMessage());
         }
-        String image = files.keep(picture);
-        act(token, from, party -> new Command.Sign(party, checked, mark, image));
+        act(token, from, party -> new Command.Sign(party, checked, mark, Json.sha256(picture)));
+        // kept only when the act was taken, and before it is committed
+        files.keep(picture);
     }
 
     @Transactional

@@ -18,6 +18,7 @@ final class SigningViews {
 
     record Consent(String version, String text) {}
 
+    /** @param date the date of signing as it would be printed now */
     record SigningPage(
             String number,
             String title,
@@ -30,6 +31,7 @@ final class SigningViews {
             @Schema(types = {"string", "null"}) Instant expiresAt,
             boolean consented,
             Consent consent,
+            String date,
             List<ToComplete> toComplete,
             Pages pages,
             List<AgreementViews.Slat> blind,

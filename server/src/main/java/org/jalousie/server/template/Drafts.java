@@ -1,5 +1,7 @@
 package org.jalousie.server.template;
 
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,6 +27,7 @@ class Drafts {
     private final TemplateSteps steps;
     private final Preparations preparations;
     private final FontFinder fonts;
+    private final EntityManager entities;
     private final Clock clock;
 
     Drafts(
@@ -33,17 +36,26 @@ class Drafts {
             TemplateSteps steps,
             Preparations preparations,
             FontFinder fonts,
+            EntityManager entities,
             Clock clock) {
         this.templates = templates;
         this.versions = versions;
         this.steps = steps;
         this.preparations = preparations;
         this.fonts = fonts;
+        this.entities = entities;
         this.clock = clock;
     }
 
     Template template(UUID id) {
         return templates.findById(id).orElseThrow(() -> Refusal.notFound("There is no such template."));
+    }
+
+    /** The draft as it is, for a change that doesn't depend on what a person saw. */
+    TemplateVersion draft(UUID id) {
+        TemplateVersion version = newest(id);
+        entities.refresh(version, LockModeType.PESSIMISTIC_WRITE);
+        return draft(id, version.revision());
     }
 
     TemplateVersion newest(UUID id) {
@@ -54,6 +66,8 @@ class Drafts {
     /** The draft as the person saw it; otherwise a refusal that says what to do. */
     TemplateVersion draft(UUID id, int revision) {
         TemplateVersion version = newest(id);
+        // whoever comes second waits here, and then sees what the first has changed
+        entities.refresh(version, LockModeType.PESSIMISTIC_WRITE);
         if (version.published())
             throw Refusal.conflict("This version is published and can't change. Start a new version first.");
         if (version.revision() != revision) {

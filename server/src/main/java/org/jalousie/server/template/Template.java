@@ -5,9 +5,11 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** A template over all its versions. */
 @Entity
+@DynamicUpdate
 @Table(name = "template")
 class Template {
     @Id

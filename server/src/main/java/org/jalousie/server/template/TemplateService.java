@@ -20,7 +20,6 @@ import org.jalousie.core.wording.Wording;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.web.Page;
 import org.jalousie.server.web.Refusal;
-import org.springframework.data.domain.PageRequest;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -53,7 +52,7 @@ public class TemplateService {
 
     @Transactional(readOnly = true)
     Page<TemplateViews.TemplateItem> list(String find, boolean retired, int page) {
-        var found = templates.find(find, retired, PageRequest.of(page, Page.SIZE));
+        var found = templates.find(Page.pattern(find), retired, Page.request(page));
         Map<UUID, List<TemplateVersion>> byTemplate =
                 versions.findByTemplateIdIn(found.map(Template::id).getContent()).stream()
                         .collect(Collectors.groupingBy(TemplateVersion::templateId));
@@ -215,6 +214,14 @@ public class TemplateService {
                 .orElseThrow(() -> Refusal.notFound("There is no such version of a template."));
     }
 
+    /** The settings of a version, which cost nothing to read. */
+    @Transactional(readOnly = true)
+    public TemplateContent content(UUID versionId) {
+        return versions.findById(versionId)
+                .map(TemplateVersion::content)
+                .orElseThrow(() -> Refusal.notFound("There is no such version of a template."));
+    }
+
     /** The name of the template that a version belongs to. */
     @Transactional(readOnly = true)
     public String nameOf(UUID versionId) {
@@ -226,8 +233,7 @@ public class TemplateService {
     /** Keeps a further specimen with the newest version's draft. */
     @Transactional
     public void addSpecimen(UUID id, Specimen specimen) {
-        TemplateVersion newest = drafts.newest(id);
-        TemplateVersion draft = drafts.draft(id, newest.revision());
+        TemplateVersion draft = drafts.draft(id);
         List<Specimen> kept = new ArrayList<>(draft.content().specimens());
         kept.add(specimen);
         draft.change(draft.wordFile(), draft.content().withSpecimens(kept));

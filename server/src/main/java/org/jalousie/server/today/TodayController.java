@@ -1,7 +1,6 @@
 package org.jalousie.server.today;
 
 import java.time.Instant;
-import java.util.List;
 import java.util.Set;
 import org.jalousie.core.agreement.State;
 import org.jalousie.server.agreement.AgreementService;
@@ -9,8 +8,11 @@ import org.jalousie.server.agreement.AgreementViews;
 import org.jalousie.server.intake.IntakeService;
 import org.jalousie.server.intake.IntakeViews;
 import org.jalousie.server.jobs.Jobs;
+import org.jalousie.server.web.Page;
+import org.jalousie.server.web.Refusal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** What needs the coordinator now. */
@@ -18,6 +20,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/v1/today")
 class TodayController {
     private static final int LATELY = 8;
+    private static final int MOST = 1000;
 
     private final AgreementService agreements;
     private final IntakeService intake;
@@ -33,30 +36,32 @@ class TodayController {
     record Failed(String agreement, String reason, Instant since) {}
 
     record Today(
-            List<Failed> failed,
-            List<IntakeViews.RequestRow> requests,
-            List<AgreementViews.AgreementItem> toCheck,
-            List<AgreementViews.AgreementItem> out,
-            List<AgreementViews.AgreementItem> ended,
-            List<AgreementViews.AgreementItem> completed) {}
+            Page<Failed> failed,
+            Page<IntakeViews.RequestRow> requests,
+            Page<AgreementViews.AgreementItem> toCheck,
+            Page<AgreementViews.AgreementItem> out,
+            Page<AgreementViews.AgreementItem> ended,
+            Page<AgreementViews.AgreementItem> completed) {}
 
+    /** @param most how many of each at most, newest first; each list says how many there are */
     @GetMapping
-    Today today() {
+    Today today(@RequestParam(defaultValue = "50") int most) {
+        if (most < 1 || most > MOST) throw Refusal.malformed("At least 1 and at most " + MOST + " can be listed.");
+        var failed = jobs.givenUp(most);
         return new Today(
-                jobs.givenUp().stream()
-                        .map(failure -> new Failed(
-                                agreements.numberOf(failure.agreementId()), failure.reason(), failure.failedAt()))
-                        .toList(),
-                intake.waiting(),
-                list(50, State.CHECK, State.GENERATING),
-                list(50, State.OUT, State.SEALING),
-                list(LATELY, State.DECLINED, State.EXPIRED, State.WITHDRAWN),
-                list(LATELY, State.COMPLETED));
-    }
-
-    private List<AgreementViews.AgreementItem> list(int most, State... states) {
-        return agreements.list(Set.of(states), "", 0).items().stream()
-                .limit(most)
-                .toList();
+                new Page<>(
+                        failed.map(failure -> new Failed(
+                                        agreements.numberOf(failure.agreementId()),
+                                        failure.reason(),
+                                        failure.failedAt()))
+                                .getContent(),
+                        failed.getTotalElements(),
+                        0,
+                        most),
+                intake.waiting(most),
+                agreements.newest(Set.of(State.CHECK, State.GENERATING), most),
+                agreements.newest(Set.of(State.OUT, State.SEALING), most),
+                agreements.newest(Set.of(State.DECLINED, State.EXPIRED, State.WITHDRAWN), LATELY),
+                agreements.newest(Set.of(State.COMPLETED), LATELY));
     }
 }

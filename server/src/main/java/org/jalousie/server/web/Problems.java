@@ -4,27 +4,36 @@ import java.util.UUID;
 import org.jalousie.core.wording.UnacceptableFile;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.core.NestedExceptionUtils;
+import org.springframework.dao.ConcurrencyFailureException;
+import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
-import org.springframework.http.converter.HttpMessageNotReadableException;
-import org.springframework.web.bind.MissingServletRequestParameterException;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.HttpMediaTypeException;
+import org.springframework.web.HttpRequestMethodNotSupportedException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
-import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
-import org.springframework.web.multipart.support.MissingServletRequestPartException;
+import org.springframework.web.multipart.MultipartException;
+import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
 
-/** Errors as problem details (RFC 9457). */
+/** Errors as problem details (RFC 9457): the one place that says what is the caller's fault and what is ours. */
 @RestControllerAdvice
-class Problems {
+class Problems extends ResponseEntityExceptionHandler {
     private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
 
     @ExceptionHandler
-    ProblemDetail refusal(Refusal refusal) {
+    ResponseEntity<ProblemDetail> refusal(Refusal refusal) {
         ProblemDetail problem = ProblemDetail.forStatusAndDetail(refusal.status(), refusal.getMessage());
         if (!refusal.faults().isEmpty()) problem.setProperty("faults", refusal.faults());
-        return problem;
+        ResponseEntity.BodyBuilder answer = ResponseEntity.status(refusal.status());
+        refusal.retryAfter().ifPresent(wait -> answer.header(HttpHeaders.RETRY_AFTER, "" + wait.toSeconds()));
+        return answer.body(problem);
     }
 
     @ExceptionHandler
@@ -33,34 +42,72 @@ class Problems {
     }
 
     @ExceptionHandler
-    ProblemDetail tooLarge(MaxUploadSizeExceededException e) {
-        return ProblemDetail.forStatusAndDetail(
-                HttpStatus.CONTENT_TOO_LARGE, "At most 25 MB can be taken in. Make the file's pictures smaller.");
+    ProblemDetail tooLarge(RequestLimits.TooLarge e) {
+        return ProblemDetail.forStatusAndDetail(HttpStatus.CONTENT_TOO_LARGE, RequestLimits.sentence(e.most));
     }
 
-    @ExceptionHandler({
-        HttpMessageNotReadableException.class,
-        MissingServletRequestPartException.class,
-        MissingServletRequestParameterException.class,
-        MethodArgumentTypeMismatchException.class
-    })
-    ProblemDetail unreadable(Exception e) {
+    /** Two did the same at one moment; a unique index let one of them through. */
+    @ExceptionHandler({DataIntegrityViolationException.class, ConcurrencyFailureException.class})
+    ProblemDetail raced(Exception e) {
         return ProblemDetail.forStatusAndDetail(
-                HttpStatus.BAD_REQUEST, "The request can't be read: a part is missing or is no valid JSON.");
+                HttpStatus.CONFLICT,
+                "Somebody else did something of the same kind at this moment. Reload the page to see it, then try again.");
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleMaxUploadSizeExceededException(
+            MaxUploadSizeExceededException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        return answer(
+                HttpStatus.CONTENT_TOO_LARGE,
+                "The file is larger than the 25 MB that can be taken in. Make its pictures smaller.",
+                headers);
+    }
+
+    /** What the framework itself refuses: wrong method, wrong type, what can't be read. */
+    @Override
+    protected ResponseEntity<Object> handleExceptionInternal(
+            Exception e, Object body, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        Throwable root = NestedExceptionUtils.getMostSpecificCause(e);
+        if (root instanceof RequestLimits.TooLarge large)
+            return answer(HttpStatus.CONTENT_TOO_LARGE, RequestLimits.sentence(large.most), headers);
+        if (root instanceof Refusal refusal) return answer(refusal.status(), refusal.getMessage(), headers);
+        if (status.is5xxServerError()) return ours(e);
+        String detail;
+        if (e instanceof HttpRequestMethodNotSupportedException method) {
+            detail = "This address can't be asked with " + method.getMethod() + ".";
+        } else if (e instanceof HttpMediaTypeException) {
+            detail = "The request has a content type that is not taken in here, or asks for one that is not given out.";
+        } else if (e instanceof NoResourceFoundException) {
+            detail = "There is nothing at this address.";
+        } else {
+            detail = "The request can't be read: a part is missing, is too deep or too long, or is no valid JSON.";
+        }
+        return answer(status, detail, headers);
     }
 
     @ExceptionHandler
-    ProblemDetail missing(NoResourceFoundException e) {
-        return ProblemDetail.forStatusAndDetail(HttpStatus.NOT_FOUND, "There is nothing at this address.");
+    ResponseEntity<Object> multipart(MultipartException e) {
+        if (NestedExceptionUtils.getMostSpecificCause(e) instanceof RequestLimits.TooLarge large)
+            return answer(HttpStatus.CONTENT_TOO_LARGE, RequestLimits.sentence(large.most), new HttpHeaders());
+        return answer(HttpStatus.BAD_REQUEST, "The upload can't be read.", new HttpHeaders());
     }
 
     @ExceptionHandler
-    ProblemDetail unexpected(Exception e) {
+    ResponseEntity<Object> unexpected(Exception e) {
+        return ours(e);
+    }
+
+    private static ResponseEntity<Object> answer(HttpStatusCode status, String detail, HttpHeaders headers) {
+        return ResponseEntity.status(status).headers(headers).body(ProblemDetail.forStatusAndDetail(status, detail));
+    }
+
+    private static ResponseEntity<Object> ours(Exception e) {
         String number = UUID.randomUUID().toString().substring(0, 8);
         LOG.error("request failed, error {}", number, e);
-        return ProblemDetail.forStatusAndDetail(
+        return answer(
                 HttpStatus.INTERNAL_SERVER_ERROR,
                 "Something went wrong in the program. Nothing was changed. Tell the administrator the number " + number
-                        + ".");
+                        + ".",
+                new HttpHeaders());
     }
 }

@@ -1,15 +1,23 @@
 package org.jalousie.server.web;
 
+import java.time.Duration;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
 
 /** A request that can't be carried out; the message is for the person who made it. */
 public final class Refusal extends RuntimeException {
     private final HttpStatus status;
     private final transient Map<String, String> faults;
+    private final transient Optional<Duration> retryAfter;
 
     private Refusal(HttpStatus status, String message, Map<String, String> faults) {
+        this(status, message, faults, Optional.empty());
+    }
+
+    private Refusal(HttpStatus status, String message, Map<String, String> faults, Optional<Duration> retryAfter) {
         super(message);
+        this.retryAfter = retryAfter;
         this.status = status;
         this.faults = faults;
     }
@@ -36,12 +44,21 @@ public final class Refusal extends RuntimeException {
         return new Refusal(HttpStatus.GONE, why, Map.of());
     }
 
-    public static Refusal tooMany(String why) {
-        return new Refusal(HttpStatus.TOO_MANY_REQUESTS, why, Map.of());
+    public static Refusal tooMany(String why, Duration retryAfter) {
+        return new Refusal(HttpStatus.TOO_MANY_REQUESTS, why, Map.of(), Optional.of(retryAfter));
+    }
+
+    /** The request itself is wrong: a program made it, not a person. */
+    public static Refusal malformed(String why) {
+        return new Refusal(HttpStatus.BAD_REQUEST, why, Map.of());
     }
 
     public static Refusal unauthorized(String why) {
         return new Refusal(HttpStatus.UNAUTHORIZED, why, Map.of());
+    }
+
+    Optional<Duration> retryAfter() {
+        return retryAfter;
     }
 
     HttpStatus status() {

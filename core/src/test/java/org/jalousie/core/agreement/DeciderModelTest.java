@@ -1,0 +1,196 @@
+package org.jalousie.core.agreement;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.Participant;
+import org.jalousie.core.placement.FieldKind;
+import org.jalousie.core.placement.Pages;
+import org.jalousie.core.placement.PlacedField;
+import org.jalousie.core.placement.SigningField;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/**
+ * Random lives of agreements: people press what they may and may not, time jumps, and answers of jobs arrive late, twice or
+ * after the end. After each command the promises of an agreement's life are looked at.
+ */
+class DeciderModelTest {
+    private static final Instant START = Instant.parse("2026-11-23T09:00:00Z");
+    private static final List<String> PARTIES = List.of("clerk", "head", "lender", "witness", "museum", "stranger");
+    private static final Pages PAGES = new Pages(
+            List.of(new Pages.Size(595, 842)),
+            List.of(
+                    placed("clerk_note", "clerk", FieldKind.TEXT, 700),
+                    placed("lender_signature", "lender", FieldKind.SIGNATURE, 600),
+                    placed("lender_vat", "lender", FieldKind.TEXT, 540),
+                    placed("witness_signature", "witness", FieldKind.SIGNATURE, 480),
+                    placed("museum_signature", "museum", FieldKind.SIGNATURE, 420)));
+
+    private final List<Entry> history = new ArrayList<>();
+    /** What jobs were asked for and have not answered yet, each with what it saw when it began. */
+    private final List<Command> answers = new ArrayList<>();
+
+    private Instant now = START;
+    private int files;
+
+    private static PlacedField placed(String name, String party, FieldKind kind, double y) {
+        return new PlacedField(new SigningField(name, party, kind, name, true), 1, 72, y, 170, 40);
+    }
+
+    private static Participant party(String key, Duty duty, int stage) {
+        return new Participant(key, key, duty, stage, key + " person", key + "@example.org");
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {0, 1, 2, 3})
+    void everyLifeKeepsItsPromises(int block) {
+        Map<State, Integer> reached = new HashMap<>();
+        for (int seed = block * 400; seed < (block + 1) * 400; seed++) {
+            live(new Random(seed));
+            reached.merge(agreement().state(), 1, Integer::sum);
+        }
+        assertThat(reached).containsKeys(State.COMPLETED, State.DECLINED, State.WITHDRAWN, State.EXPIRED);
+    }
+
+    private void live(Random random) {
+        history.clear();
+        answers.clear();
+        now = START;
+        history.add(new Entry(
+                1,
+                START,
+                "office:Nora",
+                "",
+                new Event.Created(
+                        "A-1",
+                        "Loan",
+                        "Loan",
+                        1,
+                        "R-1",
+                        Map.of("a", "1"),
+                        List.of(
+                                party("clerk", Duty.COMPLETES, 1),
+                                party("head", Duty.APPROVES, 2),
+                                party("lender", Duty.SIGNS, 3),
+                                party("witness", Duty.SIGNS, 3),
+                                party("museum", Duty.SIGNS, 4)))));
+        boolean diligent = random.nextInt(3) > 0;
+        for (int step = 0; step < 120; step++) {
+            if (random.nextInt(diligent ? 60 : 12) == 0) now = now.plus(Duration.ofDays(random.nextInt(20)));
+            begin(random);
+            step(!answers.isEmpty() && random.nextInt(3) == 0 ? answer(random) : wish(random, diligent));
+        }
+    }
+
+    /** Jobs look at the agreement as it is now; their answers come some time later, and some come twice. */
+    private void begin(Random random) {
+        Agreement seen = agreement();
+        if (seen.state() == State.GENERATING)
+            answers.add(new Command.Generate(seen.madeFrom(), madeOf(seen), "p" + ++files, PAGES));
+        if (seen.state() == State.OUT && !seen.houseSealed())
+            answers.add(new Command.SealHouse(seen.pdf(), "p" + ++files, CertificateId.NONE));
+        for (Participant one : seen.acting()) {
+            if (seen.standing(one.party()) == Standing.SEALING)
+                answers.add(new Command.Seal(one.party(), seen.pdf(), "p" + ++files, CertificateId.NONE));
+        }
+        if (seen.state() == State.SEALING) answers.add(new Command.Finish(seen.length(), "p" + ++files, "r"));
+        while (answers.size() > 12) answers.remove(random.nextInt(answers.size()));
+    }
+
+    private Command answer(Random random) {
+        int which = random.nextInt(answers.size());
+        return random.nextInt(5) == 0 ? answers.get(which) : answers.remove(which);
+    }
+
+    private Command wish(Random random, boolean diligent) {
+        String who = PARTIES.get(random.nextInt(PARTIES.size()));
+        List<Participant> turn = agreement().onTurn();
+        if (!turn.isEmpty() && random.nextInt(3) > 0)
+            who = turn.get(random.nextInt(turn.size())).party();
+        boolean all = random.nextInt(4) > 0;
+        Map<String, String> values = new HashMap<>();
+        if (all && who.equals("clerk")) values.put("clerk_note", "sound");
+        if (all && who.equals("lender")) values.put("lender_vat", "XX");
+        return switch (random.nextInt(diligent ? 11 : 13)) {
+            case 0 ->
+                new Command.CorrectData(
+                        Map.of("a", String.valueOf(random.nextInt(9))),
+                        agreement().participants(),
+                        "Loan");
+            case 1 ->
+                new Command.ChangeParticipant(
+                        party("lender", Duty.SIGNS, 3).withPerson("L " + random.nextInt(9), "l@example.org"),
+                        "Loan",
+                        random.nextBoolean());
+            case 2, 3 -> new Command.Send(30, List.of(), history.size());
+            case 4 -> new Command.Complete(who, values);
+            case 5 -> new Command.Approve(who);
+            case 6 -> new Command.Consent(who, "en-1", "00");
+            case 7, 8 -> new Command.Sign(who, values, "drawn", "m");
+            case 9 -> new Command.Tick(5, 3);
+            case 10 -> new Command.View(who);
+            case 11 -> new Command.Decline(who, "no");
+            default -> new Command.Withdraw("no");
+        };
+    }
+
+    private void step(Command command) {
+        Agreement before = agreement();
+        boolean over = before.state().ended()
+                || before.state() == State.OUT
+                        && !now.isBefore(before.expiresAt().orElseThrow());
+        if (!(Decider.decide(history, command, now) instanceof Decision.Accepted accepted)) return;
+        for (Event event : accepted.events()) {
+            Agreement then = agreement();
+            if (before.state().ended()) throw new AssertionError(event + " after " + before.state());
+            if (over)
+                assertThat(event)
+                        .as("after the time ran out")
+                        .isInstanceOfAny(Event.Expired.class, Event.Withdrawn.class);
+            if (event instanceof Event.Invited invited) invited(then, invited.party());
+            history.add(new Entry(history.size() + 1, now, "x", "", event));
+        }
+        promises(agreement());
+    }
+
+    private static void invited(Agreement then, String party) {
+        int stage = then.participant(party).orElseThrow().stage();
+        assertThat(then.houseSealed()).isTrue();
+        assertThat(then.acting().stream().filter(one -> one.stage() < stage))
+                .allMatch(one -> then.standing(one.party()) == Standing.DONE);
+        assertThat(then.standing(party)).isEqualTo(Standing.OPEN);
+    }
+
+    private static void promises(Agreement now) {
+        if (!now.word().isEmpty())
+            assertThat(now.word())
+                    .as("the document is made from the data that are shown")
+                    .isEqualTo(madeOf(now));
+        for (Participant one : now.acting()) {
+            boolean acted = now.standing(one.party()) == Standing.DONE;
+            if (acted && one.duty() == Duty.SIGNS) assertThat(now.consents()).containsKey(one.party());
+        }
+        if (now.state() != State.COMPLETED) return;
+        assertThat(now.acting()).allMatch(one -> now.standing(one.party()) == Standing.DONE);
+        for (PlacedField placed : now.pages().fields()) {
+            if (placed.field().kind() == FieldKind.TEXT)
+                assertThat(now.values().getOrDefault(placed.field().name(), "")).isNotBlank();
+        }
+    }
+
+    private static String madeOf(Agreement agreement) {
+        return agreement.madeFrom() + ":" + agreement.data();
+    }
+
+    private Agreement agreement() {
+        return Agreement.of(history);
+    }
+}
