@@ -3,6 +3,7 @@ import { AgreementRows } from '../agreements/AgreementRows';
 import { answer, api } from '../api/client';
 import { Filter, Pager, useListPlace } from '../ui/ListTools';
 import { Empty, RoomTitle, Trouble, Waiting } from '../ui/parts';
+import { CheckFile } from './CheckFile';
 
 /** Completed agreements, found by party, number, template, any value or any word. */
 export default function ArchiveRoom() {
@@ -21,6 +22,12 @@ export default function ArchiveRoom() {
           onChange={(text) => go({ find: text, page: '' })}
         />
       </RoomTitle>
+      <section aria-label="Check a file" className="mb-4 flex flex-col gap-2">
+        <p className="text-soft">
+          A PDF that somebody sends you: find out which agreement it is, and whether it is whole.
+        </p>
+        <CheckFile />
+      </section>
       <Trouble error={list.error} />
       {list.isPending && <Waiting what="Looking into the archive…" />}
       {list.data && list.data.total === 0 && (

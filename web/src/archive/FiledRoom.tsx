@@ -1,12 +1,14 @@
 import { useMutation } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { Trail } from '../agreements/Trail';
-import { answer, api, type Schemas } from '../api/client';
+import { answer, api } from '../api/client';
 import { Blind } from '../blind/Blind';
 import { useAgreement } from '../office/queries';
 import { PagesView } from '../page/PagesView';
 import { Button, RoomTitle, Trouble, Waiting } from '../ui/parts';
 import { dateTime } from '../ui/time';
+import { CheckFile } from './CheckFile';
+import { CheckResult } from './CheckResult';
 
 /** A filed agreement: read, downloaded, checked. */
 export default function FiledRoom() {
@@ -53,46 +55,28 @@ export default function FiledRoom() {
               disabled={check.isPending}
               onClick={() => check.mutate()}
             >
-              {check.isPending ? 'Checking…' : 'Check both files now'}
+              {check.isPending ? 'Checking…' : 'Check files and trail now'}
             </Button>
             <Trouble error={check.error} />
             {check.data && (
               <>
-                <Result title="The agreement" result={check.data.agreement} />
-                <Result title="The signing record" result={check.data.record} />
+                {check.data.findings.length > 0 && (
+                  <div role="status" className="border-l-4 border-oxide bg-sheet px-3 py-2">
+                    <p className="text-oxide">What is kept does not agree.</p>
+                    {check.data.findings.map((finding) => (
+                      <p key={finding}>{finding}</p>
+                    ))}
+                  </div>
+                )}
+                <CheckResult title="The agreement" result={check.data.agreement} />
+                <CheckResult title="The signing record" result={check.data.record} />
               </>
             )}
+            <CheckFile number={number} />
           </section>
           <Trail detail={detail} />
         </aside>
       </div>
     </>
-  );
-}
-
-function Result({ title, result }: { title: string; result: Schemas['Verification'] }) {
-  return (
-    <div
-      role="status"
-      className={`border-l-4 bg-sheet px-3 py-2 ${result.intact ? 'border-moss' : 'border-oxide'}`}
-    >
-      <p className={result.intact ? 'text-moss' : 'text-oxide'}>
-        {title}{' '}
-        {result.intact ? 'is intact: nothing was changed since it was signed.' : 'is not intact.'}
-      </p>
-      {result.findings.map((finding) => (
-        <p key={finding}>{finding}</p>
-      ))}
-      <ul className="pt-1">
-        {result.signatures.map((one) => (
-          <li key={one.field}>
-            <strong className="font-medium">{one.by}</strong>, {dateTime(one.at)}
-            <span className="block text-soft">
-              {one.valid ? 'holds' : 'does not hold'}; {one.level}
-            </span>
-          </li>
-        ))}
-      </ul>
-    </div>
   );
 }

@@ -31,3 +31,14 @@ create index job_failure_failed on job_failure (failed_at desc);
 -- guessing is slowed down by address and account; nobody is locked out any more
 alter table account drop column failed_attempts;
 alter table account drop column locked_until;
+
+-- every state of every document by its hash: whose a file is that somebody brings
+create table document_state (
+    sha256 text not null,
+    agreement_id uuid not null references agreement,
+    sequence integer not null,
+    primary key (sha256, agreement_id, sequence)
+);
+insert into document_state (sha256, agreement_id, sequence)
+    select entry::json -> 'event' ->> 'pdf', agreement_id, sequence from agreement_event
+    where type in ('Generated', 'HouseSealed', 'Sealed', 'Completed');

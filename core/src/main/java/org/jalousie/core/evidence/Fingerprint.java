@@ -1,73 +1,111 @@
 package org.jalousie.core.evidence;
 
 import java.io.IOException;
-import java.io.InputStream;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
 import java.util.HashSet;
-import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeMap;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
-import org.apache.pdfbox.cos.COSObject;
-import org.apache.pdfbox.cos.COSStream;
+import org.apache.pdfbox.cos.COSNumber;
 import org.apache.pdfbox.cos.COSString;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageTree;
 import org.apache.pdfbox.pdmodel.interactive.form.PDAcroForm;
 import org.apache.pdfbox.pdmodel.interactive.form.PDField;
 
-/** What a reader sees of one state of a document, as hashes: each page, and each form field's value and appearance. */
-record Fingerprint(String catalog, List<String> pages, Map<String, FieldPrint> fields) {
-    /** @param visible whether the field takes up room on a page */
-    record FieldPrint(String value, String appearance, String place, boolean signature, boolean visible) {}
+/**
+ * One state of a document as hashes: what a reader sees, and what the document can do.
+ *
+ * @param catalog actions, scripts, layers, attachments, structure and settings of the document
+ * @param information title, author and the like, in both places where a document has them
+ * @param form settings of the form besides its fields
+ * @param pages each page with what is drawn on it and the annotations that are no form fields
+ * @param fields each form field by its name
+ */
+record Fingerprint(
+        String catalog, String information, String form, List<String> pages, Map<String, FieldPrint> fields) {
+    /**
+     * @param settings what it does and how: actions, flags, fonts, layers, limits
+     * @param visible whether the field takes up room on a page
+     */
+    record FieldPrint(
+            String value, String appearance, String place, String settings, boolean signature, boolean visible) {}
 
-    private static final Set<String> LEFT_OUT =
-            Set.of("Parent", "P", "StructParent", "StructParents", "Annots", "Metadata");
+    private static final Set<String> ELSEWHERE =
+            Set.of("Parent", "P", "StructParent", "StructParents", "Annots", "Metadata", "Pg", "Obj");
+
+    /** What signing and keeping a document extends by itself, or what has a print of its own. */
+    private static final Set<String> NOT_OF_CATALOG =
+            Set.of("Pages", "AcroForm", "DSS", "Extensions", "Version", "Metadata", "Type");
+
+    private static final Set<String> NOT_OF_FORM = Set.of("Fields", "SigFlags");
+
+    private static final Set<String> NOT_SETTINGS =
+            Set.of("V", "AP", "AS", "MK", "F", "Rect", "Kids", "Parent", "P", "StructParent", "Type", "Subtype");
 
     static Fingerprint of(PDDocument document) throws IOException {
         List<String> pages = new ArrayList<>();
         for (PDPage page : document.getPages()) pages.add(pagePrint(page));
         Map<String, FieldPrint> fields = new LinkedHashMap<>();
+        COSDictionary catalog = document.getDocumentCatalog().getCOSObject();
         PDAcroForm form = document.getDocumentCatalog().getAcroForm(null);
         if (form != null) {
             for (PDField field : form.getFieldTree())
                 fields.put(field.getFullyQualifiedName(), fieldPrint(field.getCOSObject()));
         }
-        return new Fingerprint(catalogPrint(document), pages, fields);
+        return new Fingerprint(
+                without(catalog, NOT_OF_CATALOG),
+                hash().add(document.getDocument().getTrailer().getDictionaryObject(COSName.INFO))
+                        .add(catalog.getDictionaryObject(COSName.METADATA))
+                        .result(),
+                form == null ? "" : without(form.getCOSObject(), NOT_OF_FORM),
+                pages,
+                fields);
     }
 
-    /** What the catalog says besides the parts that signing itself extends: actions on opening, scripts, attachments. */
-    private static String catalogPrint(PDDocument document) throws IOException {
-        Hash hash = new Hash();
-        COSDictionary catalog = document.getDocumentCatalog().getCOSObject();
-        for (COSName name : List.of(
-                COSName.OPEN_ACTION, COSName.AA, COSName.NAMES, COSName.OCPROPERTIES, COSName.AF, COSName.URI)) {
-            hash.add(catalog.getDictionaryObject(name));
+    private static ContentHash hash() {
+        return new ContentHash(ELSEWHERE);
+    }
+
+    private static String without(COSDictionary dictionary, Set<String> keys) throws IOException {
+        COSDictionary rest = new COSDictionary();
+        dictionary.entrySet().stream()
+                .filter(entry -> !keys.contains(entry.getKey().getName()))
+                .forEach(entry -> rest.setItem(entry.getKey(), entry.getValue()));
+        return hash().add(rest).result();
+    }
+
+    /** The certificates and revocation data that are kept in a document. */
+    static Set<String> validation(PDDocument document) throws IOException {
+        COSDictionary store = document.getDocumentCatalog().getCOSObject().getCOSDictionary(COSName.getPDFName("DSS"));
+        Set<String> kept = new HashSet<>();
+        if (store == null) return kept;
+        for (String kind : List.of("Certs", "CRLs", "OCSPs")) {
+            COSArray all = store.getCOSArray(COSName.getPDFName(kind));
+            for (int i = 0; all != null && i < all.size(); i++)
+                kept.add(kind + hash().add(all.get(i)).result());
         }
-        return hash.result();
+        return kept;
     }
 
     private static String pagePrint(PDPage page) throws IOException {
-        Hash hash = new Hash();
+        ContentHash hash = hash();
         hash.add(page.getCOSObject());
         for (COSName inherited : List.of(COSName.RESOURCES, COSName.MEDIA_BOX, COSName.CROP_BOX, COSName.ROTATE)) {
-            hash.add(org.apache.pdfbox.pdmodel.PDPageTree.getInheritableAttribute(page.getCOSObject(), inherited));
+            hash.add(PDPageTree.getInheritableAttribute(page.getCOSObject(), inherited));
         }
         COSArray annotations = page.getCOSObject().getCOSArray(COSName.ANNOTS);
         for (int i = 0; annotations != null && i < annotations.size(); i++) {
             COSBase annotation = annotations.getObject(i);
             boolean field = annotation instanceof COSDictionary d
                     && COSName.WIDGET.equals(d.getCOSName(COSName.SUBTYPE))
-                    && d.containsKey(COSName.FT);
+                    && (d.containsKey(COSName.FT) || d.containsKey(COSName.PARENT));
             if (!field) hash.add(annotation);
         }
         return hash.result();
@@ -75,87 +113,32 @@ record Fingerprint(String catalog, List<String> pages, Map<String, FieldPrint> f
 
     private static FieldPrint fieldPrint(COSDictionary field) throws IOException {
         boolean signature = COSName.SIG.equals(field.getCOSName(COSName.FT));
-        Hash value = new Hash();
+        ContentHash value = hash();
         if (field.getDictionaryObject(COSName.V) instanceof COSDictionary signed) {
             // a signature's /Reference leads to the whole document, so only what is its own counts
-            value.add(signed.getDictionaryObject(COSName.CONTENTS));
-            value.add(signed.getDictionaryObject(COSName.BYTERANGE));
+            value.add(new COSString(without(signed, Set.of("Reference"))));
         } else {
             value.add(field.getDictionaryObject(COSName.V));
         }
-        Hash appearance = new Hash();
-        appearance.add(field.getDictionaryObject(COSName.AP));
-        appearance.add(field.getDictionaryObject(COSName.AS));
-        appearance.add(field.getDictionaryObject(COSName.MK));
-        appearance.add(field.getDictionaryObject(COSName.F));
-        Hash place = new Hash();
-        place.add(field.getDictionaryObject(COSName.RECT));
-        COSArray rectangle = field.getCOSArray(COSName.RECT);
-        boolean visible = false;
-        for (int i = 0; rectangle != null && i < rectangle.size(); i++) {
-            visible |= rectangle.getObject(i) instanceof org.apache.pdfbox.cos.COSNumber n && n.floatValue() != 0;
-        }
-        return new FieldPrint(value.result(), appearance.result(), place.result(), signature, visible);
+        ContentHash appearance = hash();
+        for (COSName part : List.of(COSName.AP, COSName.AS, COSName.MK, COSName.F))
+            appearance.add(field.getDictionaryObject(part));
+        // a field with several places has them as its kids
+        appearance.add(field.getDictionaryObject(COSName.KIDS));
+        return new FieldPrint(
+                value.result(),
+                appearance.result(),
+                hash().add(field.getDictionaryObject(COSName.RECT)).result(),
+                without(field, NOT_SETTINGS),
+                signature,
+                visible(field));
     }
 
-    /** Hashes objects by content, wherever in the file they are stored. */
-    private static final class Hash {
-        private final MessageDigest digest;
-        private final Set<COSBase> open = new HashSet<>();
-
-        Hash() {
-            try {
-                digest = MessageDigest.getInstance("SHA-256");
-            } catch (NoSuchAlgorithmException e) {
-                throw new IllegalStateException("every Java platform has SHA-256", e);
-            }
+    private static boolean visible(COSDictionary field) {
+        COSArray rectangle = field.getCOSArray(COSName.RECT);
+        for (int i = 0; rectangle != null && i < rectangle.size(); i++) {
+            if (rectangle.getObject(i) instanceof COSNumber number && number.floatValue() != 0) return true;
         }
-
-        void add(COSBase base) throws IOException {
-            COSBase object = base instanceof COSObject reference ? reference.getObject() : base;
-            if (object == null) {
-                text("null");
-            } else if (object instanceof COSDictionary dictionary) {
-                dictionary(dictionary);
-            } else if (object instanceof COSArray array) {
-                text("[" + array.size());
-                for (int i = 0; i < array.size(); i++) add(array.get(i));
-            } else if (object instanceof COSString string) {
-                text("(" + string.toHexString());
-            } else {
-                text(object.toString());
-            }
-        }
-
-        private void dictionary(COSDictionary dictionary) throws IOException {
-            if (!open.add(dictionary)) {
-                text("again");
-                return;
-            }
-            TreeMap<String, COSBase> sorted = new TreeMap<>();
-            dictionary.entrySet().forEach(entry -> sorted.put(entry.getKey().getName(), entry.getValue()));
-            text("<<");
-            for (Map.Entry<String, COSBase> entry : sorted.entrySet()) {
-                if (LEFT_OUT.contains(entry.getKey())) continue;
-                text("/" + entry.getKey());
-                add(entry.getValue());
-            }
-            if (dictionary instanceof COSStream stream) {
-                try (InputStream in = stream.createRawInputStream()) {
-                    digest.update(in.readAllBytes());
-                }
-            }
-            text(">>");
-            open.remove(dictionary);
-        }
-
-        private void text(String text) {
-            digest.update(text.getBytes(StandardCharsets.UTF_8));
-            digest.update((byte) 0);
-        }
-
-        String result() {
-            return HexFormat.of().formatHex(digest.digest());
-        }
+        return false;
     }
 }

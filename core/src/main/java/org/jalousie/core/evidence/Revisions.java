@@ -1,24 +1,21 @@
 package org.jalousie.core.evidence;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.apache.pdfbox.Loader;
-import org.apache.pdfbox.cos.COSArray;
-import org.apache.pdfbox.cos.COSDictionary;
-import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.interactive.digitalsignature.PDSignature;
-import org.apache.pdfbox.pdmodel.interactive.form.PDSignatureField;
+import org.jalousie.core.placement.FieldPlacer;
 
 /**
  * Compares every signed state of a document with the next one and with the file as it is, and names what changed that may
- * not: validators judge the cryptography and let some changes of content pass, this looks at what a reader sees.
+ * not: validators judge the cryptography and let some changes of content pass, this looks at what a reader sees. A signature
+ * may come with the fields that it locks; a time stamp, whoever made it, makes nothing lawful but validation data.
  */
 final class Revisions {
     private Revisions() {}
@@ -26,103 +23,117 @@ final class Revisions {
     /** @param afterSigner whose signature the change came after, as written in the form field's name */
     record Change(String what, String afterSigner) {}
 
-    private record Signed(String field, int end, boolean timeStamp, Set<String> locks) {}
+    /**
+     * @param added fields of signatures and time stamps that were not foreseen when the first signature was made
+     * @param visibleAdded those of them that take up room on a page
+     */
+    record Result(List<Change> changes, List<String> added, Set<String> visibleAdded) {}
 
-    static List<Change> changes(byte[] pdf) throws IOException {
-        List<Signed> signed = new ArrayList<>();
-        try (PDDocument document = Loader.loadPDF(pdf)) {
-            for (PDSignatureField field : document.getSignatureFields()) {
-                PDSignature signature = field.getSignature();
-                if (signature == null || signature.getByteRange() == null || signature.getByteRange().length != 4)
-                    continue;
-                int end = signature.getByteRange()[2] + signature.getByteRange()[3];
-                signed.add(new Signed(
-                        field.getFullyQualifiedName(),
-                        Math.min(end, pdf.length),
-                        "ETSI.RFC3161".equals(signature.getSubFilter()),
-                        locks(field)));
-            }
-        }
-        signed.sort(Comparator.comparingInt(Signed::end));
+    static Result of(byte[] pdf) throws IOException {
+        FileStates.All states = FileStates.of(pdf);
         List<Change> changes = new ArrayList<>();
-        if (signed.isEmpty()) return changes;
+        List<String> added = new ArrayList<>();
+        Set<String> visible = new HashSet<>();
         Set<String> locked = new HashSet<>();
-        Fingerprint before = null;
+        FileStates.Signed before = null;
         String last = "";
-        for (Signed one : signed) {
-            Fingerprint now = fingerprint(Arrays.copyOf(pdf, one.end()));
-            if (before != null) compare(before, now, locked, false, last, changes);
+        for (FileStates.Signed now : states.signed()) {
+            if (before != null) {
+                new Step(before.print(), now.print(), last, changes).compare(allowed(now, locked), now.field());
+                Fingerprint.FieldPrint old = before.print().fields().get(now.field());
+                if (old == null) {
+                    added.add(now.field());
+                    if (now.print().fields().get(now.field()).visible()) visible.add(now.field());
+                }
+            }
             before = now;
-            if (!one.timeStamp()) last = one.field();
-            locked.add(one.field());
-            locked.addAll(one.locks());
+            if (!now.timeStamp()) last = now.field();
+            locked.add(now.field());
+            locked.addAll(now.locks());
         }
-        int end = signed.get(signed.size() - 1).end();
-        if (end < pdf.length
-                && !new String(pdf, end, pdf.length - end, java.nio.charset.StandardCharsets.ISO_8859_1).isBlank()) {
-            int known = changes.size();
-            compare(before, fingerprint(pdf), locked, true, last, changes);
-            boolean closed = signed.get(signed.size() - 1).timeStamp();
-            if (closed && changes.size() == known) {
-                changes.add(new Change("Data was added to the file after the last time stamp", last));
-            }
-        }
-        return changes;
+        for (String field : states.notWhole())
+            changes.add(new Change("The signature in " + field + " does not cover the file as it was", ""));
+        if (states.lost())
+            changes.add(new Change("Certificates or revocation data were taken out of the document", last));
+        if (before != null) rest(pdf, states, before, last, changes);
+        return new Result(changes, added, visible);
     }
 
-    private static Fingerprint fingerprint(byte[] pdf) throws IOException {
-        try (PDDocument document = Loader.loadPDF(pdf)) {
-            return Fingerprint.of(document);
-        }
-    }
-
-    private static void compare(
-            Fingerprint before,
-            Fingerprint now,
-            Set<String> locked,
-            boolean afterAll,
-            String last,
-            List<Change> changes) {
-        if (!before.catalog().equals(now.catalog())) {
-            changes.add(new Change("An action, script or attachment of the document was changed", last));
-        }
-        for (int i = 0; i < Math.max(before.pages().size(), now.pages().size()); i++) {
-            if (i >= now.pages().size()) {
-                changes.add(new Change("Page " + (i + 1) + " was removed", last));
-            } else if (i >= before.pages().size()) {
-                changes.add(new Change("Page " + (i + 1) + " was added", last));
-            } else if (!before.pages().get(i).equals(now.pages().get(i))) {
-                changes.add(new Change("The content of page " + (i + 1) + " was changed", last));
+    /** What came after the last signature or time stamp. */
+    private static void rest(
+            byte[] pdf, FileStates.All states, FileStates.Signed before, String last, List<Change> changes)
+            throws IOException {
+        int lastEnd = states.ends().get(states.ends().size() - 1);
+        if (lastEnd > before.end()) {
+            try (PDDocument document = Loader.loadPDF(pdf)) {
+                new Step(before.print(), Fingerprint.of(document), last, changes).compare(Optional.of(Set.of()), "");
             }
         }
-        for (Map.Entry<String, Fingerprint.FieldPrint> entry : before.fields().entrySet()) {
-            String name = entry.getKey();
-            Fingerprint.FieldPrint old = entry.getValue();
-            Fingerprint.FieldPrint changed = now.fields().get(name);
+        boolean trailing = !new String(pdf, lastEnd, pdf.length - lastEnd, StandardCharsets.ISO_8859_1).isBlank();
+        if (trailing) changes.add(new Change("Data was put behind the end of the file", last));
+    }
+
+    /** The fields that may change in the step to a state; empty for all that are not locked. */
+    private static Optional<Set<String>> allowed(FileStates.Signed now, Set<String> locked) {
+        if (now.timeStamp()) return Optional.of(Set.of());
+        boolean ours = now.print().fields().containsKey(FieldPlacer.OFFICE_SEAL);
+        Set<String> allowed = new HashSet<>(
+                now.hasLock() || ours ? now.locks() : now.print().fields().keySet());
+        allowed.add(now.field());
+        allowed.removeAll(locked);
+        return Optional.of(allowed);
+    }
+
+    /** One step from a signed state to the next. */
+    private record Step(Fingerprint before, Fingerprint now, String last, List<Change> changes) {
+        /** @param sealing the field of the signature or time stamp that ends the step; empty when none does */
+        void compare(Optional<Set<String>> allowed, String sealing) {
+            if (!before.catalog().equals(now.catalog()))
+                say("An action, script, layer, attachment or setting of the document was changed");
+            if (!before.information().equals(now.information()))
+                say("The information about the document (title, author and the like) was changed");
+            if (!before.form().equals(now.form())) say("A setting of the document's form was changed");
+            pages();
+            for (Map.Entry<String, Fingerprint.FieldPrint> entry :
+                    before.fields().entrySet()) {
+                boolean fixed = allowed.isPresent() && !allowed.get().contains(entry.getKey());
+                field(entry.getKey(), entry.getValue(), now.fields().get(entry.getKey()), fixed);
+            }
+            now.fields().keySet().stream()
+                    .filter(name -> !before.fields().containsKey(name) && !name.equals(sealing))
+                    .forEach(name -> say("The field " + name + " was added"));
+        }
+
+        private void pages() {
+            int both = Math.min(before.pages().size(), now.pages().size());
+            for (int i = 0; i < both; i++) {
+                if (!before.pages().get(i).equals(now.pages().get(i)))
+                    say("The content of page " + (i + 1) + " was changed");
+            }
+            for (int i = both; i < before.pages().size(); i++) say("Page " + (i + 1) + " was removed");
+            for (int i = both; i < now.pages().size(); i++) say("Page " + (i + 1) + " was added");
+        }
+
+        private void field(String name, Fingerprint.FieldPrint old, Fingerprint.FieldPrint changed, boolean fixed) {
             if (changed == null) {
-                changes.add(new Change("The field " + name + " was removed", last));
-                continue;
+                say("The field " + name + " was removed");
+                return;
             }
-            boolean fixed = afterAll || locked.contains(name);
-            if (!old.place().equals(changed.place())) changes.add(new Change("The field " + name + " was moved", last));
+            if (!old.place().equals(changed.place())) say("The field " + name + " was moved");
+            if (!old.settings().equals(changed.settings()))
+                say("What the field " + name + " does, or how it is set, was changed");
             if (fixed && !old.value().equals(changed.value())) {
-                changes.add(new Change("The value of the field " + name + " was changed", last));
+                say(
+                        old.signature()
+                                ? "The signature in " + name + " was taken out or replaced"
+                                : "The value of the field " + name + " was changed");
             } else if (fixed && !old.appearance().equals(changed.appearance())) {
-                changes.add(new Change("The appearance of the field " + name + " was changed", last));
+                say("The appearance of the field " + name + " was changed");
             }
         }
-        for (Map.Entry<String, Fingerprint.FieldPrint> entry : now.fields().entrySet()) {
-            if (before.fields().containsKey(entry.getKey())) continue;
-            boolean harmless = entry.getValue().signature() && !entry.getValue().visible() && !afterAll;
-            if (!harmless) changes.add(new Change("The field " + entry.getKey() + " was added", last));
-        }
-    }
 
-    private static Set<String> locks(PDSignatureField field) {
-        Set<String> names = new HashSet<>();
-        COSDictionary lock = field.getCOSObject().getCOSDictionary(COSName.getPDFName("Lock"));
-        COSArray fields = lock == null ? null : lock.getCOSArray(COSName.FIELDS);
-        for (int i = 0; fields != null && i < fields.size(); i++) names.add(fields.getString(i));
-        return names;
+        private void say(String what) {
+            changes.add(new Change(what, last));
+        }
     }
 }

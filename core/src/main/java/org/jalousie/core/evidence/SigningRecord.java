@@ -10,7 +10,12 @@ import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDDocumentInformation;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
@@ -18,6 +23,11 @@ import org.jalousie.core.parties.Participant;
 
 /** The evidence document: what happened, who took part, when, and which file it is about. */
 public final class SigningRecord {
+    private static final String NUMBER = "AgreementNumber";
+    private static final String AGREEMENT = "AgreementSHA256";
+    private static final String CHAIN = "EventChainSHA256";
+    private static final Pattern HASH = Pattern.compile("[0-9a-f]{64}");
+
     private final ZoneId zone;
     private final String office;
 
@@ -32,6 +42,10 @@ public final class SigningRecord {
         try (PDDocument document = new PDDocument()) {
             Archival.prepare(
                     document, "Signing record of " + agreement.created().number());
+            document.getDocumentInformation()
+                    .setCustomMetadataValue(NUMBER, agreement.created().number());
+            document.getDocumentInformation().setCustomMetadataValue(AGREEMENT, agreementHash);
+            document.getDocumentInformation().setCustomMetadataValue(CHAIN, chainHash);
             try (RecordPage page = new RecordPage(document)) {
                 page.heading("Signing record", 20);
                 page.row("Agreement", agreement.created().number() + ", " + agreement.title());
@@ -61,6 +75,35 @@ public final class SigningRecord {
             return out.toByteArray();
         } catch (IOException e) {
             throw new UncheckedIOException("the signing record can't be written", e);
+        }
+    }
+
+    /**
+     * What a record says it is about.
+     *
+     * @param agreementHash SHA-256 of the agreement's file, {@code chainHash} of the events before its completion; empty when
+     *     the record can't be read
+     */
+    public record Subject(String number, String agreementHash, String chainHash) {}
+
+    /** Reads what a record is about; records of earlier versions say it in print only. */
+    public static Subject subject(byte[] record) {
+        try (PDDocument document = Loader.loadPDF(record)) {
+            PDDocumentInformation information = document.getDocumentInformation();
+            String number = information.getCustomMetadataValue(NUMBER);
+            if (number != null)
+                return new Subject(
+                        number,
+                        information.getCustomMetadataValue(AGREEMENT),
+                        information.getCustomMetadataValue(CHAIN));
+            Matcher hash = HASH.matcher(new PDFTextStripper().getText(document).replaceAll("\\s", ""));
+            String first = hash.find() ? hash.group() : "";
+            return new Subject(
+                    String.valueOf(information.getTitle()).replace("Signing record of ", ""),
+                    first,
+                    hash.find() ? hash.group() : "");
+        } catch (IOException | RuntimeException e) {
+            return new Subject("", "", "");
         }
     }
 

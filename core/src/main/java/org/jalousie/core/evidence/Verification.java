@@ -1,15 +1,18 @@
 package org.jalousie.core.evidence;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
+import org.jalousie.core.agreement.CertificateId;
 
 /**
  * The result of checking a signed file.
  *
- * @param intact whether every signature holds and nothing was changed since
+ * @param intact whether every signature holds, nothing was changed since, and it is the file that it should be
  * @param findings what is wrong, a sentence each; empty when intact
+ * @param notes what is right but worth knowing, such as a time stamp that was put on later
  */
-public record Verification(boolean intact, List<SignatureCheck> signatures, List<String> findings) {
+public record Verification(boolean intact, List<SignatureCheck> signatures, List<String> findings, List<String> notes) {
     /**
      * One signature.
      *
@@ -17,6 +20,23 @@ public record Verification(boolean intact, List<SignatureCheck> signatures, List
      * @param by the name in the certificate
      * @param at the time that its time stamp proves
      * @param level for example {@code PAdES-BASELINE-LTA}
+     * @param certificate which certificate it was made with
      */
-    public record SignatureCheck(String field, String by, Instant at, String level, boolean valid, String detail) {}
+    public record SignatureCheck(
+            String field,
+            String by,
+            Instant at,
+            String level,
+            boolean valid,
+            String detail,
+            CertificateId certificate) {}
+
+    /** The same with more that was found. */
+    public Verification and(List<String> moreFindings, List<String> moreNotes) {
+        List<String> allFindings = new ArrayList<>(findings);
+        allFindings.addAll(moreFindings);
+        List<String> allNotes = new ArrayList<>(notes);
+        allNotes.addAll(moreNotes);
+        return new Verification(allFindings.isEmpty(), signatures, allFindings, allNotes);
+    }
 }

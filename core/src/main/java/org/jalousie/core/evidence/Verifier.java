@@ -1,6 +1,9 @@
 package org.jalousie.core.evidence;
 
+import eu.europa.esig.dss.diagnostic.TimestampWrapper;
 import eu.europa.esig.dss.enumerations.Indication;
+import eu.europa.esig.dss.enumerations.TimestampType;
+import eu.europa.esig.dss.model.x509.CertificateToken;
 import eu.europa.esig.dss.pades.validation.PAdESSignature;
 import eu.europa.esig.dss.pades.validation.PDFDocumentAnalyzer;
 import eu.europa.esig.dss.pades.validation.PDFDocumentValidator;
@@ -8,7 +11,6 @@ import eu.europa.esig.dss.pdf.modifications.DefaultPdfDifferencesFinder;
 import eu.europa.esig.dss.pdf.pdfbox.PdfBoxDefaultObjectFactory;
 import eu.europa.esig.dss.simplereport.SimpleReport;
 import eu.europa.esig.dss.spi.signature.AdvancedSignature;
-import eu.europa.esig.dss.spi.validation.CommonCertificateVerifier;
 import eu.europa.esig.dss.validation.reports.Reports;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -16,10 +18,14 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
+import org.jalousie.core.agreement.CertificateId;
 
-/** Checks a signed file: the cryptography with a strict policy (ETSI EN 319 102-1), and every revision against the next. */
+/** Checks a signed file: the cryptography with a strict policy (ETSI EN 319 102-1), and every state against the next. */
 public final class Verifier {
     private static final String POLICY = strictPolicy();
 
@@ -29,22 +35,66 @@ public final class Verifier {
         this.trust = trust;
     }
 
+    /** Checks a file for itself: whose it is, and whether it is the whole agreement, only {@link Expected} knows. */
     public Verification verify(byte[] pdf) {
         List<String> findings = new ArrayList<>();
+        List<String> notes = new ArrayList<>();
         List<Verification.SignatureCheck> checks = new ArrayList<>();
+        Map<String, TimeStamp> stamps = new HashMap<>();
         try {
-            signatures(pdf, checks, findings);
-        } catch (RuntimeException e) {
+            signatures(pdf, checks, stamps, findings);
+        } catch (RuntimeException | StackOverflowError e) {
             findings.add("The file can't be read as a signed document: it was damaged or is something else.");
-            return new Verification(false, checks, findings);
+            return new Verification(false, checks, findings, notes);
         }
         if (checks.isEmpty()) findings.add("The file carries no signature.");
         try {
-            for (Revisions.Change change : Revisions.changes(pdf)) findings.add(sentence(change, checks));
-        } catch (IOException | RuntimeException e) {
+            Revisions.Result result = Revisions.of(pdf);
+            for (Revisions.Change change : result.changes()) findings.add(sentence(change, checks));
+            for (String field : result.added()) added(pdf, field, result, checks, stamps, findings, notes);
+        } catch (IOException | RuntimeException | StackOverflowError e) {
             findings.add("An earlier state of the file can't be read any more: bytes of it were changed.");
+            findings.addAll(Damage.unreadable(pdf));
         }
-        return new Verification(findings.isEmpty(), checks, findings);
+        return new Verification(findings.isEmpty(), checks, findings, notes);
+    }
+
+    /** Checks a file as one of an agreement of ours. */
+    public Verification verify(byte[] pdf, Expected expected) {
+        Verification alone = verify(pdf);
+        Expected.Comparison comparison = expected.compare(pdf, alone.signatures());
+        return alone.and(comparison.findings(), comparison.notes());
+    }
+
+    /** A document time stamp. @param trusted whether it is by a service that we trust, and holds */
+    private record TimeStamp(String by, String at, boolean trusted) {}
+
+    /** A signature or time stamp that was put on later is lawful when it can be trusted and covers no words. */
+    private static void added(
+            byte[] pdf,
+            String field,
+            Revisions.Result result,
+            List<Verification.SignatureCheck> checks,
+            Map<String, TimeStamp> stamps,
+            List<String> findings,
+            List<String> notes) {
+        if (result.visibleAdded().contains(field)) {
+            SignatureRoom.covers(pdf, field)
+                    .ifPresent(words -> findings.add("The signature in " + field
+                            + ", which was put on later, covers words of the document: \u201c" + words + "\u201d."));
+        }
+        TimeStamp stamp = stamps.get(field);
+        if (stamp != null) {
+            if (stamp.trusted()) notes.add("A time stamp of " + stamp.by() + " was put on, " + stamp.at() + ".");
+            return;
+        }
+        checks.stream()
+                .filter(check -> check.field().equals(field) && check.valid())
+                .findFirst()
+                .ifPresent(
+                        check -> notes.add(
+                                "A signature of " + check.by() + " (" + field
+                                        + ") was added that the document had no place for; it holds, and nothing else was changed with it."));
     }
 
     /** What changed, after whose signature. */
@@ -54,14 +104,17 @@ public final class Verifier {
                 .filter(check -> check.field().equals(change.afterSigner()))
                 .map(Verification.SignatureCheck::by)
                 .findFirst()
-                .orElse("somebody unknown");
+                .orElse("somebody whose signature was taken out");
         return change.what() + ", after the signature of " + by + " (" + change.afterSigner() + ").";
     }
 
-    private void signatures(byte[] pdf, List<Verification.SignatureCheck> checks, List<String> findings) {
-        CommonCertificateVerifier verifier = DssParts.verifier(trust);
+    private void signatures(
+            byte[] pdf,
+            List<Verification.SignatureCheck> checks,
+            Map<String, TimeStamp> stamps,
+            List<String> findings) {
         PDFDocumentValidator validator = new PDFDocumentValidator(DssParts.document(pdf));
-        validator.setCertificateVerifier(verifier);
+        validator.setCertificateVerifier(DssParts.verifier(trust));
         // our own comparison of revisions does this faster; the library's renders every page
         PdfBoxDefaultObjectFactory factory = new PdfBoxDefaultObjectFactory();
         DefaultPdfDifferencesFinder differences = new DefaultPdfDifferencesFinder();
@@ -69,35 +122,62 @@ public final class Verifier {
         factory.setPdfDifferencesFinder(differences);
         ((PDFDocumentAnalyzer) validator.getDocumentAnalyzer()).setPdfObjFactory(factory);
         Reports reports = validator.validateDocument(new ByteArrayInputStream(POLICY.getBytes(StandardCharsets.UTF_8)));
-        SimpleReport simple = reports.getSimpleReport();
-        for (AdvancedSignature signature : validator.getSignatures()) {
-            String id = signature.getId();
-            String field = signature instanceof PAdESSignature pades
-                    ? pades.getPdfRevision().getFields().stream()
-                            .map(f -> f.getFieldName())
-                            .collect(Collectors.joining(", "))
-                    : "";
-            boolean valid = simple.getIndication(id) == Indication.TOTAL_PASSED;
-            String by = simple.getSignedBy(id);
-            String detail = simple.getAdESValidationErrors(id).stream()
-                    .map(message -> message.getValue())
-                    .collect(Collectors.joining(" "));
-            String level = simple.getSignatureFormat(id) == null
-                    ? ""
-                    : simple.getSignatureFormat(id).toString();
-            checks.add(new Verification.SignatureCheck(
-                    field,
-                    by == null ? "" : by,
-                    simple.getBestSignatureTime(id) == null
-                            ? null
-                            : simple.getBestSignatureTime(id).toInstant(),
-                    level,
-                    valid,
-                    detail));
-            if (!valid)
-                findings.add("The signature of " + by + " (" + field + ") does not hold: "
-                        + (detail.isEmpty() ? simple.getSubIndication(id) + "." : detail));
-        }
+        for (AdvancedSignature signature : validator.getSignatures())
+            signature(signature, reports.getSimpleReport(), checks, findings);
+        for (TimestampWrapper stamp : reports.getDiagnosticData().getTimestampList())
+            timeStamp(stamp, reports, stamps, findings);
+    }
+
+    private static void signature(
+            AdvancedSignature signature,
+            SimpleReport simple,
+            List<Verification.SignatureCheck> checks,
+            List<String> findings) {
+        String id = signature.getId();
+        String field = signature instanceof PAdESSignature pades
+                ? pades.getPdfRevision().getFields().stream()
+                        .map(f -> f.getFieldName())
+                        .collect(Collectors.joining(", "))
+                : "";
+        boolean valid = simple.getIndication(id) == Indication.TOTAL_PASSED;
+        String by = Optional.ofNullable(simple.getSignedBy(id)).orElse("somebody unknown");
+        String detail = simple.getAdESValidationErrors(id).stream()
+                .map(message -> message.getValue())
+                .collect(Collectors.joining(" "));
+        CertificateToken certificate = signature.getSigningCertificateToken();
+        checks.add(new Verification.SignatureCheck(
+                field,
+                by,
+                simple.getBestSignatureTime(id) == null
+                        ? null
+                        : simple.getBestSignatureTime(id).toInstant(),
+                simple.getSignatureFormat(id) == null
+                        ? ""
+                        : simple.getSignatureFormat(id).toString(),
+                valid,
+                detail,
+                certificate == null ? CertificateId.NONE : Credential.idOf(certificate.getCertificate())));
+        if (!valid)
+            findings.add("The signature of " + by + " (" + field + ") does not hold: "
+                    + (detail.isEmpty() ? simple.getSubIndication(id) + "." : detail));
+    }
+
+    private static void timeStamp(
+            TimestampWrapper stamp, Reports reports, Map<String, TimeStamp> stamps, List<String> findings) {
+        boolean trusted =
+                reports.getDetailedReport().getBasicTimestampValidationIndication(stamp.getId()) == Indication.PASSED;
+        String by = stamp.getSigningCertificate() == null
+                ? "somebody unknown"
+                : stamp.getSigningCertificate().getReadableCertificateName();
+        String at = stamp.getProductionTime() == null
+                ? "at no time that can be read"
+                : stamp.getProductionTime().toInstant().toString();
+        boolean ofDocument = stamp.getType() == TimestampType.DOCUMENT_TIMESTAMP && stamp.getPDFRevision() != null;
+        String field = ofDocument ? stamp.getPDFRevision().getFirstFieldName() : "";
+        if (ofDocument) stamps.put(field, new TimeStamp(by, at, trusted));
+        if (!trusted)
+            findings.add("A time stamp of " + by + (field.isEmpty() ? "" : " (" + field + ")")
+                    + " is not by a service that is trusted here, or does not hold.");
     }
 
     /** The library's default policy with changes to a signed document as failures instead of warnings. */

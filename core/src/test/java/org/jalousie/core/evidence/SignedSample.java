@@ -7,6 +7,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -56,6 +57,7 @@ public final class SignedSample {
     /** The document with links where fields go, as conversion leaves them. */
     public static byte[] converted() {
         try (PDDocument document = new PDDocument()) {
+            Archival.prepare(document, "Loan agreement");
             for (int i = 1; i <= 2; i++) {
                 PDPage page = new PDPage(PDRectangle.A4);
                 document.addPage(page);
@@ -119,6 +121,54 @@ public final class SignedSample {
                 Optional.of(mark(0)),
                 "Ida Marsh");
         return sealer.put(sealed, act, trust.credentialFor("Ida Marsh", "ida@lender.example.org"), now);
+    }
+
+    /**
+     * A document through its life.
+     *
+     * @param states each state of its file, the finished one last
+     */
+    public record Story(List<byte[]> states, Expected expected) {
+        public byte[] finished() {
+            return states.get(states.size() - 1);
+        }
+    }
+
+    /** The whole story of an agreement: sealed by the office, signed by both, finished. */
+    public static Story story(TrustService trust, String number, String lender, String museum) {
+        Sealer sealer = new Sealer(trust);
+        Instant now = Instant.now();
+        List<byte[]> states = new ArrayList<>(List.of(placed()));
+        Credential office = trust.officeSeal();
+        states.add(sealer.sealByOffice(states.get(0), office, now));
+        Credential first = trust.credentialFor(lender, "ida@lender.example.org");
+        Map<String, String> values = Map.of("lender_date_signed", "23 November 2026", "lender_vat_number", "XX 4471");
+        states.add(sealer.put(states.get(1), act("lender", values, 0, lender), first, now));
+        Credential second = trust.credentialFor(museum, "tomas@museum.example.org");
+        states.add(sealer.put(
+                states.get(2),
+                act("museum", Map.of("museum_date_signed", "23 November 2026"), 9, museum),
+                second,
+                now));
+        states.add(sealer.longTerm(states.get(3)));
+        List<List<String>> missing =
+                List.of(List.of(lender, museum), List.of(lender, museum), List.of(museum), List.of(), List.of());
+        List<Expected.State> expected = new ArrayList<>();
+        for (int i = 0; i < states.size(); i++)
+            expected.add(new Expected.State(Json.sha256(states.get(i)), "state " + i, missing.get(i)));
+        return new Story(
+                states,
+                new Expected(
+                        number,
+                        expected,
+                        List.of(
+                                new Expected.Signer("office_seal", "the office", office.id()),
+                                new Expected.Signer("lender_signature", lender, first.id()),
+                                new Expected.Signer("museum_signature", museum, second.id()))));
+    }
+
+    private static Act act(String party, Map<String, String> values, int mark, String caption) {
+        return new Act(values, Set.of(), Optional.of(party + "_signature"), Optional.of(mark(mark)), caption);
     }
 
     /** Signed by both, at long-term level. */

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Command;
@@ -24,12 +25,14 @@ import org.springframework.transaction.annotation.Transactional;
 public class AgreementLog {
     private final AgreementRows rows;
     private final EventRows events;
+    private final StateRows states;
     private final Reactions reactions;
     private final Clock clock;
 
-    AgreementLog(AgreementRows rows, EventRows events, Reactions reactions, Clock clock) {
+    AgreementLog(AgreementRows rows, EventRows events, StateRows states, Reactions reactions, Clock clock) {
         this.rows = rows;
         this.events = events;
+        this.states = states;
         this.reactions = reactions;
         this.clock = clock;
     }
@@ -96,7 +99,15 @@ public class AgreementLog {
     private String append(UUID id, String previous, Entry entry) {
         EventChain.Link link = EventChain.link(previous, entry);
         events.save(new EventRow(id, entry.sequence(), entry.event().getClass().getSimpleName(), link));
+        pdfOf(entry.event()).ifPresent(pdf -> states.save(new StateRow(pdf, id, entry.sequence())));
         return link.hash();
+    }
+
+    private static Optional<String> pdfOf(Event event) {
+        if (event instanceof Event.Generated generated) return Optional.of(generated.pdf());
+        if (event instanceof Event.HouseSealed sealed) return Optional.of(sealed.pdf());
+        if (event instanceof Event.Sealed sealed) return Optional.of(sealed.pdf());
+        return event instanceof Event.Completed completed ? Optional.of(completed.pdf()) : Optional.empty();
     }
 
     /** The links of the chain as they are stored. */

@@ -6,6 +6,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -44,6 +45,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class AgreementService {
     private final AgreementRows rows;
     private final AgreementLog log;
+    private final StateRows states;
     private final TemplateService templates;
     private final FileStore files;
     private final Jobs jobs;
@@ -53,6 +55,7 @@ public class AgreementService {
     AgreementService(
             AgreementRows rows,
             AgreementLog log,
+            StateRows states,
             TemplateService templates,
             FileStore files,
             Jobs jobs,
@@ -60,6 +63,7 @@ public class AgreementService {
             Settings settings) {
         this.rows = rows;
         this.log = log;
+        this.states = states;
         this.templates = templates;
         this.files = files;
         this.jobs = jobs;
@@ -117,6 +121,23 @@ public class AgreementService {
                 row.id(),
                 AgreementLog.Actor.office(by),
                 new Command.CorrectData(now.data(), participants, title(template, participants)));
+    }
+
+    /** An agreement with all that is known of it, for checking its files. */
+    public record Filed(Agreement agreement, List<Entry> history, List<EventChain.Link> links) {}
+
+    @Transactional(readOnly = true)
+    public Filed filed(String number) {
+        List<EventChain.Link> links = log.links(row(number).id());
+        List<Entry> history =
+                links.stream().map(link -> EventChain.read(link.json())).toList();
+        return new Filed(Agreement.of(history), history, links);
+    }
+
+    /** Whose a file is that has been in these states. @param hashes SHA-256 of each */
+    @Transactional(readOnly = true)
+    public Optional<String> numberWith(Collection<String> hashes) {
+        return states.agreementsWith(hashes).stream().findFirst().map(this::numberOf);
     }
 
     @Transactional(readOnly = true)

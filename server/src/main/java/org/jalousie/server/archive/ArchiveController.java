@@ -1,34 +1,32 @@
 package org.jalousie.server.archive;
 
+import java.io.IOException;
 import java.util.Set;
 import org.jalousie.core.agreement.State;
-import org.jalousie.core.evidence.TrustService;
-import org.jalousie.core.evidence.Verification;
-import org.jalousie.core.evidence.Verifier;
 import org.jalousie.server.agreement.AgreementService;
 import org.jalousie.server.agreement.AgreementViews;
 import org.jalousie.server.web.Page;
+import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
 
 /** Completed agreements: found, and checked on demand. */
 @RestController
 @RequestMapping("/api/v1/archive")
 class ArchiveController {
     private final AgreementService agreements;
-    private final Verifier verifier;
+    private final ArchiveCheck check;
 
-    ArchiveController(AgreementService agreements, TrustService trust) {
+    ArchiveController(AgreementService agreements, ArchiveCheck check) {
         this.agreements = agreements;
-        this.verifier = new Verifier(trust);
+        this.check = check;
     }
-
-    /** @param record whether the signing record holds too */
-    record Checked(Verification agreement, Verification record) {}
 
     @GetMapping
     Page<AgreementViews.AgreementItem> list(
@@ -36,11 +34,16 @@ class ArchiveController {
         return agreements.list(Set.of(State.COMPLETED), find, page);
     }
 
-    /** Checks the filed document and its signing record now. */
+    /** Checks the filed document, its signing record and its trail now. */
     @PostMapping("/{number}/verification")
-    Checked verify(@PathVariable String number) {
-        return new Checked(
-                verifier.verify(agreements.file(number, "document")),
-                verifier.verify(agreements.file(number, "record")));
+    ArchiveCheck.Checked verify(@PathVariable String number) {
+        return check.check(number);
+    }
+
+    /** Checks a PDF that somebody has. @param number the agreement that it should be; left out, it is found out */
+    @PostMapping(path = "/check", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    ArchiveCheck.FileChecked check(@RequestPart MultipartFile file, @RequestParam(defaultValue = "") String number)
+            throws IOException {
+        return check.check(file.getBytes(), number);
     }
 }

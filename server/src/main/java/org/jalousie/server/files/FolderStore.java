@@ -12,6 +12,7 @@ import java.nio.file.StandardOpenOption;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.jalousie.core.evidence.Json;
 import org.jalousie.server.Settings;
@@ -92,6 +93,15 @@ class FolderStore implements FileStore {
             return bytes;
         } catch (IOException e) {
             throw new Damaged("A stored file is missing or can't be read.", name);
+        }
+    }
+
+    @Override
+    public Optional<byte[]> asFound(String name) {
+        try {
+            return Optional.of(Files.readAllBytes(path(name)));
+        } catch (IOException e) {
+            return Optional.empty();
         }
     }
 

@@ -45,7 +45,7 @@ class SecuritySetup {
                         .hasRole("COORDINATOR")
                         .requestMatchers(HttpMethod.GET, "/api/**")
                         .authenticated()
-                        .requestMatchers(HttpMethod.POST, "/api/v1/archive/*/verification")
+                        .requestMatchers(HttpMethod.POST, "/api/v1/archive/*/verification", "/api/v1/archive/check")
                         .authenticated()
                         .requestMatchers("/api/**")
                         .hasRole("COORDINATOR")

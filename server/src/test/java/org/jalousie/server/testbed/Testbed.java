@@ -38,6 +38,10 @@ public final class Testbed {
         }
     }
 
+    public String databasePassword() {
+        return database.password;
+    }
+
     private Testbed() {
         try {
             folder = Files.createTempDirectory("jalousie-test");

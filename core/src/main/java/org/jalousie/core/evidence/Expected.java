@@ -1,0 +1,153 @@
+package org.jalousie.core.evidence;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.CertificateId;
+import org.jalousie.core.agreement.Entry;
+import org.jalousie.core.agreement.Event;
+import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.Participant;
+import org.jalousie.core.placement.FieldKind;
+import org.jalousie.core.placement.FieldPlacer;
+import org.jalousie.core.placement.PlacedField;
+
+/**
+ * What the file of an agreement of ours has to be, known from its events.
+ *
+ * @param states from the document before any seal to the filed one
+ * @param signers who has signed it, and the office that sealed it
+ */
+public record Expected(String number, List<State> states, List<Signer> signers) {
+    /** @param sha256 of the whole file in this state; {@code as} says which state it is */
+    public record State(String sha256, String as, List<String> missing) {}
+
+    /** @param certificate as issued; not known for what was signed before it was kept */
+    public record Signer(String field, String who, CertificateId certificate) {}
+
+    record Comparison(List<String> findings, List<String> notes) {}
+
+    public static Expected of(Agreement agreement, List<Entry> history) {
+        List<State> states = new ArrayList<>();
+        List<Signer> signers = new ArrayList<>();
+        List<String> open = agreement.acting().stream()
+                .filter(one -> one.duty() == Duty.SIGNS)
+                .map(Participant::party)
+                .collect(Collectors.toCollection(ArrayList::new));
+        for (Entry entry : history) {
+            Event event = entry.event();
+            if (event instanceof Event.Generated generated) {
+                states.clear();
+                states.add(new State(generated.pdf(), "before the office sealed it", names(agreement, open)));
+            } else if (event instanceof Event.HouseSealed sealed) {
+                states.add(new State(sealed.pdf(), "before anybody acted", names(agreement, open)));
+                signers.add(new Signer(FieldPlacer.OFFICE_SEAL, "the office", sealed.certificate()));
+            } else if (event instanceof Event.Sealed sealed) {
+                open.remove(sealed.party());
+                Participant one = agreement.participant(sealed.party()).orElseThrow();
+                states.add(
+                        new State(sealed.pdf(), "as it was when " + one.name() + " had acted", names(agreement, open)));
+                if (one.duty() == Duty.SIGNS)
+                    signers.add(new Signer(signatureOf(agreement, one.party()), one.name(), sealed.certificate()));
+            } else if (event instanceof Event.Completed completed) {
+                states.add(new State(completed.pdf(), "completed", List.of()));
+            }
+        }
+        return new Expected(agreement.created().number(), states, signers);
+    }
+
+    private static List<String> names(Agreement agreement, List<String> parties) {
+        return parties.stream()
+                .map(party -> agreement.participant(party).orElseThrow())
+                .map(one -> one.name() + " (" + one.label() + ")")
+                .toList();
+    }
+
+    /** A party's first place for a signature takes it. */
+    private static String signatureOf(Agreement agreement, String party) {
+        return agreement.pages().fields().stream()
+                .map(PlacedField::field)
+                .filter(field -> field.party().equals(party) && field.kind() == FieldKind.SIGNATURE)
+                .findFirst()
+                .map(field -> field.name())
+                .orElse("");
+    }
+
+    Comparison compare(byte[] pdf, List<Verification.SignatureCheck> found) {
+        List<String> findings = new ArrayList<>();
+        List<String> notes = new ArrayList<>();
+        identity(pdf, findings, notes);
+        for (Signer signer : signers) {
+            List<Verification.SignatureCheck> there = found.stream()
+                    .filter(check -> check.field().equals(signer.field()))
+                    .toList();
+            if (there.isEmpty()) {
+                findings.add("The signature of " + signer.who() + " (" + signer.field() + ") is missing.");
+            } else if (signer.certificate().known()
+                    && !there.get(0)
+                            .certificate()
+                            .sha256()
+                            .equals(signer.certificate().sha256())) {
+                findings.add("The signature in " + signer.field()
+                        + " was not made with the certificate that was issued for " + signer.who() + " (number "
+                        + signer.certificate().serial() + "), but with one of "
+                        + there.get(0).by() + " (number "
+                        + there.get(0).certificate().serial() + ").");
+            }
+        }
+        Set<String> known = signers.stream().map(Signer::field).collect(Collectors.toSet());
+        found.stream()
+                .filter(check -> !known.contains(check.field()))
+                .forEach(check -> notes.add("The signature of " + check.by() + " (" + check.field()
+                        + ") is none of this agreement's own."));
+        return new Comparison(findings, notes);
+    }
+
+    /** Which state of the agreement the file is, or begins with. */
+    private void identity(byte[] pdf, List<String> findings, List<String> notes) {
+        if (states.isEmpty()) {
+            findings.add("The agreement " + number + " has no document yet.");
+            return;
+        }
+        Collection<String> within = FileStates.hashes(pdf).values();
+        int last = states.size() - 1;
+        int at = indexOf(Json.sha256(pdf));
+        int begins = within.stream().mapToInt(this::indexOf).max().orElse(-1);
+        if (at == last || begins == last) {
+            if (at != last)
+                notes.add("The file of " + number + " is in it as it was filed; something was added behind it.");
+            for (State state : states) {
+                if (!within.contains(state.sha256()))
+                    findings.add("The file does not hold the state " + state.as() + ", of which the history knows.");
+            }
+        } else if (at >= 0) {
+            findings.add("This is an earlier state of " + number + ", "
+                    + states.get(at).as() + "." + missing(at));
+        } else if (begins >= 0) {
+            findings.add("The file begins as " + number + ", "
+                    + states.get(begins).as() + ", but what follows is not what was filed." + missing(begins));
+        } else {
+            findings.add("This is not the file of " + number + ", nor an earlier state of it.");
+        }
+    }
+
+    private String missing(int at) {
+        List<String> names = states.get(at).missing();
+        return names.isEmpty() ? "" : " Missing: " + String.join(", ", names) + ".";
+    }
+
+    private int indexOf(String sha256) {
+        for (int i = states.size() - 1; i >= 0; i--) {
+            if (states.get(i).sha256().equals(sha256)) return i;
+        }
+        return -1;
+    }
+
+    /** The SHA-256 of every state that a file may have gone through, to find out whose it is. */
+    public static List<String> statesOf(byte[] pdf) {
+        return List.copyOf(FileStates.hashes(pdf).values());
+    }
+}

@@ -1,0 +1,72 @@
+package org.jalousie.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.List;
+import org.flywaydb.core.Flyway;
+import org.jalousie.server.testbed.Testbed;
+import org.junit.jupiter.api.Test;
+
+/** Data that an earlier version of the program stored open in this one. */
+class MigrationTest {
+    private static final Testbed BED = Testbed.start();
+
+    private static List<String> rows(Connection connection, String query) throws SQLException {
+        List<String> rows = new ArrayList<>();
+        try (ResultSet found = connection.createStatement().executeQuery(query)) {
+            while (found.next()) rows.add(found.getString(1));
+        }
+        return rows;
+    }
+
+    @Test
+    void twoAgreementsOfOneRequestAndTheirStatesComeThrough() throws Exception {
+        String url = BED.newDatabase("migration");
+        String password = BED.databasePassword();
+        Flyway.configure()
+                .dataSource(url, "postgres", password)
+                .target("2")
+                .load()
+                .migrate();
+        try (Connection connection = DriverManager.getConnection(url, "postgres", password);
+                Statement sql = connection.createStatement()) {
+            String template = "00000000-0000-0000-0000-000000000001";
+            sql.execute("insert into template values ('" + template + "', 'Loan', now())");
+            sql.execute(
+                    "insert into template_version (id, template_id, number, state, word_file, content, revision) values"
+                            + " ('" + template + "', '" + template + "', 1, 'PUBLISHED', 'ab', '{}', 1)");
+            sql.execute("insert into intake_request values ('" + template + "', 'R-1', '" + template
+                    + "', '{}', '{}', 'Nora', now(), 'A-1')");
+            for (int i = 1; i <= 2; i++) {
+                String id = "00000000-0000-0000-0000-00000000001" + i;
+                sql.execute(
+                        "insert into agreement (id, number, title, template_version_id, template_name, request_number, state, since, changed_at, blind, first_reminder_days, every_days, words)"
+                                + " values ('" + id + "', 'A-" + i + "', 'Loan', '" + template
+                                + "', 'Loan', 'R-1', 'OUT', now(), now(), '[]', 5, 3, 'viola')");
+                sql.execute("insert into agreement_event values ('" + id
+                        + "', 1, 'HouseSealed', '{\"event\":{\"type\":\"HouseSealed\",\"pdf\":\"abc" + i
+                        + "\"}}', 'x')");
+            }
+            sql.execute(
+                    "insert into mail values ('" + template
+                            + "', '00000000-0000-0000-0000-000000000011', 'INVITATION', 'lender', 'a@x.example.org', 's', 'SENT', now(), now())");
+        }
+        Flyway.configure().dataSource(url, "postgres", password).load().migrate();
+        try (Connection connection = DriverManager.getConnection(url, "postgres", password)) {
+            assertThat(rows(connection, "select attempt from agreement order by number"))
+                    .containsExactly("1", "2");
+            assertThat(rows(connection, "select attempts from intake_request")).containsExactly("2");
+            assertThat(rows(connection, "select sha256 from document_state order by 1"))
+                    .containsExactly("abc1", "abc2");
+            assertThat(rows(connection, "select number from agreement where search @@ to_tsquery('simple', 'viola')"))
+                    .hasSize(2);
+            assertThat(rows(connection, "select state from mail")).containsExactly("SENT");
+        }
+    }
+}
