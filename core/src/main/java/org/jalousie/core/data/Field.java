@@ -51,9 +51,8 @@ public record Field(
         String plain = Normalizer.normalize(choice, Normalizer.Form.NFD)
                 .replaceAll("(?<=\\p{IsLatin})\\p{Mn}+|['\u2019]", "")
                 .toLowerCase(Locale.ROOT)
-                .replaceAll("[^\\p{L}\\p{M}\\p{N}]+", "_")
-                .replaceAll("^_+|_+$", "");
-        String key = Names.normal(plain);
+                .replaceAll("[^\\p{L}\\p{M}\\p{N}]+", "_");
+        String key = Names.normal(Texts.trimmed(plain, c -> c == '_'));
         return Names.isName(key) ? key : "case_" + key;
     }
 

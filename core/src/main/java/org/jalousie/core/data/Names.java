@@ -19,7 +19,6 @@ public final class Names {
     private static final String UNSEEN =
             "[\\s\\u00a0\\u00ad\\u1680\\u180e\\u2000-\\u200f\\u2028-\\u202f\\u205f-\\u2064\\u3000\\ufeff]";
 
-    private static final Pattern ENDS = Pattern.compile("^" + UNSEEN + "+|" + UNSEEN + "+$");
     private static final Pattern ANY = Pattern.compile(UNSEEN + "+");
 
     private Names() {}
@@ -41,7 +40,7 @@ public final class Names {
 
     /** A text without the spaces around it, whichever kind of space they are. */
     public static String stripped(String text) {
-        return ENDS.matcher(text).replaceAll("");
+        return Texts.trimmed(text, c -> c <= Character.MAX_VALUE && isBlank((char) c));
     }
 
     /** Whether one character shows nothing on paper, or only a space. */
@@ -70,7 +69,8 @@ public final class Names {
 
     /** A name made of any words, for example "Lender's name" becomes {@code Lender_s_name}; empty when no letter is in it. */
     public static String from(String words) {
-        String name = normal(words).replaceAll("[^\\p{L}\\p{M}\\p{N}_]+", "_").replaceAll("^[^\\p{L}]+|_+$", "");
+        String joined = normal(words).replaceAll("[^\\p{L}\\p{M}\\p{N}_]+", "_").replaceFirst("^[^\\p{L}]+", "");
+        String name = Texts.trimmed(joined, c -> c == '_');
         return isName(name) ? name : "";
     }
 }

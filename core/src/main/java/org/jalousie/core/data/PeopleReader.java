@@ -1,5 +1,6 @@
 package org.jalousie.core.data;
 
+import java.util.ArrayList;
 import java.util.List;
 
 /** Reads names and addresses: in their parts as vCard writes them (RFC 6350), or as a person types them. */
@@ -32,6 +33,19 @@ final class PeopleReader {
         return name;
     }
 
+    /** Parted by line breaks and commas; a comma at the end of a line parts no more than the line break does. */
+    private static String[] lines(String text) {
+        List<String> lines = new ArrayList<>();
+        for (String line : text.split("\\R")) {
+            String bare = line.strip();
+            if (bare.isEmpty()) continue;
+            if (bare.endsWith(",")) bare = bare.substring(0, bare.length() - 1);
+            for (String part : bare.split(",", -1)) lines.add(part.strip());
+        }
+        while (!lines.isEmpty() && lines.get(lines.size() - 1).isEmpty()) lines.remove(lines.size() - 1);
+        return lines.toArray(String[]::new);
+    }
+
     /** {@code ;;Mill Rise 3;Oudehaven;;4811;NL}, or lines: street, then code and town, then country. */
     static Value.Address address(String text) throws ValueReader.Unreadable {
         if (text.contains(";")) {
@@ -42,7 +56,7 @@ final class PeopleReader {
                 throw new ValueReader.Unreadable("An address needs a street or a town.");
             return address;
         }
-        String[] lines = text.split("\\s*\\R\\s*|\\s*,\\s*");
+        String[] lines = lines(text);
         return switch (lines.length) {
             case 1 -> new Value.Address(lines[0], "", "", "", "");
             case 2 -> new Value.Address(lines[0], lines[1], "", "", "");

@@ -16,6 +16,8 @@ public final class RichText {
             .addAttributes("a", "href")
             .addProtocols("a", "href", "http", "https", "mailto");
 
+    private static final int DEEPEST = 60;
+
     private RichText() {}
 
     /** What a stretch of words looks like. @param link the address it leads to, or empty */
@@ -42,10 +44,19 @@ public final class RichText {
         return Jsoup.clean(html, "", ALLOWED, settings);
     }
 
+    /** Whether a text has lists within lists, or looks within looks, deeper than anybody means. */
+    static boolean tooDeep(String html) {
+        int[] deepest = {0};
+        Jsoup.parseBodyFragment(html).traverse((node, depth) -> deepest[0] = Math.max(deepest[0], depth));
+        return deepest[0] > DEEPEST;
+    }
+
     /** The paragraphs of a text. */
     public static List<Block> blocks(String html) {
         Reader reader = new Reader();
-        reader.children(Jsoup.parseBodyFragment(sanitised(html)).body(), Look.PLAIN);
+        Element body = Jsoup.parseBodyFragment(sanitised(html)).body();
+        if (tooDeep(html)) reader.add(body.wholeText(), Look.PLAIN);
+        else reader.children(body, Look.PLAIN);
         reader.end();
         return reader.blocks;
     }

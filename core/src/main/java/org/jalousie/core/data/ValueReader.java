@@ -31,6 +31,9 @@ public final class ValueReader {
     /** Most items in one list. */
     public static final int MOST_ITEMS = 10_000;
 
+    // RFC 5321 §4.5.3.1.3, with the erratum 1690
+    private static final int LONGEST_MAIL = 254;
+
     private static final Pattern MONEY = Pattern.compile("([A-Za-z]{3})[\\s\\u00a0\\u202f]*([^A-Za-z]+)");
     private static final Pattern MONEY_BEHIND = Pattern.compile("([^A-Za-z]+?)[\\s\\u00a0\\u202f]*([A-Za-z]{3})");
     // HTML Living Standard, "valid email address", narrowed to domains that have a dot
@@ -77,7 +80,7 @@ public final class ValueReader {
         }
         return Optional.of(
                 switch (field.type()) {
-                    case TEXT -> new Value.Text(text.replaceAll("\\s*\\R\\s*", " "));
+                    case TEXT -> new Value.Text(Texts.oneLine(text));
                     case LONG_TEXT -> new Value.Text(text.replaceAll("\\R", "\n"));
                     case NUMBER -> new Value.Amount(typing.number(text));
                     case MONEY -> money(text, typing);
@@ -85,7 +88,7 @@ public final class ValueReader {
                     case YES_NO -> new Value.YesNo(yesNo(text));
                     case CHOICE -> new Value.Text(choice(field, text));
                     case MAIL_ADDRESS -> new Value.Text(mail(text));
-                    case RICH_TEXT -> new Value.Rich(RichText.sanitised(text));
+                    case RICH_TEXT -> rich(text);
                     case DATE_TIME -> moment(text);
                     case WEB_ADDRESS -> new Value.Text(webAddress(text));
                     case PHONE -> new Value.Text(phone(text));
@@ -204,6 +207,13 @@ public final class ValueReader {
         return text;
     }
 
+    private static Value rich(String text) throws Unreadable {
+        if (RichText.tooDeep(text))
+            throw new Unreadable(
+                    "The formatting is nested too deeply. Take some of it off, then put the text in again.");
+        return new Value.Rich(RichText.sanitised(text));
+    }
+
     private static Value picture(String text) throws Unreadable {
         if (!FILE.matcher(text).matches()) throw new Unreadable("A picture file is expected.");
         return new Value.Picture(text);
@@ -256,7 +266,7 @@ public final class ValueReader {
 
     /** @throws Unreadable unless the text is one mail address */
     public static String mail(String text) throws Unreadable {
-        if (!MAIL.matcher(text).matches() || text.length() > 254) {
+        if (text.length() > LONGEST_MAIL || !MAIL.matcher(text).matches()) {
             throw new Unreadable("A mail address is expected, for example ida.marsh@example.org.");
         }
         return text;

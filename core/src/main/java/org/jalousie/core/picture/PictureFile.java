@@ -11,6 +11,7 @@ import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.Iterator;
 import javax.imageio.ImageIO;
+import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 
@@ -43,13 +44,45 @@ public record PictureFile(byte[] bytes, String extension, int width, int height)
             reader.setInput(in);
             int width = reader.getWidth(0);
             int height = reader.getHeight(0);
-            reader.dispose();
             if ((long) width * height > MOST_PIXELS)
                 throw new Unacceptable("The picture has more than 60 million pixels. Make it smaller.");
+            reader.dispose();
             return new PictureFile(bytes, format, width, height);
-        } catch (IOException e) {
+        } catch (IOException | IndexOutOfBoundsException | NegativeArraySizeException e) {
             throw new Unacceptable("The picture file is damaged. Open it, save it again and choose that.");
         }
+    }
+
+    /**
+     * Takes a picture in: reads all of it once, at a small size, so that one that can't be shown is refused now and not when
+     * an agreement is made.
+     *
+     * @throws Unacceptable as {@link #read}, or when what it shows can't be read
+     */
+    public static PictureFile takeIn(byte[] bytes) {
+        PictureFile picture = read(bytes);
+        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
+            ImageReader reader =
+                    ImageIO.getImageReadersByFormatName(picture.extension).next();
+            reader.setInput(in);
+            ImageReadParam small = reader.getDefaultReadParam();
+            int step = Math.max(1, (int) Math.sqrt((double) picture.width * picture.height / 250_000));
+            small.setSourceSubsampling(step, step, 0, 0);
+            reader.read(0, small);
+            reader.dispose();
+            if (picture.extension.equals("jpeg") && !ends(bytes)) throw new IOException("it breaks off");
+            return picture;
+        } catch (IOException | RuntimeException e) {
+            throw new Unacceptable("The picture file is damaged. Open it, save it again and choose that.");
+        }
+    }
+
+    /** Whether a JPEG has its end mark (ITU-T T.81 Table B.1, EOI); readers make do without it. */
+    private static boolean ends(byte[] jpeg) {
+        for (int i = jpeg.length - 2; i > 0; i--) {
+            if ((jpeg[i] & 0xff) == 0xff && (jpeg[i + 1] & 0xff) == 0xd9) return true;
+        }
+        return false;
     }
 
     /** The SHA-256 of its content, by which the same picture is known again. */

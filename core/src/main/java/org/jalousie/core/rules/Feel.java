@@ -26,6 +26,8 @@ final class Feel {
             .withEnabledExternalFunctions(false)
             .build();
 
+    private static final int LONGEST = 10_000;
+
     private Feel() {}
 
     /** What reading came to: an expression, or why there is none. */
@@ -39,12 +41,26 @@ final class Feel {
     record Result(Object value, List<String> failures) {}
 
     static Parsed parse(String text) {
-        ParseResult result = ENGINE.parseExpression(text);
+        if (text.length() > LONGEST) return new Parsed(null, "it has more than %,d characters".formatted(LONGEST));
+        ParseResult result;
+        try {
+            result = Budget.within(() -> ENGINE.parseExpression(text));
+        } catch (Budget.Exceeded | IllegalArgumentException e) {
+            return new Parsed(null, e.getMessage());
+        }
         if (result.isSuccess()) return new Parsed(result.parsedExpression(), "");
         return new Parsed(null, firstLine(result.failure().message()));
     }
 
     static Result evaluate(ParsedExpression expression, Map<String, Object> context) {
+        try {
+            return Budget.within(() -> evaluated(expression, context));
+        } catch (Budget.Exceeded | IllegalArgumentException e) {
+            return new Result(null, List.of(e.getMessage()));
+        }
+    }
+
+    private static Result evaluated(ParsedExpression expression, Map<String, Object> context) {
         EvaluationResult result = ENGINE.evaluate(expression, context);
         if (!result.isSuccess())
             return new Result(null, List.of(firstLine(result.failure().message())));

@@ -143,7 +143,7 @@ public final class Composer {
         StringBuilder out = new StringBuilder();
         for (Node node : nodes) {
             if (node instanceof TextNode text) {
-                String words = text.getWholeText().replaceAll("\\s*\\n\\s*", " ");
+                String words = lines(text.getWholeText());
                 if (!words.isEmpty())
                     out.append("<w:r>" + (look.isEmpty() ? "" : "<w:rPr>" + look + "</w:rPr>")
                             + "<w:t xml:space=\"preserve\">" + SafeXml.escape(words) + "</w:t></w:r>");
@@ -224,5 +224,19 @@ public final class Composer {
         xml.append(
                 "<w:num w:numId=\"1\"><w:abstractNumId w:val=\"1\"/></w:num><w:num w:numId=\"2\"><w:abstractNumId w:val=\"2\"/></w:num></w:numbering>");
         return xml.toString().getBytes(StandardCharsets.UTF_8);
+    }
+
+    /** Line breaks of the source are blanks, with the blanks around them. */
+    private static String lines(String text) {
+        StringBuilder out = new StringBuilder(text.length());
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            boolean blank = Character.isWhitespace(c);
+            int from = i;
+            while (blank && i + 1 < text.length() && Character.isWhitespace(text.charAt(i + 1))) i++;
+            String run = text.substring(from, i + 1);
+            out.append(blank && run.indexOf('\n') >= 0 ? " " : run);
+        }
+        return out.toString();
     }
 }

@@ -22,8 +22,7 @@ import org.w3c.dom.Text;
  */
 final class PlainTags {
     /** Braces as they stand, or as addresses carry them. */
-    private static final Pattern ENCODED =
-            Pattern.compile("(?:\\{|%7[Bb]){2,3}(?:(?!(?:}|%7[Dd]){2}).)*(?:}|%7[Dd]){2,3}");
+    private static final Pattern ENCODED = Pattern.compile("(?:\\{|%7[Bb]){2,3}.{0,4000}?(?:}|%7[Dd]){2,3}");
 
     private static final Set<String> NOT_FILLED = Set.of("[Content_Types].xml");
 

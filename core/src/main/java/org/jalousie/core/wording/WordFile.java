@@ -4,7 +4,6 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -13,9 +12,6 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
-import org.w3c.dom.Document;
-import org.w3c.dom.Element;
-import org.w3c.dom.NodeList;
 
 /** The parts of a Word file (ECMA-376 part 2, Open Packaging Conventions), opened safely. */
 public final class WordFile {
@@ -25,7 +21,7 @@ public final class WordFile {
     /** The part that holds the body, whatever it was called in the file that came. */
     static final String MAIN = "word/document.xml";
 
-    private static final long LARGEST_UNPACKED = 200L * 1024 * 1024;
+    private static final long LARGEST_UNPACKED = 100L * 1024 * 1024;
     private static final int MOST_PARTS = 3_000;
     private static final String MAIN_TYPE =
             "application/vnd.openxmlformats-officedocument.wordprocessingml.document.main+xml";
@@ -50,8 +46,8 @@ public final class WordFile {
      */
     public static WordFile open(byte[] file) {
         if (file.length > LARGEST_FILE) {
-            throw new UnacceptableFile("The file has %d MB; at most 25 MB can be taken in. Make its pictures smaller."
-                    .formatted(file.length >> 20));
+            throw new UnacceptableFile("The file has %.1f MB; at most 25 MB can be taken in. Make its pictures smaller."
+                    .formatted(Math.ceil(file.length / 104_857.6) / 10));
         }
         if (file.length > 8 && (file[0] & 0xff) == 0xD0 && (file[1] & 0xff) == 0xCF) {
             throw new UnacceptableFile(
@@ -62,12 +58,13 @@ public final class WordFile {
                     "This is not a Word file (.docx). Save the document as .docx in your word processor.");
         }
         Map<String, byte[]> unpacked = unpack(file);
+        Markup.weigh(unpacked);
         Map<String, byte[]> parts = PackageOrder.settled(unpacked);
         requireWord(parts);
-        parts.replaceAll((name, bytes) -> name.endsWith(".rels") ? withoutFetches(name, bytes) : bytes);
         parts.forEach((name, bytes) -> {
-            if (name.endsWith(".xml")) SafeXml.parse(name, bytes);
+            if (Markup.isXml(name, bytes)) SafeXml.parse(name, bytes);
         });
+        Outward.cut(parts);
         return new WordFile(parts, PackageOrder.isSigned(unpacked));
     }
 
@@ -92,7 +89,7 @@ public final class WordFile {
                     total += n;
                     if (total > LARGEST_UNPACKED) {
                         throw new UnacceptableFile(
-                                "The file unpacks to more than 200 MB. Make its pictures smaller and try again.");
+                                "The file unpacks to more than 100 MB. Make its pictures smaller and try again.");
                     }
                     out.write(buffer, 0, n);
                 }
@@ -118,9 +115,13 @@ public final class WordFile {
         }
         SafeXml.parse("[Content_Types].xml", types);
         String text = new String(types, StandardCharsets.UTF_8);
-        boolean macros = text.toLowerCase(Locale.ROOT).contains("macroenabled")
+        String lower = text.toLowerCase(Locale.ROOT);
+        boolean macros = lower.contains("macroenabled")
+                || lower.contains("vbaproject")
                 || parts.keySet().stream()
-                        .anyMatch(name -> name.endsWith("vbaProject.bin") || name.contains("/activeX/"));
+                        .map(name -> name.toLowerCase(Locale.ROOT))
+                        .anyMatch(name ->
+                                name.contains("vbaproject") || name.contains("vbadata") || name.contains("/activex/"));
         if (macros) {
             throw new UnacceptableFile(
                     "The file carries macros. Save it as .docx, which leaves them out, and upload that.");
@@ -128,22 +129,6 @@ public final class WordFile {
         if (!text.contains(MAIN_TYPE)) {
             throw new UnacceptableFile("This is not a Word document (it may be a Word template). Save it as .docx.");
         }
-    }
-
-    private static byte[] withoutFetches(String name, byte[] rels) {
-        Document document = SafeXml.parse(name, rels);
-        NodeList all = document.getDocumentElement().getChildNodes();
-        List<Element> cut = new ArrayList<>();
-        for (int i = 0; i < all.getLength(); i++) {
-            if (all.item(i) instanceof Element relationship
-                    && relationship.getAttribute("TargetMode").equalsIgnoreCase("External")
-                    && !relationship.getAttribute("Type").endsWith("/hyperlink")) {
-                cut.add(relationship);
-            }
-        }
-        if (cut.isEmpty()) return rels;
-        cut.forEach(relationship -> relationship.getParentNode().removeChild(relationship));
-        return SafeXml.write(document).getBytes(StandardCharsets.UTF_8);
     }
 
     /** The parts by name, in the order of the file. */

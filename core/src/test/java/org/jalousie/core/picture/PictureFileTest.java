@@ -62,4 +62,19 @@ class PictureFileTest {
         }
         return count;
     }
+
+    @Test
+    void aPictureThatBreaksOffIsNotTakenIn() throws Exception {
+        for (String format : List.of("png", "jpeg")) {
+            byte[] whole = image(format, 600, 400);
+            assertThat(PictureFile.takeIn(whole).width()).isEqualTo(600);
+            byte[] spoiled = whole.clone();
+            for (int i = whole.length / 3; i < whole.length; i++) spoiled[i] = 0;
+            byte[] broken = java.util.Arrays.copyOf(whole, whole.length / 2);
+            org.assertj.core.api.Assertions.assertThatThrownBy(
+                            () -> PictureFile.takeIn(format.equals("png") ? spoiled : broken))
+                    .as(format)
+                    .isInstanceOf(PictureFile.Unacceptable.class);
+        }
+    }
 }

@@ -7,6 +7,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
@@ -14,9 +15,13 @@ import org.junit.jupiter.api.Test;
 
 class WordFileTest {
     private static byte[] with(String part, String content) {
+        return with(part, content.getBytes(StandardCharsets.UTF_8));
+    }
+
+    private static byte[] with(String part, byte[] content) {
         Map<String, byte[]> parts = new LinkedHashMap<>(
                 WordFile.open(new WordDraft().paragraph("x").bytes()).parts());
-        parts.put(part, content.getBytes(StandardCharsets.UTF_8));
+        parts.put(part, content);
         return WordFile.zip(parts);
     }
 
@@ -58,19 +63,83 @@ class WordFileTest {
             for (int i = 0; i < 300; i++) zip.write(zeros);
         }
         assertThat(out.size()).isLessThan(1 << 20);
-        refused(out.toByteArray(), "200 MB");
+        refused(out.toByteArray(), "100 MB");
     }
 
     @Test
-    void relationshipsThatWouldFetchSomethingAreCutAndLinksStay() {
-        String rels = "<Relationships xmlns=\"http://schemas.openxmlformats.org/package/2006/relationships\">"
-                + "<Relationship Id=\"a\" Type=\"http://x/attachedTemplate\" Target=\"http://evil.example.org/t.dotm\" TargetMode=\"External\"/>"
-                + "<Relationship Id=\"b\" Type=\"http://x/hyperlink\" Target=\"http://www.example.org\" TargetMode=\"External\"/></Relationships>";
-        String kept = new String(
-                WordFile.open(with("word/_rels/settings.xml.rels", rels))
-                        .parts()
-                        .get("word/_rels/settings.xml.rels"),
-                StandardCharsets.UTF_8);
-        assertThat(kept).doesNotContain("evil").contains("www.example.org");
+    void aSmallFileThatBecomesMillionsOfElementsIsRefused() {
+        String body = "<w:document xmlns:w=\"http://schemas.openxmlformats.org/wordprocessingml/2006/main\"><w:body>"
+                + "<w:p/>".repeat(2_000_000) + "</w:body></w:document>";
+        byte[] file = with("word/document.xml", body);
+        assertThat(file.length).isLessThan(1 << 20);
+        refused(file, "becomes too large");
+    }
+
+    @Test
+    void aDocumentTypeIsFoundInPartsOfAnyNameAndEncoding() {
+        String xml = "<?xml version=\"1.0\"?><!DOCTYPE x [<!ENTITY y SYSTEM \"file:///etc/passwd\">]><x>&y;</x>";
+        for (String name : List.of("word/odd.bin", "word/DRAWING.VML", "customXml/item1.XML", "word/media/x.png"))
+            refused(with(name, xml), "document type");
+        for (java.nio.charset.Charset charset : List.of(StandardCharsets.UTF_16, StandardCharsets.UTF_16LE))
+            refused(
+                    with(
+                            "word/odd.bin",
+                            xml.replace("?>", " encoding=\"UTF-16\"?>").getBytes(charset)),
+                    "");
+    }
+
+    @Test
+    void macrosAreFoundHoweverTheyAreSpelled() {
+        for (String name :
+                List.of("word/vbaProject.bin", "word/VbaProject.BIN", "word/VBADATA.xml", "word/ActiveX/a.bin"))
+            refused(with(name, "x"), "macros");
+    }
+
+    private static final String OFFICE = "http://schemas.openxmlformats.org/officeDocument/2006/relationships";
+
+    private static String kept(String rels, String body) {
+        byte[] file = with(
+                "word/_rels/document.xml.rels",
+                "<Relationships xmlns=\"http://schemas.openxmlformats.org/package/2006/relationships\">" + rels
+                        + "</Relationships>");
+        String document =
+                "<w:document xmlns:w=\"http://schemas.openxmlformats.org/wordprocessingml/2006/main\" xmlns:r=\""
+                        + OFFICE + "\" xmlns:a=\"http://schemas.openxmlformats.org/drawingml/2006/main\"><w:body><w:p>"
+                        + body
+                        + "</w:p></w:body></w:document>";
+        Map<String, byte[]> parts = Zips.parts(file);
+        parts.put("word/document.xml", document.getBytes(StandardCharsets.UTF_8));
+        return new String(
+                WordFile.open(Zips.of(parts)).parts().get("word/_rels/document.xml.rels"), StandardCharsets.UTF_8);
+    }
+
+    private static String external(String id, String type, String target) {
+        return "<Relationship Id=\"" + id + "\" Type=\"" + type + "\" Target=\"" + target
+                + "\" TargetMode=\"External\"/>";
+    }
+
+    @Test
+    void onlyLinksThatAReaderFollowsLeadOut() {
+        String link = "<w:hyperlink r:id=\"a\"><w:r><w:t>x</w:t></w:r></w:hyperlink>";
+        assertThat(kept(external("a", OFFICE + "/hyperlink", "https://www.example.org"), link))
+                .contains("www.example.org");
+        Map<String, String> cut = new LinkedHashMap<>();
+        cut.put(external("a", OFFICE + "/attachedTemplate", "https://x.example.org/t.dotm"), "");
+        cut.put(external("a", OFFICE + "/hyperlink", "https://x.example.org/p.png"), "<a:blip r:link=\"a\"/>");
+        cut.put(external("a", "x/hyperlink", "https://x.example.org/p.png"), "<a:blip r:embed=\"a\"/>");
+        cut.put(external("a", OFFICE + "/hyperlink", "file:///etc/hostname"), link + "<a:blip r:link=\"a\"/>");
+        cut.put(external("a", OFFICE + "/hyperlink", "https://x.example.org/unused"), "");
+        cut.put(external("a", OFFICE + "/image", "https://x.example.org/p.png"), link);
+        cut.put(
+                external("a", OFFICE + "/hyperlink", "https://x.example.org/one")
+                        + external("a", OFFICE + "/image", "https://x.example.org/two"),
+                link);
+        cut.put(
+                "<Relationship Id=\"a\" Type=\"" + OFFICE + "/image\" Target=\"file:///etc/x.example.org\"/>",
+                "<a:blip r:embed=\"a\"/>");
+        cut.put(
+                "<Relationship Id=\"a\" Type=\"" + OFFICE + "/image\" Target=\"//x.example.org/p.png\"/>",
+                "<a:blip r:embed=\"a\"/>");
+        cut.forEach((rels, body) -> assertThat(kept(rels, body)).as(rels + body).doesNotContain("x.example.org"));
     }
 }

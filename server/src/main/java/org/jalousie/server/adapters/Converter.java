@@ -16,6 +16,11 @@ public interface Converter {
     /** @throws ConversionFailed with a reason that a coordinator understands */
     Made convert(byte[] word);
 
+    /** Whether no document can be made just now, whatever it is. */
+    default boolean away() {
+        return false;
+    }
+
     /** @throws ConversionFailed with a reason that a coordinator understands */
     default byte[] toPdf(byte[] word) {
         return convert(word).pdf();

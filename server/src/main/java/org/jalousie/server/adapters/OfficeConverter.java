@@ -26,9 +26,12 @@ import org.springframework.stereotype.Component;
 @Component
 class OfficeConverter implements Converter {
     private static final Duration WAIT = Duration.ofMinutes(5);
+    private static final Duration START_WAIT = Duration.ofSeconds(25);
     private static final Duration SLOW_WAIT = Duration.ofSeconds(15);
     private static final int REMEMBERED = 200;
     private static final int SLOW_FACTOR = 4;
+    private static final String AWAY =
+            "The word processor that makes the pages is not there; it is being started again.";
 
     private final List<OfficeLane> lanes = new ArrayList<>();
     private final BlockingQueue<OfficeLane> free;
@@ -55,13 +58,19 @@ class OfficeConverter implements Converter {
     }
 
     @PostConstruct
-    void start() throws OfficeException {
-        for (OfficeLane lane : free) lane.start();
+    void start() {
+        lanes.subList(0, lanes.size() - 1).forEach(OfficeLane::start);
     }
 
     @PreDestroy
-    void stop() throws OfficeException {
-        for (OfficeLane lane : lanes) lane.stop();
+    void stop() {
+        lanes.forEach(OfficeLane::stop);
+    }
+
+    /** Whether no process is there that could make pages just now. */
+    @Override
+    public boolean away() {
+        return lanes.stream().noneMatch(OfficeLane::up);
     }
 
     /** A second for every 20 kB of the file beyond the least. */
@@ -76,9 +85,11 @@ class OfficeConverter implements Converter {
         Duration limit = wasSlow ? limit(word).multipliedBy(SLOW_FACTOR) : limit(word);
         BlockingQueue<OfficeLane> queue = wasSlow ? slow : free;
         // whoever waits for the slow lane holds a worker that others need
-        OfficeLane lane = taken(queue, wasSlow ? SLOW_WAIT : limit.plus(WAIT));
+        OfficeLane lane = standing(queue, wasSlow ? SLOW_WAIT : limit.plus(WAIT));
         try {
             return checked(lane.convert(word, limit));
+        } catch (OfficeLane.Away e) {
+            throw new ConversionFailed(AWAY, true, e);
         } catch (OfficeLane.TookTooLong e) {
             slowOnes.put(name, true);
             throw new ConversionFailed(
@@ -93,6 +104,28 @@ class OfficeConverter implements Converter {
                     "The word processor that makes the pages did not finish. It is tried again.", true, e);
         } finally {
             queue.add(lane);
+        }
+    }
+
+    /** A lane whose process stands; those that are being started are waited for a little. */
+    private static OfficeLane standing(BlockingQueue<OfficeLane> queue, Duration wait) {
+        long end = System.nanoTime() + START_WAIT.toNanos();
+        while (true) {
+            OfficeLane lane = taken(queue, wait);
+            if (lane.up()) return lane;
+            lane.start();
+            queue.add(lane);
+            if (System.nanoTime() > end) throw new ConversionFailed(AWAY, true, null);
+            pause();
+        }
+    }
+
+    private static void pause() {
+        try {
+            Thread.sleep(200);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new ConversionFailed(AWAY, true, e);
         }
     }
 

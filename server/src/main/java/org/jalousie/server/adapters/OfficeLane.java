@@ -3,6 +3,8 @@ package org.jalousie.server.adapters;
 import com.sun.star.lang.XComponent;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.Map;
@@ -21,6 +23,9 @@ import org.jodconverter.local.LocalConverter;
 import org.jodconverter.local.filter.Filter;
 import org.jodconverter.local.filter.FilterChain;
 import org.jodconverter.local.office.LocalOfficeManager;
+import org.jodconverter.local.office.LocalOfficeUtils;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /** One office process that is kept warm and makes one document at a time; one that takes too long is ended with its process. */
 final class OfficeLane {
@@ -35,56 +40,170 @@ final class OfficeLane {
             .build();
 
     /** Longer than any document is given: the lane ends what takes too long by itself. */
+    private static final Logger LOG = LoggerFactory.getLogger(OfficeLane.class);
+
     private static final long NEVER = Duration.ofMinutes(30).toMillis();
 
-    private final int port;
-    private final LocalOfficeManager manager;
-    private final ExecutorService worker;
-    private boolean started;
+    private static final Duration STOP_WAIT = Duration.ofSeconds(5);
+    private static final Duration LONGEST_PAUSE = Duration.ofMinutes(1);
 
-    OfficeLane(int port, Path folder) {
+    private final int port;
+    private final Path folder;
+    private final ExecutorService worker;
+    private final ExecutorService starter;
+    private volatile LocalOfficeManager manager;
+    private volatile boolean up;
+    private volatile boolean closed;
+    private boolean starting;
+
+    OfficeLane(int port, Path folder) throws IOException {
         this.port = port;
-        this.manager = LocalOfficeManager.builder()
-                .portNumbers(port)
-                .workingDir(folder.toAbsolutePath().toString())
-                .maxTasksPerProcess(500)
-                .taskExecutionTimeout(NEVER)
-                .taskQueueTimeout(NEVER)
-                .processTimeout(60_000L)
-                .startFailFast(false)
-                .existingProcessAction(org.jodconverter.local.office.ExistingProcessAction.KILL)
-                .build();
-        this.worker = Executors.newSingleThreadExecutor(task -> {
-            Thread thread = new Thread(task, "office-" + port);
-            thread.setDaemon(true);
-            return thread;
-        });
+        this.folder = Files.createDirectories(folder.resolve("lane-" + port)).toRealPath();
+        this.worker = Executors.newSingleThreadExecutor(task -> daemon(task, "office-" + port));
+        this.starter = Executors.newSingleThreadExecutor(task -> daemon(task, "office-start-" + port));
+    }
+
+    private static Thread daemon(Runnable task, String name) {
+        Thread thread = new Thread(task, name);
+        thread.setDaemon(true);
+        return thread;
     }
 
     /** What took longer than it was given. */
     static final class TookTooLong extends Exception {}
 
-    synchronized void start() throws OfficeException {
-        if (started) return;
-        manager.start();
-        started = true;
+    /** The process is not there; it is being started, again and again if need be. */
+    static final class Away extends Exception {}
+
+    boolean up() {
+        return up;
     }
 
-    synchronized void stop() throws OfficeException {
+    /** Starts the process in the background, and starts it again with growing pauses until it stands. */
+    synchronized void start() {
+        if (up || starting || closed) return;
+        starting = true;
+        starter.execute(this::startUntilItStands);
+    }
+
+    private void startUntilItStands() {
+        Duration pause = Duration.ofSeconds(1);
+        while (!closed) {
+            try {
+                endProcess();
+                LocalOfficeManager fresh = built();
+                fresh.start();
+                manager = fresh;
+                up = true;
+                break;
+            } catch (OfficeException | IOException | RuntimeException e) {
+                LOG.warn("the word processor at port {} did not start; again in {} s", port, pause.toSeconds(), e);
+            }
+            try {
+                Thread.sleep(pause.toMillis());
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                break;
+            }
+            pause = pause.multipliedBy(2).compareTo(LONGEST_PAUSE) > 0 ? LONGEST_PAUSE : pause.multipliedBy(2);
+        }
+        synchronized (this) {
+            starting = false;
+        }
+    }
+
+    private LocalOfficeManager built() throws IOException {
+        LocalOfficeManager.Builder builder = LocalOfficeManager.builder()
+                .portNumbers(port)
+                .workingDir(folder.toString())
+                .maxTasksPerProcess(500)
+                .taskExecutionTimeout(NEVER)
+                .taskQueueTimeout(NEVER)
+                .processTimeout(60_000L)
+                .startFailFast(true)
+                .existingProcessAction(org.jodconverter.local.office.ExistingProcessAction.KILL);
+        if (OfficeSandbox.available()) {
+            closeForward();
+            Path home = LocalOfficeUtils.getDefaultOfficeHome().toPath();
+            builder.officeHome(OfficeSandbox.prepare(folder, port, home).toFile());
+            forward = OfficeSandbox.forward(folder, port);
+        }
+        return builder.build();
+    }
+
+    private AutoCloseable forward;
+
+    private void closeForward() {
+        try {
+            if (forward != null) forward.close();
+        } catch (Exception e) {
+            LOG.debug("the port of the word processor was closed already");
+        }
+    }
+
+    synchronized void stop() {
+        closed = true;
+        up = false;
         worker.shutdownNow();
-        if (started) manager.stop();
+        starter.shutdownNow();
+        LocalOfficeManager last = manager;
+        if (last != null) {
+            Thread ending = daemon(() -> quietly(last), "office-end-" + port);
+            ending.start();
+            try {
+                ending.join(STOP_WAIT.toMillis());
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            }
+        }
+        closeForward();
+        endProcess();
     }
 
-    /** @throws TookTooLong after the limit; the process is gone then, and a new one is on its way */
-    Converter.Made convert(byte[] word, Duration limit) throws OfficeException, TookTooLong {
+    /** The process is gone, or does nothing any more: it is started anew by nobody but this lane. */
+    private synchronized void renew() {
+        up = false;
+        LocalOfficeManager last = manager;
+        manager = null;
+        endProcess();
+        // the library's own manager may wait for a process that never comes again
+        if (last != null) daemon(() -> quietly(last), "office-end-" + port).start();
         start();
-        Future<Converter.Made> made = worker.submit(() -> run(word));
+    }
+
+    private static void quietly(LocalOfficeManager last) {
+        try {
+            last.stop();
+        } catch (OfficeException e) {
+            LOG.debug("the word processor had stopped already");
+        }
+    }
+
+    /**
+     * @throws TookTooLong after the limit; the process is gone then, and a new one is on its way
+     * @throws Away when there is no process just now
+     */
+    Converter.Made convert(byte[] word, Duration limit) throws OfficeException, TookTooLong, Away {
+        LocalOfficeManager current = manager;
+        if (up && !isAlive()) renew();
+        if (!up || current == null) {
+            start();
+            throw new Away();
+        }
+        Future<Converter.Made> made = worker.submit(() -> run(current, word));
         try {
             return made.get(limit.toMillis(), TimeUnit.MILLISECONDS);
         } catch (TimeoutException e) {
-            endProcess();
+            made.cancel(true);
+            boolean wasThere = isAlive();
+            renew();
+            if (!wasThere) throw new Away();
             throw new TookTooLong();
         } catch (ExecutionException e) {
+            if (!isAlive()) {
+                renew();
+                throw new Away();
+            }
             if (e.getCause() instanceof OfficeException failure) throw failure;
             throw new OfficeException("the conversion broke off", e.getCause());
         } catch (InterruptedException e) {
@@ -93,11 +212,11 @@ final class OfficeLane {
         }
     }
 
-    private Converter.Made run(byte[] word) throws OfficeException {
+    private Converter.Made run(LocalOfficeManager current, byte[] word) throws OfficeException {
         ByteArrayOutputStream out = new ByteArrayOutputStream(256 * 1024);
         WorkedOut results = new WorkedOut();
         LocalConverter.builder()
-                .officeManager(manager)
+                .officeManager(current)
                 .loadProperties(LOAD)
                 .filterChain(new ContentsLists(), new Reading(results))
                 .build()
@@ -117,11 +236,21 @@ final class OfficeLane {
         }
     }
 
+    private boolean isAlive() {
+        try (Stream<ProcessHandle> all = own()) {
+            return all.findAny().isPresent();
+        }
+    }
+
     /** The process is known by the port that it was told. */
+    private Stream<ProcessHandle> own() {
+        return ProcessHandle.allProcesses()
+                .filter(process -> process.info().commandLine().orElse("").contains("port=" + port + ","));
+    }
+
     private void endProcess() {
-        try (Stream<ProcessHandle> all = ProcessHandle.allProcesses()) {
-            all.filter(process -> process.info().commandLine().orElse("").contains("port=" + port + ","))
-                    .forEach(ProcessHandle::destroyForcibly);
+        try (Stream<ProcessHandle> all = own()) {
+            all.forEach(ProcessHandle::destroyForcibly);
         }
     }
 }

@@ -32,7 +32,7 @@ class PictureController {
     @ResponseStatus(HttpStatus.CREATED)
     KeptPicture take(@RequestPart MultipartFile file) throws IOException {
         try {
-            PictureFile picture = PictureFile.read(file.getBytes());
+            PictureFile picture = PictureFile.takeIn(file.getBytes());
             return new KeptPicture(files.keep(picture.bytes()), picture.width(), picture.height());
         } catch (PictureFile.Unacceptable e) {
             throw Refusal.invalid(e.getMessage());
