@@ -30,6 +30,16 @@ export default function TodayRoom() {
     <>
       <RoomTitle title="Today" />
       <Trouble error={again.error} />
+      {today.data.notices.map((one) => (
+        <p
+          key={one.title}
+          role="status"
+          className="mb-3 border-l-4 border-clay bg-sheet px-3 py-2"
+        >
+          <strong className="font-medium">{one.title} is away</strong> since {dateTime(one.since)}.{' '}
+          {one.reason} {waitingWords(one.waiting)}
+        </p>
+      ))}
       {nothing && (
         <Empty>
           Nothing is under way. <Link to="/templates">Bring in a template</Link>, publish it, and
@@ -82,6 +92,13 @@ export default function TodayRoom() {
       </Part>
     </>
   );
+}
+
+function waitingWords(waiting: number): string {
+  if (waiting === 0) return '';
+  return waiting === 1
+    ? 'One piece of work waits for it and goes on by itself.'
+    : `${waiting} pieces of work wait for it and go on by themselves.`;
 }
 
 function Part({

@@ -42,3 +42,10 @@ create table document_state (
 insert into document_state (sha256, agreement_id, sequence)
     select entry::json -> 'event' ->> 'pdf', agreement_id, sequence from agreement_event
     where type in ('Generated', 'HouseSealed', 'Sealed', 'Completed');
+
+-- an outside service that is away: told once, however many jobs wait for it
+create table outage (
+    service text primary key,
+    reason text not null,
+    since timestamptz not null
+);

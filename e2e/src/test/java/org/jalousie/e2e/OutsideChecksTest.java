@@ -174,7 +174,7 @@ class OutsideChecksTest {
     }
 
     private static X509Certificate root() throws Exception {
-        byte[] answer = new Client(Testbed.start().trust.address())
+        byte[] answer = new Client(Testbed.start().trustAddress())
                 .get("/.well-known/est/cacerts")
                 .body();
         return (X509Certificate) CertificateFactory.getInstance("X.509")

@@ -40,6 +40,9 @@ public record Settings(
     /** Made at the first start when there is no account yet. */
     public record FirstAccount(String mail, String name, String password) {}
 
-    /** @param most how often a failed job is tried again; the delay doubles from {@code firstDelay} */
-    public record Retries(int most, Duration firstDelay) {}
+    /**
+     * @param most how often a failed job is tried again; the delay doubles from {@code firstDelay} to {@code longestDelay}
+     * @param whileAway how long it is tried again while an outside service is away
+     */
+    public record Retries(int most, Duration firstDelay, Duration longestDelay, Duration whileAway) {}
 }

@@ -13,7 +13,10 @@ public interface Converter {
      */
     record Made(byte[] pdf, Map<String, String> results, List<List<String>> lists) {}
 
-    /** @throws ConversionFailed with a reason that a coordinator understands */
+    /**
+     * @throws ConversionFailed with a reason that a coordinator understands
+     * @throws ServiceAway when no document can be made just now
+     */
     Made convert(byte[] word);
 
     /** Whether no document can be made just now, whatever it is. */

@@ -155,12 +155,17 @@ class HttpTrustService implements TrustService {
         try {
             HttpResponse<byte[]> response =
                     http.send(request.timeout(Duration.ofSeconds(15)).build(), HttpResponse.BodyHandlers.ofByteArray());
+            if (response.statusCode() >= 500 || response.statusCode() == 429)
+                throw new ServiceAway(
+                        ServiceAway.Service.TRUST,
+                        "The trust service answered with status " + response.statusCode() + ".",
+                        null);
             if (response.statusCode() != 200)
                 throw new IllegalStateException(
                         "The trust service answered with status " + response.statusCode() + ".");
             return response.body();
         } catch (IOException e) {
-            throw new UncheckedIOException("The trust service can't be reached.", e);
+            throw new ServiceAway(ServiceAway.Service.TRUST, "The trust service can't be reached.", e);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new IllegalStateException("interrupted", e);

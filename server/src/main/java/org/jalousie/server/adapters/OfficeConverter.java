@@ -89,7 +89,7 @@ class OfficeConverter implements Converter {
         try {
             return checked(lane.convert(word, limit));
         } catch (OfficeLane.Away e) {
-            throw new ConversionFailed(AWAY, true, e);
+            throw new ServiceAway(ServiceAway.Service.CONVERTER, AWAY, e);
         } catch (OfficeLane.TookTooLong e) {
             slowOnes.put(name, true);
             throw new ConversionFailed(
@@ -115,7 +115,7 @@ class OfficeConverter implements Converter {
             if (lane.up()) return lane;
             lane.start();
             queue.add(lane);
-            if (System.nanoTime() > end) throw new ConversionFailed(AWAY, true, null);
+            if (System.nanoTime() > end) throw new ServiceAway(ServiceAway.Service.CONVERTER, AWAY, null);
             pause();
         }
     }
@@ -125,7 +125,7 @@ class OfficeConverter implements Converter {
             Thread.sleep(200);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            throw new ConversionFailed(AWAY, true, e);
+            throw new ServiceAway(ServiceAway.Service.CONVERTER, AWAY, e);
         }
     }
 

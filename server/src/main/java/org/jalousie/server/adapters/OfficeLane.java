@@ -4,6 +4,8 @@ import com.sun.star.lang.XComponent;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.net.InetAddress;
+import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -47,7 +49,7 @@ final class OfficeLane {
     private static final Duration STOP_WAIT = Duration.ofSeconds(5);
     private static final Duration LONGEST_PAUSE = Duration.ofMinutes(1);
 
-    private final int port;
+    private volatile int port;
     private final Path folder;
     private final ExecutorService worker;
     private final ExecutorService starter;
@@ -90,14 +92,16 @@ final class OfficeLane {
         Duration pause = Duration.ofSeconds(1);
         while (!closed) {
             try {
-                endProcess();
+                endProcess(port);
                 LocalOfficeManager fresh = built();
                 fresh.start();
                 manager = fresh;
                 up = true;
                 break;
             } catch (OfficeException | IOException | RuntimeException e) {
-                LOG.warn("the word processor at port {} did not start; again in {} s", port, pause.toSeconds(), e);
+                LOG.warn("the word processor at port {} did not start; again in {} s", port, pause.toSeconds());
+                endProcess(port);
+                port = otherPort(port);
             }
             try {
                 Thread.sleep(pause.toMillis());
@@ -119,7 +123,7 @@ final class OfficeLane {
                 .maxTasksPerProcess(500)
                 .taskExecutionTimeout(NEVER)
                 .taskQueueTimeout(NEVER)
-                .processTimeout(60_000L)
+                .processTimeout(30_000L)
                 .startFailFast(true)
                 .existingProcessAction(org.jodconverter.local.office.ExistingProcessAction.KILL);
         if (OfficeSandbox.available()) {
@@ -157,7 +161,7 @@ final class OfficeLane {
             }
         }
         closeForward();
-        endProcess();
+        endProcess(port);
     }
 
     /** The process is gone, or does nothing any more: it is started anew by nobody but this lane. */
@@ -165,9 +169,19 @@ final class OfficeLane {
         up = false;
         LocalOfficeManager last = manager;
         manager = null;
-        endProcess();
-        // the library's own manager may wait for a process that never comes again
-        if (last != null) daemon(() -> quietly(last), "office-end-" + port).start();
+        int old = port;
+        endProcess(old);
+        // the library's own manager may start the old one again, or wait for it for ever: the new one has a port of its
+        // own
+        port = otherPort(old);
+        if (last != null)
+            daemon(
+                            () -> {
+                                quietly(last);
+                                endProcess(old);
+                            },
+                            "office-end-" + old)
+                    .start();
         start();
     }
 
@@ -237,19 +251,27 @@ final class OfficeLane {
     }
 
     private boolean isAlive() {
-        try (Stream<ProcessHandle> all = own()) {
+        try (Stream<ProcessHandle> all = at(port)) {
             return all.findAny().isPresent();
         }
     }
 
     /** The process is known by the port that it was told. */
-    private Stream<ProcessHandle> own() {
+    private static Stream<ProcessHandle> at(int port) {
         return ProcessHandle.allProcesses()
                 .filter(process -> process.info().commandLine().orElse("").contains("port=" + port + ","));
     }
 
-    private void endProcess() {
-        try (Stream<ProcessHandle> all = own()) {
+    private static int otherPort(int port) {
+        try (ServerSocket free = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
+            return free.getLocalPort();
+        } catch (IOException e) {
+            return port;
+        }
+    }
+
+    private static void endProcess(int port) {
+        try (Stream<ProcessHandle> all = at(port)) {
             all.forEach(ProcessHandle::destroyForcibly);
         }
     }

@@ -26,7 +26,6 @@ import org.slf4j.LoggerFactory;
  */
 final class OfficeSandbox {
     private static final Logger LOG = LoggerFactory.getLogger(OfficeSandbox.class);
-    private static final String SOCKET = "office.sock";
 
     // a process with a document of 2,000 pages takes 1.2 GB of address space (measured)
     private static final String LAUNCHER = """
@@ -89,7 +88,7 @@ final class OfficeSandbox {
      * @param home where the word processor is installed
      */
     static Path prepare(Path lane, int port, Path home) throws IOException {
-        Path standIn = lane.resolve("home");
+        Path standIn = lane.resolve("home-" + port);
         Path program = Files.createDirectories(standIn.resolve("program"));
         try (Stream<Path> own = Files.list(home.resolve("program"))) {
             for (Path file : own.toList()) {
@@ -99,18 +98,21 @@ final class OfficeSandbox {
                 Files.createSymbolicLink(link, file);
             }
         }
-        Files.deleteIfExists(lane.resolve(SOCKET));
         Path launcher = program.resolve("soffice.bin");
-        Files.writeString(launcher, LAUNCHER.formatted(lane, SOCKET, port, home.toRealPath()));
+        Files.writeString(launcher, LAUNCHER.formatted(lane, socket(port), port, home.toRealPath()));
         Files.setPosixFilePermissions(launcher, PosixFilePermissions.fromString("rwxr-xr-x"));
         return standIn;
     }
 
     /** Forwards the port that the library connects to into the sandbox. The port opens when the process in there listens. */
     static AutoCloseable forward(Path lane, int port) {
-        Forward forward = new Forward(lane.resolve(SOCKET), port);
+        Forward forward = new Forward(lane.resolve(socket(port)), port);
         daemon("office-port-" + port, forward);
         return forward;
+    }
+
+    private static String socket(int port) {
+        return "office-" + port + ".sock";
     }
 
     private static final class Forward implements Runnable, AutoCloseable {

@@ -1,14 +1,26 @@
 package org.jalousie.server.jobs;
 
 import java.util.Arrays;
+import org.jalousie.server.adapters.ServiceAway;
 
 /** The kinds of jobs there are. An instance is an agreement's id, with what else the job needs after a colon. */
 public enum JobKind {
-    GENERATE,
-    SEAL_OFFICE,
-    SEAL_PARTY,
-    FINISH,
-    MAIL;
+    GENERATE(ServiceAway.Service.CONVERTER),
+    SEAL_OFFICE(ServiceAway.Service.TRUST),
+    SEAL_PARTY(ServiceAway.Service.TRUST),
+    FINISH(ServiceAway.Service.TRUST),
+    MAIL(ServiceAway.Service.MAIL);
+
+    private final ServiceAway.Service service;
+
+    JobKind(ServiceAway.Service service) {
+        this.service = service;
+    }
+
+    /** What it needs from outside. */
+    ServiceAway.Service needs() {
+        return service;
+    }
 
     String taskName() {
         return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');

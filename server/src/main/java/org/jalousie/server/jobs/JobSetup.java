@@ -7,14 +7,17 @@ import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.time.Duration;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.ThreadLocalRandom;
 import org.jalousie.server.Settings;
 import org.jalousie.server.adapters.Converter;
+import org.jalousie.server.adapters.ServiceAway;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.slf4j.MDC;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.dao.ConcurrencyFailureException;
 
 /** Makes a task of the scheduler from each kind of job: failures are retried with growing delays, then given up visibly. */
 @Configuration
@@ -23,10 +26,12 @@ class JobSetup {
 
     private final Settings.Retries retries;
     private final ObjectProvider<Jobs> jobs;
+    private final ObjectProvider<Outages> outages;
 
-    JobSetup(Settings settings, ObjectProvider<Jobs> jobs) {
+    JobSetup(Settings settings, ObjectProvider<Jobs> jobs, ObjectProvider<Outages> outages) {
         this.retries = settings.retries();
         this.jobs = jobs;
+        this.outages = outages;
     }
 
     /** The scheduler goes by the application's clock. */
@@ -70,6 +75,7 @@ class JobSetup {
                                 .findFirst()
                                 .orElseThrow()
                                 .run(instance.getId());
+                        outages.getObject().over(kind.needs());
                     }
                 });
     }
@@ -86,13 +92,32 @@ class JobSetup {
                 retries.most(),
                 agreementOf(instance),
                 reason);
-        if (tries >= retries.most() || !mayHelp(complete.getCause())) {
+        Throwable cause = complete.getCause().orElse(null);
+        if (cause instanceof ConcurrencyFailureException) {
+            // another one was first; that is no failure
+            operations.reschedule(complete, complete.getTimeDone().plusSeconds(1));
+            return;
+        }
+        boolean away = cause instanceof ServiceAway;
+        if (away) outages.getObject().began((ServiceAway) cause);
+        if (tries >= (away ? mostWhileAway() : retries.most()) || !mayHelp(complete.getCause())) {
             jobs.getObject().giveUp(kind.taskName(), instance, UUID.fromString(agreementOf(instance)), reason);
             operations.stop();
             return;
         }
-        Duration delay = retries.firstDelay().multipliedBy(1L << Math.min(tries - 1, 12));
-        operations.reschedule(complete, complete.getTimeDone().plus(delay));
+        operations.reschedule(complete, complete.getTimeDone().plus(delay(tries)));
+    }
+
+    /** Doubles up to the longest, give or take a fifth, so that not all come back at one moment. */
+    private Duration delay(int tries) {
+        Duration doubled = retries.firstDelay().multipliedBy(1L << Math.min(tries - 1, 12));
+        Duration delay = doubled.compareTo(retries.longestDelay()) > 0 ? retries.longestDelay() : doubled;
+        return Duration.ofMillis(
+                (long) (delay.toMillis() * ThreadLocalRandom.current().nextDouble(0.8, 1.2)));
+    }
+
+    private long mostWhileAway() {
+        return 10 + retries.whileAway().dividedBy(retries.longestDelay());
     }
 
     /** Whether another try may come out otherwise. */

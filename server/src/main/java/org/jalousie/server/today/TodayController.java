@@ -1,13 +1,19 @@
 package org.jalousie.server.today;
 
+import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Set;
 import org.jalousie.core.agreement.State;
+import org.jalousie.server.adapters.Converter;
+import org.jalousie.server.adapters.ServiceAway;
 import org.jalousie.server.agreement.AgreementService;
 import org.jalousie.server.agreement.AgreementViews;
 import org.jalousie.server.intake.IntakeService;
 import org.jalousie.server.intake.IntakeViews;
 import org.jalousie.server.jobs.Jobs;
+import org.jalousie.server.jobs.Outages;
 import org.jalousie.server.web.Page;
 import org.jalousie.server.web.Refusal;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -25,17 +31,33 @@ class TodayController {
     private final AgreementService agreements;
     private final IntakeService intake;
     private final Jobs jobs;
+    private final Outages outages;
+    private final Converter converter;
+    private final Clock clock;
 
-    TodayController(AgreementService agreements, IntakeService intake, Jobs jobs) {
+    TodayController(
+            AgreementService agreements,
+            IntakeService intake,
+            Jobs jobs,
+            Outages outages,
+            Converter converter,
+            Clock clock) {
         this.agreements = agreements;
         this.intake = intake;
         this.jobs = jobs;
+        this.outages = outages;
+        this.converter = converter;
+        this.clock = clock;
     }
 
     /** A job that was given up. */
     record Failed(String agreement, String reason, Instant since) {}
 
+    /** @param waiting how many pieces of work wait for it and go on by themselves */
+    record Notice(String title, String reason, Instant since, long waiting) {}
+
     record Today(
+            List<Notice> notices,
             Page<Failed> failed,
             Page<IntakeViews.RequestRow> requests,
             Page<AgreementViews.AgreementItem> toCheck,
@@ -43,12 +65,23 @@ class TodayController {
             Page<AgreementViews.AgreementItem> ended,
             Page<AgreementViews.AgreementItem> completed) {}
 
+    /** What is away, told once however much waits for it. */
+    private List<Notice> notices() {
+        List<Notice> notices = new ArrayList<>();
+        outages.now().forEach(one -> notices.add(new Notice(one.title(), one.reason(), one.since(), one.waiting())));
+        String title = ServiceAway.Service.CONVERTER.title();
+        if (converter.away() && notices.stream().noneMatch(one -> one.title().equals(title)))
+            notices.add(new Notice(title, "It is being started again.", clock.instant(), 0));
+        return notices;
+    }
+
     /** @param most how many of each at most, newest first; each list says how many there are */
     @GetMapping
     Today today(@RequestParam(defaultValue = "50") int most) {
         if (most < 1 || most > MOST) throw Refusal.malformed("At least 1 and at most " + MOST + " can be listed.");
         var failed = jobs.givenUp(most);
         return new Today(
+                notices(),
                 new Page<>(
                         failed.map(failure -> new Failed(
                                         agreements.numberOf(failure.agreementId()),

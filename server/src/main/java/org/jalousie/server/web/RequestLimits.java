@@ -14,6 +14,8 @@ import java.io.IOException;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
@@ -32,6 +34,10 @@ class RequestLimits extends OncePerRequestFilter {
 
     /** Room for a page's pictures, fonts and data, all asked for at once by two people behind one address. */
     static final int MOST_OPEN = 60;
+
+    private static final Duration UPLOAD_WAIT = Duration.ofSeconds(30);
+
+    private final Semaphore uploads = new Semaphore(2, true);
 
     private final Cache<String, AtomicInteger> open = Caffeine.newBuilder()
             .maximumSize(50_000)
@@ -77,9 +83,32 @@ class RequestLimits extends OncePerRequestFilter {
                 problem(response, 429, "Too many requests from this address are open. Try again in a moment.");
                 return;
             }
-            chain.doFilter(new Counted(request, most), response);
+            boolean upload =
+                    request.getContentType() != null && request.getContentType().startsWith("multipart/");
+            if (upload) upload(new Counted(request, most), response, chain);
+            else chain.doFilter(new Counted(request, most), response);
         } finally {
             own.decrementAndGet();
+        }
+    }
+
+    /** A file becomes many times its size when it is opened, so only a few are opened at once; the others wait a little. */
+    private void upload(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        try {
+            if (!uploads.tryAcquire(UPLOAD_WAIT.toMillis(), TimeUnit.MILLISECONDS)) {
+                response.setHeader("Retry-After", "10");
+                problem(response, 503, "Several files are being taken in just now. Try again in a moment.");
+                return;
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IOException(e);
+        }
+        try {
+            chain.doFilter(request, response);
+        } finally {
+            uploads.release();
         }
     }
 

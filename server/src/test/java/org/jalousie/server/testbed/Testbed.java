@@ -21,8 +21,9 @@ public final class Testbed {
 
     public final Path folder;
     public final int port;
-    public final TrustStandin trust;
+    private TrustStandin trust;
     public final ConfigurableApplicationContext application;
+    private final int trustPort = TestPaths.freePort();
     private final int smtpPort = TestPaths.freePort();
     private final int mailPort = TestPaths.freePort();
     private MailStandin mail;
@@ -51,7 +52,7 @@ public final class Testbed {
             throw new IllegalStateException(e);
         }
         database = new Database(folder.resolve("postgres"), TestPaths.freePort());
-        trust = new TrustStandin(0, folder.resolve("trust"), "secret", Clock.systemUTC());
+        trustUp();
         mail = new MailStandin(smtpPort, mailPort, folder.resolve("mail"));
         port = TestPaths.freePort();
         application = SpringApplication.run(
@@ -72,7 +73,7 @@ public final class Testbed {
                 "--jalousie.office.name=Museum of Bowed Strings",
                 "--jalousie.office.mail=office@museum.example.org",
                 "--jalousie.office.zone=Europe/Paris",
-                "--jalousie.trust.address=" + trust.address(),
+                "--jalousie.trust.address=http://127.0.0.1:" + trustPort,
                 "--jalousie.trust.secret=secret",
                 "--jalousie.postroom=http://127.0.0.1:" + mailPort,
                 "--jalousie.converter.folder=" + folder.resolve("office-" + onPort),
@@ -81,6 +82,7 @@ public final class Testbed {
                 "--jalousie.first-account.password=" + PASSWORD,
                 "--jalousie.retries.most=4",
                 "--jalousie.retries.first-delay=400ms",
+                "--jalousie.retries.longest-delay=5m",
                 "--logging.structured.format.console="));
         // an argument given twice would become a list, so a later one takes the earlier one's place
         for (String one : more) {
@@ -103,6 +105,18 @@ public final class Testbed {
 
     public <T> T bean(Class<T> type) {
         return application.getBean(type);
+    }
+
+    public String trustAddress() {
+        return trust.address();
+    }
+
+    public void trustDown() {
+        trust.close();
+    }
+
+    public void trustUp() {
+        trust = new TrustStandin(trustPort, folder.resolve("trust"), "secret", Clock.systemUTC());
     }
 
     /** Takes the mail server down. */

@@ -1,0 +1,24 @@
+package org.jalousie.server.adapters;
+
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+
+/** Tells a person who waits for an outside service that it is away, or that it could not do it. */
+@RestControllerAdvice
+@Order(Ordered.HIGHEST_PRECEDENCE)
+class ServiceProblems {
+    @ExceptionHandler
+    ProblemDetail away(ServiceAway e) {
+        return ProblemDetail.forStatusAndDetail(
+                HttpStatus.SERVICE_UNAVAILABLE, e.getMessage() + " Try again in a moment.");
+    }
+
+    @ExceptionHandler
+    ProblemDetail failed(Converter.ConversionFailed e) {
+        return ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE, e.getMessage());
+    }
+}
