@@ -31,11 +31,7 @@ export default function TodayRoom() {
       <RoomTitle title="Today" />
       <Trouble error={again.error} />
       {today.data.notices.map((one) => (
-        <p
-          key={one.title}
-          role="status"
-          className="mb-3 border-l-4 border-clay bg-sheet px-3 py-2"
-        >
+        <p key={one.title} role="status" className="mb-3 border-l-4 border-clay bg-sheet px-3 py-2">
           <strong className="font-medium">{one.title} is away</strong> since {dateTime(one.since)}.{' '}
           {one.reason} {waitingWords(one.waiting)}
         </p>

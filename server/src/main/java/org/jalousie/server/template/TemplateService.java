@@ -5,10 +5,12 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jalousie.core.parties.Party;
+import org.jalousie.core.picture.PictureFile;
 import org.jalousie.core.template.Proposal;
 import org.jalousie.core.template.SettingsDifference;
 import org.jalousie.core.template.Specimen;
@@ -83,7 +85,16 @@ public class TemplateService {
         requireName(composition.title());
         if (composition.html().length() > MOST_WRITTEN)
             throw Refusal.invalid("At most a million characters can be written here. Bring in a Word file instead.");
-        return bringIn(composition.title(), Composer.word(composition, files::get));
+        return bringIn(composition.title(), Composer.word(composition, this::picture));
+    }
+
+    private byte[] picture(String name) {
+        Optional<byte[]> found = FileStore.isName(name) ? files.asFound(name) : Optional.empty();
+        try {
+            return PictureFile.read(found.orElse(new byte[0])).bytes();
+        } catch (PictureFile.Unacceptable e) {
+            throw Refusal.invalid("One of the pictures is not there any more. Take it out and choose it again.");
+        }
     }
 
     @Transactional(readOnly = true)
