@@ -75,6 +75,8 @@ class OutageTest {
             office.sign(office.link(half, LENDER), Map.of("lender_vat_number", "XX"));
             toCountersign.put(half, office.link(half, MUSEUM));
         }
+        String withdrawn = office.send(office.generate(template, Office.loanValues("Ida Marsh")));
+        office.link(withdrawn, LENDER);
         TestClock clock = BED.bean(TestClock.class);
         List<String> toMake = new ArrayList<>();
         BED.mailDown();
@@ -83,6 +85,7 @@ class OutageTest {
         Thread killer = killer();
         try {
             for (int i = 0; i < 5; i++) toMake.add(requestFor(template));
+            office.client.post("/api/v1/agreements/" + withdrawn + "/withdrawal", Map.of("reason", "a mistake"));
             toSend.forEach(office::send);
             toSign.values().forEach(link -> office.sign(link, Map.of("lender_vat_number", "XX")));
             toCountersign.values().forEach(link -> office.sign(link, Map.of()));
@@ -111,6 +114,7 @@ class OutageTest {
             toCountersign.keySet().forEach(number -> office.await(number, "COMPLETED"));
             toSend.forEach(number -> office.link(number, LENDER));
             toSign.keySet().forEach(number -> office.link(number, MUSEUM));
+            Wait.until("the mail about the end", () -> office.mailTo(withdrawn, LENDER, "Withdrawn"));
             Wait.until(
                     "the notices to go",
                     () -> office.client
