@@ -60,6 +60,13 @@ final class TemplateViews {
             List<Rule> rules,
             List<Choice> choices,
             List<Specimen> specimens) {
+        /** Programs that know nothing of rules, choices or specimens leave them out. */
+        TemplateSettings {
+            rules = rules == null ? List.of() : rules;
+            choices = choices == null ? List.of() : choices;
+            specimens = specimens == null ? List.of() : specimens;
+        }
+
         TemplateContent toCore() {
             return new TemplateContent(
                     language,
