@@ -6,8 +6,14 @@ import { Button, inputLook, Labelled, Trouble } from '../ui/parts';
 import { Wordmark } from '../ui/Wordmark';
 
 /** Mail address and password; says who signed in. */
-export function SignInForm({ onSignedIn }: { onSignedIn: (session: Schemas['Session']) => void }) {
-  const form = useForm<Schemas['SignIn']>({ defaultValues: { mail: '', password: '' } });
+export function SignInForm({
+  mail = '',
+  onSignedIn,
+}: {
+  mail?: string;
+  onSignedIn: (session: Schemas['Session']) => void;
+}) {
+  const form = useForm<Schemas['SignIn']>({ defaultValues: { mail, password: '' } });
   const signIn = useMutation({
     mutationFn: (body: Schemas['SignIn']) => answer(api.POST('/api/v1/session', { body })),
     onSuccess: onSignedIn,

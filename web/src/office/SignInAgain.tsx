@@ -31,7 +31,7 @@ export function SignInAgain({ mail }: { mail: string }) {
         <DialogPanel className="w-full max-w-sm border border-edge bg-paper p-5">
           <DialogTitle className="pb-2 text-xl">Your session has ended</DialogTitle>
           <p className="pb-4">Sign in again. What you have typed here is still there.</p>
-          <SignInForm onSignedIn={signedIn} />
+          <SignInForm mail={mail} onSignedIn={signedIn} />
         </DialogPanel>
       </div>
     </Dialog>

@@ -39,14 +39,14 @@ export default function PostroomRoom() {
       <div className={open ? 'grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] gap-5' : ''}>
         {list.data.total > 0 && (
           <div className="min-w-0">
-            <Table head={['When', 'To', 'Subject', 'State']}>
+            <Table head={['When', ...(open ? [] : ['To']), 'Subject', 'State']}>
               {list.data.items.map((mail) => (
                 <tr key={mail.id}>
                   <td className="whitespace-nowrap text-soft">
                     {dateTime(mail.sentAt ?? mail.createdAt)}
                   </td>
-                  <td>{mail.recipient}</td>
-                  <td className="max-w-96 truncate">
+                  {!open && <td>{mail.recipient}</td>}
+                  <td className={`truncate ${open ? 'max-w-80' : 'max-w-96'}`}>
                     {readable ? (
                       <button
                         type="button"

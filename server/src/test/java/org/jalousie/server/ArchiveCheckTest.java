@@ -8,14 +8,20 @@ import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.Statement;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import javax.sql.DataSource;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.evidence.EventChain;
+import org.jalousie.core.evidence.Expected;
 import org.jalousie.core.evidence.Json;
+import org.jalousie.core.evidence.Tampering;
+import org.jalousie.core.evidence.TrustService;
+import org.jalousie.core.evidence.Verifier;
 import org.jalousie.demo.Client;
+import org.jalousie.server.agreement.AgreementService;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.Testbed;
 import org.junit.jupiter.api.BeforeAll;
@@ -219,7 +225,7 @@ class ArchiveCheckTest {
                 .as(own.toString())
                 .isTrue();
         int cut = new String(whole, StandardCharsets.ISO_8859_1).indexOf("%%EOF", whole.length / 2);
-        byte[] earlier = java.util.Arrays.copyOf(whole, cut + 5);
+        byte[] earlier = Arrays.copyOf(whole, cut + 5);
         JsonNode known = checkFile(earlier, "");
         assertThat(known.get("agreement").asString()).isEqualTo(first);
         assertThat(known.get("result").get("intact").asBoolean()).isFalse();
@@ -231,5 +237,34 @@ class ArchiveCheckTest {
                         .upload("/api/v1/archive/check", "x.pdf", "no pdf".getBytes(StandardCharsets.UTF_8))
                         .status())
                 .isEqualTo(422);
+    }
+
+    /** Every kind of tampering on a file of the application's own, made by the word processor and signed over HTTP. */
+    @Test
+    void everyKindOfTamperingWithAFiledAgreementIsFound() {
+        AgreementService.Filed filed = BED.bean(AgreementService.class).filed(first);
+        Expected expected = Expected.of(filed.agreement(), filed.history());
+        TrustService trust = BED.bean(TrustService.class);
+        Verifier verifier = new Verifier(trust);
+        byte[] whole = pdf(first);
+        Map<String, byte[]> kinds = Tampering.of(whole, "lender_vat_number", "lender_signature", "museum_signature");
+        List<String> missed = kinds.entrySet().parallelStream()
+                .filter(kind -> verifier.verify(kind.getValue()).intact()
+                        || verifier.verify(Tampering.stamped(kind.getValue(), trust), expected)
+                                .intact())
+                .map(Map.Entry::getKey)
+                .toList();
+        assertThat(missed).isEmpty();
+        String text = new String(whole, StandardCharsets.ISO_8859_1);
+        for (int cut = text.indexOf("%%EOF"); cut + 7 < whole.length; cut = text.indexOf("%%EOF", cut + 1)) {
+            byte[] earlier = Arrays.copyOf(whole, cut + 6);
+            assertThat(verifier.verify(earlier, expected).intact())
+                    .as("cut at " + cut)
+                    .isFalse();
+            assertThat(verifier.verify(Tampering.stamped(earlier, trust), expected)
+                            .intact())
+                    .as("cut at " + cut + " and stamped")
+                    .isFalse();
+        }
     }
 }

@@ -51,7 +51,16 @@ public final class Verifier {
         try {
             Revisions.Result result = Revisions.of(pdf);
             for (Revisions.Change change : result.changes()) findings.add(sentence(change, checks));
-            for (String field : result.added()) added(pdf, field, result, checks, stamps, findings, notes);
+            boolean stamped = false;
+            for (String field : result.added()) {
+                boolean usual = !stamped
+                        && stamps.containsKey(field)
+                        && stamps.get(field).trusted();
+                stamped |= stamps.containsKey(field);
+                // the first time stamp over all is part of every finished agreement
+                if (!usual || result.visibleAdded().contains(field))
+                    added(pdf, field, result, checks, stamps, findings, notes);
+            }
         } catch (IOException | RuntimeException | StackOverflowError e) {
             findings.add("An earlier state of the file can't be read any more: bytes of it were changed.");
             findings.addAll(Damage.unreadable(pdf));

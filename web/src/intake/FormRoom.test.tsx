@@ -1,0 +1,69 @@
+// @vitest-environment jsdom
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { MemoryRouter, Route, Routes } from 'react-router';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import FormRoom from './FormRoom';
+
+const form = {
+  template: '00000000-0000-0000-0000-000000000001',
+  name: 'Loan',
+  version: 1,
+  language: 'en-GB',
+  fields: [],
+  chosen: [],
+};
+const detail = {
+  row: { number: 'R-1', template: 'Loan', createdBy: 'Nora', createdAt: '', agreement: '' },
+  form,
+  values: {},
+  people: {},
+  agreementState: null,
+};
+
+const asked = vi.hoisted(() => [] as string[]);
+const made = vi.hoisted(() => ({ agreements: 0 }));
+
+vi.mock('../api/client', async (original) => {
+  const client = await original<typeof import('../api/client')>();
+  const ask = (method: string) => (path: string) => {
+    asked.push(`${method} ${path.replace('/api/v1', '')}`);
+    const failed = path.endsWith('/agreement') && made.agreements++ === 0;
+    const data = path.endsWith('/form')
+      ? form
+      : path.endsWith('/agreement')
+        ? { agreement: 'A-1' }
+        : detail;
+    return Promise.resolve({
+      data,
+      error: failed ? { detail: 'Just now it can’t be done.' } : undefined,
+      response: new Response(null, { status: failed ? 503 : 200 }),
+    });
+  };
+  return { ...client, api: { GET: ask('GET'), POST: ask('POST'), PUT: ask('PUT') } };
+});
+
+describe('a form whose agreement could not be made at once', () => {
+  afterEach(cleanup);
+
+  it('does not become a second request when it is sent again', async () => {
+    render(
+      <QueryClientProvider client={new QueryClient()}>
+        <MemoryRouter initialEntries={['/intake/new/x']}>
+          <Routes>
+            <Route path="/intake/new/:template" element={<FormRoom />} />
+            <Route path="/agreements/:number" element={<p>the agreement</p>} />
+          </Routes>
+        </MemoryRouter>
+      </QueryClientProvider>,
+    );
+    const button = await screen.findByRole('button', { name: 'Make the agreement' });
+    fireEvent.click(button);
+    await screen.findByText('Just now it can’t be done.');
+    await waitFor(() => expect(button).toHaveProperty('disabled', false));
+    fireEvent.click(button);
+    await screen.findByText('the agreement');
+    expect(asked.filter((one) => one === 'POST /requests')).toHaveLength(1);
+    expect(asked).toContain('PUT /requests/{number}');
+  });
+});
