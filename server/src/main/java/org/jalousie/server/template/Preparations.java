@@ -1,6 +1,7 @@
 package org.jalousie.server.template;
 
-import java.util.Collections;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -27,23 +28,26 @@ import org.springframework.stereotype.Component;
 class Preparations {
     private static final int KEPT = 60;
 
+    /** What compiled wordings may hold in memory together, in bytes. */
+    private static final long MOST_HELD = 250L * 1024 * 1024;
+
+    /** A compiled wording holds its XML as text; that is some twenty times the packed file. (measured: 12 to 25) */
+    private static final int HELD_PER_BYTE = 20;
+
     private final FileStore files;
     private final ClauseService clauses;
-    private final Map<String, Wording> wordings = recent();
-    private final Map<String, RuleSet> ruleSets = recent();
+    private final Cache<String, Kept> wordings = Caffeine.newBuilder()
+            .maximumWeight(MOST_HELD)
+            .weigher((String key, Kept kept) -> kept.weight())
+            .build();
+    private final Cache<String, RuleSet> ruleSets =
+            Caffeine.newBuilder().maximumSize(KEPT).build();
+
+    private record Kept(Wording wording, int weight) {}
 
     Preparations(FileStore files, ClauseService clauses) {
         this.files = files;
         this.clauses = clauses;
-    }
-
-    private static <T> Map<String, T> recent() {
-        return Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
-            @Override
-            protected boolean removeEldestEntry(Map.Entry<String, T> eldest) {
-                return size() > KEPT;
-            }
-        });
     }
 
     Wording wording(String wordFile, TemplateContent content) {
@@ -51,12 +55,12 @@ class Preparations {
         Set<String> parties = content.parties().stream().map(Party::key).collect(Collectors.toCollection(TreeSet::new));
         Set<String> fields = content.fields().stream().map(Field::name).collect(Collectors.toCollection(TreeSet::new));
         String key = wordFile + parties + fields + new TreeMap<>(library) + Json.canonical(content.choices());
-        Wording known = wordings.get(key);
-        if (known != null) return known;
+        Kept known = wordings.getIfPresent(key);
+        if (known != null) return known.wording();
         // outside of any lock: two compiling the same at once does no harm
-        Wording wording =
-                Wording.compile(WordFile.open(files.get(wordFile)), parties, fields, clauses(library, content));
-        wordings.put(key, wording);
+        byte[] file = files.get(wordFile);
+        Wording wording = Wording.compile(WordFile.open(file), parties, fields, clauses(library, content));
+        wordings.put(key, new Kept(wording, (int) Math.min(Integer.MAX_VALUE, (long) file.length * HELD_PER_BYTE)));
         return wording;
     }
 
@@ -80,7 +84,7 @@ class Preparations {
     }
 
     RuleSet rules(TemplateContent content) {
-        return ruleSets.computeIfAbsent(
+        return ruleSets.get(
                 Json.canonical(
                         Map.of("fields", content.fields(), "rules", content.rules(), "choices", content.choices())),
                 key -> RuleSet.compile(BuiltIn.and(content.fields()), content.rules(), content.choices()));
