@@ -87,6 +87,10 @@ class LimitsTest {
         Map<String, Object> deep = Map.of("a", "x");
         for (int i = 0; i < 100; i++) deep = Map.of("a", deep);
         assertThat(office.client.post("/api/v1/requests", deep).status()).isEqualTo(400);
+        assertThat(new Client(BED.address())
+                        .upload("/api/v1/signing/" + "B".repeat(43) + "/signature", "x.png", new byte[100])
+                        .status())
+                .isEqualTo(415);
         alive();
     }
 

@@ -19,6 +19,7 @@ import org.apache.pdfbox.text.PDFTextStripper;
 import org.jalousie.core.wording.WordDraft;
 import org.jalousie.core.wording.Zips;
 import org.jalousie.server.adapters.Converter;
+import org.jalousie.server.adapters.ServiceAway;
 import org.jalousie.server.testbed.Testbed;
 import org.jalousie.server.testbed.Wait;
 import org.junit.jupiter.api.Test;
@@ -102,6 +103,8 @@ class SandboxTest {
                                     .convert(new WordDraft().paragraph("alive").bytes())
                                     .pdf())
                             .contains("alive");
+                } catch (ServiceAway e) {
+                    return false; // it is being started
                 } catch (Converter.ConversionFailed e) {
                     assertThat(e.again()).isTrue();
                     return false;

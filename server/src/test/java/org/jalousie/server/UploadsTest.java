@@ -59,7 +59,7 @@ class UploadsTest {
                         "<!DOCTYPE a [<!ENTITY b SYSTEM \"file:///etc/hostname\">]><a>&b;</a>"
                                 .getBytes(StandardCharsets.UTF_8)),
                 "document type");
-        refused(with("word/bomb.xml", new byte[210 * 1024 * 1024]), "200 MB");
+        refused(with("word/bomb.xml", new byte[110 * 1024 * 1024]), "100 MB");
     }
 
     @Test

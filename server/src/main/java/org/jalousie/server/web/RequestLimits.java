@@ -14,8 +14,7 @@ import java.io.IOException;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
-import java.util.concurrent.Semaphore;
-import java.util.concurrent.TimeUnit;
+import java.util.Locale;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
@@ -34,10 +33,6 @@ class RequestLimits extends OncePerRequestFilter {
 
     /** Room for a page's pictures, fonts and data, all asked for at once by two people behind one address. */
     static final int MOST_OPEN = 60;
-
-    private static final Duration UPLOAD_WAIT = Duration.ofSeconds(30);
-
-    private final Semaphore uploads = new Semaphore(2, true);
 
     private final Cache<String, AtomicInteger> open = Caffeine.newBuilder()
             .maximumSize(50_000)
@@ -60,7 +55,16 @@ class RequestLimits extends OncePerRequestFilter {
         // a picture of a signature in base64, and a few details
         if (path.startsWith("/api/v1/signing/")) return MB;
         if (!path.startsWith("/api/")) return 8 * KB;
-        return type != null && type.startsWith("multipart/") ? 27L * MB : 6L * MB;
+        return isMultipart(type) ? 27L * MB : 6L * MB;
+    }
+
+    static boolean isMultipart(String type) {
+        return type != null && type.strip().toLowerCase(Locale.ROOT).startsWith("multipart/");
+    }
+
+    /** Addresses of the office, where nobody comes who hasn't signed in. */
+    private static boolean takesFiles(String path) {
+        return path.startsWith("/api/") && !path.startsWith("/api/v1/signing/") && !path.startsWith("/api/v1/session");
     }
 
     @Override
@@ -69,6 +73,12 @@ class RequestLimits extends OncePerRequestFilter {
         String query = request.getQueryString();
         if (query != null && query.contains("%00")) {
             problem(response, 400, "A character in the address can't be read.");
+            return;
+        }
+        // parts are read by the server itself, past the count below, so they are let through only where files are taken
+        // in
+        if (isMultipart(request.getContentType()) && !takesFiles(request.getRequestURI())) {
+            problem(response, 415, "No file is taken in at this address.");
             return;
         }
         long most = most(request.getRequestURI(), request.getContentType());
@@ -83,32 +93,9 @@ class RequestLimits extends OncePerRequestFilter {
                 problem(response, 429, "Too many requests from this address are open. Try again in a moment.");
                 return;
             }
-            boolean upload =
-                    request.getContentType() != null && request.getContentType().startsWith("multipart/");
-            if (upload) upload(new Counted(request, most), response, chain);
-            else chain.doFilter(new Counted(request, most), response);
+            chain.doFilter(new Counted(request, most), response);
         } finally {
             own.decrementAndGet();
-        }
-    }
-
-    /** A file becomes many times its size when it is opened, so only a few are opened at once; the others wait a little. */
-    private void upload(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
-            throws ServletException, IOException {
-        try {
-            if (!uploads.tryAcquire(UPLOAD_WAIT.toMillis(), TimeUnit.MILLISECONDS)) {
-                response.setHeader("Retry-After", "10");
-                problem(response, 503, "Several files are being taken in just now. Try again in a moment.");
-                return;
-            }
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IOException(e);
-        }
-        try {
-            chain.doFilter(request, response);
-        } finally {
-            uploads.release();
         }
     }
 
