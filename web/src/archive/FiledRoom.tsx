@@ -55,7 +55,7 @@ export default function FiledRoom() {
               disabled={check.isPending}
               onClick={() => check.mutate()}
             >
-              {check.isPending ? 'Checking…' : 'Check files and trail now'}
+              {check.isPending ? 'Checking…' : 'Check both files now'}
             </Button>
             <Trouble error={check.error} />
             {check.data && (
