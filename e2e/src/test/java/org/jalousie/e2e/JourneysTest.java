@@ -85,10 +85,10 @@ class JourneysTest {
         office.await(number, "COMPLETED");
         try (Browser coordinator = new Browser(1280, 800).signIn()) {
             coordinator.link("Archive").click();
-            coordinator.page.getByLabel("Find by party, number, value or word").fill("viola 4471 " + number);
+            coordinator.page.getByLabel("Find by party, number, value or word").fill("viola 9944 " + number);
             assertThat(coordinator.page.getByText("Nothing in the archive has these words."))
                     .isVisible();
-            coordinator.page.getByLabel("Find by party, number, value or word").fill("viola marsh " + number);
+            coordinator.page.getByLabel("Find by party, number, value or word").fill("viola marsh 4471 " + number);
             coordinator.link(number).click();
             Download download = coordinator.page.waitForDownload(
                     () -> coordinator.link("Signed agreement (PDF)").click());
