@@ -97,8 +97,11 @@ class JourneysTest {
             org.assertj.core.api.Assertions.assertThat(Files.size(download.path()))
                     .isGreaterThan(100_000);
             coordinator.button("Check both files now").click();
-            assertThat(coordinator.page.getByText("The agreement is intact: nothing was changed since it was signed."))
-                    .isVisible();
+            // the first check of a server that has just started loads the whole validation library
+            coordinator
+                    .page
+                    .getByText("The agreement is intact: nothing was changed since it was signed.")
+                    .waitFor(new Locator.WaitForOptions().setTimeout(60_000));
             assertThat(coordinator.page.getByText("The signing record is intact"))
                     .isVisible();
             assertThat(coordinator
