@@ -4,8 +4,6 @@ import com.sun.star.lang.XComponent;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.net.InetAddress;
-import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -16,7 +14,6 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
-import java.util.stream.Stream;
 import org.jodconverter.core.document.DefaultDocumentFormatRegistry;
 import org.jodconverter.core.document.DocumentFormat;
 import org.jodconverter.core.office.OfficeContext;
@@ -41,11 +38,12 @@ final class OfficeLane {
             .storeProperty(org.jodconverter.core.document.DocumentFamily.TEXT, "FilterData", FILTER)
             .build();
 
-    /** Longer than any document is given: the lane ends what takes too long by itself. */
     private static final Logger LOG = LoggerFactory.getLogger(OfficeLane.class);
 
+    /** Longer than any document is given: the lane ends what takes too long by itself. */
     private static final long NEVER = Duration.ofMinutes(30).toMillis();
 
+    private static final Duration START_LIMIT = Duration.ofSeconds(90);
     private static final Duration STOP_WAIT = Duration.ofSeconds(5);
     private static final Duration LONGEST_PAUSE = Duration.ofMinutes(1);
 
@@ -57,6 +55,7 @@ final class OfficeLane {
     private volatile boolean up;
     private volatile boolean closed;
     private boolean starting;
+    private volatile AutoCloseable forward;
 
     OfficeLane(int port, Path folder) throws IOException {
         this.port = port;
@@ -92,16 +91,16 @@ final class OfficeLane {
         Duration pause = Duration.ofSeconds(1);
         while (!closed) {
             try {
-                endProcess(port);
+                OfficeProcess.end(port);
                 LocalOfficeManager fresh = built();
-                fresh.start();
+                startWithinLimit(fresh);
                 manager = fresh;
                 up = true;
                 break;
             } catch (OfficeException | IOException | RuntimeException e) {
                 LOG.warn("the word processor at port {} did not start; again in {} s", port, pause.toSeconds());
-                endProcess(port);
-                port = otherPort(port);
+                OfficeProcess.end(port);
+                port = OfficeProcess.otherPort(port);
             }
             try {
                 Thread.sleep(pause.toMillis());
@@ -113,6 +112,27 @@ final class OfficeLane {
         }
         synchronized (this) {
             starting = false;
+        }
+    }
+
+    /** The library waits without end for a process that takes the connection and says nothing. */
+    private void startWithinLimit(LocalOfficeManager fresh) throws OfficeException {
+        Thread watch = daemon(
+                () -> {
+                    try {
+                        Thread.sleep(START_LIMIT.toMillis());
+                        closeForward();
+                        OfficeProcess.end(port);
+                    } catch (InterruptedException e) {
+                        Thread.currentThread().interrupt(); // it stands
+                    }
+                },
+                "office-watch-" + port);
+        watch.start();
+        try {
+            fresh.start();
+        } finally {
+            watch.interrupt();
         }
     }
 
@@ -129,13 +149,13 @@ final class OfficeLane {
         if (OfficeSandbox.available()) {
             closeForward();
             Path home = LocalOfficeUtils.getDefaultOfficeHome().toPath();
-            builder.officeHome(OfficeSandbox.prepare(folder, port, home).toFile());
-            forward = OfficeSandbox.forward(folder, port);
+            Path sockets = Files.createTempDirectory("jal").toRealPath();
+            builder.officeHome(
+                    OfficeSandbox.prepare(folder, port, home, sockets).toFile());
+            forward = OfficeSandbox.forward(sockets, port);
         }
         return builder.build();
     }
-
-    private AutoCloseable forward;
 
     private void closeForward() {
         try {
@@ -161,7 +181,7 @@ final class OfficeLane {
             }
         }
         closeForward();
-        endProcess(port);
+        OfficeProcess.end(port);
     }
 
     /** The process is gone, or does nothing any more: it is started anew by nobody but this lane. */
@@ -170,15 +190,15 @@ final class OfficeLane {
         LocalOfficeManager last = manager;
         manager = null;
         int old = port;
-        endProcess(old);
+        OfficeProcess.end(old);
         // the library's own manager may start the old one again, or wait for it for ever: the new one has a port of its
         // own
-        port = otherPort(old);
+        port = OfficeProcess.otherPort(old);
         if (last != null)
             daemon(
                             () -> {
                                 quietly(last);
-                                endProcess(old);
+                                OfficeProcess.end(old);
                             },
                             "office-end-" + old)
                     .start();
@@ -199,7 +219,7 @@ final class OfficeLane {
      */
     Converter.Made convert(byte[] word, Duration limit) throws OfficeException, TookTooLong, Away {
         LocalOfficeManager current = manager;
-        if (up && !isAlive()) renew();
+        if (up && !OfficeProcess.isThere(port)) renew();
         if (!up || current == null) {
             start();
             throw new Away();
@@ -209,12 +229,12 @@ final class OfficeLane {
             return made.get(limit.toMillis(), TimeUnit.MILLISECONDS);
         } catch (TimeoutException e) {
             made.cancel(true);
-            boolean wasThere = isAlive();
+            boolean wasThere = OfficeProcess.isThere(port);
             renew();
             if (!wasThere) throw new Away();
             throw new TookTooLong();
         } catch (ExecutionException e) {
-            if (!isAlive()) {
+            if (!OfficeProcess.isThere(port)) {
                 renew();
                 throw new Away();
             }
@@ -247,32 +267,6 @@ final class OfficeLane {
         public void doFilter(OfficeContext context, XComponent document, FilterChain chain) throws Exception {
             results.read(document);
             chain.doFilter(context, document);
-        }
-    }
-
-    private boolean isAlive() {
-        try (Stream<ProcessHandle> all = at(port)) {
-            return all.findAny().isPresent();
-        }
-    }
-
-    /** The process is known by the port that it was told. */
-    private static Stream<ProcessHandle> at(int port) {
-        return ProcessHandle.allProcesses()
-                .filter(process -> process.info().commandLine().orElse("").contains("port=" + port + ","));
-    }
-
-    private static int otherPort(int port) {
-        try (ServerSocket free = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
-            return free.getLocalPort();
-        } catch (IOException e) {
-            return port;
-        }
-    }
-
-    private static void endProcess(int port) {
-        try (Stream<ProcessHandle> all = at(port)) {
-            all.forEach(ProcessHandle::destroyForcibly);
         }
     }
 }

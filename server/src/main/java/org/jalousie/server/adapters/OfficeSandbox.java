@@ -22,7 +22,7 @@ import org.slf4j.LoggerFactory;
  * the word processor fetch an address or read a file into the page; there is none there.
  *
  * <p>The program is started through a stand-in for its own launcher, since the library that drives it starts that; it is
- * reached over a socket in the lane's folder, which is forwarded to the port that the library expects.
+ * reached over a socket in a folder of its own, which is forwarded to the port that the library expects.
  */
 final class OfficeSandbox {
     private static final Logger LOG = LoggerFactory.getLogger(OfficeSandbox.class);
@@ -36,9 +36,9 @@ final class OfficeSandbox {
               --ro-bind-try /etc/fonts /etc/fonts --ro-bind-try /etc/libreoffice /etc/libreoffice \\
               --ro-bind-try /etc/alternatives /etc/alternatives --ro-bind-try /etc/ld.so.cache /etc/ld.so.cache \\
               --ro-bind-try /var/cache/fontconfig /var/cache/fontconfig --ro-bind-try /var/lib/libreoffice /var/lib/libreoffice \\
-              --proc /proc --dev /dev --tmpfs /tmp --bind '%1$s' '%1$s' --chdir '%1$s' \\
-              --clearenv --setenv HOME '%1$s' --setenv PATH /usr/bin:/bin --setenv LANG C.UTF-8 --setenv SAL_USE_VCLPLUGIN svp \\
-              /bin/sh -c 'socat UNIX-LISTEN:%1$s/%2$s,fork,unlink-early TCP:127.0.0.1:%3$d 2>/dev/null & exec prlimit --as=6000000000 --fsize=1000000000 --nproc=600 --core=0 -- %4$s/program/soffice.bin "$@"' office "$@"
+              --proc /proc --dev /dev --tmpfs /tmp --bind %1$s %1$s --bind %5$s /sockets --chdir %1$s \\
+              --clearenv --setenv HOME %1$s --setenv PATH /usr/bin:/bin --setenv LANG C.UTF-8 --setenv SAL_USE_VCLPLUGIN svp \\
+              /bin/sh -c 'socat UNIX-LISTEN:/sockets/%2$s,fork,unlink-early TCP:127.0.0.1:%3$d 2>/dev/null & exec prlimit --as=6000000000 --fsize=1000000000 --nproc=600 --core=0 -- %4$s/program/soffice.bin "$@"' office "$@"
             """;
 
     private OfficeSandbox() {}
@@ -86,8 +86,9 @@ final class OfficeSandbox {
      * Makes a home for the word processor's stand-in within the lane's folder.
      *
      * @param home where the word processor is installed
+     * @param sockets a folder with a short name, since the address of a socket has at most 107 bytes (unix(7))
      */
-    static Path prepare(Path lane, int port, Path home) throws IOException {
+    static Path prepare(Path lane, int port, Path home, Path sockets) throws IOException {
         Path standIn = lane.resolve("home-" + port);
         Path program = Files.createDirectories(standIn.resolve("program"));
         try (Stream<Path> own = Files.list(home.resolve("program"))) {
@@ -99,14 +100,19 @@ final class OfficeSandbox {
             }
         }
         Path launcher = program.resolve("soffice.bin");
-        Files.writeString(launcher, LAUNCHER.formatted(lane, socket(port), port, home.toRealPath()));
+        Files.writeString(
+                launcher, LAUNCHER.formatted(quoted(lane), socket(port), port, home.toRealPath(), quoted(sockets)));
         Files.setPosixFilePermissions(launcher, PosixFilePermissions.fromString("rwxr-xr-x"));
         return standIn;
     }
 
+    private static String quoted(Path path) {
+        return "'" + path.toString().replace("'", "'\\''") + "'";
+    }
+
     /** Forwards the port that the library connects to into the sandbox. The port opens when the process in there listens. */
-    static AutoCloseable forward(Path lane, int port) {
-        Forward forward = new Forward(lane.resolve(socket(port)), port);
+    static AutoCloseable forward(Path sockets, int port) {
+        Forward forward = new Forward(sockets.resolve(socket(port)), port);
         daemon("office-port-" + port, forward);
         return forward;
     }
@@ -175,6 +181,8 @@ final class OfficeSandbox {
         public synchronized void close() throws IOException {
             closed = true;
             if (listening != null) listening.close();
+            Files.deleteIfExists(socket);
+            Files.deleteIfExists(socket.getParent());
         }
     }
 
@@ -207,9 +215,18 @@ final class OfficeSandbox {
                 from.getOutputStream().write(some.array(), 0, some.position());
                 some.clear();
             }
-            from.shutdownOutput();
         } catch (IOException e) {
-            // the other side has gone
+            LOG.debug("a connection to the word processor broke off");
+        } finally {
+            close(from); // however it ended: whoever waits for an answer must hear that none comes
+        }
+    }
+
+    private static void close(Socket socket) {
+        try {
+            socket.close();
+        } catch (IOException e) {
+            LOG.debug("a connection to the word processor was closed already");
         }
     }
 

@@ -76,7 +76,7 @@ public final class Testbed {
                 "--jalousie.trust.address=http://127.0.0.1:" + trustPort,
                 "--jalousie.trust.secret=secret",
                 "--jalousie.postroom=http://127.0.0.1:" + mailPort,
-                "--jalousie.converter.folder=" + folder.resolve("office-" + onPort),
+                "--jalousie.converter.folder=" + folder.resolve("a person's office-" + onPort),
                 "--jalousie.first-account.mail=" + MAIL,
                 "--jalousie.first-account.name=Nora Quill",
                 "--jalousie.first-account.password=" + PASSWORD,

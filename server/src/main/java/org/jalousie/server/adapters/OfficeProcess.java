@@ -1,0 +1,37 @@
+package org.jalousie.server.adapters;
+
+import java.io.IOException;
+import java.net.InetAddress;
+import java.net.ServerSocket;
+import java.util.stream.Stream;
+
+/** The processes of the word processor on this machine, known by the port that each was told to listen at. */
+final class OfficeProcess {
+    private OfficeProcess() {}
+
+    static boolean isThere(int port) {
+        try (Stream<ProcessHandle> all = at(port)) {
+            return all.findAny().isPresent();
+        }
+    }
+
+    static void end(int port) {
+        try (Stream<ProcessHandle> all = at(port)) {
+            all.forEach(ProcessHandle::destroyForcibly);
+        }
+    }
+
+    private static Stream<ProcessHandle> at(int port) {
+        return ProcessHandle.allProcesses()
+                .filter(process -> process.info().commandLine().orElse("").contains("port=" + port + ","));
+    }
+
+    /** A port that nobody listens at just now; the given one when none can be found. */
+    static int otherPort(int port) {
+        try (ServerSocket free = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
+            return free.getLocalPort();
+        } catch (IOException e) {
+            return port;
+        }
+    }
+}
