@@ -65,10 +65,10 @@ class GenerateWork implements JobWork {
     }
 
     @Override
-    public void run(String instance) {
+    public boolean run(String instance) {
         UUID id = UUID.fromString(instance.substring(0, 36));
         Agreement agreement = log.read(id);
-        if (agreement.state() != State.GENERATING) return;
+        if (agreement.state() != State.GENERATING) return false;
         UsableTemplate template =
                 templates.version(rows.findById(id).orElseThrow().templateVersionId());
         LocalDate generatedOn = LocalDate.ofInstant(
@@ -118,6 +118,7 @@ class GenerateWork implements JobWork {
             if (now.madeFrom() == agreement.madeFrom() && now.pdf().equals(pdfFile))
                 rows.findById(id).orElseThrow().findableBy(words);
         });
+        return true;
     }
 
     /** The boxes with the labels and duties that the coordinator has settled. */

@@ -60,14 +60,14 @@ class MailWork implements JobWork {
     }
 
     @Override
-    public void run(String instance) {
+    public boolean run(String instance) {
         Mail mail = postroom.get(UUID.fromString(instance.substring(37)));
-        if (!mail.waiting()) return;
+        if (!mail.waiting()) return false;
         Agreement agreement = log.read(mail.agreementId());
         boolean asks = mail.kind() == Mail.Kind.INVITATION || mail.kind() == Mail.Kind.REMINDER;
         if (asks && !stillAsked(agreement, mail.party())) {
             postroom.notNeeded(mail.id()); // they acted meanwhile, or it ended: nobody is asked for what is over
-            return;
+            return false;
         }
         Participant to = agreement.participant(mail.party()).orElse(null);
         Terms terms = templates
@@ -92,6 +92,7 @@ class MailWork implements JobWork {
                 text,
                 attachments(mail, agreement)));
         postroom.sent(mail.id());
+        return true;
     }
 
     private boolean stillAsked(Agreement agreement, String party) {

@@ -71,7 +71,7 @@ class SealingWork {
     }
 
     private interface Work {
-        void run(String instance);
+        boolean run(String instance);
     }
 
     private static JobWork work(JobKind kind, Work work) {
@@ -82,8 +82,8 @@ class SealingWork {
             }
 
             @Override
-            public void run(String instance) {
-                work.run(instance);
+            public boolean run(String instance) {
+                return work.run(instance);
             }
         };
     }
@@ -103,16 +103,17 @@ class SealingWork {
         return work(JobKind.FINISH, this::finish);
     }
 
-    private void sealOffice(String instance) {
+    private boolean sealOffice(String instance) {
         UUID id = UUID.fromString(instance);
         Agreement agreement = log.read(id);
-        if (agreement.state() != State.OUT || agreement.houseSealed()) return;
+        if (agreement.state() != State.OUT || agreement.houseSealed()) return false;
         Credential office = trust.officeSeal();
         String pdf = files.keep(sealer.sealByOffice(files.get(agreement.pdf()), office, clock.instant()));
         log.carryOut(id, AgreementLog.Actor.PROGRAM, new Command.SealHouse(agreement.pdf(), pdf, office.id()));
+        return true;
     }
 
-    private void sealParty(String instance) {
+    private boolean sealParty(String instance) {
         UUID id = UUID.fromString(instance.substring(0, 36));
         String party = instance.substring(37);
         // when another party's seal comes in between, it is made once more on the newer document; nothing has failed
@@ -134,6 +135,7 @@ class SealingWork {
                             files.keep(sealed),
                             credential.map(Credential::id).orElse(CertificateId.NONE)));
         }
+        return credential.isPresent();
     }
 
     /** Nothing is sealed, and no certificate asked for, in an agreement that has ended or run out. */
@@ -217,11 +219,11 @@ class SealingWork {
                 .toList();
     }
 
-    private void finish(String instance) {
+    private boolean finish(String instance) {
         UUID id = UUID.fromString(instance);
         List<Entry> history = log.history(id);
         Agreement agreement = Agreement.of(history);
-        if (agreement.state() != State.SEALING) return;
+        if (agreement.state() != State.SEALING) return false;
         byte[] finished = sealer.longTerm(files.get(agreement.pdf()));
         Blanks.refuse(finished, ofThoseWhoFill(agreement));
         String pdf = files.keep(finished);
@@ -232,5 +234,6 @@ class SealingWork {
                 agreement, history, pdf, links.get(links.size() - 1).hash());
         String recordFile = files.keep(sealer.sealRecord(printed, clock.instant()));
         log.carryOut(id, AgreementLog.Actor.PROGRAM, new Command.Finish(agreement.length(), pdf, recordFile));
+        return true;
     }
 }

@@ -70,12 +70,12 @@ class JobSetup {
                 .onFailure((complete, operations) -> failed(kind, complete, operations))
                 .execute((instance, context) -> {
                     try (MDC.MDCCloseable ignored = MDC.putCloseable("agreement", agreementOf(instance.getId()))) {
-                        all.stream()
+                        boolean served = all.stream()
                                 .filter(work -> work.kind() == kind)
                                 .findFirst()
                                 .orElseThrow()
                                 .run(instance.getId());
-                        outages.getObject().over(kind.needs());
+                        if (served) outages.getObject().over(kind.needs());
                     }
                 });
     }
@@ -84,15 +84,15 @@ class JobSetup {
         String instance = complete.getExecution().taskInstance.getId();
         int tries = complete.getExecution().consecutiveFailures + 1;
         String reason = complete.getCause().map(JobSetup::reason).orElse("The program was stopped while it was at it.");
-        // without the stack: mail servers put people's addresses into their errors
+        Throwable cause = complete.getCause().orElse(null);
+        // by its kind and place only: the reason, which the coordinator sees, may hold an address or a person's data
         LOG.warn(
                 "job {} failed, try {} of {}, agreement {}: {}",
                 kind,
                 tries,
                 retries.most(),
                 agreementOf(instance),
-                reason);
-        Throwable cause = complete.getCause().orElse(null);
+                kindAndPlace(cause));
         if (cause instanceof ConcurrencyFailureException) {
             // another one was first; that is no failure
             operations.reschedule(complete, complete.getTimeDone().plusSeconds(1));
@@ -129,6 +129,12 @@ class JobSetup {
 
     private static String agreementOf(String instance) {
         return instance.substring(0, Math.min(36, instance.length()));
+    }
+
+    private static String kindAndPlace(Throwable cause) {
+        if (cause == null) return "stopped";
+        StackTraceElement[] trace = cause.getStackTrace();
+        return cause.getClass().getSimpleName() + (trace.length == 0 ? "" : " at " + trace[0]);
     }
 
     private static String reason(Throwable cause) {

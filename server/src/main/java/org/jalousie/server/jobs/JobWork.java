@@ -4,6 +4,9 @@ package org.jalousie.server.jobs;
 public interface JobWork {
     JobKind kind();
 
-    /** @param instance as scheduled: the agreement's id, then after a colon what else is needed */
-    void run(String instance);
+    /**
+     * @param instance as scheduled: the agreement's id, then after a colon what else is needed
+     * @return whether the outside service did its part; false when there was nothing to ask it for
+     */
+    boolean run(String instance);
 }
