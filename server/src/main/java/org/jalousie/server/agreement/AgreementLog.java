@@ -15,6 +15,7 @@ import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.evidence.EventChain;
 import org.jalousie.core.template.Terms;
+import org.jalousie.server.store.RowLock;
 import org.jalousie.server.web.Refusal;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -27,13 +28,16 @@ public class AgreementLog {
     private final EventRows events;
     private final StateRows states;
     private final Reactions reactions;
+    private final RowLock lock;
     private final Clock clock;
 
-    AgreementLog(AgreementRows rows, EventRows events, StateRows states, Reactions reactions, Clock clock) {
+    AgreementLog(
+            AgreementRows rows, EventRows events, StateRows states, Reactions reactions, RowLock lock, Clock clock) {
         this.rows = rows;
         this.events = events;
         this.states = states;
         this.reactions = reactions;
+        this.lock = lock;
         this.clock = clock;
     }
 
@@ -67,7 +71,7 @@ public class AgreementLog {
      */
     @Transactional
     public Agreement carryOut(UUID id, Actor actor, Command command) {
-        AgreementRow row = rows.lock(id).orElseThrow(() -> Refusal.notFound("There is no such agreement."));
+        AgreementRow row = locked(id);
         List<EventRow> stored = events.history(id);
         List<Entry> history = new ArrayList<>(stored.stream()
                 .map(event -> EventChain.read(event.link().json()))
@@ -92,8 +96,12 @@ public class AgreementLog {
     /** Brings what lists show of an agreement up to what its events say. */
     @Transactional
     void projectAgain(UUID id) {
-        AgreementRow row = rows.lock(id).orElseThrow();
+        AgreementRow row = locked(id);
         row.project(read(id), row.changedAt());
+    }
+
+    private AgreementRow locked(UUID id) {
+        return lock.on(rows.findById(id).orElseThrow(() -> Refusal.notFound("There is no such agreement.")));
     }
 
     private String append(UUID id, String previous, Entry entry) {
@@ -119,6 +127,13 @@ public class AgreementLog {
     @Transactional(readOnly = true)
     public List<Entry> history(UUID id) {
         return links(id).stream().map(link -> EventChain.read(link.json())).toList();
+    }
+
+    /** The agreement as it stays until the end of the transaction, for a change that depends on it. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    Agreement readForChange(UUID id) {
+        locked(id);
+        return read(id);
     }
 
     @Transactional(readOnly = true)

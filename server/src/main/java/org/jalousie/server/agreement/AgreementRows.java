@@ -1,6 +1,5 @@
 package org.jalousie.server.agreement;
 
-import jakarta.persistence.LockModeType;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
@@ -8,15 +7,10 @@ import java.util.UUID;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.Pageable;
 import org.springframework.data.jpa.repository.JpaRepository;
-import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
 
 interface AgreementRows extends JpaRepository<AgreementRow, UUID> {
     Optional<AgreementRow> findByNumber(String number);
-
-    @Lock(LockModeType.PESSIMISTIC_WRITE)
-    @Query("select a from AgreementRow a where a.id = :id")
-    Optional<AgreementRow> lock(UUID id);
 
     Page<AgreementRow> findByStateInOrderByChangedAtDesc(Collection<String> states, Pageable page);
 

@@ -116,7 +116,7 @@ public class AgreementService {
         List<Participant> participants = Casting.recast(
                 Casting.cast(parties, before.data(), before.people()),
                 Casting.cast(parties, now.data(), now.people()),
-                log.read(row.id()).participants());
+                log.readForChange(row.id()).participants());
         log.carryOut(
                 row.id(),
                 AgreementLog.Actor.office(by),
@@ -223,7 +223,7 @@ public class AgreementService {
     @Transactional
     public void changePerson(String number, String party, String name, String mail, String by) {
         AgreementRow row = row(number);
-        Agreement agreement = log.read(row.id());
+        Agreement agreement = log.readForChange(row.id());
         Participant participant = agreement
                 .participant(party)
                 .orElseThrow(() -> Refusal.notFound("The agreement has no party " + party + "."))
@@ -244,7 +244,7 @@ public class AgreementService {
     public void send(String number, Integer seen, String by) {
         AgreementRow row = row(number);
         UsableTemplate template = templates.version(row.templateVersionId());
-        Agreement agreement = log.read(row.id());
+        Agreement agreement = log.readForChange(row.id());
         log.carryOut(
                 row.id(),
                 AgreementLog.Actor.office(by),

@@ -22,6 +22,7 @@ import org.jalousie.core.template.Anonymised;
 import org.jalousie.core.template.Specimen;
 import org.jalousie.server.Settings;
 import org.jalousie.server.agreement.AgreementService;
+import org.jalousie.server.store.RowLock;
 import org.jalousie.server.template.TemplateService;
 import org.jalousie.server.template.UsableTemplate;
 import org.jalousie.server.web.Page;
@@ -38,18 +39,21 @@ public class IntakeService {
     private final AgreementService agreements;
     private final Clock clock;
     private final Settings settings;
+    private final RowLock lock;
 
     IntakeService(
             IntakeRequests requests,
             TemplateService templates,
             AgreementService agreements,
             Clock clock,
-            Settings settings) {
+            Settings settings,
+            RowLock lock) {
         this.requests = requests;
         this.templates = templates;
         this.agreements = agreements;
         this.clock = clock;
         this.settings = settings;
+        this.lock = lock;
     }
 
     @Transactional(readOnly = true)
@@ -101,7 +105,8 @@ public class IntakeService {
     /**
      * Takes a filled form in. All faults are told at once.
      *
-     * @param key the form's own; sent again with it, after a lost answer, the request is the same one; null for none
+     * @param key the form's own; sent again with it, after a lost answer, the request is the same one and has the answers
+     *     sent last; null for none
      */
     @Transactional
     IntakeViews.RequestDetail take(
@@ -112,7 +117,8 @@ public class IntakeService {
             Typing typing,
             String by) {
         Optional<IntakeRequest> known = Optional.ofNullable(key).flatMap(requests::findByFormKey);
-        if (known.isPresent()) return show(known.get().number());
+        // the form was taken in, but its sender never heard of it and may have changed answers since
+        if (known.isPresent()) return fill(known.get().number(), inputs, people, typing, by, false);
         UsableTemplate usable = templates.published(template);
         Map<String, Casting.Person> chosen = new LinkedHashMap<>();
         Map<String, String> values = read(usable, inputs, people, typing, chosen);
@@ -134,14 +140,27 @@ public class IntakeService {
             Map<String, IntakeViews.PersonInput> people,
             Typing typing,
             String by) {
+        return fill(number, inputs, people, typing, by, true);
+    }
+
+    /** @param evenIfSame whether the agreement is made again though no answer is another one */
+    private IntakeViews.RequestDetail fill(
+            String number,
+            Map<String, String> inputs,
+            Map<String, IntakeViews.PersonInput> people,
+            Typing typing,
+            String by,
+            boolean evenIfSame) {
         IntakeRequest request = locked(number);
         UsableTemplate usable = templates.version(request.templateVersionId());
         Map<String, Casting.Person> chosen = new LinkedHashMap<>();
         Map<String, String> values = read(usable, inputs, people, typing, chosen);
         AgreementService.Answers before = new AgreementService.Answers(request.values(), request.people());
+        AgreementService.Answers now = new AgreementService.Answers(values, chosen);
+        if (now.equals(before) && !evenIfSame) return show(number);
         request.fill(values, chosen);
         if (!request.agreementNumber().isEmpty() && !failed(request))
-            agreements.correct(request.agreementNumber(), before, new AgreementService.Answers(values, chosen), by);
+            agreements.correct(request.agreementNumber(), before, now, by);
         return show(number);
     }
 
@@ -233,8 +252,9 @@ public class IntakeService {
                 request.agreementNumber());
     }
 
+    /** One person at a time changes a request or makes an agreement of it. */
     private IntakeRequest locked(String number) {
-        return requests.lock(number).orElseThrow(() -> Refusal.notFound("There is no request " + number + "."));
+        return lock.on(request(number));
     }
 
     private IntakeRequest request(String number) {

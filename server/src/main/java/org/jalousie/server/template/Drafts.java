@@ -1,7 +1,5 @@
 package org.jalousie.server.template;
 
-import jakarta.persistence.EntityManager;
-import jakarta.persistence.LockModeType;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
@@ -14,6 +12,7 @@ import org.jalousie.core.template.PublishCheck;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.wording.Wording;
 import org.jalousie.server.adapters.FontFinder;
+import org.jalousie.server.store.RowLock;
 import org.jalousie.server.web.Refusal;
 import org.springframework.stereotype.Component;
 
@@ -27,7 +26,7 @@ class Drafts {
     private final TemplateSteps steps;
     private final Preparations preparations;
     private final FontFinder fonts;
-    private final EntityManager entities;
+    private final RowLock lock;
     private final Clock clock;
 
     Drafts(
@@ -36,14 +35,14 @@ class Drafts {
             TemplateSteps steps,
             Preparations preparations,
             FontFinder fonts,
-            EntityManager entities,
+            RowLock lock,
             Clock clock) {
         this.templates = templates;
         this.versions = versions;
         this.steps = steps;
         this.preparations = preparations;
         this.fonts = fonts;
-        this.entities = entities;
+        this.lock = lock;
         this.clock = clock;
     }
 
@@ -54,7 +53,7 @@ class Drafts {
     /** The draft as it is, for a change that doesn't depend on what a person saw. */
     TemplateVersion draft(UUID id) {
         TemplateVersion version = newest(id);
-        entities.refresh(version, LockModeType.PESSIMISTIC_WRITE);
+        lock.on(version);
         return draft(id, version.revision());
     }
 
@@ -67,7 +66,7 @@ class Drafts {
     TemplateVersion draft(UUID id, int revision) {
         TemplateVersion version = newest(id);
         // whoever comes second waits here, and then sees what the first has changed
-        entities.refresh(version, LockModeType.PESSIMISTIC_WRITE);
+        lock.on(version);
         if (version.published())
             throw Refusal.conflict("This version is published and can't change. Start a new version first.");
         if (version.revision() != revision) {

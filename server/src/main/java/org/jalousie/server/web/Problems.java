@@ -1,5 +1,7 @@
 package org.jalousie.server.web;
 
+import java.sql.SQLException;
+import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.wording.UnacceptableFile;
 import org.slf4j.Logger;
@@ -27,6 +29,9 @@ import org.springframework.web.servlet.resource.NoResourceFoundException;
 class Problems extends ResponseEntityExceptionHandler {
     private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
 
+    /** SQLSTATE of unique and foreign keys; other violations are our own fault. */
+    private static final Set<String> RACED = Set.of("23505", "23503");
+
     @ExceptionHandler
     ResponseEntity<ProblemDetail> refusal(Refusal refusal) {
         ProblemDetail problem = ProblemDetail.forStatusAndDetail(refusal.status(), refusal.getMessage());
@@ -46,12 +51,17 @@ class Problems extends ResponseEntityExceptionHandler {
         return ProblemDetail.forStatusAndDetail(HttpStatus.CONTENT_TOO_LARGE, RequestLimits.sentence(e.most));
     }
 
-    /** Two did the same at one moment; a unique index let one of them through. */
+    /** Two did the same at one moment; a unique index or a reference let one of them through. */
     @ExceptionHandler({DataIntegrityViolationException.class, ConcurrencyFailureException.class})
-    ProblemDetail raced(Exception e) {
-        return ProblemDetail.forStatusAndDetail(
+    ResponseEntity<Object> raced(Exception e) {
+        boolean raced = e instanceof ConcurrencyFailureException
+                || NestedExceptionUtils.getMostSpecificCause(e) instanceof SQLException cause
+                        && RACED.contains(cause.getSQLState());
+        if (!raced) return ours(e);
+        return answer(
                 HttpStatus.CONFLICT,
-                "Somebody else did something of the same kind at this moment. Reload the page to see it, then try again.");
+                "Somebody else did something of the same kind at this moment. Reload the page to see it, then try again.",
+                new HttpHeaders());
     }
 
     @Override
