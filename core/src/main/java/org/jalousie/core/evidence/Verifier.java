@@ -37,6 +37,14 @@ public final class Verifier {
 
     /** Checks a file for itself: whose it is, and whether it is the whole agreement, only {@link Expected} knows. */
     public Verification verify(byte[] pdf) {
+        if (Opened.tooLarge(pdf)) {
+            return new Verification(
+                    false,
+                    List.of(),
+                    List.of(
+                            "The file becomes larger than can be looked at when it is opened: it was damaged, or made to do harm."),
+                    List.of());
+        }
         List<String> findings = new ArrayList<>();
         List<String> notes = new ArrayList<>();
         List<Verification.SignatureCheck> checks = new ArrayList<>();
