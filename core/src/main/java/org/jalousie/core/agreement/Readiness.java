@@ -10,6 +10,8 @@ import org.jalousie.core.placement.Glyphs;
 
 /** What still stands in the way of sending, a sentence each. */
 public final class Readiness {
+    private static final String OF_TEMPLATE = " Change it in the template, then make a new agreement.";
+
     private Readiness() {}
 
     /** @param blanks labels of required data that are blank in this agreement */
@@ -27,12 +29,20 @@ public final class Readiness {
                                 : " has a mail address that can't be right: " + one.mail() + ".")
                         + " Correct it.");
             }
-            unprintable(one.label() + "\u2019s name " + one.name(), one.name(), obstacles);
+            Glyphs.unprintable(one.label() + "\u2019s name " + one.name(), one.name())
+                    .ifPresent(obstacles::add);
+            Glyphs.unprintable("The label of the party " + one.label(), one.label())
+                    .map(said -> said + OF_TEMPLATE)
+                    .ifPresent(obstacles::add);
             boolean signature =
                     agreement.fieldsOf(one.party()).stream().anyMatch(field -> field.kind() == FieldKind.SIGNATURE);
             if (one.duty() == Duty.SIGNS && !signature)
                 obstacles.add(one.label() + " signs, but the wording keeps no place for the signature.");
         }
+        String template = agreement.created().template();
+        Glyphs.unprintable("The template\u2019s name " + template, template)
+                .map(said -> said + OF_TEMPLATE)
+                .ifPresent(obstacles::add);
         agreement.pages().fields().stream()
                 .map(placed -> placed.field().party())
                 .distinct()
@@ -55,14 +65,5 @@ public final class Readiness {
                         + one.label() + " before all who sign, in a new version of the template."));
         obstacles.addAll(agreement.pages().faults());
         return obstacles;
-    }
-
-    /** The signature's caption and the signing record name the person; a name is never printed with gaps in it. */
-    private static void unprintable(String what, String text, List<String> obstacles) {
-        Glyphs.firstMissingOf(text)
-                .ifPresent(
-                        c -> obstacles.add(
-                                what + " has the character \u201c" + c
-                                        + "\u201d, which can't be printed beside the signature and in the signing record. Write the name in Latin, Greek or Cyrillic letters."));
     }
 }

@@ -21,10 +21,17 @@ public final class Glyphs {
         return composed(text).codePoints().filter(c -> !canPrint(c)).findFirst();
     }
 
-    /** The first character that can't be printed, to be shown to a person; empty when all can. */
-    public static Optional<String> firstMissingOf(String text) {
+    /**
+     * Says that a text would be printed with gaps in it beside the signature and in the signing record; empty when it wouldn't.
+     *
+     * @param what what the text is, as a sentence begins
+     */
+    public static Optional<String> unprintable(String what, String text) {
         OptionalInt missing = firstMissing(text);
-        return missing.isEmpty() ? Optional.empty() : Optional.of(Character.toString(missing.getAsInt()));
+        if (missing.isEmpty()) return Optional.empty();
+        return Optional.of(
+                what + " has the character \u201c" + Character.toString(missing.getAsInt())
+                        + "\u201d, which can't be printed beside the signature and in the signing record. Write it in Latin, Greek or Cyrillic letters.");
     }
 
     /** The text with every character that can't be printed replaced by a question mark: for what is only mentioned. */

@@ -11,6 +11,7 @@ import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.Who;
 import org.jalousie.core.placement.FieldKind;
+import org.jalousie.core.placement.Glyphs;
 import org.jalousie.core.rules.Choice;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.wording.Diagnostic;
@@ -132,6 +133,8 @@ public final class PublishCheck {
     }
 
     private static void party(Party party, TemplateContent content, List<String> obstacles) {
+        Glyphs.unprintable("The label of the party " + party.label(), party.label())
+                .ifPresent(obstacles::add);
         if (party.stage() < 1) obstacles.add(party.label() + " needs a place in the order, from 1.");
         boolean signature = content.signingFields().stream()
                 .anyMatch(field -> field.party().equals(party.key()) && field.kind() == FieldKind.SIGNATURE);

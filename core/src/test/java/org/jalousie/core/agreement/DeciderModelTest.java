@@ -1,6 +1,9 @@
 package org.jalousie.core.agreement;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.jalousie.core.agreement.Sample.created;
+import static org.jalousie.core.agreement.Sample.party;
+import static org.jalousie.core.agreement.Sample.placed;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -14,7 +17,6 @@ import org.jalousie.core.parties.Participant;
 import org.jalousie.core.placement.FieldKind;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.PlacedField;
-import org.jalousie.core.placement.SigningField;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -41,14 +43,6 @@ class DeciderModelTest {
     private Instant now = START;
     private int files;
 
-    private static PlacedField placed(String name, String party, FieldKind kind, double y) {
-        return new PlacedField(new SigningField(name, party, kind, name, true), 1, 72, y, 170, 40);
-    }
-
-    private static Participant party(String key, Duty duty, int stage) {
-        return new Participant(key, key, duty, stage, key + " person", key + "@example.org");
-    }
-
     @ParameterizedTest
     @ValueSource(ints = {0, 1, 2, 3})
     void everyLifeKeepsItsPromises(int block) {
@@ -64,24 +58,13 @@ class DeciderModelTest {
         history.clear();
         answers.clear();
         now = START;
-        history.add(new Entry(
-                1,
+        history.add(created(
                 START,
-                "office:Nora",
-                "",
-                new Event.Created(
-                        "A-1",
-                        "Loan",
-                        "Loan",
-                        1,
-                        "R-1",
-                        Map.of("a", "1"),
-                        List.of(
-                                party("clerk", Duty.COMPLETES, 1),
-                                party("head", Duty.APPROVES, 2),
-                                party("lender", Duty.SIGNS, 3),
-                                party("witness", Duty.SIGNS, 3),
-                                party("museum", Duty.SIGNS, 4)))));
+                party("clerk", Duty.COMPLETES, 1),
+                party("head", Duty.APPROVES, 2),
+                party("lender", Duty.SIGNS, 3),
+                party("witness", Duty.SIGNS, 3),
+                party("museum", Duty.SIGNS, 4)));
         boolean diligent = random.nextInt(3) > 0;
         for (int step = 0; step < 120; step++) {
             if (random.nextInt(diligent ? 60 : 12) == 0) now = now.plus(Duration.ofDays(random.nextInt(20)));

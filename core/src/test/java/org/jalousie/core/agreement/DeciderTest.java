@@ -1,6 +1,9 @@
 package org.jalousie.core.agreement;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.jalousie.core.agreement.Sample.created;
+import static org.jalousie.core.agreement.Sample.party;
+import static org.jalousie.core.agreement.Sample.placed;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -11,8 +14,6 @@ import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.placement.FieldKind;
 import org.jalousie.core.placement.Pages;
-import org.jalousie.core.placement.PlacedField;
-import org.jalousie.core.placement.SigningField;
 import org.junit.jupiter.api.Test;
 
 class DeciderTest {
@@ -29,34 +30,15 @@ class DeciderTest {
     private final List<Entry> history = new ArrayList<>();
     private Instant now = START;
 
-    private static PlacedField placed(String name, String party, FieldKind kind, double y) {
-        return new PlacedField(new SigningField(name, party, kind, name, true), 1, 72, y, 170, 40);
-    }
-
-    private static Participant party(String key, Duty duty, int stage) {
-        return new Participant(key, key, duty, stage, key + " person", key + "@example.org");
-    }
-
     DeciderTest() {
-        history.add(new Entry(
-                1,
+        history.add(created(
                 START,
-                "office:Nora",
-                "",
-                new Event.Created(
-                        "A-1",
-                        "Loan",
-                        "Loan",
-                        1,
-                        "R-1",
-                        Map.of("a", "1"),
-                        List.of(
-                                party("clerk", Duty.COMPLETES, 1),
-                                party("head", Duty.APPROVES, 2),
-                                party("lender", Duty.SIGNS, 3),
-                                party("witness", Duty.SIGNS, 3),
-                                party("museum", Duty.SIGNS, 4),
-                                party("archive", Duty.RECEIVES_COPY, 4)))));
+                party("clerk", Duty.COMPLETES, 1),
+                party("head", Duty.APPROVES, 2),
+                party("lender", Duty.SIGNS, 3),
+                party("witness", Duty.SIGNS, 3),
+                party("museum", Duty.SIGNS, 4),
+                party("archive", Duty.RECEIVES_COPY, 4)));
     }
 
     private List<Event> does(Command command) {
@@ -222,6 +204,32 @@ class DeciderTest {
         assertThat(Readiness.obstacles(agreement(), List.of()))
                 .anySatisfy(o -> assertThat(o).contains("no name"))
                 .anySatisfy(o -> assertThat(o).contains("can't be right: nowhere"));
+    }
+
+    @Test
+    void nothingThatTheRecordWouldPrintWithGapsIsSent() {
+        for (String name : List.of("\u501f\u7528", "\u05d7\u05d5\u05d6\u05d4", "Loan \ud83c\udfbb")) {
+            history.clear();
+            history.add(new Entry(
+                    1,
+                    START,
+                    "office:Nora",
+                    "",
+                    new Event.Created(
+                            "A-1",
+                            "Loan",
+                            name,
+                            1,
+                            "R-1",
+                            Map.of(),
+                            List.of(new Participant("lender", name, Duty.SIGNS, 1, name, "a@example.org")))));
+            assertThat(Readiness.obstacles(agreement(), List.of()))
+                    .filteredOn(o -> o.contains("can't be printed"))
+                    .anySatisfy(o -> assertThat(o).startsWith(name + "\u2019s name " + name))
+                    .anySatisfy(o -> assertThat(o).startsWith("The label of the party " + name))
+                    .anySatisfy(o -> assertThat(o).startsWith("The template\u2019s name " + name))
+                    .hasSize(3);
+        }
     }
 
     @Test

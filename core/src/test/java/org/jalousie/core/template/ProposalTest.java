@@ -71,6 +71,25 @@ class ProposalTest {
     }
 
     @Test
+    void aPartyIsCalledByWhatTheRecordCanPrint() {
+        TemplateContent content = Proposal.first(wording(LOAN).found());
+        Party first = content.parties().get(0);
+        Party other =
+                new Party(first.key(), "\u05d4\u05e9\u05d5\u05d0\u05dc", first.duty(), first.stage(), first.who());
+        TemplateContent edited = new TemplateContent(
+                content.language(),
+                content.fields(),
+                List.of(other, content.parties().get(1)),
+                content.signingFields(),
+                content.terms());
+        assertThat(obstacles(wording(LOAN), edited))
+                .singleElement()
+                .asString()
+                .startsWith("The label of the party")
+                .contains("can't be printed");
+    }
+
+    @Test
     void publishingIsRefusedUntilEverythingFits() {
         Wording wording = wording("{{start_date.upper}} {{lender.signature}} {{broken");
         TemplateContent first = Proposal.first(wording.found());
