@@ -31,7 +31,10 @@ api.use({
   },
 });
 
-/** Tells when a session that was there has ended, so that the person can sign in again without losing what they typed. */
+/**
+ * Tells when a session that was there has ended, so that the person can sign in again without losing what they typed, and
+ * when they have.
+ */
 export const sessionEnd = new EventTarget();
 
 function noticeEnd(response: Response) {

@@ -1,4 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useId } from 'react';
 import { useForm } from 'react-hook-form';
 import { useLocation, useNavigate } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
@@ -14,6 +15,8 @@ export function SignInForm({
   onSignedIn: (session: Schemas['Session']) => void;
 }) {
   const form = useForm<Schemas['SignIn']>({ defaultValues: { mail, password: '' } });
+  // it may stand over a room that has inputs of these names
+  const id = useId();
   const signIn = useMutation({
     mutationFn: (body: Schemas['SignIn']) => answer(api.POST('/api/v1/session', { body })),
     onSuccess: onSignedIn,
@@ -23,18 +26,18 @@ export function SignInForm({
       className="flex flex-col gap-4"
       onSubmit={(event) => void form.handleSubmit((body) => signIn.mutate(body))(event)}
     >
-      <Labelled id="mail" label="Mail address">
+      <Labelled id={`${id}-mail`} label="Mail address">
         <input
-          id="mail"
+          id={`${id}-mail`}
           type="email"
           autoComplete="username"
           className={inputLook}
           {...form.register('mail', { required: true })}
         />
       </Labelled>
-      <Labelled id="password" label="Password">
+      <Labelled id={`${id}-password`} label="Password">
         <input
-          id="password"
+          id={`${id}-password`}
           type="password"
           autoComplete="current-password"
           className={inputLook}

@@ -21,8 +21,10 @@ export function SignInAgain({ mail }: { mail: string }) {
     if (!same) queries.clear();
     queries.setQueryData(['session'], session);
     setEnded(false);
-    if (same) void queries.invalidateQueries();
-    else void navigate(session.role === 'COORDINATOR' ? '/today' : '/archive');
+    if (same) {
+      void queries.invalidateQueries();
+      sessionEnd.dispatchEvent(new Event('renewed'));
+    } else void navigate(session.role === 'COORDINATOR' ? '/today' : '/archive');
   }
   return (
     <Dialog open={ended} onClose={() => undefined} className="relative z-20">

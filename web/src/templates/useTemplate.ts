@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { answer, api, Problem, type Schemas } from '../api/client';
+import { answer, api, Problem, sessionEnd, type Schemas } from '../api/client';
 
 type Detail = Schemas['TemplateDetail'];
 export type Settings = Schemas['TemplateSettings'];
@@ -118,6 +118,15 @@ export function useTemplate(id: string) {
     },
     [error, refused, reset],
   );
+
+  // what could not be saved when the session had ended is saved now
+  useEffect(() => {
+    const again = () => {
+      if (!refused) reset();
+    };
+    sessionEnd.addEventListener('renewed', again);
+    return () => sessionEnd.removeEventListener('renewed', again);
+  }, [refused, reset]);
 
   /** Forgets what was typed and takes the template as the server has it. */
   const reload = useCallback(() => {
