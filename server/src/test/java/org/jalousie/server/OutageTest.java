@@ -45,22 +45,6 @@ class OutageTest {
         return killer;
     }
 
-    private String requestFor(String template) {
-        String request = office.client
-                .post(
-                        "/api/v1/requests",
-                        Map.of("template", template, "values", Office.loanValues("Ida Marsh"), "people", Map.of()))
-                .json()
-                .get("row")
-                .get("number")
-                .asString();
-        return office.client
-                .post("/api/v1/requests/" + request + "/agreement", Map.of())
-                .json()
-                .get("agreement")
-                .asString();
-    }
-
     @Test
     void allGoOnByThemselves() throws Exception {
         String template = office.publish("Outage", Office.loanWording());
@@ -84,7 +68,8 @@ class OutageTest {
         away = true;
         Thread killer = killer();
         try {
-            for (int i = 0; i < 5; i++) toMake.add(requestFor(template));
+            for (int i = 0; i < 5; i++)
+                toMake.add(office.agreementOf(office.request(template, Office.loanValues("Ida Marsh"))));
             office.client.post("/api/v1/agreements/" + withdrawn + "/withdrawal", Map.of("reason", "a mistake"));
             toSend.forEach(office::send);
             toSign.values().forEach(link -> office.sign(link, Map.of("lender_vat_number", "XX")));

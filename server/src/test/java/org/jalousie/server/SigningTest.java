@@ -6,15 +6,13 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
 import org.jalousie.core.wording.WordDraft;
 import org.jalousie.demo.Client;
 import org.jalousie.server.agreement.Ticker;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.TestClock;
 import org.jalousie.server.testbed.Testbed;
+import org.jalousie.server.testbed.Together;
 import org.jalousie.server.testbed.Wait;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -95,9 +93,9 @@ class SigningTest {
         String number = sent("Double press");
         String link = office.link(number, LENDER);
         participant.post("/api/v1/signing/" + link + "/consent", Map.of("version", "en-1"));
-        List<Integer> statuses = together(
-                () -> office.sign(link, Map.of("lender_vat_number", "XX")).status(),
-                () -> office.sign(link, Map.of("lender_vat_number", "XX")).status());
+        Callable<Integer> press =
+                () -> office.sign(link, Map.of("lender_vat_number", "XX")).status();
+        List<Integer> statuses = Together.all(List.of(press, press));
         assertThat(statuses).containsExactlyInAnyOrder(200, 409);
         office.link(number, "tomas.vale@museum.example.org");
         assertThat(events(office.show(number), "signed (drawn)")).isEqualTo(1);
@@ -111,17 +109,9 @@ class SigningTest {
                         .paragraph("{{a.signature}}")
                         .paragraph("{{b.signature}}")
                         .bytes());
-        String id = template.get("id").asString();
         ObjectNode content = (ObjectNode) template.get("content");
         content.get("parties").forEach(party -> ((ObjectNode) party).put("stage", 1));
-        JsonNode settled = office.client
-                .put(
-                        "/api/v1/templates/" + id + "/content",
-                        Map.of("revision", template.get("revision").asInt(), "content", content))
-                .json();
-        office.client.post(
-                "/api/v1/templates/" + id + "/publication",
-                Map.of("revision", settled.get("revision").asInt()));
+        String id = office.publish(office.settle(template, content));
         String number = office.send(office.generate(
                 id,
                 Map.of(
@@ -135,9 +125,9 @@ class SigningTest {
                         "ben@people.example.org")));
         String first = office.link(number, "ann@people.example.org");
         String second = office.link(number, "ben@people.example.org");
-        assertThat(together(
+        assertThat(Together.<Integer>all(List.of(
                         () -> office.sign(first, Map.of()).status(),
-                        () -> office.sign(second, Map.of()).status()))
+                        () -> office.sign(second, Map.of()).status())))
                 .containsOnly(200);
         office.await(number, "COMPLETED");
         JsonNode checked = office.client
@@ -147,16 +137,6 @@ class SigningTest {
         assertThat(checked.get("intact").asBoolean()).as(checked.toString()).isTrue();
         assertThat(checked.get("signatures").toString()).contains("Ann Arrow").contains("Ben Bow");
         assertThat(events(office.show(number), "was sealed into")).isEqualTo(2);
-    }
-
-    private static List<Integer> together(Callable<Integer> one, Callable<Integer> other) throws Exception {
-        ExecutorService threads = Executors.newFixedThreadPool(2);
-        try {
-            List<Future<Integer>> both = threads.invokeAll(List.of(one, other));
-            return List.of(both.get(0).get(), both.get(1).get());
-        } finally {
-            threads.shutdown();
-        }
     }
 
     @Test

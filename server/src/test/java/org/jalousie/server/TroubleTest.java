@@ -49,10 +49,7 @@ class TroubleTest {
         Wait.until(
                 "the notice to go",
                 () -> office.client.get("/api/v1/today").json().get("notices").isEmpty());
-        long mails = 0;
-        for (JsonNode mail : office.client.get("/api/v1/postroom").json().get("items"))
-            if (mail.get("subject").asString().contains(number)) mails++;
-        assertThat(mails).isEqualTo(1);
+        assertThat(office.mailsAbout(number)).hasSize(1);
     }
 
     @Test
@@ -60,28 +57,9 @@ class TroubleTest {
         String template = office.publish("Office killed", Office.loanWording());
         List<String> requests = new ArrayList<>();
         for (int i = 0; i < 4; i++) {
-            requests.add(office.client
-                    .post(
-                            "/api/v1/requests",
-                            Map.of(
-                                    "template",
-                                    template,
-                                    "values",
-                                    Office.loanValues("Lender " + i),
-                                    "people",
-                                    Map.of()))
-                    .json()
-                    .get("row")
-                    .get("number")
-                    .asString());
+            requests.add(office.request(template, Office.loanValues("Lender " + i)));
         }
-        List<String> numbers = requests.stream()
-                .map(request -> office.client
-                        .post("/api/v1/requests/" + request + "/agreement", Map.of())
-                        .json()
-                        .get("agreement")
-                        .asString())
-                .toList();
+        List<String> numbers = requests.stream().map(office::agreementOf).toList();
         assertThat(killOffice()).isPositive();
         numbers.forEach(number -> office.await(number, "CHECK"));
         numbers.forEach(

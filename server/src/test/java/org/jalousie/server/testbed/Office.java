@@ -1,5 +1,6 @@
 package org.jalousie.server.testbed;
 
+import java.util.ArrayList;
 import java.util.Base64;
 import java.util.HashMap;
 import java.util.List;
@@ -86,7 +87,11 @@ public final class Office {
 
     /** Brings in and publishes; returns the template's id. */
     public String publish(String name, byte[] wording) {
-        JsonNode template = bringIn(name, wording);
+        return publish(bringIn(name, wording));
+    }
+
+    /** Publishes a template as it was seen last; returns its id. */
+    public String publish(JsonNode template) {
         String id = template.get("id").asString();
         Client.Answer answer = client.post(
                 "/api/v1/templates/" + id + "/publication",
@@ -97,16 +102,38 @@ public final class Office {
 
     /** Fills the form, generates, and waits for the check. Returns the agreement's number. */
     public String generate(String template, Map<String, String> values) {
-        Client.Answer taken =
-                client.post("/api/v1/requests", Map.of("template", template, "values", values, "people", Map.of()));
+        String number = agreementOf(request(template, values));
+        await(number, "CHECK");
+        return number;
+    }
+
+    /** Fills the form; returns the request's number. */
+    public String request(String template, Map<String, String> values) {
+        return request(Map.of("template", template, "values", values, "people", Map.of()));
+    }
+
+    /** @param form as it is sent */
+    public String request(Map<String, Object> form) {
+        Client.Answer taken = client.post("/api/v1/requests", form);
         if (taken.status() != 201) throw new IllegalStateException(taken.text());
-        String request = taken.json().get("row").get("number").asString();
-        String number = client.post("/api/v1/requests/" + request + "/agreement", Map.of())
+        return taken.json().get("row").get("number").asString();
+    }
+
+    /** Makes the agreement of a request and waits for nothing. */
+    public String agreementOf(String request) {
+        return client.post("/api/v1/requests/" + request + "/agreement", Map.of())
                 .json()
                 .get("agreement")
                 .asString();
-        await(number, "CHECK");
-        return number;
+    }
+
+    /** Saves a template's settings; returns the template as it is then. */
+    public JsonNode settle(JsonNode template, JsonNode content) {
+        Client.Answer answer = client.put(
+                "/api/v1/templates/" + template.get("id").asString() + "/content",
+                Map.of("revision", template.get("revision").asInt(), "content", content));
+        if (answer.status() != 200) throw new IllegalStateException(answer.text());
+        return answer.json();
     }
 
     public String send(String number) {
@@ -141,11 +168,22 @@ public final class Office {
                         .map(found -> found.group(1)));
     }
 
+    /** The mails about an agreement, newest first, from all pages: a test that put the clock forward may have filled the first. */
+    public List<JsonNode> mailsAbout(String number) {
+        List<JsonNode> about = new ArrayList<>();
+        JsonNode page;
+        int at = 0;
+        do {
+            page = client.get("/api/v1/postroom?page=" + at++).json().get("items");
+            for (JsonNode mail : page) if (mail.get("subject").asString().contains(number)) about.add(mail);
+        } while (!page.isEmpty());
+        return about;
+    }
+
     /** The text of the newest mail about an agreement to somebody whose subject begins with something. */
     public Optional<String> mailTo(String number, String recipient, String subject) {
-        for (JsonNode mail : client.get("/api/v1/postroom").json().get("items")) {
+        for (JsonNode mail : mailsAbout(number)) {
             boolean fits = mail.get("recipient").asString().equals(recipient)
-                    && mail.get("subject").asString().contains(number)
                     && mail.get("subject").asString().startsWith(subject)
                     && mail.get("state").asString().equals("SENT");
             if (!fits) continue;

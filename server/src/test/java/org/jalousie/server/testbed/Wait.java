@@ -8,9 +8,9 @@ import java.util.function.Supplier;
 public final class Wait {
     private Wait() {}
 
-    /** @throws AssertionError naming what was waited for, after 60 seconds */
+    /** @throws AssertionError naming what was waited for, after 150 seconds */
     public static <T> T until(String what, Supplier<Optional<T>> look) {
-        long end = System.nanoTime() + Duration.ofSeconds(60).toNanos();
+        long end = System.nanoTime() + Duration.ofSeconds(150).toNanos();
         while (System.nanoTime() < end) {
             Optional<T> found = look.get();
             if (found.isPresent()) return found.get();
@@ -21,7 +21,7 @@ public final class Wait {
                 throw new IllegalStateException(e);
             }
         }
-        throw new AssertionError("waited 60 seconds in vain for: " + what);
+        throw new AssertionError("waited 150 seconds in vain for: " + what);
     }
 
     public static void until(String what, java.util.function.BooleanSupplier look) {
