@@ -11,14 +11,14 @@ const form = {
   version: 1,
   language: 'en-GB',
   fields: [],
-  chosen: [],
+  chosen: [] as { party: string; label: string }[],
 };
 const detail = {
   row: { number: 'R-1', template: 'Loan', createdBy: 'Nora', createdAt: '', agreement: '' },
   form,
   values: {},
   people: {},
-  agreementState: null,
+  agreementState: null as string | null,
 };
 
 const asked = vi.hoisted(() => [] as string[]);
@@ -65,5 +65,30 @@ describe('a form whose agreement could not be made at once', () => {
     await screen.findByText('the agreement');
     expect(asked.filter((one) => one === 'POST /requests')).toHaveLength(1);
     expect(asked).toContain('PUT /requests/{number}');
+  });
+});
+
+describe('a request whose agreement has been sent', () => {
+  afterEach(() => {
+    cleanup();
+    detail.agreementState = null;
+    form.chosen = [];
+  });
+
+  it('can be read and not changed', async () => {
+    detail.agreementState = 'OUT';
+    form.chosen = [{ party: 'lender', label: 'Lender' }];
+    render(
+      <QueryClientProvider client={new QueryClient()}>
+        <MemoryRouter initialEntries={['/intake/R-1']}>
+          <Routes>
+            <Route path="/intake/:number" element={<FormRoom />} />
+          </Routes>
+        </MemoryRouter>
+      </QueryClientProvider>,
+    );
+    await screen.findByText(/can’t change any more/);
+    expect(screen.getByLabelText('Full name').matches(':disabled')).toBe(true);
+    expect(screen.queryByRole('button', { name: /agreement/ })).toBeNull();
   });
 });

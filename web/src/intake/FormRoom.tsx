@@ -134,18 +134,26 @@ function FilledForm({ form, row, values, people, agreementState }: Source) {
           className="flex max-w-2xl flex-col gap-4"
           onSubmit={(event) => void answers.handleSubmit((body) => save.mutate(body))(event)}
         >
-          <FormLanguage.Provider value={form.language}>
-            {form.fields.map((field) => (
-              <FieldInput key={field.name} field={field} />
+          <fieldset disabled={sent} className="flex flex-col gap-4">
+            <FormLanguage.Provider value={form.language}>
+              {form.fields.map((field) => (
+                <FieldInput key={field.name} field={field} />
+              ))}
+            </FormLanguage.Provider>
+            {form.chosen.map((party) => (
+              <fieldset key={party.party} className="grid grid-cols-2 gap-3 border border-rule p-3">
+                <legend className="px-1 font-medium">{party.label}</legend>
+                <FieldInput
+                  field={personField(party, 'name')}
+                  path={`people.${party.party}.name`}
+                />
+                <FieldInput
+                  field={personField(party, 'mail')}
+                  path={`people.${party.party}.mail`}
+                />
+              </fieldset>
             ))}
-          </FormLanguage.Provider>
-          {form.chosen.map((party) => (
-            <fieldset key={party.party} className="grid grid-cols-2 gap-3 border border-rule p-3">
-              <legend className="px-1 font-medium">{party.label}</legend>
-              <FieldInput field={personField(party, 'name')} path={`people.${party.party}.name`} />
-              <FieldInput field={personField(party, 'mail')} path={`people.${party.party}.mail`} />
-            </fieldset>
-          ))}
+          </fieldset>
           <Trouble error={save.error} />
           {!sent && (
             <Button type="submit" look="main" className="self-start" disabled={save.isPending}>

@@ -31,7 +31,7 @@ export function Filter({
       type="search"
       aria-label={label}
       placeholder={`${label}  ( / )`}
-      className={`${inputLook} max-w-80`}
+      className={`${inputLook} max-w-96`}
       value={value}
       onChange={(event) => onChange(event.target.value)}
     />

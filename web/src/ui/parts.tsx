@@ -84,7 +84,7 @@ export function describedBy(id: string, hint?: string, fault?: string) {
 }
 
 export const inputLook =
-  'min-h-9 w-full rounded-sm border border-edge bg-sheet px-2 py-1 text-ink aria-invalid:border-oxide';
+  'min-h-9 w-full rounded-sm border border-edge bg-sheet px-2 py-1 text-ink aria-invalid:border-oxide disabled:border-rule disabled:bg-paper';
 
 export function RoomTitle({ title, children }: { title: string; children?: ReactNode }) {
   return (
