@@ -1,7 +1,7 @@
 package org.jalousie.demo;
 
 import java.util.List;
-import org.jalousie.core.wording.WordDraft;
+import org.jalousie.core.wording.write.WordDraft;
 
 /** The museum's wordings, as Word files with tags. All people, places and objects are invented. */
 public final class Documents {

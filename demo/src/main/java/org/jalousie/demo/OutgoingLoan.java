@@ -3,7 +3,7 @@ package org.jalousie.demo;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.jalousie.core.wording.WordDraft;
+import org.jalousie.core.wording.write.WordDraft;
 
 /** An outgoing loan: objects with their parts, rules over them, and clauses from the library. All invented. */
 final class OutgoingLoan {

@@ -6,7 +6,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.Map;
-import org.jalousie.core.wording.WordDraft;
+import org.jalousie.core.wording.write.WordDraft;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.Testbed;
 import org.junit.jupiter.api.Test;

@@ -31,7 +31,7 @@ import org.bouncycastle.cms.CMSProcessableByteArray;
 import org.bouncycastle.cms.CMSSignedData;
 import org.bouncycastle.cms.SignerInformation;
 import org.bouncycastle.cms.jcajce.JcaSimpleSignerInfoVerifierBuilder;
-import org.jalousie.core.wording.WordDraft;
+import org.jalousie.core.wording.write.WordDraft;
 import org.jalousie.demo.Client;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.TestPaths;

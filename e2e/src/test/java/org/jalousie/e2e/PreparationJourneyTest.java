@@ -9,7 +9,7 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.FilePayload;
 import java.util.List;
-import org.jalousie.core.wording.WordDraft;
+import org.jalousie.core.wording.write.WordDraft;
 import org.jalousie.server.testbed.Testbed;
 import org.junit.jupiter.api.Test;
 

@@ -37,4 +37,15 @@ class ArchitectureTest {
             .callMethod(java.time.Instant.class, "now")
             .orShould()
             .callMethod(java.time.LocalDate.class, "now");
+
+    @ArchTest
+    static final ArchRule aWordingIsSeenByItsFace = noClasses()
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage(
+                    "org.jalousie.core.wording.docx..",
+                    "org.jalousie.core.wording.tags..",
+                    "org.jalousie.core.wording.clause..",
+                    "org.jalousie.core.wording.compile..",
+                    "org.jalousie.core.wording.merge..");
 }

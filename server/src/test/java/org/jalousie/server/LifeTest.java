@@ -23,7 +23,7 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.jalousie.core.evidence.Json;
 import org.jalousie.core.evidence.SignedSample;
-import org.jalousie.core.wording.WordDraft;
+import org.jalousie.core.wording.write.WordDraft;
 import org.jalousie.demo.Client;
 import org.jalousie.server.agreement.Ticker;
 import org.jalousie.server.files.FileStore;

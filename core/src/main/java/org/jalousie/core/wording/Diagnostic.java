@@ -20,7 +20,7 @@ public record Diagnostic(String code, String part, String place, String message,
     }
 
     /** Each finding once: copies of a text box and headers of several kinds say the same again. */
-    static List<Diagnostic> once(List<Diagnostic> all) {
+    public static List<Diagnostic> once(List<Diagnostic> all) {
         Map<List<String>, Diagnostic> first = new LinkedHashMap<>();
         all.forEach(one -> first.putIfAbsent(List.of(one.code, one.place, one.message), one));
         return List.copyOf(first.values());

@@ -10,6 +10,11 @@ import java.util.Map;
 import java.util.Set;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
+import org.jalousie.core.wording.docx.ContentsLines;
+import org.jalousie.core.wording.docx.PackageParts;
+import org.jalousie.core.wording.docx.ParagraphText;
+import org.jalousie.core.wording.docx.Word;
+import org.jalousie.core.wording.docx.WordFields;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
 
@@ -44,7 +49,7 @@ public final class FieldResults {
     }
 
     /** Marks the fields of a part, all that will be worked out anew. */
-    static void mark(Document document) {
+    public static void mark(Document document) {
         int[] number = {0};
         for (WordFields.WordField field : WordFields.of(document)) mark(field, number);
     }

@@ -7,6 +7,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jalousie.core.wording.docx.ParagraphText;
+import org.jalousie.core.wording.docx.SafeXml;
+import org.jalousie.core.wording.docx.Word;
+import org.jalousie.core.wording.tags.Part;
 import org.w3c.dom.Element;
 
 /** The words of two files against each other: what stayed, what came, what went. */

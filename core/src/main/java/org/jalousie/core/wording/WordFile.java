@@ -12,6 +12,10 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
+import org.jalousie.core.wording.docx.Markup;
+import org.jalousie.core.wording.docx.Outward;
+import org.jalousie.core.wording.docx.PackageOrder;
+import org.jalousie.core.wording.docx.SafeXml;
 
 /** The parts of a Word file (ECMA-376 part 2, Open Packaging Conventions), opened safely. */
 public final class WordFile {
@@ -19,7 +23,7 @@ public final class WordFile {
     public static final int LARGEST_FILE = 25 * 1024 * 1024;
 
     /** The part that holds the body, whatever it was called in the file that came. */
-    static final String MAIN = "word/document.xml";
+    public static final String MAIN = "word/document.xml";
 
     private static final long LARGEST_UNPACKED = 100L * 1024 * 1024;
     private static final int MOST_PARTS = 3_000;
@@ -35,7 +39,7 @@ public final class WordFile {
     }
 
     /** Whether the file that came carried signatures of the package, which hold for no file made from it and are left out. */
-    boolean wasSigned() {
+    public boolean wasSigned() {
         return signed;
     }
 
@@ -69,7 +73,7 @@ public final class WordFile {
     }
 
     /** A file of parts that the program made itself. */
-    static WordFile of(Map<String, byte[]> parts) {
+    public static WordFile of(Map<String, byte[]> parts) {
         return new WordFile(new LinkedHashMap<>(parts), false);
     }
 
@@ -132,12 +136,12 @@ public final class WordFile {
     }
 
     /** The parts by name, in the order of the file. */
-    Map<String, byte[]> parts() {
+    public Map<String, byte[]> parts() {
         return parts;
     }
 
     /** The names of the parts that hold words a reader sees, the body first: told by their types, not by their names. */
-    List<String> textParts() {
+    public List<String> textParts() {
         return PackageOrder.textParts(parts);
     }
 
@@ -146,7 +150,7 @@ public final class WordFile {
         return zip(parts);
     }
 
-    static byte[] zip(Map<String, byte[]> parts) {
+    public static byte[] zip(Map<String, byte[]> parts) {
         ByteArrayOutputStream out = new ByteArrayOutputStream(64 * 1024);
         try (ZipOutputStream zip = new ZipOutputStream(out)) {
             zip.setLevel(1);

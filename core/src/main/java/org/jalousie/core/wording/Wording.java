@@ -12,6 +12,17 @@ import java.util.function.Function;
 import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.placement.SigningField;
+import org.jalousie.core.wording.compile.Boxes;
+import org.jalousie.core.wording.compile.LastSection;
+import org.jalousie.core.wording.compile.Segment;
+import org.jalousie.core.wording.compile.WordingCompiler;
+import org.jalousie.core.wording.docx.Fonts;
+import org.jalousie.core.wording.merge.Additions;
+import org.jalousie.core.wording.merge.Merge;
+import org.jalousie.core.wording.merge.MergeRun;
+import org.jalousie.core.wording.merge.Pictures;
+import org.jalousie.core.wording.merge.Reconciliation;
+import org.jalousie.core.wording.merge.Scope;
 
 /** A Word file with its tags understood: compiled once, merged for every agreement. Immutable and safe between threads. */
 public final class Wording {
@@ -29,7 +40,7 @@ public final class Wording {
     private final Set<String> bookmarks;
     private final List<Inclusion> inclusions;
 
-    Wording(
+    public Wording(
             Parts parts,
             FoundTags found,
             List<Diagnostic> diagnostics,
@@ -189,7 +200,7 @@ public final class Wording {
     }
 
     /** What stands in every file of a template: see {@link WordingCompiler}. */
-    record Parts(
+    public record Parts(
             Map<String, byte[]> fixed,
             Map<String, List<Segment>> compiled,
             Map<String, Segment.Note> notes,

@@ -13,9 +13,9 @@ import org.jalousie.core.parties.Who;
 import org.jalousie.core.rules.Rule;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.wording.Diagnostic;
-import org.jalousie.core.wording.WordDraft;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.Wording;
+import org.jalousie.core.wording.write.WordDraft;
 import org.junit.jupiter.api.Test;
 
 class ProposalTest {

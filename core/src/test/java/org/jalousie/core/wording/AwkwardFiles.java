@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import org.jalousie.core.data.Value;
+import org.jalousie.core.wording.write.WordDraft;
 
 /**
  * Word files with something awkward in them, each beside the same file with the words typed. Shapes are those that word

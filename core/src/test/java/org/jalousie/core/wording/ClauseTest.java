@@ -10,6 +10,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import org.jalousie.core.data.Value;
+import org.jalousie.core.wording.docx.InlinePicture;
+import org.jalousie.core.wording.write.WordDraft;
 import org.junit.jupiter.api.Test;
 
 class ClauseTest {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Set;
+import org.jalousie.core.wording.write.WordDraft;
 import org.junit.jupiter.api.Test;
 
 class DiagnosticsTest {

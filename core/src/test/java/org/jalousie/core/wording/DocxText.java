@@ -3,6 +3,10 @@ package org.jalousie.core.wording;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
+import org.jalousie.core.wording.docx.ParagraphText;
+import org.jalousie.core.wording.docx.SafeXml;
+import org.jalousie.core.wording.docx.Word;
+import org.jalousie.core.wording.write.WordDraft;
 import org.w3c.dom.Element;
 
 /** Reads the words back out of a merged file. */

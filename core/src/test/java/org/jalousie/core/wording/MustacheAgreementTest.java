@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import org.jalousie.core.data.Value;
+import org.jalousie.core.wording.write.WordDraft;
 import org.junit.jupiter.api.Test;
 
 /**

@@ -16,6 +16,7 @@ import java.util.Set;
 import java.util.stream.Stream;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.Value;
+import org.jalousie.core.wording.write.WordDraft;
 import org.junit.jupiter.api.DynamicTest;
 import org.junit.jupiter.api.TestFactory;
 import tools.jackson.core.type.TypeReference;

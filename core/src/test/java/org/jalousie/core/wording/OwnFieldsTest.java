@@ -7,6 +7,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import org.jalousie.core.data.Value;
+import org.jalousie.core.wording.docx.InlinePicture;
+import org.jalousie.core.wording.write.WordDraft;
 import org.junit.jupiter.api.Test;
 
 /** Fields as word processors write them (ISO/IEC 29500-1 §17.16 and §17.5.2), in the shapes that Word saves. */

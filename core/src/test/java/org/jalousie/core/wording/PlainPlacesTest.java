@@ -12,6 +12,8 @@ import java.util.Map;
 import java.util.Set;
 import javax.imageio.ImageIO;
 import org.jalousie.core.data.Value;
+import org.jalousie.core.wording.docx.InlinePicture;
+import org.jalousie.core.wording.write.WordDraft;
 import org.junit.jupiter.api.Test;
 
 /** Tags where only characters stand, and pictures that take another's place. */

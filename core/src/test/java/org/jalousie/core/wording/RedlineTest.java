@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import org.jalousie.core.wording.Redline.Fate;
 import org.jalousie.core.wording.Redline.Piece;
+import org.jalousie.core.wording.write.WordDraft;
 import org.junit.jupiter.api.Test;
 
 class RedlineTest {

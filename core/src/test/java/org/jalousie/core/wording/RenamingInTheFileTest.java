@@ -14,6 +14,8 @@ import org.jalousie.core.data.FieldType;
 import org.jalousie.core.rules.Rule;
 import org.jalousie.core.rules.RuleFault;
 import org.jalousie.core.rules.RuleSet;
+import org.jalousie.core.wording.edit.WordingEdit;
+import org.jalousie.core.wording.write.WordDraft;
 import org.junit.jupiter.api.Test;
 
 /** A field gets another name wherever the file speaks of it, all at once. */

@@ -9,6 +9,8 @@ import static org.jalousie.core.wording.AwkwardFiles.table;
 
 import java.util.Map;
 import java.util.Set;
+import org.jalousie.core.wording.edit.WordingEdit;
+import org.jalousie.core.wording.write.WordDraft;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;

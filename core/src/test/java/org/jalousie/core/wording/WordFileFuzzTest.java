@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import org.jalousie.core.data.Value;
+import org.jalousie.core.wording.write.WordDraft;
 import org.junit.jupiter.api.Assertions;
 
 /**

@@ -10,7 +10,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.Wording;
-import org.jalousie.core.wording.WordingEdit;
+import org.jalousie.core.wording.edit.WordingEdit;
 import org.jalousie.server.adapters.Converter;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.web.Page;

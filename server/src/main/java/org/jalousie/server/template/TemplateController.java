@@ -3,7 +3,7 @@ package org.jalousie.server.template;
 import java.io.IOException;
 import java.util.List;
 import java.util.UUID;
-import org.jalousie.core.wording.Composer;
+import org.jalousie.core.wording.write.Composer;
 import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.web.Download;
 import org.jalousie.server.web.Page;

@@ -3,7 +3,7 @@ package org.jalousie.server.template;
 import java.io.IOException;
 import java.util.Map;
 import java.util.UUID;
-import org.jalousie.core.wording.Selection;
+import org.jalousie.core.wording.edit.Selection;
 import org.jalousie.server.account.SignedIn;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
