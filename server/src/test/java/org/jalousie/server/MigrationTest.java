@@ -67,6 +67,8 @@ class MigrationTest {
             assertThat(rows(connection, "select number from agreement where search @@ to_tsquery('simple', 'viola')"))
                     .hasSize(2);
             assertThat(rows(connection, "select state from mail")).containsExactly("SENT");
+            assertThat(rows(connection, "select number from agreement where due_at <= now()"))
+                    .containsExactlyInAnyOrder("A-1", "A-2");
         }
     }
 }

@@ -42,7 +42,7 @@ public sealed interface Command {
     record Withdraw(String reason) implements Command {}
 
     /** Time has passed: expire or remind where that is due. */
-    record Tick(int firstReminderDays, int everyDays) implements Command {}
+    record Tick(Reminders reminders) implements Command {}
 
     /** @param basedOn how many events the signing record tells of */
     record Finish(int basedOn, String pdf, String record) implements Command {}

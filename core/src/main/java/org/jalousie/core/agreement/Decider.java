@@ -94,13 +94,9 @@ public final class Decider {
         if (agreement.state() != State.OUT) return accepted();
         if (expired(agreement, now)) return accepted(new Event.Expired());
         List<Event> events = new ArrayList<>();
-        for (Participant party : agreement.onTurn()) {
-            Instant reminded = agreement.remindedAt().get(party.party());
-            Instant due = reminded == null
-                    ? agreement.turnSince().get(party.party()).plus(Duration.ofDays(tick.firstReminderDays()))
-                    : reminded.plus(Duration.ofDays(tick.everyDays()));
-            if (!now.isBefore(due)) events.add(new Event.ReminderSent(party.party()));
-        }
+        tick.reminders().due(agreement).forEach((party, due) -> {
+            if (!now.isBefore(due)) events.add(new Event.ReminderSent(party));
+        });
         return new Decision.Accepted(events);
     }
 

@@ -118,7 +118,7 @@ class DeciderModelTest {
             case 5 -> new Command.Approve(who);
             case 6 -> new Command.Consent(who, "en-1", "00");
             case 7, 8 -> new Command.Sign(who, values, "drawn", "m");
-            case 9 -> new Command.Tick(5, 3);
+            case 9 -> new Command.Tick(new Reminders(5, 3));
             case 10 -> new Command.View(who);
             case 11 -> new Command.Decline(who, "no");
             default -> new Command.Withdraw("no");
@@ -131,6 +131,13 @@ class DeciderModelTest {
                 || before.state() == State.OUT
                         && !now.isBefore(before.expiresAt().orElseThrow());
         if (!(Decider.decide(history, command, now) instanceof Decision.Accepted accepted)) return;
+        if (command instanceof Command.Tick tick)
+            assertThat(accepted.events().isEmpty())
+                    .as("nothing happens by itself before it is due")
+                    .isEqualTo(tick.reminders()
+                            .next(before)
+                            .filter(due -> !now.isBefore(due))
+                            .isEmpty());
         for (Event event : accepted.events()) {
             Agreement then = agreement();
             if (before.state().ended()) throw new AssertionError(event + " after " + before.state());

@@ -161,8 +161,8 @@ class DeciderTest {
         now = START.plus(Duration.ofDays(30));
         assertThat(refused(new Command.Complete("clerk", Map.of("clerk_note", "x"))))
                 .contains("run out");
-        assertThat(does(new Command.Tick(5, 3))).containsExactly(new Event.Expired());
-        assertThat(does(new Command.Tick(5, 3))).isEmpty();
+        assertThat(does(new Command.Tick(new Reminders(5, 3)))).containsExactly(new Event.Expired());
+        assertThat(does(new Command.Tick(new Reminders(5, 3)))).isEmpty();
     }
 
     // common practice, no source: first reminder 5 days after the invitation, then every 3
@@ -170,15 +170,30 @@ class DeciderTest {
     void remindersComeAfterFiveDaysThenEveryThreeAndOnlyToWhomItWaitsFor() {
         sent();
         now = START.plus(Duration.ofDays(5)).minusSeconds(1);
-        assertThat(does(new Command.Tick(5, 3))).isEmpty();
+        assertThat(does(new Command.Tick(new Reminders(5, 3)))).isEmpty();
         now = START.plus(Duration.ofDays(5));
-        assertThat(does(new Command.Tick(5, 3))).containsExactly(new Event.ReminderSent("clerk"));
-        assertThat(does(new Command.Tick(5, 3))).isEmpty();
+        assertThat(does(new Command.Tick(new Reminders(5, 3)))).containsExactly(new Event.ReminderSent("clerk"));
+        assertThat(does(new Command.Tick(new Reminders(5, 3)))).isEmpty();
         now = START.plus(Duration.ofDays(8));
-        assertThat(does(new Command.Tick(5, 3))).hasSize(1);
+        assertThat(does(new Command.Tick(new Reminders(5, 3)))).hasSize(1);
         does(new Command.Complete("clerk", Map.of("clerk_note", "x")));
         now = START.plus(Duration.ofDays(12));
-        assertThat(does(new Command.Tick(5, 3))).isEmpty();
+        assertThat(does(new Command.Tick(new Reminders(5, 3)))).isEmpty();
+    }
+
+    @Test
+    void itIsKnownWhenTimeAloneNextMakesSomethingHappen() {
+        Reminders reminders = new Reminders(5, 3);
+        assertThat(reminders.next(agreement())).isEmpty();
+        sent();
+        assertThat(reminders.next(agreement())).contains(START.plus(Duration.ofDays(5)));
+        now = START.plus(Duration.ofDays(6));
+        does(new Command.Tick(reminders));
+        assertThat(reminders.next(agreement())).contains(START.plus(Duration.ofDays(9)));
+        assertThat(new Reminders(40, 40).next(agreement())).contains(START.plus(Duration.ofDays(30)));
+        now = START.plus(Duration.ofDays(31));
+        does(new Command.Tick(reminders));
+        assertThat(reminders.next(agreement())).isEmpty();
     }
 
     @Test

@@ -59,6 +59,7 @@ public class AgreementLog {
         Entry first = new Entry(1, now(), actor.name(), actor.from(), created);
         rows.save(new AgreementRow(id, Agreement.of(List.of(first)), templateVersionId, terms, attempt, now()));
         rows.flush();
+        rows.foundByFacts(id, Findable.facts(Agreement.of(List.of(first))));
         append(id, EventChain.START, first);
         reactions.to(id, Agreement.of(List.of(first)), List.of(created));
     }
@@ -88,7 +89,10 @@ public class AgreementLog {
         Agreement agreement = Agreement.of(history);
         if (!happened.isEmpty()) {
             row.project(agreement, now());
+            rows.foundByFacts(id, Findable.facts(agreement));
             reactions.to(id, agreement, happened);
+        } else if (command instanceof Command.Tick) {
+            row.dueAgain(agreement);
         }
         return agreement;
     }
@@ -97,7 +101,9 @@ public class AgreementLog {
     @Transactional
     void projectAgain(UUID id) {
         AgreementRow row = locked(id);
-        row.project(read(id), row.changedAt());
+        Agreement agreement = read(id);
+        row.project(agreement, row.changedAt());
+        rows.foundByFacts(id, Findable.facts(agreement));
     }
 
     private AgreementRow locked(UUID id) {

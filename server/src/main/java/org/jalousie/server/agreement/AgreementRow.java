@@ -9,12 +9,16 @@ import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.Reminders;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.evidence.Json;
 import org.jalousie.core.template.Terms;
 import tools.jackson.core.type.TypeReference;
 
-/** What lists show of an agreement: a projection of its events that can be rebuilt from them. */
+/**
+ * What lists show of an agreement: a projection of its events that can be rebuilt from them. What it is found by stays in the
+ * database and is not read with it.
+ */
 @Entity
 @Table(name = "agreement")
 class AgreementRow {
@@ -34,10 +38,10 @@ class AgreementRow {
     private String blind;
 
     private Instant expiresAt;
+
+    private Instant dueAt;
     private int firstReminderDays;
     private int everyDays;
-    private String words;
-    private String facts;
     private int attempt;
 
     protected AgreementRow() {}
@@ -51,7 +55,6 @@ class AgreementRow {
         this.requestNumber = agreement.created().request();
         this.firstReminderDays = terms.firstReminderDays();
         this.everyDays = terms.everyDays();
-        this.words = "";
         this.attempt = attempt;
         project(agreement, now);
     }
@@ -64,12 +67,12 @@ class AgreementRow {
         changedAt = now;
         blind = Json.canonical(AgreementViews.blind(agreement));
         expiresAt = agreement.expiresAt().orElse(null);
-        facts = Findable.facts(agreement);
+        dueAgain(agreement);
     }
 
-    /** @param documentWords the words of the document, made ready to be found */
-    void findableBy(String documentWords) {
-        words = documentWords;
+    /** Works out anew when time alone next makes something happen. */
+    void dueAgain(Agreement agreement) {
+        dueAt = reminders().next(agreement).orElse(null);
     }
 
     UUID id() {
@@ -116,11 +119,7 @@ class AgreementRow {
         return expiresAt;
     }
 
-    int firstReminderDays() {
-        return firstReminderDays;
-    }
-
-    int everyDays() {
-        return everyDays;
+    Reminders reminders() {
+        return new Reminders(firstReminderDays, everyDays);
     }
 }

@@ -1,5 +1,6 @@
 package org.jalousie.server.agreement;
 
+import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
@@ -7,6 +8,7 @@ import java.util.UUID;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.Pageable;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 interface AgreementRows extends JpaRepository<AgreementRow, UUID> {
@@ -16,15 +18,32 @@ interface AgreementRows extends JpaRepository<AgreementRow, UUID> {
 
     /** @param words a tsquery of word beginnings, such as {@code viola:* & marsh:*} */
     @Query(
-            value =
-                    "select * from agreement where state in (:states) and search @@ to_tsquery('simple', :words) order by changed_at desc",
-            countQuery =
-                    "select count(*) from agreement where state in (:states) and search @@ to_tsquery('simple', :words)",
-            nativeQuery = true)
+            "select a from AgreementRow a where a.state in :states"
+                    + " and cast(sql('(search @@ to_tsquery(''simple'', ?))', :words) as boolean) = true order by a.changedAt desc")
     Page<AgreementRow> search(Collection<String> states, String words, Pageable page);
 
-    @Query("select a.id from AgreementRow a where a.state = 'OUT'")
-    List<UUID> out();
+    /** Agreements for which a reminder or the end is due. */
+    @Query("select a.id from AgreementRow a where a.dueAt <= :now order by a.dueAt")
+    List<UUID> due(Instant now);
+
+    /** @param words of the document, made ready to be found */
+    @Modifying
+    @Query(value = "update agreement set words = :words where id = :id", nativeQuery = true)
+    void foundByWords(UUID id, String words);
+
+    /** @param facts people and data, made ready to be found */
+    @Modifying
+    @Query(value = "update agreement set facts = :facts where id = :id", nativeQuery = true)
+    void foundByFacts(UUID id, String facts);
+
+    @Query("select a.id as id, a.number as number from AgreementRow a where a.id in :ids")
+    List<Numbered> numbered(Collection<UUID> ids);
+
+    interface Numbered {
+        UUID getId();
+
+        String getNumber();
+    }
 
     /** Agreements of an earlier version of the program, which are found by less. */
     @Query(value = "select id from agreement where facts = '' limit 200", nativeQuery = true)

@@ -137,7 +137,9 @@ public class AgreementService {
     /** Whose a file is that has been in these states. @param hashes SHA-256 of each */
     @Transactional(readOnly = true)
     public Optional<String> numberWith(Collection<String> hashes) {
-        return states.agreementsWith(hashes).stream().findFirst().map(this::numberOf);
+        return states.agreementsWith(hashes).stream()
+                .findFirst()
+                .map(id -> numbersOf(List.of(id)).get(id));
     }
 
     @Transactional(readOnly = true)
@@ -291,8 +293,9 @@ public class AgreementService {
     }
 
     @Transactional(readOnly = true)
-    public String numberOf(UUID id) {
-        return rows.findById(id).map(AgreementRow::number).orElseThrow();
+    public Map<UUID, String> numbersOf(Collection<UUID> ids) {
+        return rows.numbered(ids).stream()
+                .collect(Collectors.toMap(AgreementRows.Numbered::getId, AgreementRows.Numbered::getNumber));
     }
 
     private static List<String> blanks(UsableTemplate template, Agreement agreement) {

@@ -115,8 +115,7 @@ class GenerateWork implements JobWork {
                     id,
                     AgreementLog.Actor.PROGRAM,
                     new Command.Generate(agreement.madeFrom(), wordFile, pdfFile, placed.pages()));
-            if (now.madeFrom() == agreement.madeFrom() && now.pdf().equals(pdfFile))
-                rows.findById(id).orElseThrow().findableBy(words);
+            if (now.madeFrom() == agreement.madeFrom() && now.pdf().equals(pdfFile)) rows.foundByWords(id, words);
         });
         return true;
     }

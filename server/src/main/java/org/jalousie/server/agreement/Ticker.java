@@ -3,9 +3,11 @@ package org.jalousie.server.agreement;
 import com.github.kagkarlsson.scheduler.task.Task;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
+import java.time.Clock;
 import java.time.Duration;
 import java.util.UUID;
 import org.jalousie.core.agreement.Command;
+import org.jalousie.core.agreement.Reminders;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
@@ -20,19 +22,20 @@ public class Ticker {
 
     private final AgreementRows rows;
     private final AgreementLog log;
+    private final Clock clock;
 
-    Ticker(AgreementRows rows, AgreementLog log) {
+    Ticker(AgreementRows rows, AgreementLog log, Clock clock) {
         this.rows = rows;
         this.log = log;
+        this.clock = clock;
     }
 
-    /** Looks at every agreement that is out; one that fails does not hold up the others. */
+    /** Looks at the agreements for which something is due; one that fails does not hold up the others. */
     public void tick() {
-        for (UUID id : rows.out()) {
+        for (UUID id : rows.due(clock.instant())) {
             try {
-                AgreementRow row = rows.findById(id).orElseThrow();
-                log.carryOut(
-                        id, AgreementLog.Actor.PROGRAM, new Command.Tick(row.firstReminderDays(), row.everyDays()));
+                Reminders reminders = rows.findById(id).orElseThrow().reminders();
+                log.carryOut(id, AgreementLog.Actor.PROGRAM, new Command.Tick(reminders));
             } catch (RuntimeException e) {
                 LOG.error("reminders and expiry could not be looked after, agreement {}", id, e);
             }

@@ -64,14 +64,14 @@ public class IntakeService {
     @Transactional(readOnly = true)
     Page<IntakeViews.RequestRow> list(int page) {
         var found = requests.findAllByOrderByCreatedAtDesc(Page.request(page));
-        return new Page<>(found.map(this::row).getContent(), found.getTotalElements(), page, Page.SIZE);
+        return new Page<>(rows(found.getContent()), found.getTotalElements(), page, Page.SIZE);
     }
 
     /** Requests from which no agreement was made yet. @param most at most how many */
     @Transactional(readOnly = true)
     public Page<IntakeViews.RequestRow> waiting(int most) {
         var found = requests.findByAgreementNumberIsNullOrderByCreatedAtDesc(PageRequest.of(0, most));
-        return new Page<>(found.map(this::row).getContent(), found.getTotalElements(), 0, most);
+        return new Page<>(rows(found.getContent()), found.getTotalElements(), 0, most);
     }
 
     @Transactional(readOnly = true)
@@ -82,7 +82,7 @@ public class IntakeService {
                 .forEach((party, person) ->
                         people.put(party, new IntakeViews.PersonInput(person.name(), person.mail())));
         return new IntakeViews.RequestDetail(
-                row(request),
+                rows(List.of(request)).get(0),
                 form(templates.version(request.templateVersionId())),
                 request.values(),
                 people,
@@ -243,13 +243,17 @@ public class IntakeService {
                         .collect(Collectors.toList()));
     }
 
-    private IntakeViews.RequestRow row(IntakeRequest request) {
-        return new IntakeViews.RequestRow(
-                request.number(),
-                templates.nameOf(request.templateVersionId()),
-                request.createdBy(),
-                request.createdAt(),
-                request.agreementNumber());
+    private List<IntakeViews.RequestRow> rows(List<IntakeRequest> found) {
+        Map<UUID, String> names = templates.namesOf(
+                found.stream().map(IntakeRequest::templateVersionId).collect(Collectors.toSet()));
+        return found.stream()
+                .map(request -> new IntakeViews.RequestRow(
+                        request.number(),
+                        names.get(request.templateVersionId()),
+                        request.createdBy(),
+                        request.createdAt(),
+                        request.agreementNumber()))
+                .toList();
     }
 
     /** One person at a time changes a request or makes an agreement of it. */

@@ -2,12 +2,14 @@ package org.jalousie.server.template;
 
 import java.time.Clock;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.picture.PictureFile;
@@ -55,11 +57,14 @@ public class TemplateService {
     @Transactional(readOnly = true)
     Page<TemplateViews.TemplateItem> list(String find, boolean retired, int page) {
         var found = templates.find(Page.pattern(find), retired, Page.request(page));
-        Map<UUID, List<TemplateVersion>> byTemplate =
-                versions.findByTemplateIdIn(found.map(Template::id).getContent()).stream()
-                        .collect(Collectors.groupingBy(TemplateVersion::templateId));
+        List<UUID> ids = found.map(Template::id).getContent();
+        Map<UUID, TemplateVersion> newest = versions.newest(ids).stream()
+                .collect(Collectors.toMap(TemplateVersion::templateId, Function.identity()));
+        Map<UUID, Integer> published = versions.published(ids).stream()
+                .collect(Collectors.toMap(TemplateVersions.Published::getId, TemplateVersions.Published::getNumber));
         List<TemplateViews.TemplateItem> rows = found.stream()
-                .map(template -> TemplateViews.row(template, byTemplate.get(template.id())))
+                .map(template -> TemplateViews.row(
+                        template, newest.get(template.id()), published.getOrDefault(template.id(), 0)))
                 .toList();
         return new Page<>(rows, found.getTotalElements(), page, Page.SIZE);
     }
@@ -233,12 +238,11 @@ public class TemplateService {
                 .orElseThrow(() -> Refusal.notFound("There is no such version of a template."));
     }
 
-    /** The name of the template that a version belongs to. */
+    /** The names of the templates that versions belong to. */
     @Transactional(readOnly = true)
-    public String nameOf(UUID versionId) {
-        return versions.findById(versionId)
-                .map(version -> drafts.template(version.templateId()).name())
-                .orElseThrow();
+    public Map<UUID, String> namesOf(Collection<UUID> versionIds) {
+        return versions.named(versionIds).stream()
+                .collect(Collectors.toMap(TemplateVersions.Named::getId, TemplateVersions.Named::getName));
     }
 
     /** Keeps a further specimen with the newest version's draft. */

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
 
 interface TemplateVersions extends JpaRepository<TemplateVersion, UUID> {
     Optional<TemplateVersion> findFirstByTemplateIdOrderByNumberDesc(UUID templateId);
@@ -13,5 +14,29 @@ interface TemplateVersions extends JpaRepository<TemplateVersion, UUID> {
 
     List<TemplateVersion> findByTemplateIdOrderByNumberDesc(UUID templateId);
 
-    List<TemplateVersion> findByTemplateIdIn(Collection<UUID> templateIds);
+    @Query("select v from TemplateVersion v where v.templateId in :templates and v.number = "
+            + "(select max(w.number) from TemplateVersion w where w.templateId = v.templateId)")
+    List<TemplateVersion> newest(Collection<UUID> templates);
+
+    /** The newest published version of each, where there is one. */
+    @Query("select v.templateId as id, max(v.number) as number from TemplateVersion v"
+            + " where v.templateId in :templates and v.state = 'PUBLISHED' group by v.templateId")
+    List<Published> published(Collection<UUID> templates);
+
+    interface Published {
+        UUID getId();
+
+        int getNumber();
+    }
+
+    /** The template's name of each version. */
+    @Query(
+            "select v.id as id, t.name as name from TemplateVersion v, Template t where t.id = v.templateId and v.id in :ids")
+    List<Named> named(Collection<UUID> ids);
+
+    interface Named {
+        UUID getId();
+
+        String getName();
+    }
 }

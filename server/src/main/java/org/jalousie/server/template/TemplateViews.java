@@ -2,7 +2,6 @@ package org.jalousie.server.template;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -151,15 +150,8 @@ final class TemplateViews {
 
     record Preview(Pages pages) {}
 
-    static TemplateItem row(Template template, List<TemplateVersion> versions) {
-        TemplateVersion newest = versions.stream()
-                .max(Comparator.comparingInt(TemplateVersion::number))
-                .orElseThrow();
-        int published = versions.stream()
-                .filter(TemplateVersion::published)
-                .mapToInt(TemplateVersion::number)
-                .max()
-                .orElse(0);
+    /** @param published the number of the newest published version, 0 for none */
+    static TemplateItem row(Template template, TemplateVersion newest, int published) {
         TemplateContent content = newest.content();
         return new TemplateItem(
                 template.id(),

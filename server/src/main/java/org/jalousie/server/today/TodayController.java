@@ -4,7 +4,9 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.UUID;
 import org.jalousie.core.agreement.State;
 import org.jalousie.server.adapters.Converter;
 import org.jalousie.server.adapters.ServiceAway;
@@ -12,6 +14,7 @@ import org.jalousie.server.agreement.AgreementService;
 import org.jalousie.server.agreement.AgreementViews;
 import org.jalousie.server.intake.IntakeService;
 import org.jalousie.server.intake.IntakeViews;
+import org.jalousie.server.jobs.JobFailure;
 import org.jalousie.server.jobs.Jobs;
 import org.jalousie.server.jobs.Outages;
 import org.jalousie.server.web.Page;
@@ -80,13 +83,13 @@ class TodayController {
     Today today(@RequestParam(defaultValue = "50") int most) {
         if (most < 1 || most > MOST) throw Refusal.malformed("At least 1 and at most " + MOST + " can be listed.");
         var failed = jobs.givenUp(most);
+        Map<UUID, String> numbers =
+                agreements.numbersOf(failed.map(JobFailure::agreementId).toSet());
         return new Today(
                 notices(),
                 new Page<>(
                         failed.map(failure -> new Failed(
-                                        agreements.numberOf(failure.agreementId()),
-                                        failure.reason(),
-                                        failure.failedAt()))
+                                        numbers.get(failure.agreementId()), failure.reason(), failure.failedAt()))
                                 .getContent(),
                         failed.getTotalElements(),
                         0,

@@ -83,6 +83,8 @@ public final class Testbed {
                 "--jalousie.retries.most=4",
                 "--jalousie.retries.first-delay=400ms",
                 "--jalousie.retries.longest-delay=5m",
+                "--spring.jpa.properties.hibernate.generate_statistics=true",
+                "--logging.level.org.hibernate.session.metrics=off",
                 "--logging.structured.format.console="));
         // an argument given twice would become a list, so a later one takes the earlier one's place
         for (String one : more) {
