@@ -21,8 +21,12 @@ public final class Office {
     private final String address;
 
     public Office(String address) {
+        this(address, Testbed.PASSWORD);
+    }
+
+    public Office(String address, String password) {
         this.address = address;
-        this.client = new Client(address).signIn(Testbed.MAIL, Testbed.PASSWORD);
+        this.client = new Client(address).signIn(Testbed.MAIL, password);
     }
 
     /** A loan agreement whose lender signs before the museum; the lender also completes a number. */

@@ -3,9 +3,12 @@ package org.jalousie.server.testbed;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.SQLException;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import javax.sql.DataSource;
 import org.jalousie.server.Jalousie;
 import org.jalousie.standins.mail.MailStandin;
 import org.jalousie.standins.trust.TrustStandin;
@@ -31,10 +34,10 @@ public final class Testbed {
 
     /** Makes another, empty database in the same server; returns its address. */
     public String newDatabase(String name) {
-        try (java.sql.Connection connection = bean(javax.sql.DataSource.class).getConnection()) {
+        try (Connection connection = bean(DataSource.class).getConnection()) {
             connection.createStatement().execute("create database " + name);
             return database.url().replaceFirst("[^/]+$", name);
-        } catch (java.sql.SQLException e) {
+        } catch (SQLException e) {
             throw new IllegalStateException(e);
         }
     }
