@@ -12,6 +12,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import javax.sql.DataSource;
+import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.evidence.EventChain;
@@ -150,7 +151,11 @@ class ArchiveCheckTest {
                 Entry entry = EventChain.read(row[2]);
                 if (entry.event() instanceof Event.Signed signed
                         && signed.party().equals("lender"))
-                    entry = new Entry(entry.sequence(), entry.at(), entry.actor(), "203.0.113.9, elsewhere", signed);
+                    entry = new Entry(
+                            entry.sequence(),
+                            entry.at(),
+                            new Actor.Participant("lender", Actor.Proof.MAILED_LINK, "203.0.113.9, elsewhere"),
+                            signed);
                 EventChain.Link link = EventChain.link(previous, entry);
                 previous = link.hash();
                 changed.add(new String[] {row[0], row[1], link.json(), link.hash()});
@@ -185,12 +190,7 @@ class ArchiveCheckTest {
         Event.Completed completed = (Event.Completed) entry.event();
         EventChain.Link link = EventChain.link(
                 rows.get(rows.size() - 2)[3],
-                new Entry(
-                        entry.sequence(),
-                        entry.at(),
-                        entry.actor(),
-                        entry.from(),
-                        new Event.Completed(pdf, completed.record())));
+                new Entry(entry.sequence(), entry.at(), entry.actor(), new Event.Completed(pdf, completed.record())));
         last[2] = link.json();
         if (chainAnew) last[3] = link.hash();
         changed.set(changed.size() - 1, last);

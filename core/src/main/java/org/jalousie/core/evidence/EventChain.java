@@ -21,7 +21,7 @@ public final class EventChain {
     }
 
     public static Entry read(String json) {
-        return Json.MAPPER.readValue(json, Entry.class);
+        return Json.MAPPER.treeToValue(EarlierEntries.upcast(Json.MAPPER.readTree(json)), Entry.class);
     }
 
     /** The place of the first link that doesn't hold, from 1; empty when the chain is whole. */

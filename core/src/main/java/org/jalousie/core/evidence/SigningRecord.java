@@ -16,6 +16,7 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentInformation;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
@@ -66,7 +67,9 @@ public final class SigningRecord {
                 page.heading("Events", 13);
                 page.row("Times", "UTC, and in brackets the time at " + zone.getId());
                 for (Entry entry : history) {
-                    String from = entry.from().isEmpty() ? "" : " From " + entry.from() + ".";
+                    String from = entry.actor().from().isEmpty()
+                            ? ""
+                            : " From " + entry.actor().from() + ".";
                     page.row(time(entry.at()), entry.sequence() + ". " + Sentences.of(entry, agreement) + from);
                 }
             }
@@ -178,8 +181,8 @@ public final class SigningRecord {
         }
 
         private static String actor(Entry entry, Agreement agreement) {
-            if (entry.actor().startsWith("office:")) return entry.actor().substring(7);
-            return entry.actor().startsWith("party:") ? name(entry.actor().substring(6), agreement) : "the program";
+            if (entry.actor() instanceof Actor.Coordinator coordinator) return coordinator.name();
+            return entry.actor() instanceof Actor.Participant one ? name(one.party(), agreement) : "the program";
         }
     }
 }

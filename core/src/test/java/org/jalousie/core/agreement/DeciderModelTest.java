@@ -146,7 +146,7 @@ class DeciderModelTest {
                         .as("after the time ran out")
                         .isInstanceOfAny(Event.Expired.class, Event.Withdrawn.class);
             if (event instanceof Event.Invited invited) invited(then, invited.party());
-            history.add(new Entry(history.size() + 1, now, "x", "", event));
+            history.add(new Entry(history.size() + 1, now, Actor.PROGRAM, event));
         }
         promises(agreement());
     }

@@ -45,7 +45,7 @@ class DeciderTest {
         Decision decision = Decider.decide(history, command, now);
         assertThat(decision).isInstanceOf(Decision.Accepted.class);
         List<Event> events = ((Decision.Accepted) decision).events();
-        events.forEach(event -> history.add(new Entry(history.size() + 1, now, "x", "", event)));
+        events.forEach(event -> history.add(new Entry(history.size() + 1, now, Actor.PROGRAM, event)));
         return events;
     }
 
@@ -228,8 +228,7 @@ class DeciderTest {
             history.add(new Entry(
                     1,
                     START,
-                    "office:Nora",
-                    "",
+                    Actor.PROGRAM,
                     new Event.Created(
                             "A-1",
                             "Loan",

@@ -26,8 +26,7 @@ final class Sample {
         return new Entry(
                 1,
                 at,
-                "office:Nora",
-                "",
+                new Actor.Coordinator("nora@museum.example.org", "Nora"),
                 new Event.Created("A-1", "Loan", "Loan", 1, "R-1", Map.of("a", "1"), List.of(participants)));
     }
 }

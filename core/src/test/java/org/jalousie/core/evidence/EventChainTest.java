@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.CertificateId;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
@@ -25,7 +26,10 @@ class EventChainTest {
             EventChain.Link link = EventChain.link(
                     previous,
                     new Entry(
-                            i + 1, Instant.parse("2027-03-15T09:00:00Z"), "party:lender", "127.0.0.1", events.get(i)));
+                            i + 1,
+                            Instant.parse("2027-03-15T09:00:00Z"),
+                            new Actor.Participant("lender", Actor.Proof.MAILED_LINK, "127.0.0.1"),
+                            events.get(i)));
             links.add(link);
             previous = link.hash();
         }
@@ -69,13 +73,31 @@ class EventChainTest {
     void theJsonIsCanonical() {
         assertThat(chain().get(2).json())
                 .isEqualTo(
-                        "{\"actor\":\"party:lender\",\"at\":\"2027-03-15T09:00:00Z\",\"event\":{\"party\":\"lender\",\"reason\":\"\u20ac too \\\"dear\\\"\",\"type\":\"Declined\"},\"from\":\"127.0.0.1\",\"sequence\":3}");
+                        "{\"actor\":{\"from\":\"127.0.0.1\",\"party\":\"lender\",\"proof\":\"MAILED_LINK\",\"type\":\"Participant\"},\"at\":\"2027-03-15T09:00:00Z\",\"event\":{\"party\":\"lender\",\"reason\":\"\u20ac too \\\"dear\\\"\",\"type\":\"Declined\"},\"sequence\":3}");
     }
 
     @Test
     void anEntryIsReadBackAsItWas() {
-        EventChain.Link link = chain().get(0);
-        assertThat(EventChain.read(link.json()).event()).isEqualTo(new Event.Invited("lender"));
+        for (Actor actor : List.of(
+                Actor.PROGRAM,
+                new Actor.Coordinator("nora@museum.example.org", "Nora: Quill"),
+                new Actor.Participant("lender", Actor.Proof.MAILED_LINK, "127.0.0.1"))) {
+            Entry entry = new Entry(1, Instant.parse("2027-03-15T09:00:00Z"), actor, new Event.Invited("lender"));
+            assertThat(EventChain.read(EventChain.link(EventChain.START, entry).json()))
+                    .isEqualTo(entry);
+        }
+    }
+
+    /** As the program stored them when an actor was a string. */
+    @Test
+    void actorsOfAnEarlierVersionAreRead() {
+        String tail =
+                ",\"at\":\"2026-11-23T09:00:00Z\",\"event\":{\"party\":\"lender\",\"type\":\"Viewed\"},\"from\":\"127.0.0.1, a browser\",\"sequence\":5}";
+        assertThat(EventChain.read("{\"actor\":\"party:lender\"" + tail).actor())
+                .isEqualTo(new Actor.Participant("lender", Actor.Proof.MAILED_LINK, "127.0.0.1, a browser"));
+        assertThat(EventChain.read("{\"actor\":\"office:Nora Quill\"" + tail).actor())
+                .isEqualTo(new Actor.Coordinator("", "Nora Quill"));
+        assertThat(EventChain.read("{\"actor\":\"program\"" + tail).actor()).isEqualTo(Actor.PROGRAM);
     }
 
     /** As the program stored them before titles and certificates were kept with them. */

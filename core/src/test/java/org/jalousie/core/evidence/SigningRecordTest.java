@@ -11,6 +11,7 @@ import java.util.Map;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
@@ -22,18 +23,16 @@ class SigningRecordTest {
         history.add(new Entry(
                 1,
                 Instant.parse("2027-03-15T23:30:00Z"),
-                "office:Nora Quill",
-                "",
+                new Actor.Coordinator("nora.quill@museum.example.org", "Nora Quill"),
                 new Event.Created("A-2027-0001", "Loan of a viola", "Loan", 2, "R-1", Map.of(), SignedSample.PARTIES)));
         history.add(new Entry(
                 2,
                 Instant.parse("2027-03-16T08:00:01Z"),
-                "party:lender",
-                "127.0.0.1, A browser",
+                new Actor.Participant("lender", Actor.Proof.MAILED_LINK, "127.0.0.1, A browser"),
                 new Event.ConsentGiven("lender", "en-1", ConsentWording.CURRENT.hash())));
         for (int i = 0; i < reminders; i++)
             history.add(new Entry(
-                    3 + i, Instant.parse("2027-03-20T08:00:00Z"), "program", "", new Event.ReminderSent("lender")));
+                    3 + i, Instant.parse("2027-03-20T08:00:00Z"), Actor.PROGRAM, new Event.ReminderSent("lender")));
         return history;
     }
 

@@ -57,7 +57,7 @@ class AgreementController {
             @PathVariable String party,
             @RequestBody Naming naming,
             @AuthenticationPrincipal SignedIn by) {
-        service.changePerson(number, party, naming.name(), naming.mail(), by.displayName());
+        service.changePerson(number, party, naming.name(), naming.mail(), by.actor());
         return service.show(number);
     }
 
@@ -66,14 +66,14 @@ class AgreementController {
             @PathVariable String number,
             @RequestBody(required = false) Seen seen,
             @AuthenticationPrincipal SignedIn by) {
-        service.send(number, seen == null ? null : seen.events(), by.displayName());
+        service.send(number, seen == null ? null : seen.events(), by.actor());
         return service.show(number);
     }
 
     @PostMapping("/{number}/withdrawal")
     AgreementViews.AgreementDetail withdraw(
             @PathVariable String number, @RequestBody Reason reason, @AuthenticationPrincipal SignedIn by) {
-        service.withdraw(number, reason.reason(), by.displayName());
+        service.withdraw(number, reason.reason(), by.actor());
         return service.show(number);
     }
 

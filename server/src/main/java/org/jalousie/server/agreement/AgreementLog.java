@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.Decider;
@@ -41,22 +42,9 @@ public class AgreementLog {
         this.clock = clock;
     }
 
-    /** Who caused an event. @param from network address and browser, for participants */
-    public record Actor(String name, String from) {
-        public static final Actor PROGRAM = new Actor("program", "");
-
-        public static Actor office(String name) {
-            return new Actor("office:" + name, "");
-        }
-
-        public static Actor party(String key, String from) {
-            return new Actor("party:" + key, from);
-        }
-    }
-
     @Transactional(propagation = Propagation.MANDATORY)
     void begin(UUID id, Event.Created created, UUID templateVersionId, Terms terms, int attempt, Actor actor) {
-        Entry first = new Entry(1, now(), actor.name(), actor.from(), created);
+        Entry first = new Entry(1, now(), actor, created);
         rows.save(new AgreementRow(id, Agreement.of(List.of(first)), templateVersionId, terms, attempt, now()));
         rows.flush();
         rows.foundByFacts(id, Findable.facts(Agreement.of(List.of(first))));
@@ -82,7 +70,7 @@ public class AgreementLog {
         List<Event> happened = ((Decision.Accepted) decision).events();
         String previous = stored.get(stored.size() - 1).link().hash();
         for (Event event : happened) {
-            Entry entry = new Entry(history.size() + 1, now(), actor.name(), actor.from(), event);
+            Entry entry = new Entry(history.size() + 1, now(), actor, event);
             previous = append(id, previous, entry);
             history.add(entry);
         }

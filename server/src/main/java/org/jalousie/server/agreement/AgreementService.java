@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.Entry;
@@ -83,7 +84,7 @@ public class AgreementService {
             int attempt,
             Map<String, String> data,
             Map<String, Casting.Person> people,
-            String by) {
+            Actor by) {
         UsableTemplate template = templates.version(versionId);
         String number = String.format(
                 Locale.ROOT,
@@ -94,13 +95,7 @@ public class AgreementService {
         String title = title(template, participants);
         Event.Created created =
                 new Event.Created(number, title, template.name(), template.number(), request, data, participants);
-        log.begin(
-                UUID.randomUUID(),
-                created,
-                versionId,
-                template.content().terms(),
-                attempt,
-                AgreementLog.Actor.office(by));
+        log.begin(UUID.randomUUID(), created, versionId, template.content().terms(), attempt, by);
         return number;
     }
 
@@ -109,7 +104,7 @@ public class AgreementService {
 
     /** Gives an agreement corrected data; its document is made again. People who were named since stay unless corrected. */
     @Transactional(propagation = Propagation.MANDATORY)
-    public void correct(String number, Answers before, Answers now, String by) {
+    public void correct(String number, Answers before, Answers now, Actor by) {
         AgreementRow row = row(number);
         UsableTemplate template = templates.version(row.templateVersionId());
         List<Party> parties = template.content().parties();
@@ -117,10 +112,7 @@ public class AgreementService {
                 Casting.cast(parties, before.data(), before.people()),
                 Casting.cast(parties, now.data(), now.people()),
                 log.readForChange(row.id()).participants());
-        log.carryOut(
-                row.id(),
-                AgreementLog.Actor.office(by),
-                new Command.CorrectData(now.data(), participants, title(template, participants)));
+        log.carryOut(row.id(), by, new Command.CorrectData(now.data(), participants, title(template, participants)));
     }
 
     /** An agreement with all that is known of it, for checking its files. */
@@ -214,7 +206,7 @@ public class AgreementService {
                                 entry.sequence(),
                                 entry.at(),
                                 SigningRecord.Sentences.of(entry, agreement),
-                                entry.from()))
+                                entry.actor().from()))
                         .toList(),
                 EventChain.firstBroken(links).orElse(null),
                 jobs.givenUp(row.id()).stream()
@@ -223,7 +215,7 @@ public class AgreementService {
     }
 
     @Transactional
-    public void changePerson(String number, String party, String name, String mail, String by) {
+    public void changePerson(String number, String party, String name, String mail, Actor by) {
         AgreementRow row = row(number);
         Agreement agreement = log.readForChange(row.id());
         Participant participant = agreement
@@ -235,21 +227,18 @@ public class AgreementService {
                 .toList();
         String title = title(templates.version(row.templateVersionId()), all);
         // the document may print the name of its file, which has the title in it
-        log.carryOut(
-                row.id(),
-                AgreementLog.Actor.office(by),
-                new Command.ChangeParticipant(participant, title, !title.equals(agreement.title())));
+        log.carryOut(row.id(), by, new Command.ChangeParticipant(participant, title, !title.equals(agreement.title())));
     }
 
     /** @param seen how many events the agreement had when the person who sends it looked at it; null for as it is now */
     @Transactional
-    public void send(String number, Integer seen, String by) {
+    public void send(String number, Integer seen, Actor by) {
         AgreementRow row = row(number);
         UsableTemplate template = templates.version(row.templateVersionId());
         Agreement agreement = log.readForChange(row.id());
         log.carryOut(
                 row.id(),
-                AgreementLog.Actor.office(by),
+                by,
                 new Command.Send(
                         template.content().terms().expiryDays(),
                         blanks(template, agreement),
@@ -257,8 +246,8 @@ public class AgreementService {
     }
 
     @Transactional
-    public void withdraw(String number, String reason, String by) {
-        log.carryOut(row(number).id(), AgreementLog.Actor.office(by), new Command.Withdraw(reason));
+    public void withdraw(String number, String reason, Actor by) {
+        log.carryOut(row(number).id(), by, new Command.Withdraw(reason));
     }
 
     @Transactional

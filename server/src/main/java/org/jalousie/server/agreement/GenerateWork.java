@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
+import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.State;
@@ -112,9 +113,7 @@ class GenerateWork implements JobWork {
         String words = Findable.words(text);
         transaction.executeWithoutResult(status -> {
             Agreement now = log.carryOut(
-                    id,
-                    AgreementLog.Actor.PROGRAM,
-                    new Command.Generate(agreement.madeFrom(), wordFile, pdfFile, placed.pages()));
+                    id, Actor.PROGRAM, new Command.Generate(agreement.madeFrom(), wordFile, pdfFile, placed.pages()));
             if (now.madeFrom() == agreement.madeFrom() && now.pdf().equals(pdfFile)) rows.foundByWords(id, words);
         });
         return true;

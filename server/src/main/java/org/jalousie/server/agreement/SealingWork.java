@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.CertificateId;
 import org.jalousie.core.agreement.Command;
@@ -109,7 +110,7 @@ class SealingWork {
         if (agreement.state() != State.OUT || agreement.houseSealed()) return false;
         Credential office = trust.officeSeal();
         String pdf = files.keep(sealer.sealByOffice(files.get(agreement.pdf()), office, clock.instant()));
-        log.carryOut(id, AgreementLog.Actor.PROGRAM, new Command.SealHouse(agreement.pdf(), pdf, office.id()));
+        log.carryOut(id, Actor.PROGRAM, new Command.SealHouse(agreement.pdf(), pdf, office.id()));
         return true;
     }
 
@@ -128,7 +129,7 @@ class SealingWork {
             byte[] sealed = sealed(history, agreement, party, credential.orElse(null), language);
             log.carryOut(
                     id,
-                    AgreementLog.Actor.PROGRAM,
+                    Actor.PROGRAM,
                     new Command.Seal(
                             party,
                             agreement.pdf(),
@@ -233,7 +234,7 @@ class SealingWork {
         byte[] printed = record.print(
                 agreement, history, pdf, links.get(links.size() - 1).hash());
         String recordFile = files.keep(sealer.sealRecord(printed, clock.instant()));
-        log.carryOut(id, AgreementLog.Actor.PROGRAM, new Command.Finish(agreement.length(), pdf, recordFile));
+        log.carryOut(id, Actor.PROGRAM, new Command.Finish(agreement.length(), pdf, recordFile));
         return true;
     }
 }

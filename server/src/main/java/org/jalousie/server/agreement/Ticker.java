@@ -6,6 +6,7 @@ import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.UUID;
+import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.Reminders;
 import org.slf4j.Logger;
@@ -35,7 +36,7 @@ public class Ticker {
         for (UUID id : rows.due(clock.instant())) {
             try {
                 Reminders reminders = rows.findById(id).orElseThrow().reminders();
-                log.carryOut(id, AgreementLog.Actor.PROGRAM, new Command.Tick(reminders));
+                log.carryOut(id, Actor.PROGRAM, new Command.Tick(reminders));
             } catch (RuntimeException e) {
                 LOG.error("reminders and expiry could not be looked after, agreement {}", id, e);
             }

@@ -76,7 +76,7 @@ class IntakeController {
                 request.values(),
                 request.people(),
                 typing(request.language()),
-                by.displayName());
+                by.actor());
     }
 
     @GetMapping("/requests/{number}")
@@ -88,7 +88,7 @@ class IntakeController {
     IntakeViews.RequestDetail correct(
             @PathVariable String number, @RequestBody Correction correction, @AuthenticationPrincipal SignedIn by) {
         return service.correct(
-                number, correction.values(), correction.people(), typing(correction.language()), by.displayName());
+                number, correction.values(), correction.people(), typing(correction.language()), by.actor());
     }
 
     /** Reads what was typed for some fields, keeping nothing: a specimen's form is read by the same rules as a request's. */
@@ -106,7 +106,7 @@ class IntakeController {
 
     @PostMapping("/requests/{number}/agreement")
     Made generate(@PathVariable String number, @AuthenticationPrincipal SignedIn by) {
-        return new Made(service.generate(number, by.displayName()));
+        return new Made(service.generate(number, by.actor()));
     }
 
     @PostMapping("/requests/{number}/specimen")

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.data.ValueReader;
@@ -115,7 +116,7 @@ public class IntakeService {
             Map<String, String> inputs,
             Map<String, IntakeViews.PersonInput> people,
             Typing typing,
-            String by) {
+            Actor.Coordinator by) {
         Optional<IntakeRequest> known = Optional.ofNullable(key).flatMap(requests::findByFormKey);
         // the form was taken in, but its sender never heard of it and may have changed answers since
         if (known.isPresent()) return fill(known.get().number(), inputs, people, typing, by, false);
@@ -127,7 +128,7 @@ public class IntakeService {
                 "R-%d-%04d",
                 Year.now(clock.withZone(settings.office().zone())).getValue(),
                 requests.nextNumber());
-        requests.save(new IntakeRequest(number, usable.versionId(), values, chosen, key, by, clock.instant()));
+        requests.save(new IntakeRequest(number, usable.versionId(), values, chosen, key, by.name(), clock.instant()));
         requests.flush();
         return show(number);
     }
@@ -139,7 +140,7 @@ public class IntakeService {
             Map<String, String> inputs,
             Map<String, IntakeViews.PersonInput> people,
             Typing typing,
-            String by) {
+            Actor.Coordinator by) {
         return fill(number, inputs, people, typing, by, true);
     }
 
@@ -149,7 +150,7 @@ public class IntakeService {
             Map<String, String> inputs,
             Map<String, IntakeViews.PersonInput> people,
             Typing typing,
-            String by,
+            Actor.Coordinator by,
             boolean evenIfSame) {
         IntakeRequest request = locked(number);
         UsableTemplate usable = templates.version(request.templateVersionId());
@@ -166,7 +167,7 @@ public class IntakeService {
 
     /** Makes the agreement. Returns its number; asked twice, the same, unless the one before ended without being completed. */
     @Transactional
-    String generate(String number, String by) {
+    String generate(String number, Actor.Coordinator by) {
         IntakeRequest request = locked(number);
         if (request.agreementNumber().isEmpty() || failed(request)) {
             request.becomes(agreements.create(

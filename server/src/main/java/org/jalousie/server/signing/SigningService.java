@@ -6,6 +6,7 @@ import java.util.Base64;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.State;
@@ -110,7 +111,7 @@ class SigningService {
                 && agreement.standing(holder.party()) == org.jalousie.core.agreement.Standing.TURN) {
             agreement = log.carryOut(
                     holder.agreementId(),
-                    AgreementLog.Actor.party(holder.party(), from),
+                    new Actor.Participant(holder.party(), Actor.Proof.MAILED_LINK, from),
                     new Command.View(holder.party()));
         }
         if (agreement.state().ended())
@@ -172,7 +173,10 @@ class SigningService {
 
     private void act(String token, String from, Acting acting) {
         Links.Holder holder = holder(token);
-        log.carryOut(holder.agreementId(), AgreementLog.Actor.party(holder.party(), from), acting.by(holder.party()));
+        log.carryOut(
+                holder.agreementId(),
+                new Actor.Participant(holder.party(), Actor.Proof.MAILED_LINK, from),
+                acting.by(holder.party()));
     }
 
     private static Map<String, String> checked(Map<String, String> values) {
