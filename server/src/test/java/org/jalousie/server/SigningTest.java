@@ -3,6 +3,7 @@ package org.jalousie.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
@@ -137,6 +138,29 @@ class SigningTest {
         assertThat(checked.get("intact").asBoolean()).as(checked.toString()).isTrue();
         assertThat(checked.get("signatures").toString()).contains("Ann Arrow").contains("Ben Bow");
         assertThat(events(office.show(number), "was sealed into")).isEqualTo(2);
+    }
+
+    @Test
+    void aDetailIsAskedForInTheWordsThatWereWrittenForIt() {
+        JsonNode template = office.bringIn("Own words", Office.loanWording());
+        ObjectNode content = (ObjectNode) template.get("content");
+        for (JsonNode field : content.get("signingFields"))
+            if (field.get("name").asString().equals("lender_vat_number"))
+                ((ObjectNode) field).put("label", "For the tax office: VAT number");
+        String own = office.send(
+                office.generate(office.publish(office.settle(template, content)), Office.loanValues("Ida Marsh")));
+        assertThat(asked(own)).containsExactly("For the tax office: VAT number");
+        assertThat(asked(sent("No words of its own"))).containsExactly("Vat number");
+    }
+
+    private List<String> asked(String number) {
+        List<String> labels = new ArrayList<>();
+        participant
+                .get("/api/v1/signing/" + office.link(number, LENDER))
+                .json()
+                .get("toComplete")
+                .forEach(one -> labels.add(one.get("label").asString()));
+        return labels;
     }
 
     @Test

@@ -10,6 +10,7 @@ import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.State;
+import org.jalousie.core.data.Field;
 import org.jalousie.core.evidence.ConsentWording;
 import org.jalousie.core.evidence.Json;
 import org.jalousie.core.evidence.Mark;
@@ -96,9 +97,10 @@ class SigningService {
                 ended);
     }
 
+    /** Without the party's own name, which a label has before it until somebody writes another one. */
     private static String ownLabel(SigningField field) {
-        int colon = field.label().indexOf(": ");
-        String label = colon < 0 ? field.label() : field.label().substring(colon + 2);
+        String party = Field.labelFor(field.party()) + ": ";
+        String label = field.label().startsWith(party) ? field.label().substring(party.length()) : field.label();
         return Character.toUpperCase(label.charAt(0)) + label.substring(1);
     }
 
