@@ -32,7 +32,7 @@ import org.jalousie.server.adapters.Converter;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.web.Refusal;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Specimens: test data kept with a template, what is printed from it, and the proof of all variations. */
 @Service
@@ -43,12 +43,19 @@ class SpecimenService {
     private final Preparations preparations;
     private final FileStore files;
     private final Converter converter;
+    private final TransactionTemplate transaction;
 
-    SpecimenService(Drafts drafts, Preparations preparations, FileStore files, Converter converter) {
+    SpecimenService(
+            Drafts drafts,
+            Preparations preparations,
+            FileStore files,
+            Converter converter,
+            TransactionTemplate transaction) {
         this.drafts = drafts;
         this.preparations = preparations;
         this.files = files;
         this.converter = converter;
+        this.transaction = transaction;
     }
 
     /** One specimen in the proof. @param fault why it could not be printed; empty when it was */
@@ -70,10 +77,8 @@ class SpecimenService {
      * Draws up the fewest sets that reach every case of every rule, and the shortest and the longest plausible. Sets drawn
      * up before are replaced; typed ones stay.
      */
-    @Transactional
     TemplateViews.TemplateDetail drawUp(UUID id, int revision) {
-        TemplateVersion draft = drafts.draft(id, revision);
-        TemplateContent content = draft.content();
+        TemplateContent content = drafts.newest(id).content();
         List<Specimen> kept = new ArrayList<>(content.specimens().stream()
                 .filter(one -> one.origin() == Specimen.Origin.TYPED || one.origin() == Specimen.Origin.FROM_REQUEST)
                 .toList());
@@ -84,8 +89,12 @@ class SpecimenService {
         }
         kept.add(new Specimen("Shortest", Specimen.Origin.SHORTEST, raw(content, Samples.shortest(content.fields()))));
         kept.add(new Specimen("Longest", Specimen.Origin.LONGEST, raw(content, Samples.longest(content.fields()))));
-        draft.change(draft.wordFile(), content.withSpecimens(kept));
-        return drafts.changed(id, draft);
+        // drawn without a transaction, since it may take long; refused here when the draft is another one by now
+        return transaction.execute(status -> {
+            TemplateVersion draft = drafts.draft(id, revision);
+            draft.change(draft.wordFile(), draft.content().withSpecimens(kept));
+            return drafts.changed(id, draft);
+        });
     }
 
     private static Map<String, String> raw(TemplateContent content, Map<String, Value> values) {

@@ -22,9 +22,11 @@ import org.springframework.web.multipart.MultipartFile;
 @RequestMapping("/api/v1/templates/{id}")
 class WordingController {
     private final WordingService service;
+    private final PreviewService previews;
 
-    WordingController(WordingService service) {
+    WordingController(WordingService service, PreviewService previews) {
         this.service = service;
+        this.previews = previews;
     }
 
     /** @param name the field, rule, list or clause; @param everywhere for a field: all further occurrences too */
@@ -84,11 +86,11 @@ class WordingController {
 
     @GetMapping("/preview")
     TemplateViews.Preview preview(@PathVariable UUID id) {
-        return service.preview(id);
+        return previews.preview(id);
     }
 
     @GetMapping(path = "/preview.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> previewPdf(@PathVariable UUID id) {
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).body(service.previewPdf(id));
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).body(previews.previewPdf(id));
     }
 }

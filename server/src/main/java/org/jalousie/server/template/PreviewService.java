@@ -1,0 +1,104 @@
+package org.jalousie.server.template;
+
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.UUID;
+import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldType;
+import org.jalousie.core.data.Value;
+import org.jalousie.core.evidence.Json;
+import org.jalousie.core.placement.FieldPlacer;
+import org.jalousie.core.rules.Choice;
+import org.jalousie.core.rules.Rule;
+import org.jalousie.core.template.TemplateContent;
+import org.jalousie.core.wording.Wording;
+import org.jalousie.server.adapters.Converter;
+import org.jalousie.server.web.Refusal;
+import org.springframework.stereotype.Service;
+
+/**
+ * The pages of a draft with the names of fields where values will stand. Nothing is kept of them but those seen last. No
+ * transaction is open here: making pages takes its time, and a connection to the database is not held over it.
+ */
+@Service
+class PreviewService {
+    private final Drafts drafts;
+    private final Preparations preparations;
+    private final Converter converter;
+    private final Map<String, FieldPlacer.Placed> previews =
+            Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
+                @Override
+                protected boolean removeEldestEntry(Map.Entry<String, FieldPlacer.Placed> eldest) {
+                    return size() > 12;
+                }
+            });
+
+    PreviewService(Drafts drafts, Preparations preparations, Converter converter) {
+        this.drafts = drafts;
+        this.preparations = preparations;
+        this.converter = converter;
+    }
+
+    /** Where the signing fields stand. */
+    TemplateViews.Preview preview(UUID id) {
+        return new TemplateViews.Preview(previewed(drafts.newest(id)).pages());
+    }
+
+    byte[] previewPdf(UUID id) {
+        return previewed(drafts.newest(id)).pdf();
+    }
+
+    private FieldPlacer.Placed previewed(TemplateVersion version) {
+        TemplateContent content = version.content();
+        Wording wording = preparations.wording(version.wordFile(), content);
+        if (wording.broken()) throw Refusal.conflict("The pages can be shown when all tags can be read.");
+        String key = version.wordFile()
+                + Json.canonical(Map.of("f", content.fields(), "r", content.rules(), "c", content.choices()))
+                + preparations.clauseFiles(content)
+                + content.parties().stream().map(p -> p.key()).toList();
+        FieldPlacer.Placed known = previews.get(key);
+        if (known != null) return known;
+        byte[] word = wording.outline(names(content), Locale.forLanguageTag(content.language()));
+        // outside of any lock: conversion takes its time, and making the same pages twice does no harm
+        FieldPlacer.Placed placed =
+                FieldPlacer.place(converter.toPdf(word), wording.boxes(), wording.onEachPage(), List.of());
+        previews.put(key, placed);
+        return placed;
+    }
+
+    /** Labels in the place of values, so that the pages show what stands where. */
+    private static Map<String, Value> names(TemplateContent content) {
+        Map<String, Value> names = new LinkedHashMap<>(labels(content.fields()));
+        for (Rule rule : content.rules()) {
+            Value value = rule.gives() == FieldType.YES_NO ? new Value.YesNo(true) : label(rule.label());
+            if (rule.within().isEmpty()) names.put(rule.name(), value);
+        }
+        for (Choice choice : content.choices()) {
+            if (!choice.cases().isEmpty())
+                names.put(choice.name(), new Value.Text(choice.cases().get(0).label()));
+        }
+        names.putIfAbsent("generated_on", label("Day of generation"));
+        names.putIfAbsent("agreement_number", label("Agreement number"));
+        return names;
+    }
+
+    private static Map<String, Value> labels(List<Field> fields) {
+        Map<String, Value> labels = new LinkedHashMap<>();
+        for (Field field : fields) {
+            switch (field.type()) {
+                case YES_NO -> labels.put(field.name(), new Value.YesNo(true));
+                case ITEMS -> labels.put(field.name(), new Value.Items(List.of(labels(field.items()))));
+                case PICTURE -> {}
+                default -> labels.put(field.name(), label(field.label()));
+            }
+        }
+        return labels;
+    }
+
+    private static Value label(String label) {
+        return new Value.Text("[" + label + "]");
+    }
+}
