@@ -20,16 +20,18 @@ export function TermsEditor({
     id: 'expiryDays' | 'firstReminderDays' | 'everyDays',
     label: string,
     most: number,
+    least: 0 | 1,
   ) => (
-    <Labelled id={id} label={label}>
+    <Labelled id={id} label={label} hint={least === 0 ? '0 for none.' : undefined}>
       <input
         id={id}
         type="number"
-        min={1}
+        min={least}
         max={most}
+        aria-describedby={least === 0 ? `${id}-hint` : undefined}
         className={`${inputLook} max-w-28`}
         value={terms[id]}
-        onChange={(event) => change({ [id]: Number(event.target.value) || 1 })}
+        onChange={(event) => change({ [id]: Number(event.target.value) || least })}
       />
     </Labelled>
   );
@@ -45,9 +47,9 @@ export function TermsEditor({
           onChange={(event) => change({ message: event.target.value })}
         />
       </Labelled>
-      {days('expiryDays', 'Expires after days', 365)}
-      {days('firstReminderDays', 'First reminder after days', 90)}
-      {days('everyDays', 'Later reminders every so many days', 90)}
+      {days('expiryDays', 'Expires after days', 365, 1)}
+      {days('firstReminderDays', 'First reminder after days', 90, 0)}
+      {days('everyDays', 'Later reminders every so many days', 90, 0)}
       <Labelled id="language" label="Dates, numbers and money print as in">
         <select
           id="language"

@@ -11,8 +11,8 @@ import org.jalousie.core.parties.Participant;
 /**
  * When those whose turn it is are reminded.
  *
- * @param firstAfterDays after their turn began
- * @param thenEveryDays after the reminder before
+ * @param firstAfterDays after their turn began; 0 for no reminder at all
+ * @param thenEveryDays after the reminder before; 0 for no further one
  */
 public record Reminders(int firstAfterDays, int thenEveryDays) {
     /** When each party that is on turn is to be reminded next. */
@@ -20,11 +20,10 @@ public record Reminders(int firstAfterDays, int thenEveryDays) {
         Map<String, Instant> due = new LinkedHashMap<>();
         for (Participant one : agreement.onTurn()) {
             Instant reminded = agreement.remindedAt().get(one.party());
-            due.put(
-                    one.party(),
-                    reminded == null
-                            ? agreement.turnSince().get(one.party()).plus(Duration.ofDays(firstAfterDays))
-                            : reminded.plus(Duration.ofDays(thenEveryDays)));
+            int days = reminded == null ? firstAfterDays : thenEveryDays;
+            Instant since = reminded == null ? agreement.turnSince().get(one.party()) : reminded;
+            // without a pause they would be reminded at every look
+            if (days > 0) due.put(one.party(), since.plus(Duration.ofDays(days)));
         }
         return due;
     }

@@ -54,7 +54,14 @@ public final class PublishCheck {
         order(content.parties(), obstacles);
         if (content.terms().expiryDays() < 1 || content.terms().expiryDays() > 365)
             obstacles.add("The agreement has to expire after 1 to 365 days.");
+        if (!isDays(content.terms().firstReminderDays())
+                || !isDays(content.terms().everyDays()))
+            obstacles.add("Reminders come after 1 to 365 days, or never when it says 0.");
         return obstacles;
+    }
+
+    private static boolean isDays(int days) {
+        return days >= 0 && days <= 365;
     }
 
     /** Every case that the wording names has to be one of its choice. */

@@ -7,8 +7,8 @@ import java.time.Duration;
  *
  * @param message what the mail says above the link; may be empty
  * @param expiryDays days from sending until it can no longer be signed
- * @param firstReminderDays days from the invitation to the first reminder
- * @param everyDays days between later reminders
+ * @param firstReminderDays days from the invitation to the first reminder; 0 for none
+ * @param everyDays days between later reminders; 0 for none
  */
 public record Terms(String subject, String message, int expiryDays, int firstReminderDays, int everyDays) {
     // common practice, no source: 30 days; first reminder after 5 days, then every 3

@@ -182,6 +182,17 @@ class DeciderTest {
     }
 
     @Test
+    void noDaysBetweenRemindersMeanNoRemindersAndNotOneAtEveryLook() {
+        sent();
+        now = START.plus(Duration.ofDays(6));
+        assertThat(does(new Command.Tick(new Reminders(0, 3)))).isEmpty();
+        assertThat(does(new Command.Tick(new Reminders(5, 0)))).hasSize(1);
+        now = START.plus(Duration.ofDays(20));
+        assertThat(does(new Command.Tick(new Reminders(5, 0)))).isEmpty();
+        assertThat(new Reminders(5, 0).next(agreement())).contains(START.plus(Duration.ofDays(30)));
+    }
+
+    @Test
     void itIsKnownWhenTimeAloneNextMakesSomethingHappen() {
         Reminders reminders = new Reminders(5, 3);
         assertThat(reminders.next(agreement())).isEmpty();

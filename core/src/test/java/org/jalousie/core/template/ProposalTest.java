@@ -90,6 +90,23 @@ class ProposalTest {
     }
 
     @Test
+    void remindersThatNeverPauseAreNotPublished() {
+        TemplateContent content = Proposal.first(wording(LOAN).found());
+        for (int days : new int[] {-1, 366}) {
+            TemplateContent edited = new TemplateContent(
+                    content.language(),
+                    content.fields(),
+                    content.parties(),
+                    content.signingFields(),
+                    new Terms("", "", 30, 5, days));
+            assertThat(obstacles(wording(LOAN), edited))
+                    .singleElement()
+                    .asString()
+                    .startsWith("Reminders come");
+        }
+    }
+
+    @Test
     void publishingIsRefusedUntilEverythingFits() {
         Wording wording = wording("{{start_date.upper}} {{lender.signature}} {{broken");
         TemplateContent first = Proposal.first(wording.found());
