@@ -26,9 +26,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/v1/agreements")
 class AgreementController {
     private final AgreementService service;
+    private final AgreementLists lists;
 
-    AgreementController(AgreementService service) {
+    AgreementController(AgreementService service, AgreementLists lists) {
         this.service = service;
+        this.lists = lists;
     }
 
     record Naming(String name, String mail) {}
@@ -43,7 +45,7 @@ class AgreementController {
             @RequestParam(defaultValue = "") List<State> state,
             @RequestParam(defaultValue = "") String find,
             @RequestParam(defaultValue = "0") int page) {
-        return service.list(state.isEmpty() ? EnumSet.allOf(State.class) : state, find, page);
+        return lists.list(state.isEmpty() ? EnumSet.allOf(State.class) : state, find, page);
     }
 
     @GetMapping("/{number}")

@@ -2,11 +2,9 @@ package org.jalousie.server.agreement;
 
 import java.time.Clock;
 import java.time.Year;
-import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -23,7 +21,6 @@ import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.evidence.EventChain;
 import org.jalousie.core.evidence.SigningRecord;
-import org.jalousie.core.filing.SearchWords;
 import org.jalousie.core.intake.Intake;
 import org.jalousie.core.parties.Casting;
 import org.jalousie.core.parties.Participant;
@@ -34,9 +31,7 @@ import org.jalousie.server.files.FileStore;
 import org.jalousie.server.jobs.Jobs;
 import org.jalousie.server.template.TemplateService;
 import org.jalousie.server.template.UsableTemplate;
-import org.jalousie.server.web.Page;
 import org.jalousie.server.web.Refusal;
-import org.springframework.data.domain.PageRequest;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -46,7 +41,6 @@ import org.springframework.transaction.annotation.Transactional;
 public class AgreementService {
     private final AgreementRows rows;
     private final AgreementLog log;
-    private final StateRows states;
     private final TemplateService templates;
     private final FileStore files;
     private final Jobs jobs;
@@ -56,7 +50,6 @@ public class AgreementService {
     AgreementService(
             AgreementRows rows,
             AgreementLog log,
-            StateRows states,
             TemplateService templates,
             FileStore files,
             Jobs jobs,
@@ -64,7 +57,6 @@ public class AgreementService {
             Settings settings) {
         this.rows = rows;
         this.log = log;
-        this.states = states;
         this.templates = templates;
         this.files = files;
         this.jobs = jobs;
@@ -126,14 +118,6 @@ public class AgreementService {
         return new Filed(Agreement.of(history), history, links);
     }
 
-    /** Whose a file is that has been in these states. @param hashes SHA-256 of each */
-    @Transactional(readOnly = true)
-    public Optional<String> numberWith(Collection<String> hashes) {
-        return states.agreementsWith(hashes).stream()
-                .findFirst()
-                .map(id -> numbersOf(List.of(id)).get(id));
-    }
-
     @Transactional(readOnly = true)
     public State state(String number) {
         return row(number).state();
@@ -150,31 +134,6 @@ public class AgreementService {
                 .findFirst()
                 .map(one -> template.name() + ": " + one.name())
                 .orElse(template.name());
-    }
-
-    @Transactional(readOnly = true)
-    public Page<AgreementViews.AgreementItem> list(Collection<State> states, String find, int page) {
-        List<String> names = states.stream().map(State::name).toList();
-        String words =
-                SearchWords.of(find).stream().map(word -> "'" + word + "':*").collect(Collectors.joining(" & "));
-        return list(names, words, Page.request(page));
-    }
-
-    /** The newest of those in some states. @param most at most how many */
-    @Transactional(readOnly = true)
-    public Page<AgreementViews.AgreementItem> newest(Collection<State> states, int most) {
-        return list(states.stream().map(State::name).toList(), "", PageRequest.of(0, most));
-    }
-
-    private Page<AgreementViews.AgreementItem> list(List<String> names, String words, PageRequest request) {
-        var found = words.isEmpty()
-                ? rows.findByStateInOrderByChangedAtDesc(names, request)
-                : rows.search(names, words, request);
-        return new Page<>(
-                found.map(AgreementViews::row).getContent(),
-                found.getTotalElements(),
-                request.getPageNumber(),
-                request.getPageSize());
     }
 
     @Transactional(readOnly = true)
@@ -279,12 +238,6 @@ public class AgreementService {
     public Locale language(UUID id) {
         UUID version = rows.findById(id).orElseThrow().templateVersionId();
         return Locale.forLanguageTag(templates.content(version).language());
-    }
-
-    @Transactional(readOnly = true)
-    public Map<UUID, String> numbersOf(Collection<UUID> ids) {
-        return rows.numbered(ids).stream()
-                .collect(Collectors.toMap(AgreementRows.Numbered::getId, AgreementRows.Numbered::getNumber));
     }
 
     private static List<String> blanks(UsableTemplate template, Agreement agreement) {

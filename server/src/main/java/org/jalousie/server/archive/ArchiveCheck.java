@@ -13,6 +13,7 @@ import org.jalousie.core.evidence.SigningRecord;
 import org.jalousie.core.evidence.TrustService;
 import org.jalousie.core.evidence.Verification;
 import org.jalousie.core.evidence.Verifier;
+import org.jalousie.server.agreement.AgreementLists;
 import org.jalousie.server.agreement.AgreementService;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.web.Refusal;
@@ -24,11 +25,13 @@ class ArchiveCheck {
     private static final Verification MISSING = new Verification(false, List.of(), List.of(), List.of());
 
     private final AgreementService agreements;
+    private final AgreementLists lists;
     private final FileStore files;
     private final Verifier verifier;
 
-    ArchiveCheck(AgreementService agreements, FileStore files, TrustService trust) {
+    ArchiveCheck(AgreementService agreements, AgreementLists lists, FileStore files, TrustService trust) {
         this.agreements = agreements;
+        this.lists = lists;
         this.files = files;
         this.verifier = new Verifier(trust);
     }
@@ -113,7 +116,7 @@ class ArchiveCheck {
     FileChecked check(byte[] pdf, String number) {
         if (pdf.length < 5 || !Arrays.equals(pdf, 0, 4, new byte[] {'%', 'P', 'D', 'F'}, 0, 4))
             throw Refusal.invalid("This is no PDF. Choose the signed agreement as it was sent.");
-        Optional<String> whose = number.isEmpty() ? agreements.numberWith(Expected.statesOf(pdf)) : Optional.of(number);
+        Optional<String> whose = number.isEmpty() ? lists.numberWith(Expected.statesOf(pdf)) : Optional.of(number);
         if (whose.isEmpty())
             return new FileChecked(
                     "",

@@ -10,7 +10,7 @@ import java.util.UUID;
 import org.jalousie.core.agreement.State;
 import org.jalousie.server.adapters.Converter;
 import org.jalousie.server.adapters.ServiceAway;
-import org.jalousie.server.agreement.AgreementService;
+import org.jalousie.server.agreement.AgreementLists;
 import org.jalousie.server.agreement.AgreementViews;
 import org.jalousie.server.intake.IntakeService;
 import org.jalousie.server.intake.IntakeViews;
@@ -31,7 +31,7 @@ class TodayController {
     private static final int LATELY = 8;
     private static final int MOST = 1000;
 
-    private final AgreementService agreements;
+    private final AgreementLists agreements;
     private final IntakeService intake;
     private final Jobs jobs;
     private final Outages outages;
@@ -39,7 +39,7 @@ class TodayController {
     private final Clock clock;
 
     TodayController(
-            AgreementService agreements,
+            AgreementLists agreements,
             IntakeService intake,
             Jobs jobs,
             Outages outages,

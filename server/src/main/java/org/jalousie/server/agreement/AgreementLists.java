@@ -1,0 +1,67 @@
+package org.jalousie.server.agreement;
+
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jalousie.core.agreement.State;
+import org.jalousie.core.filing.SearchWords;
+import org.jalousie.server.web.Page;
+import org.springframework.data.domain.PageRequest;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Agreements as lists show them, and as they are found. */
+@Service
+public class AgreementLists {
+    private final AgreementRows rows;
+    private final StateRows states;
+
+    AgreementLists(AgreementRows rows, StateRows states) {
+        this.rows = rows;
+        this.states = states;
+    }
+
+    /** Those in some states, newest first. @param find beginnings of words, all of which each has; empty for all */
+    @Transactional(readOnly = true)
+    public Page<AgreementViews.AgreementItem> list(Collection<State> states, String find, int page) {
+        List<String> names = states.stream().map(State::name).toList();
+        String words =
+                SearchWords.of(find).stream().map(word -> "'" + word + "':*").collect(Collectors.joining(" & "));
+        return list(names, words, Page.request(page));
+    }
+
+    /** The newest of those in some states. @param most at most how many */
+    @Transactional(readOnly = true)
+    public Page<AgreementViews.AgreementItem> newest(Collection<State> states, int most) {
+        return list(states.stream().map(State::name).toList(), "", PageRequest.of(0, most));
+    }
+
+    private Page<AgreementViews.AgreementItem> list(List<String> names, String words, PageRequest request) {
+        var found = words.isEmpty()
+                ? rows.findByStateInOrderByChangedAtDesc(names, request)
+                : rows.search(names, words, request);
+        return new Page<>(
+                found.map(AgreementViews::row).getContent(),
+                found.getTotalElements(),
+                request.getPageNumber(),
+                request.getPageSize());
+    }
+
+    /** The numbers by which people know agreements. */
+    @Transactional(readOnly = true)
+    public Map<UUID, String> numbersOf(Collection<UUID> ids) {
+        return rows.numbered(ids).stream()
+                .collect(Collectors.toMap(AgreementRows.Numbered::getId, AgreementRows.Numbered::getNumber));
+    }
+
+    /** Whose a file is that has been in these states. @param hashes SHA-256 of each */
+    @Transactional(readOnly = true)
+    public Optional<String> numberWith(Collection<String> hashes) {
+        return states.agreementsWith(hashes).stream()
+                .findFirst()
+                .map(id -> numbersOf(List.of(id)).get(id));
+    }
+}
