@@ -8,6 +8,7 @@ import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
+import org.jalousie.core.wording.Rooms;
 
 /** The core stays free of frameworks, and its packages depend on each other in one direction only. */
 @AnalyzeClasses(packages = "org.jalousie.core", importOptions = ImportOption.DoNotIncludeTests.class)
@@ -42,12 +43,7 @@ class ArchitectureTest {
             .resideOutsideOfPackages("org.jalousie.core.wording..", "org.jalousie.core.proof..")
             .should()
             .dependOnClassesThat()
-            .resideInAnyPackage(
-                    "org.jalousie.core.wording.docx..",
-                    "org.jalousie.core.wording.tags..",
-                    "org.jalousie.core.wording.clause..",
-                    "org.jalousie.core.wording.compile..",
-                    "org.jalousie.core.wording.merge..");
+            .resideInAnyPackage(Rooms.BEHIND_THE_FACE);
 
     @ArchTest
     static final ArchRule whatHappensToAWordingHasAnOrder = layeredArchitecture()

@@ -10,7 +10,8 @@ import org.jalousie.core.placement.Glyphs;
 
 /** What still stands in the way of sending, a sentence each. */
 public final class Readiness {
-    private static final String OF_TEMPLATE = " Change it in the template, then make a new agreement.";
+    private static final String OF_TEMPLATE =
+            " Change it in the template, publish it, and fill a new form with these answers.";
 
     private Readiness() {}
 

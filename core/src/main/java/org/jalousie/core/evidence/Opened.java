@@ -4,6 +4,9 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.zip.DataFormatException;
@@ -25,15 +28,16 @@ final class Opened {
     /** How often one compression within another is followed; nobody has a use for more than one. */
     private static final int DEEPEST = 3;
 
-    /** How many bytes one can become at most, by LZW (§7.4.4, 4,096 from 12 bits) and by run lengths (§7.4.5). */
-    private static final int LZW = 2_731;
-
-    private static final int RUN_LENGTH = 64;
+    /** How many bytes one can become at most: by LZW (§7.4.4, 4,096 from 12 bits), by run lengths (§7.4.5), by deflate (zlib). */
+    private static final Map<String, Integer> GROWTH = Map.of("LZW", 2_731, "Run", 64, "RL", 64, "Fl", 1_032);
 
     private static final Pattern STREAM = Pattern.compile("stream(\\r\\n|\\n|\\r)");
-    private static final Pattern IN_LETTERS = Pattern.compile("/(ASCII85Decode|A85|ASCIIHexDecode|AHx)\\b");
-    private static final Pattern BY_LZW = Pattern.compile("/LZW");
-    private static final Pattern BY_RUNS = Pattern.compile("/(RunLengthDecode|RL)\\b");
+
+    /** The characters of a name may be written as their codes (§7.3.5). */
+    private static final Pattern CODE = Pattern.compile("#([0-9A-Fa-f]{2})");
+
+    private static final Pattern FILTERS = Pattern.compile("/Filter\\s*(\\[[^\\]]*]|/[A-Za-z0-9]+)?");
+    private static final Pattern NAME = Pattern.compile("/([A-Za-z0-9]+)");
     private static final int LONGEST_DICTIONARY = 16_000;
 
     /** How often each byte is looked at, at most: the streams of an honest file lie one after the other. */
@@ -82,22 +86,39 @@ final class Opened {
     }
 
     private long weight(String dictionary, int from, int end) {
-        byte[] data = pdf;
-        int start = from;
-        int length = pdf.length - from; // compressed data may hold the word that ends a stream
-        if (IN_LETTERS.matcher(dictionary).find()) {
-            data = outOfLetters(dictionary, from, end);
-            start = 0;
-            length = data.length;
+        List<String> filters = filters(dictionary);
+        long most = end - from;
+        boolean seenThrough = filters.size() <= DEEPEST;
+        for (int i = 0; i < filters.size(); i++) {
+            String filter = filters.get(i);
+            // what deflate makes, and letters before it, is looked through; what stands behind other filters is not
+            seenThrough &= !filter.matches("(LZW|Run|RL).*") && (i == 0 || !filter.startsWith("A"));
+            for (Map.Entry<String, Integer> one : GROWTH.entrySet())
+                if (filter.startsWith(one.getKey())) most = Math.min(most * one.getValue(), Integer.MAX_VALUE);
         }
-        long weight = inflated(data, start, length);
-        if (BY_LZW.matcher(dictionary).find()) weight = Math.max(weight, (long) (end - from) * LZW);
-        if (BY_RUNS.matcher(dictionary).find()) weight = Math.max(weight, (long) (end - from) * RUN_LENGTH);
-        return weight;
+        // compressed data may hold the word that ends a stream
+        byte[] read =
+                !filters.isEmpty() && filters.get(0).startsWith("A") ? outOfLetters(filters.get(0), from, end) : null;
+        long inflated = read == null ? inflated(pdf, from, pdf.length - from) : inflated(read, 0, read.length);
+        return seenThrough ? inflated : Math.max(inflated, most);
     }
 
-    private byte[] outOfLetters(String dictionary, int from, int end) {
-        COSName filter = dictionary.contains("85") ? COSName.ASCII85_DECODE : COSName.ASCII_HEX_DECODE;
+    /** The filters in their order; one of the worst where they are told in another object. */
+    private static List<String> filters(String dictionary) {
+        String plain = CODE.matcher(dictionary)
+                .replaceAll(code ->
+                        Matcher.quoteReplacement(Character.toString((char) Integer.parseInt(code.group(1), 16))));
+        Matcher filter = FILTERS.matcher(plain);
+        List<String> names = new ArrayList<>();
+        while (filter.find()) {
+            if (filter.group(1) == null) names.add("LZW");
+            else NAME.matcher(filter.group(1)).results().forEach(name -> names.add(name.group(1)));
+        }
+        return names;
+    }
+
+    private byte[] outOfLetters(String name, int from, int end) {
+        COSName filter = name.contains("85") ? COSName.ASCII85_DECODE : COSName.ASCII_HEX_DECODE;
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try {
             FilterFactory.INSTANCE

@@ -6,6 +6,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.stream.Stream;
 import java.util.zip.DeflaterOutputStream;
 import org.junit.jupiter.api.Test;
@@ -54,6 +55,12 @@ class OpenedTest {
                 Arguments.of("under another name", file("/Filter/Fl#61teDecode", once)),
                 Arguments.of("said to be a picture", file("/Subtype/Image/Filter/FlateDecode", once)),
                 Arguments.of("LZW", file("/Filter/LZWDecode", new byte[100_000])),
+                Arguments.of("LZW under another name", file("/Filter/LZ#57Decode", new byte[100_000])),
+                Arguments.of("LZW within deflate", file("/Filter[/LZWDecode /FlateDecode]", new byte[5_000])),
+                Arguments.of("letters within letters", file("/Filter[/AHx/A85/Fl]", new byte[300_000])),
+                Arguments.of("letters within deflate", file("/Filter[/Fl/AHx/Fl]", new byte[300])),
+                Arguments.of("told elsewhere", file("/Filter 12 0 R", new byte[100_000])),
+                Arguments.of("deflated four times", file("/Filter[/Fl/Fl/Fl/Fl]", new byte[1_000])),
                 Arguments.of("run lengths", file("/Filter/RunLengthDecode", new byte[4 * MB])),
                 Arguments.of("streams without end", "stream\n".repeat(3_000_000).getBytes(StandardCharsets.US_ASCII)));
     }
@@ -82,6 +89,11 @@ class OpenedTest {
         assertThat(Opened.tooLarge(file("/Filter/FlateDecode", many(packed(20, 1), 8))))
                 .isFalse();
         assertThat(Opened.tooLarge(new byte[25 * MB])).isFalse();
+        for (String picture :
+                List.of("/Filter/DCTDecode", "/Filter[/FlateDecode/DCTDecode]", "/Filter/JBIG2Decode", ""))
+            assertThat(Opened.tooLarge(file("/Subtype/Image/RL 3 " + picture, new byte[4 * MB])))
+                    .as(picture)
+                    .isFalse();
         assertThat(Opened.tooLarge(new byte[0])).isFalse();
     }
 }
