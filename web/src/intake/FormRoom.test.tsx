@@ -10,7 +10,7 @@ const form = {
   name: 'Loan',
   version: 1,
   language: 'en-GB',
-  fields: [],
+  fields: [] as { name: string; type: string; label: string; required: boolean; hint: string }[],
   chosen: [] as { party: string; label: string }[],
 };
 const detail = {
@@ -73,11 +73,13 @@ describe('a request whose agreement has been sent', () => {
     cleanup();
     detail.agreementState = null;
     form.chosen = [];
+    form.fields = [];
   });
 
   it('can be read and not changed', async () => {
     detail.agreementState = 'OUT';
     form.chosen = [{ party: 'lender', label: 'Lender' }];
+    form.fields = [{ name: 'terms', type: 'RICH_TEXT', label: 'Terms', required: false, hint: '' }];
     render(
       <QueryClientProvider client={new QueryClient()}>
         <MemoryRouter initialEntries={['/intake/R-1']}>
@@ -89,6 +91,8 @@ describe('a request whose agreement has been sent', () => {
     );
     await screen.findByText(/can’t change any more/);
     expect(screen.getByLabelText('Full name').matches(':disabled')).toBe(true);
+    const rich = await screen.findByRole('textbox', { name: 'Terms' });
+    expect(rich.getAttribute('contenteditable')).toBe('false');
     expect(screen.queryByRole('button', { name: /agreement/ })).toBeNull();
   });
 });

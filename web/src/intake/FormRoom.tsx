@@ -6,7 +6,7 @@ import { answer, api, Problem, type Schemas } from '../api/client';
 import { newKey } from '../api/key';
 import { Button, RoomTitle, Trouble, Waiting } from '../ui/parts';
 import { FieldInput, type Answers } from './FieldInput';
-import { FormLanguage, typedData } from './typing';
+import { FormFixed, FormLanguage, typedData } from './typing';
 
 /** A template's form: filled anew, maybe with the answers of an earlier request, or a request corrected. */
 export default function FormRoom() {
@@ -135,11 +135,13 @@ function FilledForm({ form, row, values, people, agreementState }: Source) {
           onSubmit={(event) => void answers.handleSubmit((body) => save.mutate(body))(event)}
         >
           <fieldset disabled={sent} className="flex flex-col gap-4">
-            <FormLanguage.Provider value={form.language}>
-              {form.fields.map((field) => (
-                <FieldInput key={field.name} field={field} />
-              ))}
-            </FormLanguage.Provider>
+            <FormFixed.Provider value={sent}>
+              <FormLanguage.Provider value={form.language}>
+                {form.fields.map((field) => (
+                  <FieldInput key={field.name} field={field} />
+                ))}
+              </FormLanguage.Provider>
+            </FormFixed.Provider>
             {form.chosen.map((party) => (
               <fieldset key={party.party} className="grid grid-cols-2 gap-3 border border-rule p-3">
                 <legend className="px-1 font-medium">{party.label}</legend>

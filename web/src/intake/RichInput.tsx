@@ -1,11 +1,14 @@
 import { EditorContent, useEditor, useEditorState } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
-import { useEffect } from 'react';
+import { useContext, useEffect } from 'react';
 import type { PartsProps } from './FieldInput';
+import { FormFixed } from './typing';
 
 /** Formatted text: bold, italic, underline, lists and links; nothing else is kept. */
 export default function RichInput({ id, field, value, onChange, describedBy }: PartsProps) {
+  const fixed = useContext(FormFixed);
   const editor = useEditor({
+    editable: !fixed,
     extensions: [
       StarterKit.configure({
         heading: false,
@@ -23,6 +26,7 @@ export default function RichInput({ id, field, value, onChange, describedBy }: P
         id,
         role: 'textbox',
         'aria-multiline': 'true',
+        ...(fixed ? { 'aria-readonly': 'true' } : {}),
         'aria-label': field.label,
         class: 'rich-text min-h-24 px-2 py-1',
         ...(describedBy['aria-describedby']
@@ -37,6 +41,7 @@ export default function RichInput({ id, field, value, onChange, describedBy }: P
     const now = editor.isEmpty ? '' : editor.getHTML();
     if (now !== value) editor.commands.setContent(value, { emitUpdate: false });
   }, [editor, value]);
+  useEffect(() => editor.setEditable(!fixed, false), [editor, fixed]);
   const on = useEditorState({
     editor,
     selector: ({ editor: now }) => ({

@@ -7,6 +7,9 @@ type Field = Schemas['Field'];
 /** The language in which a form's numbers are shown and typed, as a BCP 47 tag; the server reads them by the same. */
 export const FormLanguage = createContext('en-GB');
 
+/** Whether a form can only be read. What is no input of the browser's own, such as formatted text, has to ask. */
+export const FormFixed = createContext(false);
+
 /** A plain number with the marks of a language, with as many decimals as it has. */
 export function typedNumber(plain: string, language: string): string {
   const number = /^-?\d+(?:\.(\d+))?$/.exec(plain);
