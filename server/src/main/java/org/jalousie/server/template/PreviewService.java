@@ -1,6 +1,7 @@
 package org.jalousie.server.template;
 
-import java.util.Collections;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -25,16 +26,16 @@ import org.springframework.stereotype.Service;
  */
 @Service
 class PreviewService {
+    /** Bytes of pages kept in memory: some hundred agreements, or a few with many pictures. */
+    private static final long MOST_HELD = 40L * 1024 * 1024;
+
     private final Drafts drafts;
     private final Preparations preparations;
     private final Converter converter;
-    private final Map<String, FieldPlacer.Placed> previews =
-            Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
-                @Override
-                protected boolean removeEldestEntry(Map.Entry<String, FieldPlacer.Placed> eldest) {
-                    return size() > 12;
-                }
-            });
+    private final Cache<String, FieldPlacer.Placed> previews = Caffeine.newBuilder()
+            .maximumWeight(MOST_HELD)
+            .weigher((String key, FieldPlacer.Placed placed) -> placed.pdf().length)
+            .build();
 
     PreviewService(Drafts drafts, Preparations preparations, Converter converter) {
         this.drafts = drafts;
@@ -59,7 +60,7 @@ class PreviewService {
                 + Json.canonical(Map.of("f", content.fields(), "r", content.rules(), "c", content.choices()))
                 + preparations.clauseFiles(content)
                 + content.parties().stream().map(p -> p.key()).toList();
-        FieldPlacer.Placed known = previews.get(key);
+        FieldPlacer.Placed known = previews.getIfPresent(key);
         if (known != null) return known;
         byte[] word = wording.outline(names(content), Locale.forLanguageTag(content.language()));
         // outside of any lock: conversion takes its time, and making the same pages twice does no harm
