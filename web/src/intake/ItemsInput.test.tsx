@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { useState } from 'react';
-import { afterEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeAll, describe, expect, it } from 'vitest';
 import type { Schemas } from '../api/client';
 import ItemsInput from './ItemsInput';
 
@@ -48,6 +48,8 @@ function press(item: number, button: string) {
 }
 
 describe('formatted text in a list of items', () => {
+  // the editor comes in a piece of its own, which a busy machine may take seconds to read
+  beforeAll(() => import('./RichInput'), 60_000);
   afterEach(cleanup);
 
   for (const items of [['one'], ['one', 'two'], ['one', 'two', 'three']]) {

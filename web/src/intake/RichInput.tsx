@@ -37,11 +37,15 @@ export default function RichInput({ id, field, value, onChange, describedBy }: P
     onUpdate: ({ editor: now }) => onChange(now.isEmpty ? '' : now.getHTML()),
   });
   useEffect(() => {
+    // an editor that was put away while its form was hidden is replaced by a new one in the next pass
+    if (editor.isDestroyed) return;
     // what comes from outside, such as another item's text after a move, replaces what stands here
     const now = editor.isEmpty ? '' : editor.getHTML();
     if (now !== value) editor.commands.setContent(value, { emitUpdate: false });
   }, [editor, value]);
-  useEffect(() => editor.setEditable(!fixed, false), [editor, fixed]);
+  useEffect(() => {
+    if (!editor.isDestroyed) editor.setEditable(!fixed, false);
+  }, [editor, fixed]);
   const on = useEditorState({
     editor,
     selector: ({ editor: now }) => ({
