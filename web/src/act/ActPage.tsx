@@ -1,6 +1,9 @@
 import { useEffect, useState } from 'react';
 import { Blind } from '../blind/Blind';
+import type { Schemas } from '../api/client';
 import { PagesView, placeOf } from '../page/PagesView';
+import type { Placed } from '../signingFields/kind';
+import { kinds } from '../signingFields/kinds';
 import { Button, Trouble, Waiting } from '../ui/parts';
 import { date } from '../ui/time';
 import { Decline } from './Decline';
@@ -49,7 +52,7 @@ export function ActPage({ token }: { token: string }) {
           {turn && page.expiresAt && `; can be done until ${date(page.expiresAt)}`}
         </p>
         <section aria-label="Route" className="py-4">
-          <Blind slats={page.blind} sealed={page.state === 'COMPLETED'} width={320} height={48} />
+          <Blind slats={page.route} sealed={page.state === 'COMPLETED'} width={320} height={48} />
         </section>
         {!turn && <Over page={page} />}
         {!page.ended && (
@@ -65,13 +68,28 @@ export function ActPage({ token }: { token: string }) {
                 tabIndex={large ? 0 : undefined}
               >
                 <div className={large ? 'w-[46rem]' : ''}>
-                  <PagesView
-                    url={`/api/v1/signing/${token}/document.pdf`}
-                    pages={page.pages}
-                    over={(number) =>
-                      turn && <OwnFields page={page} number={number} values={values} mark={mark} />
-                    }
-                  />
+                  {page.documents.map((document) => (
+                    <section key={document.id} aria-label={document.title}>
+                      {page.documents.length > 1 && (
+                        <h2 className="py-3 text-xl">{document.title}</h2>
+                      )}
+                      <PagesView
+                        url={`/api/v1/signing/${token}/documents/${document.id}.pdf`}
+                        pages={document.pages}
+                        over={(number) =>
+                          turn && (
+                            <OwnFields
+                              page={page}
+                              pages={document.pages}
+                              number={number}
+                              values={values}
+                              mark={mark}
+                            />
+                          )
+                        }
+                      />
+                    </section>
+                  ))}
                 </div>
               </div>
             </section>
@@ -123,24 +141,30 @@ function Over({ page }: { page: SigningPage }) {
 /** The participant's own fields on the page, with what they have filled in so far. */
 function OwnFields({
   page,
+  pages,
   number,
   values,
   mark,
 }: {
   page: SigningPage;
+  pages: Schemas['Pages'];
   number: number;
   values: Record<string, string>;
   mark: Mark | undefined;
 }) {
-  const size = page.pages.sizes[number - 1];
-  const own = page.blind.find((slat) => slat.name === page.name && slat.label === page.label);
+  const size = pages.sizes[number - 1];
+  const own = page.route.find((slat) => slat.name === page.name && slat.label === page.label);
   if (!size || !own) return null;
-  return page.pages.fields
+  return pages.fields
     .filter((placed) => placed.page === number && placed.field.party === own.party)
     .map((placed) => {
-      const { kind, name } = placed.field;
-      const picture = (kind === 'SIGNATURE' || kind === 'INITIALS') && mark;
-      const text = automatic(kind, page) ?? values[name] ?? '';
+      const { type, name, sameAs } = placed.field;
+      const shown = kinds[type.kind].shown({
+        answer: values[sameAs || name] ?? '',
+        name: page.name,
+        date: page.date,
+        mark: mark?.picture,
+      });
       return (
         <span
           key={name}
@@ -148,14 +172,14 @@ function OwnFields({
           className="pointer-events-none absolute overflow-hidden border border-[#a85a2a] bg-[#a85a2a]/8 whitespace-nowrap text-[#1d2726]"
           style={{ ...placeOf(placed, size), containerType: 'size' }}
         >
-          {picture ? (
+          {'picture' in shown ? (
             <img
-              src={`data:image/png;base64,${mark.picture}`}
+              src={`data:image/png;base64,${shown.picture}`}
               alt=""
               className="h-full w-full object-contain object-left"
             />
           ) : (
-            <span style={fitting(text, placed)}>{text}</span>
+            <span style={fitting(shown.text, placed)}>{shown.text}</span>
           )}
         </span>
       );
@@ -163,15 +187,9 @@ function OwnFields({
 }
 
 /** Text as large as it will be printed, 10 or 12 points in a box of so many, at whatever size the page is shown. */
-function fitting(text: string, placed: SigningPage['pages']['fields'][number]) {
+function fitting(text: string, placed: Placed) {
   const points = placed.height < 23 ? 10 : 12;
   const widest = (placed.width * 1.9) / Math.max(1, text.length);
   const share = (Math.min(points, widest, placed.height) / placed.height) * 100;
   return { display: 'block', fontSize: `${share}cqh`, lineHeight: '100cqh' };
-}
-
-/** What the program fills in by itself at the moment of signing. */
-function automatic(kind: string, page: SigningPage): string | undefined {
-  if (kind === 'FULL_NAME') return page.name;
-  return kind === 'DATE_SIGNED' ? page.date : undefined;
 }

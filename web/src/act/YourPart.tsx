@@ -1,5 +1,7 @@
 import { Blind } from '../blind/Blind';
-import { Button, describedBy, inputLook, Labelled, Trouble } from '../ui/parts';
+import type { AskedProps } from '../signingFields/kind';
+import { kinds } from '../signingFields/kinds';
+import { Button, Labelled, Trouble } from '../ui/parts';
 import { ConsentBox } from './ConsentBox';
 import { SignatureMark } from './SignatureMark';
 import type { Mark, SigningPage, useAct } from './useAct';
@@ -61,15 +63,15 @@ export function YourPart({ page, values, onValues, mark, onMark, act }: Props) {
           id={one.name}
           label={one.label}
           required={one.required}
+          hint={kinds[one.type.kind].asked?.hint(one.type) || undefined}
           fault={faults[one.name]}
         >
-          <input
+          <Asked
             id={one.name}
-            className={`${inputLook} min-h-11`}
-            maxLength={200}
+            type={one.type}
             value={values[one.name] ?? ''}
-            {...describedBy(one.name, undefined, faults[one.name])}
-            onChange={(event) => onValues({ ...values, [one.name]: event.target.value })}
+            fault={faults[one.name]}
+            onChange={(value) => onValues({ ...values, [one.name]: value })}
           />
         </Labelled>
       ))}
@@ -92,6 +94,11 @@ export function YourPart({ page, values, onValues, mark, onMark, act }: Props) {
       )}
     </section>
   );
+}
+
+function Asked(props: AskedProps) {
+  const Input = kinds[props.type.kind].asked?.Input;
+  return Input ? <Input {...props} /> : null;
 }
 
 function verb(page: SigningPage): string {

@@ -4,7 +4,14 @@ import { missing } from './YourPart';
 
 const signer = {
   duty: 'SIGNS' as const,
-  toComplete: [{ name: 'vat', label: 'VAT number', required: true }],
+  toComplete: [
+    {
+      name: 'vat',
+      label: 'VAT number',
+      required: true,
+      type: { kind: 'text' as const, required: true, hint: '' },
+    },
+  ],
 };
 const mark = { how: 'drawn', picture: 'AAAA' };
 

@@ -8,6 +8,7 @@ import { AnnotatedPages } from '../page/AnnotatedPages';
 import { Button, inputLook, RoomTitle, Trouble, Waiting } from '../ui/parts';
 import { date, since } from '../ui/time';
 import { stateWords } from '../ui/words';
+import { Files } from './Files';
 import { People } from './People';
 import { Trail } from './Trail';
 
@@ -53,7 +54,7 @@ export default function AgreementRoom() {
             disabled={detail.obstacles.length > 0 || send.isPending}
             onClick={() => send.mutate(detail.trail.length)}
           >
-            {sendWords(row.blind)}
+            {sendWords(row.route)}
           </Button>
         )}
       </RoomTitle>
@@ -76,17 +77,18 @@ export default function AgreementRoom() {
       ))}
       <div className="grid grid-cols-[minmax(0,1fr)_19rem] gap-6">
         <div>
-          {!detail.hasDocument && <Waiting what="The document is being made…" />}
-          {detail.hasDocument && row.state !== 'GENERATING' && (
+          {detail.documents.length === 0 && <Waiting what="The document is being made…" />}
+          {detail.documents.map((document) => (
             <AnnotatedPages
-              url={`/api/v1/agreements/${number}/document.pdf?at=${row.changedAt}`}
-              pages={detail.pages}
+              key={document.id}
+              url={`/api/v1/agreements/${number}/documents/${document.id}.pdf?at=${row.changedAt}`}
+              pages={document.pages}
               data={detail.data
                 .filter((one) => one.printed !== 'yes' && one.printed !== 'no')
                 .map((one) => ({ name: one.name, label: one.label, text: one.printed }))}
               actors={detail.people}
             />
-          )}
+          ))}
         </div>
         <aside className="flex flex-col gap-6">
           {row.state === 'CHECK' && <Readiness obstacles={detail.obstacles} />}
@@ -94,7 +96,7 @@ export default function AgreementRoom() {
             <section aria-label="Route">
               <h2 className="pb-2 text-lg">Route</h2>
               <BlindWithNames
-                slats={row.blind}
+                slats={row.route}
                 note={(slat) =>
                   slat.standing === 'TURN' && slat.since
                     ? `their turn ${since(slat.since)}`
@@ -111,35 +113,7 @@ export default function AgreementRoom() {
             <People number={number} people={detail.people} fixed={!checking} onTaken={took} />
           )}
           <Data detail={detail} />
-          <section aria-label="Files">
-            <h2 className="pb-1 text-lg">Files</h2>
-            <ul className="flex flex-col gap-1">
-              {detail.hasDocument && (
-                <li>
-                  <a href={`/api/v1/agreements/${number}/document.pdf`}>Agreement as PDF</a>
-                </li>
-              )}
-              {detail.hasDocument && (
-                <li>
-                  <a href={`/api/v1/agreements/${number}/wording.docx`}>Wording as Word file</a>
-                </li>
-              )}
-              {detail.hasDocument && (
-                <li>
-                  Pages as pictures:{' '}
-                  {detail.pages.sizes.map((_, i) => (
-                    <a
-                      key={i}
-                      className="mr-2 inline-block min-w-6 text-center"
-                      href={`/api/v1/agreements/${number}/pages/${i + 1}.png`}
-                    >
-                      {i + 1}
-                    </a>
-                  ))}
-                </li>
-              )}
-            </ul>
-          </section>
+          <Files number={number} documents={detail.documents} />
           {(row.state === 'OUT' || row.state === 'CHECK') && coordinator && (
             <Withdraw number={number} onTaken={took} />
           )}
@@ -151,7 +125,7 @@ export default function AgreementRoom() {
 }
 
 /** The button says what will happen. */
-export function sendWords(slats: Schemas['Slat'][]): string {
+export function sendWords(slats: Schemas['RouteStep'][]): string {
   const first = Math.min(...slats.map((slat) => slat.stage));
   const names = slats.filter((slat) => slat.stage === first).map((slat) => slat.name || slat.label);
   const more = slats.length - names.length;

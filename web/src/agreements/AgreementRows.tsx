@@ -32,7 +32,7 @@ export function AgreementRows({
       {items.map((item) => (
         <tr key={item.number}>
           <td>
-            <Blind slats={item.blind} sealed={item.state === 'COMPLETED'} />
+            <Blind slats={item.route} sealed={item.state === 'COMPLETED'} />
           </td>
           <td className="whitespace-nowrap">
             <Link to={`${room}/${item.number}`}>{item.number}</Link>

@@ -24,22 +24,32 @@ export default function FiledRoom() {
   return (
     <>
       <RoomTitle title={detail.row.title}>
-        <Blind slats={detail.row.blind} sealed={detail.row.state === 'COMPLETED'} />
+        <Blind slats={detail.row.route} sealed={detail.row.state === 'COMPLETED'} />
         <span className="text-soft">
           {number}, completed {dateTime(detail.row.since)}
         </span>
       </RoomTitle>
       <div className="grid grid-cols-[minmax(0,1fr)_24rem] gap-8">
         <div className="mx-auto w-full max-w-[44rem]">
-          <PagesView url={`/api/v1/agreements/${number}/document.pdf`} pages={detail.pages} />
+          {detail.documents.map((document) => (
+            <PagesView
+              key={document.id}
+              url={`/api/v1/agreements/${number}/documents/${document.id}.pdf`}
+              pages={document.pages}
+            />
+          ))}
         </div>
         <aside className="flex flex-col gap-6">
           <section aria-label="Files">
             <h2 className="pb-1 text-lg">Files</h2>
             <ul className="flex flex-col gap-1">
-              <li>
-                <a href={`/api/v1/agreements/${number}/document.pdf`}>Signed agreement (PDF)</a>
-              </li>
+              {detail.documents.map((document, i) => (
+                <li key={document.id}>
+                  <a href={`/api/v1/agreements/${number}/documents/${document.id}.pdf`}>
+                    {i === 0 ? 'Signed agreement' : document.title} (PDF)
+                  </a>
+                </li>
+              ))}
               {detail.hasRecord && (
                 <li>
                   <a href={`/api/v1/agreements/${number}/record.pdf`}>Signing record (PDF)</a>
@@ -55,7 +65,7 @@ export default function FiledRoom() {
               disabled={check.isPending}
               onClick={() => check.mutate()}
             >
-              {check.isPending ? 'Checking…' : 'Check both files now'}
+              {check.isPending ? 'Checking…' : 'Check all files now'}
             </Button>
             <Trouble error={check.error} />
             {check.data && (
@@ -68,7 +78,13 @@ export default function FiledRoom() {
                     ))}
                   </div>
                 )}
-                <CheckResult title="The agreement" result={check.data.agreement} />
+                {check.data.documents.map((document, i) => (
+                  <CheckResult
+                    key={document.id}
+                    title={i === 0 ? 'The agreement' : document.title}
+                    result={document.result}
+                  />
+                ))}
                 <CheckResult title="The signing record" result={check.data.record} />
               </>
             )}

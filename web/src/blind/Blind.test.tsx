@@ -6,8 +6,8 @@ import { Blind, rowsOf, sentence } from './Blind';
 const slat = (
   party: string,
   stage: number,
-  standing: Schemas['Slat']['standing'],
-): Schemas['Slat'] => ({
+  standing: Schemas['RouteStep']['standing'],
+): Schemas['RouteStep'] => ({
   party,
   label: party,
   name: party,

@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 
-type Slat = Schemas['Slat'];
+type Slat = Schemas['RouteStep'];
 
 const words: Record<Slat['standing'], string> = {
   OPEN: 'turn not come',

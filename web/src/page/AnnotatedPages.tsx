@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client';
+import { kinds } from '../signingFields/kinds';
 import { Margin, type Note } from './Margins';
 import { PagesView, placeOf } from './PagesView';
 import { Ordinal, weaveOf } from './weave';
@@ -6,14 +7,6 @@ import type { Words } from './words';
 
 export type Datum = { name: string; label: string; text: string };
 export type Actor = { party: string; label: string };
-
-const kindWords: Record<Schemas['SigningField']['kind'], string> = {
-  SIGNATURE: 'signature',
-  INITIALS: 'initials',
-  DATE_SIGNED: 'date of signing',
-  FULL_NAME: 'full name',
-  TEXT: 'completes',
-};
 
 /** The pages with their margins: at the left what data does there, at the right who acts there. */
 export function AnnotatedPages({
@@ -95,9 +88,7 @@ export function AnnotatedPages({
                       <span className="truncate">
                         {labelOf(field.field.party)}{' '}
                         <span className="text-soft">
-                          {field.field.kind === 'TEXT'
-                            ? field.field.label.replace(/^.*: /, '')
-                            : kindWords[field.field.kind]}
+                          {kinds[field.field.type.kind].name ?? field.field.label}
                         </span>
                       </span>
                     </span>

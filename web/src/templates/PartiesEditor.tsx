@@ -97,7 +97,7 @@ export function PartiesEditor({
               <p className="mr-auto text-soft">
                 {signingFields
                   .filter((field) => field.party === party.key)
-                  .map((field) => field.label.replace(/^.*: /, ''))
+                  .map((field) => field.label)
                   .join(', ') || 'no field in the wording'}
               </p>
               {!signingFields.some((field) => field.party === party.key) && (

@@ -8,11 +8,19 @@ import { PartiesEditor } from './PartiesEditor';
 import { Readiness } from './Readiness';
 import { RulesEditor } from './RulesEditor';
 import { SpecimensPart } from './SpecimensPart';
-import { TermsEditor } from './TermsEditor';
+import { SendingEditor } from './SendingEditor';
 import { useTemplate } from './useTemplate';
 import { WordingPart } from './WordingPart';
 
-const parts = ['Wording', 'Fields', 'Rules', 'Parties', 'Terms', 'Specimens', 'Versions'] as const;
+const parts = [
+  'Wording',
+  'Fields',
+  'Rules',
+  'Parties',
+  'Sending',
+  'Specimens',
+  'Versions',
+] as const;
 type PartName = (typeof parts)[number];
 
 /** One template: its wording with margins, its data and rules, who acts, the terms of sending, and the proof of it all. */
@@ -130,7 +138,7 @@ export default function TemplateRoom() {
             onChange={(parties) => change({ ...draft, parties })}
           />
         )}
-        {part === 'Terms' && <TermsEditor settings={draft} fixed={fixed} onChange={change} />}
+        {part === 'Sending' && <SendingEditor settings={draft} fixed={fixed} onChange={change} />}
         {part === 'Specimens' && (
           <SpecimensPart
             settings={draft}

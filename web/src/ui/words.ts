@@ -1,7 +1,7 @@
 import type { Schemas } from '../api/client';
 
 type Item = Schemas['AgreementItem'];
-type Duty = Schemas['Slat']['duty'];
+type Duty = Schemas['RouteStep']['duty'];
 
 export const stateWords: Record<Item['state'], string> = {
   GENERATING: 'being made',
@@ -42,8 +42,8 @@ export const typeWords: Record<Schemas['Field']['type'], string> = {
 
 /** Whom an agreement waits for, in words. */
 export function waitingFor(item: Item): string {
-  const names = item.blind.filter((slat) => slat.standing === 'TURN').map((slat) => slat.name);
+  const names = item.route.filter((slat) => slat.standing === 'TURN').map((slat) => slat.name);
   if (item.state === 'OUT' && names.length) return names.join(' and ');
-  const sealing = item.blind.some((slat) => slat.standing === 'SEALING');
+  const sealing = item.route.some((slat) => slat.standing === 'SEALING');
   return item.state === 'OUT' && sealing ? 'the seal' : '';
 }

@@ -248,7 +248,7 @@ public final class Demo {
         content.set("parties", given.get("parties"));
         content.set("signingFields", JSON.createArrayNode());
         content.set(
-                "terms",
+                "sending",
                 JSON.valueToTree(Map.of(
                         "subject",
                         "",

@@ -112,7 +112,7 @@ final class OfficeHand {
     void sign(String number, String mail, String name, Map<String, String> values) {
         Client participant = participant();
         String path = "/api/v1/signing/" + link(number, mail);
-        if (participant.get(path + "/document.pdf").status() != 200)
+        if (participant.get(path + "/documents/wording.pdf").status() != 200)
             throw new IllegalStateException("the document can't be read");
         JsonNode page = ok(participant.get(path));
         ok(participant.post(

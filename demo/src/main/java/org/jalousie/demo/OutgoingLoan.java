@@ -95,7 +95,7 @@ final class OutgoingLoan {
               {"key":"borrower","label":"Borrower","duty":"SIGNS","stage":1,"who":"FROM_FIELDS","first":"borrower_signer","second":"borrower_mail"},
               {"key":"director","label":"Director","duty":"SIGNS","stage":2,"who":"FIXED","first":"Helena Brandt","second":"director@museum.example.org"}],
              "signingFields":[],
-             "terms":{"subject":"","message":"","expiryDays":30,"firstReminderDays":5,"everyDays":3},
+             "sending":{"subject":"","message":"","expiryDays":30,"firstReminderDays":5,"everyDays":3},
              "rules":[
               {"name":"total_value","label":"Insured value of all objects","within":"","expression":"sum(objects.value)","gives":"MONEY"},
               {"name":"loan_days","label":"Days of the loan","within":"","expression":"end_date - start_date","gives":"NUMBER"},

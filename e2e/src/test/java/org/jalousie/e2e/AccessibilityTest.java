@@ -63,7 +63,7 @@ class AccessibilityTest {
             assertThat(browser.barriers()).as("find and go").isEmpty();
             found.click();
             browser.page.waitForURL("**/agreements/" + checking);
-            browser.open("/archive/" + completed).button("Check both files now").click();
+            browser.open("/archive/" + completed).button("Check all files now").click();
             browser.page.getByText("The signing record is intact").waitFor();
             assertThat(browser.barriers()).isEmpty();
             browser.open("/templates/" + template)
@@ -72,7 +72,7 @@ class AccessibilityTest {
                     .getByText("Insured value")
                     .waitFor();
             for (String part :
-                    new String[] {"Wording", "Fields", "Rules", "Parties", "Terms", "Specimens", "Versions"}) {
+                    new String[] {"Wording", "Fields", "Rules", "Parties", "Sending", "Specimens", "Versions"}) {
                 browser.page
                         .getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(part))
                         .click();

@@ -133,7 +133,7 @@ class FinishedFilesTest {
                 Wording.compile(WordFile.open(draft.bytes()), Set.of(), new Clauses(Map.of("care", clause), Map.of()));
         Map<String, Value> values = new java.util.HashMap<>(VALUES);
         values.put(
-                "terms",
+                "sending",
                 new Value.Rich(
                         "<p>a <b>b</b> <i>c</i> <u>d</u></p><ol><li>e<ul><li>f</li></ul></li></ol><p><a href=\"https://example.org\">g</a></p>"));
         assertThat(complaints(wording.merge(values, Locale.UK))).isEmpty();

@@ -96,7 +96,7 @@ class JourneysTest {
                     .isEqualTo(number + " Loan in the browser Ida Marsh.pdf");
             org.assertj.core.api.Assertions.assertThat(Files.size(download.path()))
                     .isGreaterThan(100_000);
-            coordinator.button("Check both files now").click();
+            coordinator.button("Check all files now").click();
             // the first check of a server that has just started loads the whole validation library
             coordinator
                     .page

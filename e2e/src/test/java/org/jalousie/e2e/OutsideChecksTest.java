@@ -57,13 +57,13 @@ class OutsideChecksTest {
         before = Files.write(
                 Path.of("target/before-sending.pdf"),
                 office.client
-                        .get("/api/v1/agreements/" + checking + "/document.pdf")
+                        .get("/api/v1/agreements/" + checking + "/documents/wording.pdf")
                         .body());
         number = office.completed(template, "Ida Marsh");
         signed = Files.write(
                 Path.of("target/signed.pdf"),
                 office.client
-                        .get("/api/v1/agreements/" + number + "/document.pdf")
+                        .get("/api/v1/agreements/" + number + "/documents/wording.pdf")
                         .body());
         record = Files.write(
                 Path.of("target/record.pdf"),
@@ -271,6 +271,8 @@ class OutsideChecksTest {
         }
         String finished = other.readTree(entries.get(entries.size() - 1))
                 .get("event")
+                .get("revisions")
+                .get(0)
                 .get("pdf")
                 .asText();
         assertThat(finished)

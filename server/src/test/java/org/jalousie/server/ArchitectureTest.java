@@ -4,14 +4,20 @@ import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
+import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchCondition;
 import com.tngtech.archunit.lang.ArchRule;
+import com.tngtech.archunit.lang.ConditionEvents;
+import com.tngtech.archunit.lang.SimpleConditionEvent;
+import java.util.List;
+import java.util.Map;
 import org.jalousie.core.wording.Rooms;
 import org.springframework.data.jpa.repository.JpaRepository;
 
-/** Features keep their tables to themselves and don't go in circles. */
+/** Features keep their tables to themselves, show one another their faces, and don't go in circles. */
 @AnalyzeClasses(packages = "org.jalousie.server", importOptions = ImportOption.DoNotIncludeTests.class)
 class ArchitectureTest {
     @ArchTest
@@ -42,4 +48,51 @@ class ArchitectureTest {
     @ArchTest
     static final ArchRule aWordingIsSeenByItsFace =
             noClasses().should().dependOnClassesThat().resideInAnyPackage(Rooms.BEHIND_THE_FACE);
+
+    /**
+     * What other rooms may see of a room: its face, and the types that the face speaks with. Adapters, the file store's face,
+     * the web's helpers and locks are there for all.
+     */
+    private static final Map<String, List<String>> FACES = Map.of(
+            "account", List.of("SignedIn"),
+            "agreement",
+                    List.of(
+                            "Agreements",
+                            "Agreements$Answers",
+                            "Agreements$Filed",
+                            "Agreements$Outcome",
+                            "AfterEvents",
+                            "AgreementViews",
+                            "AgreementViews$AgreementItem",
+                            "AgreementViews$RouteStep",
+                            "DocumentView"),
+            "archive", List.of(),
+            "clause", List.of("ClauseLibrary"),
+            "documents", List.of(),
+            "files", List.of("FileStore", "FileStore$Damaged"),
+            "intake", List.of("WaitingRequests", "IntakeViews", "IntakeViews$RequestRow"),
+            "postroom", List.of(),
+            "signing", List.of("ParticipantLinks"),
+            "template", List.of("UsableTemplates", "UsableTemplate"));
+
+    @ArchTest
+    static final ArchRule aRoomIsSeenByItsFace = classes()
+            .that()
+            .resideInAPackage("org.jalousie.server..")
+            .should(new ArchCondition<JavaClass>("see of other rooms their faces only") {
+                @Override
+                public void check(JavaClass one, ConditionEvents events) {
+                    one.getDirectDependenciesFromSelf().stream()
+                            .filter(to -> isHidden(one, to.getTargetClass()))
+                            .forEach(to -> events.add(SimpleConditionEvent.violated(one, to.getDescription())));
+                }
+            });
+
+    private static boolean isHidden(JavaClass from, JavaClass to) {
+        String room = to.getPackageName().replaceFirst("^org\\.jalousie\\.server\\.?", "");
+        return FACES.containsKey(room)
+                && !from.getPackageName().equals(to.getPackageName())
+                && !FACES.get(room)
+                        .contains(to.getName().substring(to.getPackageName().length() + 1));
+    }
 }

@@ -13,16 +13,18 @@ import java.util.List;
 import java.util.Map;
 import javax.sql.DataSource;
 import org.jalousie.core.agreement.Actor;
+import org.jalousie.core.agreement.DocumentId;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
+import org.jalousie.core.agreement.Revision;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.evidence.EventChain;
 import org.jalousie.core.evidence.Expected;
-import org.jalousie.core.evidence.Json;
 import org.jalousie.core.evidence.Tampering;
 import org.jalousie.core.evidence.TrustService;
 import org.jalousie.core.evidence.Verifier;
 import org.jalousie.demo.Client;
-import org.jalousie.server.agreement.AgreementService;
+import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.Testbed;
 import org.junit.jupiter.api.BeforeAll;
@@ -52,7 +54,7 @@ class ArchiveCheckTest {
 
     private static byte[] pdf(String number) {
         return office.client
-                .get("/api/v1/agreements/" + number + "/document.pdf")
+                .get("/api/v1/agreements/" + number + "/documents/wording.pdf")
                 .body();
     }
 
@@ -63,8 +65,12 @@ class ArchiveCheckTest {
     }
 
     private static Path stored(byte[] bytes) {
-        String name = Json.sha256(bytes);
+        String name = Sha256.of(bytes).hex();
         return BED.folder.resolve("files").resolve(name.substring(0, 2)).resolve(name);
+    }
+
+    private static JsonNode document(JsonNode checked) {
+        return checked.get("documents").get(0).get("result");
     }
 
     @Test
@@ -72,7 +78,7 @@ class ArchiveCheckTest {
         JsonNode checked = check(first);
         assertThat(checked.get("intact").asBoolean()).as(checked.toString()).isTrue();
         assertThat(checked.get("findings")).isEmpty();
-        for (JsonNode one : checked.get("agreement").get("signatures"))
+        for (JsonNode one : document(checked).get("signatures"))
             assertThat(one.get("certificate").get("sha256").asString()).hasSize(64);
     }
 
@@ -84,16 +90,16 @@ class ArchiveCheckTest {
         changed[whole.length / 3] ^= 1;
         try {
             Files.write(file, changed);
-            assertThat(check(first).get("agreement").get("findings").toString())
+            assertThat(document(check(first)).get("findings").toString())
                     .contains("The first changed byte is number " + (whole.length / 3 + 1));
             Files.write(file, new byte[0]);
-            assertThat(check(first).get("agreement").get("findings").toString()).contains("is empty");
+            assertThat(document(check(first)).get("findings").toString()).contains("is empty");
             Files.delete(file);
             JsonNode gone = check(first);
             assertThat(gone.get("intact").asBoolean()).isFalse();
-            assertThat(gone.get("agreement").get("findings").toString()).contains("is missing");
+            assertThat(document(gone).get("findings").toString()).contains("is missing");
             assertThat(office.client
-                            .get("/api/v1/agreements/" + first + "/document.pdf")
+                            .get("/api/v1/agreements/" + first + "/documents/wording.pdf")
                             .status())
                     .isEqualTo(503);
         } finally {
@@ -121,7 +127,7 @@ class ArchiveCheckTest {
 
     @Test
     void eventsThatWereMadeToPointToAnotherAgreementsFileAreFoundEvenWithTheChainMadeAnew() throws Exception {
-        String other = Json.sha256(pdf(second));
+        Sha256 other = Sha256.of(pdf(second));
         List<String[]> before = events(first);
         try {
             rewrite(before, other, false);
@@ -133,7 +139,7 @@ class ArchiveCheckTest {
             assertThat(rechained.get("findings").toString())
                     .doesNotContain("is broken")
                     .contains("name different files");
-            assertThat(rechained.get("agreement").get("findings").toString())
+            assertThat(document(rechained).get("findings").toString())
                     .contains("was not made with the certificate that was issued for Ida Marsh");
         } finally {
             restore(before);
@@ -183,14 +189,18 @@ class ArchiveCheckTest {
         return rows;
     }
 
-    private static void rewrite(List<String[]> rows, String pdf, boolean chainAnew) throws Exception {
+    private static void rewrite(List<String[]> rows, Sha256 pdf, boolean chainAnew) throws Exception {
         List<String[]> changed = new ArrayList<>(rows);
         String[] last = rows.get(rows.size() - 1).clone();
         Entry entry = EventChain.read(last[2]);
         Event.Completed completed = (Event.Completed) entry.event();
         EventChain.Link link = EventChain.link(
                 rows.get(rows.size() - 2)[3],
-                new Entry(entry.sequence(), entry.at(), entry.actor(), new Event.Completed(pdf, completed.record())));
+                new Entry(
+                        entry.sequence(),
+                        entry.at(),
+                        entry.actor(),
+                        new Event.Completed(List.of(new Revision(DocumentId.WORDING, pdf)), completed.record())));
         last[2] = link.json();
         if (chainAnew) last[3] = link.hash();
         changed.set(changed.size() - 1, last);
@@ -242,8 +252,8 @@ class ArchiveCheckTest {
     /** Kinds of tampering on a file of the application's own, made by the word processor and signed over HTTP. */
     @Test
     void tamperingWithAFiledAgreementIsFound() {
-        AgreementService.Filed filed = BED.bean(AgreementService.class).filed(first);
-        Expected expected = Expected.of(filed.agreement(), filed.history());
+        Agreements.Filed filed = BED.bean(Agreements.class).filed(first);
+        Expected expected = Expected.of(filed.agreement(), filed.history(), DocumentId.WORDING);
         TrustService trust = BED.bean(TrustService.class);
         Verifier verifier = new Verifier(trust);
         byte[] whole = pdf(first);

@@ -25,7 +25,7 @@ class JourneyTest {
         JsonNode found = office.client.get("/api/v1/archive?find=viola").json();
         assertThat(found.get("items").toString()).contains(number);
         byte[] pdf = office.client
-                .get("/api/v1/agreements/" + number + "/document.pdf")
+                .get("/api/v1/agreements/" + number + "/documents/wording.pdf")
                 .body();
         Files.write(Path.of("target/journey.pdf"), pdf);
         Files.write(
@@ -36,8 +36,10 @@ class JourneyTest {
         JsonNode checked = office.client
                 .post("/api/v1/archive/" + number + "/verification", Map.of())
                 .json();
-        assertThat(checked.get("agreement").get("findings")).isEmpty();
-        assertThat(checked.get("agreement").get("intact").asBoolean()).isTrue();
+        assertThat(checked.get("documents").get(0).get("result").get("findings"))
+                .isEmpty();
+        assertThat(checked.get("documents").get(0).get("result").get("intact").asBoolean())
+                .isTrue();
         assertThat(checked.get("record").get("findings")).isEmpty();
         assertThat(office.show(number).get("chainBrokenAt").isNull()).isTrue();
         assertThat(office.mailTo(number, "ida.marsh@lender.example.org", "Completed:"))
@@ -129,7 +131,9 @@ class JourneyTest {
         assertThat(office.client
                         .post("/api/v1/archive/" + number + "/verification", Map.of())
                         .json()
-                        .get("agreement")
+                        .get("documents")
+                        .get(0)
+                        .get("result")
                         .get("findings"))
                 .isEmpty();
         assertThat(Wait.until(

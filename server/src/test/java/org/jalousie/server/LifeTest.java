@@ -21,7 +21,7 @@ import java.util.stream.Stream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
-import org.jalousie.core.evidence.Json;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.evidence.SignedSample;
 import org.jalousie.core.wording.write.WordDraft;
 import org.jalousie.demo.Client;
@@ -44,7 +44,7 @@ class LifeTest {
 
     private String text(String number) throws IOException {
         try (PDDocument document = Loader.loadPDF(office.client
-                .get("/api/v1/agreements/" + number + "/document.pdf")
+                .get("/api/v1/agreements/" + number + "/documents/wording.pdf")
                 .body())) {
             return new PDFTextStripper().getText(document);
         }
@@ -342,7 +342,7 @@ class LifeTest {
                         .post("/api/v1/signing/" + link + "/signature", body)
                         .status())
                 .isEqualTo(409); // no consent, and a required detail is blank
-        assertThat(stored(Json.sha256(SignedSample.mark(13)))).isFalse();
+        assertThat(stored(Sha256.of(SignedSample.mark(13)).hex())).isFalse();
     }
 
     private static boolean stored(String name) throws IOException {
@@ -358,7 +358,8 @@ class LifeTest {
         String link = office.link(number, LENDER);
         HttpClient.newHttpClient()
                 .send(
-                        HttpRequest.newBuilder(URI.create(BED.address() + "/api/v1/signing/" + link + "/document.pdf"))
+                        HttpRequest.newBuilder(URI.create(
+                                        BED.address() + "/api/v1/signing/" + link + "/documents/wording.pdf"))
                                 .header("X-Forwarded-For", "203.0.113.77")
                                 .header("Forwarded", "for=203.0.113.77")
                                 .build(),
@@ -371,8 +372,9 @@ class LifeTest {
     void aStoredFileThatIsEmptyOrChangedIsWrittenAnew() throws Exception {
         FileStore files = BED.bean(FileStore.class);
         byte[] bytes = "a file for the store".getBytes(java.nio.charset.StandardCharsets.UTF_8);
-        String name = files.keep(bytes);
-        Path file = BED.folder.resolve("files").resolve(name.substring(0, 2)).resolve(name);
+        Sha256 name = files.keep(bytes);
+        Path file =
+                BED.folder.resolve("files").resolve(name.hex().substring(0, 2)).resolve(name.hex());
         for (byte[] spoiled :
                 List.of(new byte[0], "something else".getBytes(java.nio.charset.StandardCharsets.UTF_8))) {
             Files.write(file, spoiled);
@@ -390,7 +392,7 @@ class LifeTest {
             String id = template.get("id").asString();
             int revision = template.get("revision").asInt();
             var content = (tools.jackson.databind.node.ObjectNode) template.get("content");
-            ((tools.jackson.databind.node.ObjectNode) content.get("terms")).put("subject", "changed");
+            ((tools.jackson.databind.node.ObjectNode) content.get("sending")).put("subject", "changed");
             Office other = new Office(BED.address());
             List<Integer> statuses = Together.all(List.of(
                     () -> office.client
@@ -407,7 +409,7 @@ class LifeTest {
                     .get("/api/v1/templates/" + id)
                     .json()
                     .get("content")
-                    .get("terms")
+                    .get("sending")
                     .get("subject")
                     .asString();
             assertThat(subject.equals("changed")).isEqualTo(!published);
@@ -422,7 +424,7 @@ class LifeTest {
         String id = office.publish(office.settle(template, content));
         String number = office.completed(id, "Ida Marsh");
         try (PDDocument document = Loader.loadPDF(office.client
-                .get("/api/v1/agreements/" + number + "/document.pdf")
+                .get("/api/v1/agreements/" + number + "/documents/wording.pdf")
                 .body())) {
             String date = document.getDocumentCatalog()
                     .getAcroForm()

@@ -71,4 +71,39 @@ class MigrationTest {
                     .containsExactlyInAnyOrder("A-1", "A-2");
         }
     }
+
+    @Test
+    void whatWaitedForTheDocumentsOfAnAgreementStandsInOneQueue() throws Exception {
+        String url = BED.newDatabase("queues");
+        String password = BED.databasePassword();
+        Flyway.configure()
+                .dataSource(url, "postgres", password)
+                .target("4")
+                .load()
+                .migrate();
+        String one = "00000000-0000-0000-0000-000000000011";
+        String two = "00000000-0000-0000-0000-000000000012";
+        try (Connection connection = DriverManager.getConnection(url, "postgres", password);
+                Statement sql = connection.createStatement()) {
+            sql.execute("alter table job_failure drop constraint job_failure_agreement_id_fkey");
+            for (String task : List.of(
+                    "'generate', '" + one + ":7'",
+                    "'seal-party', '" + two + ":lender'",
+                    "'seal-party', '" + two + ":witness'",
+                    "'mail', '" + one + ":x'"))
+                sql.execute(
+                        "insert into scheduled_tasks (task_name, task_instance, execution_time, picked, consecutive_failures, version)"
+                                + " values (" + task + ", now(), true, 3, 5)");
+            for (int i = 1; i <= 2; i++)
+                sql.execute("insert into job_failure values (gen_random_uuid(), 'generate', '" + one + ":" + i + "', '"
+                        + one + "', 'reason " + i + "', now() + interval '" + i + " minutes')");
+        }
+        Flyway.configure().dataSource(url, "postgres", password).load().migrate();
+        try (Connection connection = DriverManager.getConnection(url, "postgres", password)) {
+            assertThat(rows(connection, "select task_name || ' ' || task_instance from scheduled_tasks order by 1"))
+                    .containsExactly("mail " + one + ":x", "make-documents " + one, "seal-documents " + two);
+            assertThat(rows(connection, "select task || ' ' || instance || ' ' || reason from job_failure"))
+                    .containsExactly("make-documents " + one + " reason 2");
+        }
+    }
 }

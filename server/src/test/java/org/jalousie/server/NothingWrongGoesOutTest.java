@@ -173,7 +173,7 @@ class NothingWrongGoesOutTest {
         String number =
                 office.generate(template, Map.of("lender_name", "Ida Marsh", "lender_mail", LENDER, "country", "NL"));
         byte[] word = office.client
-                .get("/api/v1/agreements/" + number + "/wording.docx")
+                .get("/api/v1/agreements/" + number + "/documents/wording.docx")
                 .body();
         assertThat(org.jalousie.core.wording.DocxText.body(word))
                 .contains("crosses a border")

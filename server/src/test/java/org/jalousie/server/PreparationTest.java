@@ -8,7 +8,7 @@ import java.util.Map;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
-import org.jalousie.core.evidence.Json;
+import org.jalousie.core.json.Json;
 import org.jalousie.core.wording.DocxText;
 import org.jalousie.core.wording.write.WordDraft;
 import org.jalousie.demo.Client;
@@ -113,7 +113,7 @@ class PreparationTest {
                         "objects",
                                 "[{\"title\":\"Viola\",\"value\":\"EUR 900.10\"},{\"title\":\"Bow\",\"value\":\"EUR 100.20\"}]"));
         String pages = text(office.client
-                .get("/api/v1/agreements/" + number + "/document.pdf")
+                .get("/api/v1/agreements/" + number + "/documents/wording.pdf")
                 .body());
         assertThat(pages)
                 .contains("Viola", "Bow", "Total \u20ac1,000.30", "A courier travels", "The museum insures")

@@ -52,7 +52,8 @@ class SigningTest {
         office.sign(office.link(number, "tomas.vale@museum.example.org"), Map.of());
         office.await(number, "COMPLETED");
         assertThat(participant.get(path + link).status()).isEqualTo(410);
-        assertThat(participant.get(path + link + "/document.pdf").status()).isEqualTo(410);
+        assertThat(participant.get(path + link + "/documents/wording.pdf").status())
+                .isEqualTo(410);
     }
 
     @Test
@@ -134,7 +135,9 @@ class SigningTest {
         JsonNode checked = office.client
                 .post("/api/v1/archive/" + number + "/verification", Map.of())
                 .json()
-                .get("agreement");
+                .get("documents")
+                .get(0)
+                .get("result");
         assertThat(checked.get("intact").asBoolean()).as(checked.toString()).isTrue();
         assertThat(checked.get("signatures").toString()).contains("Ann Arrow").contains("Ben Bow");
         assertThat(events(office.show(number), "was sealed into")).isEqualTo(2);

@@ -62,9 +62,11 @@ class TroubleTest {
         List<String> numbers = requests.stream().map(office::agreementOf).toList();
         assertThat(killOffice()).isPositive();
         numbers.forEach(number -> office.await(number, "CHECK"));
-        numbers.forEach(
-                number -> assertThat(office.show(number).get("trail").toString().split("The document was made", -1))
-                        .hasSize(2));
+        numbers.forEach(number -> assertThat(office.show(number)
+                        .get("trail")
+                        .toString()
+                        .split("The document \u201cOffice killed\u201d was made", -1))
+                .hasSize(2));
     }
 
     private static long killOffice() {
@@ -110,7 +112,9 @@ class TroubleTest {
             JsonNode checked = there.client
                     .post("/api/v1/archive/" + number + "/verification", Map.of())
                     .json()
-                    .get("agreement");
+                    .get("documents")
+                    .get(0)
+                    .get("result");
             assertThat(checked.get("intact").asBoolean()).as(checked.toString()).isTrue();
             assertThat(again.address()).contains(String.valueOf(trustPort));
         } finally {

@@ -8,7 +8,10 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 @JsonSubTypes({
     @JsonSubTypes.Type(value = Actor.Coordinator.class, name = "Coordinator"),
     @JsonSubTypes.Type(value = Actor.Participant.class, name = "Participant"),
-    @JsonSubTypes.Type(value = Actor.Program.class, name = "Program")
+    @JsonSubTypes.Type(value = Actor.Program.class, name = "Program"),
+    @JsonSubTypes.Type(value = Actor.OtherProgram.class, name = "OtherProgram"),
+    @JsonSubTypes.Type(value = Actor.OnBehalf.class, name = "OnBehalf"),
+    @JsonSubTypes.Type(value = Actor.Unknown.class, name = "Unknown")
 })
 public sealed interface Actor {
     Actor PROGRAM = new Program();
@@ -35,6 +38,30 @@ public sealed interface Actor {
 
     /** The program itself: a job, or time. */
     record Program() implements Actor {}
+
+    /**
+     * Another program of the office's.
+     *
+     * @param key which of its keys it came with
+     * @param name what the office calls it
+     */
+    record OtherProgram(String key, String name, String from) implements Actor {}
+
+    /**
+     * Somebody who acted for a party, such as the office for a person who signed on paper.
+     *
+     * @param by who did it
+     * @param party the key of the party for whom
+     */
+    record OnBehalf(Actor by, String party) implements Actor {
+        @Override
+        public String from() {
+            return by.from();
+        }
+    }
+
+    /** Somebody whom an earlier version of the program called by a word that isn't known any more. */
+    record Unknown(String said) implements Actor {}
 
     /** How it is known who somebody is. */
     enum Proof {

@@ -7,8 +7,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Participant;
-import org.jalousie.core.placement.Pages;
+import org.jalousie.core.placement.PlacedField;
 import org.jalousie.core.placement.SigningField;
 
 /**
@@ -16,8 +17,8 @@ import org.jalousie.core.placement.SigningField;
  *
  * @param title what it is called now; it names a person, so it changes with them
  * @param data stored intake values by field name
- * @param madeFrom the number of the newest event that the document has to be made from
- * @param pdf SHA-256 of the newest state of the document; empty while it is being made
+ * @param revision the number of the newest event that changed what the documents are or have to be
+ * @param documents in their order, each in its newest state; none while they are being made
  * @param since when the state was reached
  * @param values what parties completed, by signing field name
  */
@@ -27,20 +28,18 @@ public record Agreement(
         Map<String, String> data,
         State state,
         Instant since,
-        int madeFrom,
+        int revision,
         List<Participant> participants,
         Map<String, Standing> standings,
         Map<String, Instant> turnSince,
         Map<String, Instant> remindedAt,
         Map<String, String> consents,
         List<String> viewed,
-        Pages pages,
-        String word,
-        String pdf,
-        boolean houseSealed,
+        List<Document> documents,
+        boolean officeSealed,
         Optional<Instant> expiresAt,
         Map<String, String> values,
-        String record,
+        Optional<Sha256> record,
         String endReason,
         int length) {
 
@@ -63,11 +62,30 @@ public record Agreement(
     }
 
     public List<SigningField> fieldsOf(String party) {
-        return pages.fields().stream()
-                .map(placed -> placed.field())
+        return fields().stream()
+                .map(PlacedField::field)
                 .filter(field -> field.party().equals(party))
                 .distinct()
                 .toList();
+    }
+
+    /** The signing fields of all documents, where they landed. */
+    public List<PlacedField> fields() {
+        return documents.stream().flatMap(one -> one.pages().fields().stream()).toList();
+    }
+
+    public Optional<Document> document(DocumentId id) {
+        return documents.stream().filter(one -> one.id().equals(id)).findFirst();
+    }
+
+    /** What each document is now. */
+    public List<Revision> revisions() {
+        return documents.stream().map(Document::revision).toList();
+    }
+
+    /** Whether it is out and can't be acted on any more, though nobody has noted that yet. */
+    public boolean hasRunOut(Instant now) {
+        return state == State.OUT && expiresAt.map(end -> !now.isBefore(end)).orElse(false);
     }
 
     /** Those who act, in order. */
@@ -97,20 +115,18 @@ public record Agreement(
         private Map<String, String> data;
         private State state = State.GENERATING;
         private Instant since = Instant.EPOCH;
-        private int madeFrom = 1;
+        private int revision = 1;
         private final List<Participant> participants;
         private final Map<String, Standing> standings = new LinkedHashMap<>();
         private final Map<String, Instant> turnSince = new LinkedHashMap<>();
         private final Map<String, Instant> remindedAt = new LinkedHashMap<>();
         private final Map<String, String> consents = new LinkedHashMap<>();
         private final List<String> viewed = new ArrayList<>();
-        private Pages pages = new Pages(List.of(), List.of());
-        private String word = "";
-        private String pdf = "";
-        private boolean houseSealed;
+        private List<Document> documents = List.of();
+        private boolean officeSealed;
         private Optional<Instant> expiresAt = Optional.empty();
         private final Map<String, String> values = new LinkedHashMap<>();
-        private String record = "";
+        private Optional<Sha256> record = Optional.empty();
         private String endReason = "";
 
         Fold(Event.Created created) {
@@ -130,9 +146,11 @@ public record Agreement(
                 participants.addAll(corrected.participants());
                 remake(corrected.title(), entry);
             } else if (event instanceof Event.Generated generated) {
-                word = generated.word();
-                pdf = generated.pdf();
-                pages = generated.pages();
+                // what was stored before documents had titles of their own is called by its template
+                documents = generated.documents().stream()
+                        .map(one -> one.title().isEmpty() ? one.titled(created.template()) : one)
+                        .toList();
+                revision = entry.sequence();
                 reach(State.CHECK, entry);
             } else if (event instanceof Event.ParticipantChanged changed) {
                 participants.replaceAll(
@@ -142,9 +160,9 @@ public record Agreement(
             } else if (event instanceof Event.Sent sent) {
                 expiresAt = Optional.of(sent.expiresAt());
                 reach(State.OUT, entry);
-            } else if (event instanceof Event.HouseSealed sealed) {
-                pdf = sealed.pdf();
-                houseSealed = true;
+            } else if (event instanceof Event.OfficeSealed) {
+                renew(entry);
+                officeSealed = true;
             } else if (event instanceof Event.Invited invited) {
                 standings.put(invited.party(), Standing.TURN);
                 turnSince.put(invited.party(), entry.at());
@@ -170,7 +188,7 @@ public record Agreement(
                 standings.put(signed.party(), Standing.SEALING);
             } else if (event instanceof Event.Sealed sealed) {
                 standings.put(sealed.party(), Standing.DONE);
-                pdf = sealed.pdf();
+                renew(entry);
             } else if (event instanceof Event.Declined declined) {
                 standings.put(declined.party(), Standing.BROKEN);
                 end(State.DECLINED, declined.reason(), entry);
@@ -180,8 +198,8 @@ public record Agreement(
                 standings.replaceAll((party, standing) -> standing == Standing.TURN ? Standing.BROKEN : standing);
                 end(State.EXPIRED, "", entry);
             } else if (event instanceof Event.Completed completed) {
-                pdf = completed.pdf();
-                record = completed.record();
+                renew(entry);
+                record = Optional.of(completed.record());
                 reach(State.COMPLETED, entry);
             }
             boolean allActed = participants.stream()
@@ -193,10 +211,18 @@ public record Agreement(
 
         private void remake(String newTitle, Entry entry) {
             entitle(newTitle);
-            word = "";
-            pdf = "";
-            madeFrom = entry.sequence();
+            documents = List.of();
+            revision = entry.sequence();
             reach(State.GENERATING, entry);
+        }
+
+        private void renew(Entry entry) {
+            Map<DocumentId, Sha256> newer = new LinkedHashMap<>();
+            entry.event().brought().forEach(one -> newer.put(one.document(), one.pdf()));
+            documents = documents.stream()
+                    .map(one -> newer.containsKey(one.id()) ? one.at(newer.get(one.id())) : one)
+                    .toList();
+            revision = entry.sequence();
         }
 
         private void entitle(String newTitle) {
@@ -220,17 +246,15 @@ public record Agreement(
                     Map.copyOf(data),
                     state,
                     since,
-                    madeFrom,
+                    revision,
                     List.copyOf(participants),
                     Map.copyOf(standings),
                     Map.copyOf(turnSince),
                     Map.copyOf(remindedAt),
                     Map.copyOf(consents),
                     List.copyOf(viewed),
-                    pages,
-                    word,
-                    pdf,
-                    houseSealed,
+                    documents,
+                    officeSealed,
                     expiresAt,
                     Map.copyOf(values),
                     record,

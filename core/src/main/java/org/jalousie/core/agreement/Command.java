@@ -2,17 +2,35 @@ package org.jalousie.core.agreement;
 
 import java.util.List;
 import java.util.Map;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Participant;
-import org.jalousie.core.placement.Pages;
 
 /** Something that a person or the program wants to happen to an agreement. */
 public sealed interface Command {
-    /** The document is made. @param basedOn the event whose data it was made from, {@link Agreement#madeFrom()} */
-    record Generate(int basedOn, String word, String pdf, Pages pages) implements Command {}
+    /**
+     * What the program brings after working on the documents, maybe for seconds. It is taken only when nothing has changed
+     * them meanwhile.
+     */
+    sealed interface Result extends Command {
+        /** What it was made from: {@link Agreement#revision()} as it was when the work began. */
+        int basedOn();
+    }
+
+    /** The documents are made. */
+    record Generate(int basedOn, List<Document> documents) implements Result {}
+
+    /** The office's seal is on the documents. */
+    record SealOffice(int basedOn, List<Revision> revisions, CertificateId certificate) implements Result {}
+
+    /** A party's act stands in the documents. */
+    record Seal(int basedOn, String party, List<Revision> revisions, CertificateId certificate) implements Result {}
+
+    /** The documents and the signing record are ready to be filed. */
+    record Finish(int basedOn, List<Revision> revisions, Sha256 record) implements Result {}
 
     record CorrectData(Map<String, String> data, List<Participant> participants, String title) implements Command {}
 
-    /** @param remake whether the document says something that changes with the person, so that it is made again */
+    /** @param remake whether the documents say something that changes with the person, so that they are made again */
     record ChangeParticipant(Participant participant, String title, boolean remake) implements Command {}
 
     /**
@@ -21,29 +39,27 @@ public sealed interface Command {
      */
     record Send(int expiryDays, List<String> blanks, int seen) implements Command {}
 
-    /** @param basedOn the document that was sealed */
-    record SealHouse(String basedOn, String pdf, CertificateId certificate) implements Command {}
-
-    record View(String party) implements Command {}
-
-    record Consent(String party, String wording, String wordingHash) implements Command {}
-
-    record Complete(String party, Map<String, String> values) implements Command {}
-
-    record Approve(String party) implements Command {}
-
-    record Sign(String party, Map<String, String> values, String mark, String markImage) implements Command {}
-
-    /** Puts a party's act into the document; {@code basedOn} is the document it was put into. */
-    record Seal(String party, String basedOn, String pdf, CertificateId certificate) implements Command {}
-
-    record Decline(String party, String reason) implements Command {}
-
     record Withdraw(String reason) implements Command {}
 
     /** Time has passed: expire or remind where that is due. */
     record Tick(Reminders reminders) implements Command {}
 
-    /** @param basedOn how many events the signing record tells of */
-    record Finish(int basedOn, String pdf, String record) implements Command {}
+    /** What somebody with a part in the agreement does. */
+    sealed interface OfParty extends Command {
+        /** The key of the party. */
+        String party();
+    }
+
+    record View(String party) implements OfParty {}
+
+    record Consent(String party, String wording, Sha256 wordingHash) implements OfParty {}
+
+    record Complete(String party, Map<String, String> values) implements OfParty {}
+
+    record Approve(String party) implements OfParty {}
+
+    /** @param markImage the picture of the mark */
+    record Sign(String party, Map<String, String> values, String mark, Sha256 markImage) implements OfParty {}
+
+    record Decline(String party, String reason) implements OfParty {}
 }

@@ -1,12 +1,25 @@
 package org.jalousie.core.agreement;
 
 import java.util.List;
+import java.util.Map;
 
-/** What comes of a command, decided from history alone: no database, no clock but the one given. */
+/** What the rules say to a command. */
 public sealed interface Decision {
-    /** @param events what happened; empty when it had happened already */
+    /** It happens. @param events may be none when there was nothing left to do */
     record Accepted(List<Event> events) implements Decision {}
 
-    /** @param reason a sentence for the person who tried, naming what to do instead */
-    record Refused(String reason) implements Decision {}
+    /**
+     * It can't happen now.
+     *
+     * @param reason a sentence for the person who tried, naming what to do instead
+     * @param faults what has to be mended, by signing field name
+     */
+    record Refused(String reason, Map<String, String> faults) implements Decision {
+        Refused(String reason) {
+            this(reason, Map.of());
+        }
+    }
+
+    /** The program brought what was made for a state that has passed. Nothing has failed, and nothing happens. */
+    record Overtaken() implements Decision {}
 }

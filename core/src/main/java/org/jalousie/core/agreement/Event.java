@@ -5,10 +5,13 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Participant;
-import org.jalousie.core.placement.Pages;
 
-/** Something that happened to an agreement. Events are the audit trail: they are added, never changed. */
+/**
+ * Something that happened to an agreement. Events are the audit trail: they are added, never changed. To change the form of
+ * one, give it a step in {@code evidence.EarlierEntries}.
+ */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "type")
 @JsonSubTypes({
     @JsonSubTypes.Type(value = Event.Created.class, name = "Created"),
@@ -16,7 +19,7 @@ import org.jalousie.core.placement.Pages;
     @JsonSubTypes.Type(value = Event.Generated.class, name = "Generated"),
     @JsonSubTypes.Type(value = Event.ParticipantChanged.class, name = "ParticipantChanged"),
     @JsonSubTypes.Type(value = Event.Sent.class, name = "Sent"),
-    @JsonSubTypes.Type(value = Event.HouseSealed.class, name = "HouseSealed"),
+    @JsonSubTypes.Type(value = Event.OfficeSealed.class, name = "OfficeSealed"),
     @JsonSubTypes.Type(value = Event.Invited.class, name = "Invited"),
     @JsonSubTypes.Type(value = Event.Viewed.class, name = "Viewed"),
     @JsonSubTypes.Type(value = Event.ConsentGiven.class, name = "ConsentGiven"),
@@ -31,7 +34,7 @@ import org.jalousie.core.placement.Pages;
     @JsonSubTypes.Type(value = Event.Completed.class, name = "Completed")
 })
 public sealed interface Event {
-    /** The agreement exists; its document is being made. @param data stored intake values by field name */
+    /** The agreement exists; its documents are being made. @param data stored intake values by field name */
     record Created(
             String number,
             String title,
@@ -42,17 +45,17 @@ public sealed interface Event {
             List<Participant> participants)
             implements Event {}
 
-    /** The data were corrected before sending; the document is being made again. @param title empty when it stays */
+    /** The data were corrected before sending; the documents are being made again. @param title empty when it stays */
     record DataCorrected(Map<String, String> data, List<Participant> participants, String title) implements Event {
         public DataCorrected {
             title = title == null ? "" : title; // earlier events carry none
         }
     }
 
-    /** The document is ready to be checked. The strings are SHA-256 of the stored files, in hexadecimal. */
-    record Generated(String word, String pdf, Pages pages) implements Event {}
+    /** The documents are ready to be checked. */
+    record Generated(List<Document> documents) implements Event {}
 
-    /** @param remake whether the document is made again, since it says something that changes with the person */
+    /** @param remake whether the documents are made again, since they say something that changes with the person */
     record ParticipantChanged(Participant participant, String title, boolean remake) implements Event {
         public ParticipantChanged {
             title = title == null ? "" : title; // earlier events carry none
@@ -61,9 +64,9 @@ public sealed interface Event {
 
     record Sent(Instant expiresAt) implements Event {}
 
-    /** The office's own seal is on the document; from here on no word of it can change. */
-    record HouseSealed(String pdf, CertificateId certificate) implements Event {
-        public HouseSealed {
+    /** The office's own seal is on the documents; from here on no word of them can change. */
+    record OfficeSealed(List<Revision> revisions, CertificateId certificate) implements Event {
+        public OfficeSealed {
             certificate = CertificateId.orNone(certificate);
         }
     }
@@ -73,7 +76,7 @@ public sealed interface Event {
     record Viewed(String party) implements Event {}
 
     /** @param wording version of the consent wording; {@code wordingHash} is its SHA-256 */
-    record ConsentGiven(String party, String wording, String wordingHash) implements Event {}
+    record ConsentGiven(String party, String wording, Sha256 wordingHash) implements Event {}
 
     /** A party with the duty to complete details has done so. */
     record FieldsCompleted(String party, Map<String, String> values) implements Event {}
@@ -85,12 +88,12 @@ public sealed interface Event {
      *
      * @param values text that the party completed, by signing field name
      * @param mark how the mark was made: {@code typed:NAME OF FONT} or {@code drawn}
-     * @param markImage SHA-256 of the mark's picture
+     * @param markImage the mark's picture
      */
-    record Signed(String party, Map<String, String> values, String mark, String markImage) implements Event {}
+    record Signed(String party, Map<String, String> values, String mark, Sha256 markImage) implements Event {}
 
-    /** The party's act stands in the document; for a signer, as a signature. */
-    record Sealed(String party, String pdf, CertificateId certificate) implements Event {
+    /** The party's act stands in the documents; for a signer, as a signature. */
+    record Sealed(String party, List<Revision> revisions, CertificateId certificate) implements Event {
         public Sealed {
             certificate = CertificateId.orNone(certificate);
         }
@@ -104,6 +107,15 @@ public sealed interface Event {
 
     record ReminderSent(String party) implements Event {}
 
-    /** All have acted; the agreement and its signing record are filed. */
-    record Completed(String pdf, String record) implements Event {}
+    /** All have acted; the documents and the signing record are filed. */
+    record Completed(List<Revision> revisions, Sha256 record) implements Event {}
+
+    /** The states of documents that this event brought; none for most. */
+    default List<Revision> brought() {
+        if (this instanceof Generated generated)
+            return generated.documents().stream().map(Document::revision).toList();
+        if (this instanceof OfficeSealed sealed) return sealed.revisions();
+        if (this instanceof Sealed sealed) return sealed.revisions();
+        return this instanceof Completed completed ? completed.revisions() : List.of();
+    }
 }

@@ -5,7 +5,6 @@ import java.util.List;
 import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
-import org.jalousie.core.placement.FieldKind;
 import org.jalousie.core.placement.Glyphs;
 
 /** What still stands in the way of sending, a sentence each. */
@@ -35,8 +34,8 @@ public final class Readiness {
             Glyphs.unprintable("The label of the party " + one.label(), one.label())
                     .map(said -> said + OF_TEMPLATE)
                     .ifPresent(obstacles::add);
-            boolean signature =
-                    agreement.fieldsOf(one.party()).stream().anyMatch(field -> field.kind() == FieldKind.SIGNATURE);
+            boolean signature = agreement.fieldsOf(one.party()).stream()
+                    .anyMatch(field -> field.type().signs());
             if (one.duty() == Duty.SIGNS && !signature)
                 obstacles.add(one.label() + " signs, but the wording keeps no place for the signature.");
         }
@@ -44,7 +43,7 @@ public final class Readiness {
         Glyphs.unprintable("The template\u2019s name " + template, template)
                 .map(said -> said + OF_TEMPLATE)
                 .ifPresent(obstacles::add);
-        agreement.pages().fields().stream()
+        agreement.fields().stream()
                 .map(placed -> placed.field().party())
                 .distinct()
                 .filter(party -> agreement
@@ -64,7 +63,9 @@ public final class Readiness {
                 .forEach(one -> obstacles.add(one.label()
                         + " completes details and would be asked only when somebody has signed or may have. Put "
                         + one.label() + " before all who sign, in a new version of the template."));
-        obstacles.addAll(agreement.pages().faults());
+        agreement
+                .documents()
+                .forEach(document -> obstacles.addAll(document.pages().faults()));
         return obstacles;
     }
 }

@@ -3,19 +3,17 @@ package org.jalousie.core.data;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.jalousie.core.json.Json;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Items of a list as JSON text: an array of objects whose members are raw values. */
 final class RawItems {
-    private static final JsonMapper JSON = JsonMapper.builder().build();
-
     private RawItems() {}
 
     static String write(List<Map<String, String>> items) {
-        return JSON.writeValueAsString(items);
+        return Json.MAPPER.writeValueAsString(items);
     }
 
     /**
@@ -25,7 +23,7 @@ final class RawItems {
      */
     static List<Map<String, String>> read(String text) throws ValueReader.Unreadable {
         try {
-            List<Map<String, JsonNode>> items = JSON.readValue(text, new TypeReference<>() {});
+            List<Map<String, JsonNode>> items = Json.MAPPER.readValue(text, new TypeReference<>() {});
             return items.stream().map(RawItems::raw).toList();
         } catch (JacksonException | IllegalArgumentException e) {
             throw new ValueReader.Unreadable(

@@ -24,12 +24,12 @@ public final class Blanks {
             List<String> blanks = new ArrayList<>();
             Set<String> names = new HashSet<>();
             for (PlacedField placed : fields) {
-                if (!placed.field().required()) continue;
+                if (!placed.field().type().required()) continue;
                 PDField field =
                         form == null ? null : form.getField(placed.field().name());
                 boolean own = names.add(placed.field().name());
                 if (!own || field == null || isBlank(field))
-                    blanks.add(placed.field().label());
+                    blanks.add(placed.field().title());
             }
             return blanks;
         } catch (IOException e) {

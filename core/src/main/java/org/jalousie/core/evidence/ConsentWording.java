@@ -4,19 +4,20 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import org.jalousie.core.data.Sha256;
 
 /**
  * The words with which a person agrees to sign electronically. Every version stays in the program, so that the record of an
  * old agreement can be read with the words that were shown. What it has to tell a person: 15 U.S.C. § 7001(c)(1).
  */
-public record ConsentWording(String version, String text, String hash) {
+public record ConsentWording(String version, String text, Sha256 hash) {
     /** The version shown to people from now on. */
     public static final ConsentWording CURRENT = load("en-1");
 
     private static ConsentWording load(String version) {
         try (InputStream in = ConsentWording.class.getResourceAsStream("/consent/" + version + ".txt")) {
             byte[] bytes = in.readAllBytes();
-            return new ConsentWording(version, new String(bytes, StandardCharsets.UTF_8).strip(), Json.sha256(bytes));
+            return new ConsentWording(version, new String(bytes, StandardCharsets.UTF_8).strip(), Sha256.of(bytes));
         } catch (IOException e) {
             throw new UncheckedIOException("the consent wording " + version + " is missing", e);
         }

@@ -5,6 +5,7 @@ import java.security.cert.CertificateEncodingException;
 import java.security.cert.X509Certificate;
 import java.util.List;
 import org.jalousie.core.agreement.CertificateId;
+import org.jalousie.core.data.Sha256;
 
 /** A key with its certificate chain, the holder's certificate first. */
 public record Credential(PrivateKey key, List<X509Certificate> chain) {
@@ -22,7 +23,7 @@ public record Credential(PrivateKey key, List<X509Certificate> chain) {
             return new CertificateId(
                     certificate.getSubjectX500Principal().getName(),
                     certificate.getSerialNumber().toString(16),
-                    Json.sha256(certificate.getEncoded()));
+                    Sha256.of(certificate.getEncoded()).hex());
         } catch (CertificateEncodingException e) {
             throw new IllegalArgumentException("a certificate that can't be written", e);
         }

@@ -4,6 +4,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
 import org.jalousie.core.agreement.Entry;
+import org.jalousie.core.data.Sha256;
+import org.jalousie.core.json.Json;
 
 /** The chain that ties each event of an agreement to the one before: a changed, lost or added event breaks it. */
 public final class EventChain {
@@ -37,6 +39,7 @@ public final class EventChain {
     }
 
     private static String hash(String previous, String json) {
-        return Json.sha256((previous + "\n" + json).getBytes(StandardCharsets.UTF_8));
+        return Sha256.of((previous + "\n" + json).getBytes(StandardCharsets.UTF_8))
+                .hex();
     }
 }

@@ -3,34 +3,36 @@ package org.jalousie.core.evidence;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.CertificateId;
+import org.jalousie.core.agreement.DocumentId;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
+import org.jalousie.core.agreement.Revision;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
-import org.jalousie.core.placement.FieldKind;
 import org.jalousie.core.placement.FieldPlacer;
-import org.jalousie.core.placement.PlacedField;
 
 /**
- * What the file of an agreement of ours has to be, known from its events.
+ * What the file of one document of an agreement of ours has to be, known from its events.
  *
  * @param states from the document before any seal to the filed one
  * @param signers who has signed it, and the office that sealed it
  */
 public record Expected(String number, List<State> states, List<Signer> signers) {
-    /** @param sha256 of the whole file in this state; {@code as} says which state it is */
-    public record State(String sha256, String as, List<String> missing) {}
+    /** @param sha256 of the whole file; {@code as} says which state it is */
+    public record State(Sha256 sha256, String as, List<String> missing) {}
 
     /** @param certificate as issued; not known for what was signed before it was kept */
     public record Signer(String field, String who, CertificateId certificate) {}
 
     record Comparison(List<String> findings, List<String> notes) {}
 
-    public static Expected of(Agreement agreement, List<Entry> history) {
+    public static Expected of(Agreement agreement, List<Entry> history, DocumentId document) {
         List<State> states = new ArrayList<>();
         List<Signer> signers = new ArrayList<>();
         List<String> open = agreement.acting().stream()
@@ -39,21 +41,30 @@ public record Expected(String number, List<State> states, List<Signer> signers) 
                 .collect(Collectors.toCollection(ArrayList::new));
         for (Entry entry : history) {
             Event event = entry.event();
-            if (event instanceof Event.Generated generated) {
+            Optional<Sha256> brought = event.brought().stream()
+                    .filter(one -> one.document().equals(document))
+                    .map(Revision::pdf)
+                    .findFirst();
+            if (event instanceof Event.Generated) {
                 states.clear();
-                states.add(new State(generated.pdf(), "before the office sealed it", names(agreement, open)));
-            } else if (event instanceof Event.HouseSealed sealed) {
-                states.add(new State(sealed.pdf(), "before anybody acted", names(agreement, open)));
+                brought.ifPresent(
+                        pdf -> states.add(new State(pdf, "before the office sealed it", names(agreement, open))));
+            } else if (event instanceof Event.OfficeSealed sealed) {
+                brought.ifPresent(pdf -> states.add(new State(pdf, "before anybody acted", names(agreement, open))));
                 signers.add(new Signer(FieldPlacer.OFFICE_SEAL, "the office", sealed.certificate()));
             } else if (event instanceof Event.Sealed sealed) {
                 open.remove(sealed.party());
                 Participant one = agreement.participant(sealed.party()).orElseThrow();
-                states.add(
-                        new State(sealed.pdf(), "as it was when " + one.name() + " had acted", names(agreement, open)));
-                if (one.duty() == Duty.SIGNS)
-                    signers.add(new Signer(signatureOf(agreement, one.party()), one.name(), sealed.certificate()));
-            } else if (event instanceof Event.Completed completed) {
-                states.add(new State(completed.pdf(), "completed", List.of()));
+                brought.ifPresent(pdf -> states.add(
+                        new State(pdf, "as it was when " + one.name() + " had acted", names(agreement, open))));
+                agreement
+                        .document(document)
+                        .filter(kept -> one.duty() == Duty.SIGNS)
+                        .flatMap(kept -> kept.signatureOf(one.party()))
+                        .ifPresent(place ->
+                                signers.add(new Signer(place.field().name(), one.name(), sealed.certificate())));
+            } else if (event instanceof Event.Completed) {
+                brought.ifPresent(pdf -> states.add(new State(pdf, "completed", List.of())));
             }
         }
         return new Expected(agreement.created().number(), states, signers);
@@ -66,14 +77,13 @@ public record Expected(String number, List<State> states, List<Signer> signers) 
                 .toList();
     }
 
-    /** A party's first place for a signature takes it. */
-    private static String signatureOf(Agreement agreement, String party) {
-        return agreement.pages().fields().stream()
-                .map(PlacedField::field)
-                .filter(field -> field.party().equals(party) && field.kind() == FieldKind.SIGNATURE)
-                .findFirst()
-                .map(field -> field.name())
-                .orElse("");
+    /** Which document of an agreement went through one of these states; empty when none did. */
+    public static Optional<DocumentId> documentOf(List<Entry> history, Collection<Sha256> states) {
+        return history.stream()
+                .flatMap(entry -> entry.event().brought().stream())
+                .filter(one -> states.contains(one.pdf()))
+                .map(Revision::document)
+                .findFirst();
     }
 
     Comparison compare(byte[] pdf, List<Verification.SignatureCheck> found) {
@@ -112,9 +122,9 @@ public record Expected(String number, List<State> states, List<Signer> signers) 
             findings.add("The agreement " + number + " has no document yet.");
             return;
         }
-        Collection<String> within = FileStates.hashes(pdf).values();
+        Collection<Sha256> within = FileStates.hashes(pdf).values();
         int last = states.size() - 1;
-        int at = indexOf(Json.sha256(pdf));
+        int at = indexOf(Sha256.of(pdf));
         int begins = within.stream().mapToInt(this::indexOf).max().orElse(-1);
         if (at == last || begins == last) {
             if (at != last)
@@ -139,7 +149,7 @@ public record Expected(String number, List<State> states, List<Signer> signers) 
         return names.isEmpty() ? "" : " Missing: " + String.join(", ", names) + ".";
     }
 
-    private int indexOf(String sha256) {
+    private int indexOf(Sha256 sha256) {
         for (int i = states.size() - 1; i >= 0; i--) {
             if (states.get(i).sha256().equals(sha256)) return i;
         }
@@ -147,7 +157,7 @@ public record Expected(String number, List<State> states, List<Signer> signers) 
     }
 
     /** The SHA-256 of every state that a file may have gone through, to find out whose it is. */
-    public static List<String> statesOf(byte[] pdf) {
+    public static List<Sha256> statesOf(byte[] pdf) {
         return List.copyOf(FileStates.hashes(pdf).values());
     }
 }

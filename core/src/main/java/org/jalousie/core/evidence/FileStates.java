@@ -22,6 +22,7 @@ import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.interactive.digitalsignature.PDSignature;
 import org.apache.pdfbox.pdmodel.interactive.form.PDSignatureField;
+import org.jalousie.core.data.Sha256;
 
 /**
  * The states that a file went through, each a beginning of it that ends with an update's own end mark (ISO 32000-1 §7.5.6). A
@@ -97,8 +98,8 @@ final class FileStates {
     }
 
     /** The SHA-256 of every beginning of the file that may have been a file by itself, by where it ends. */
-    static Map<Integer, String> hashes(byte[] pdf) {
-        Map<Integer, String> hashes = new LinkedHashMap<>();
+    static Map<Integer, Sha256> hashes(byte[] pdf) {
+        Map<Integer, Sha256> hashes = new LinkedHashMap<>();
         try {
             MessageDigest digest = MessageDigest.getInstance("SHA-256");
             int done = 0;
@@ -113,11 +114,11 @@ final class FileStates {
             for (int end : all) {
                 digest.update(pdf, done, end - done);
                 done = end;
-                hashes.put(end, HexFormat.of().formatHex(((MessageDigest) digest.clone()).digest()));
+                hashes.put(end, new Sha256(HexFormat.of().formatHex(((MessageDigest) digest.clone()).digest())));
             }
             // whoever cut the file may have taken the last line break too
             digest.update((byte) '\n');
-            hashes.put(pdf.length + 1, HexFormat.of().formatHex(digest.digest()));
+            hashes.put(pdf.length + 1, new Sha256(HexFormat.of().formatHex(digest.digest())));
             return hashes;
         } catch (NoSuchAlgorithmException | CloneNotSupportedException e) {
             throw new IllegalStateException("every Java platform has SHA-256", e);

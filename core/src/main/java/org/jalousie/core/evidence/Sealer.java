@@ -72,7 +72,7 @@ public final class Sealer {
     }
 
     /** Puts one party's act into the document: what they completed and, for a signer, their signature over everything. */
-    public byte[] put(byte[] pdf, Act act, Credential signer, Instant at) {
+    public byte[] put(byte[] pdf, ActInFile act, Credential signer, Instant at) {
         byte[] filled = act.values().isEmpty() && act.marked().isEmpty() ? pdf : fill(pdf, act);
         if (act.signature().isEmpty()) return filled;
         PAdESSignatureParameters parameters = parameters(signer, at);
@@ -135,7 +135,7 @@ public final class Sealer {
         }
     }
 
-    private static byte[] fill(byte[] pdf, Act act) {
+    private static byte[] fill(byte[] pdf, ActInFile act) {
         try (PDDocument document = Loader.loadPDF(pdf)) {
             PDAcroForm form = document.getDocumentCatalog().getAcroForm();
             Set<COSDictionary> changed = new HashSet<>();

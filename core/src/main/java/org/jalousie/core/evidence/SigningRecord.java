@@ -8,24 +8,31 @@ import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentInformation;
 import org.apache.pdfbox.text.PDFTextStripper;
-import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.DocumentId;
 import org.jalousie.core.agreement.Entry;
-import org.jalousie.core.agreement.Event;
+import org.jalousie.core.agreement.Revision;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.placement.PlacedField;
+import org.jalousie.core.placement.SigningField;
 
 /** The evidence document: what happened, who took part, when, and which file it is about. */
 public final class SigningRecord {
     private static final String NUMBER = "AgreementNumber";
-    private static final String AGREEMENT = "AgreementSHA256";
+    private static final String DOCUMENTS = "DocumentsSHA256";
+    private static final String ONE_DOCUMENT = "AgreementSHA256"; // until an agreement could have several
     private static final String CHAIN = "EventChainSHA256";
     private static final Pattern HASH = Pattern.compile("[0-9a-f]{64}");
 
@@ -38,14 +45,14 @@ public final class SigningRecord {
         this.zone = zone;
     }
 
-    /** @param agreementHash SHA-256 of the finished agreement; {@code chainHash} the last hash of the event chain so far */
-    public byte[] print(Agreement agreement, List<Entry> history, String agreementHash, String chainHash) {
+    /** @param finished the finished documents; {@code chainHash} the last hash of the event chain so far */
+    public byte[] print(Agreement agreement, List<Entry> history, List<Revision> finished, String chainHash) {
         try (PDDocument document = new PDDocument()) {
             Archival.prepare(
                     document, "Signing record of " + agreement.created().number());
             document.getDocumentInformation()
                     .setCustomMetadataValue(NUMBER, agreement.created().number());
-            document.getDocumentInformation().setCustomMetadataValue(AGREEMENT, agreementHash);
+            document.getDocumentInformation().setCustomMetadataValue(DOCUMENTS, written(finished));
             document.getDocumentInformation().setCustomMetadataValue(CHAIN, chainHash);
             try (RecordPage page = new RecordPage(document)) {
                 page.heading("Signing record", 20);
@@ -55,7 +62,11 @@ public final class SigningRecord {
                         "Template",
                         agreement.created().template() + ", version "
                                 + agreement.created().templateVersion());
-                page.row("SHA-256 of the agreement", agreementHash);
+                for (Revision one : finished) {
+                    String title =
+                            agreement.document(one.document()).orElseThrow().title();
+                    page.row("SHA-256 of \u201c" + title + "\u201d", one.pdf().hex());
+                }
                 page.row("SHA-256 of the event chain", chainHash);
                 page.heading("Parties", 13);
                 for (Participant one : agreement.participants()) {
@@ -64,13 +75,14 @@ public final class SigningRecord {
                             one.name() + ", " + one.mail() + "; " + duty(one)
                                     + (one.duty().acts() ? ", stage " + one.stage() : ""));
                 }
+                details(page, agreement);
                 page.heading("Events", 13);
                 page.row("Times", "UTC, and in brackets the time at " + zone.getId());
                 for (Entry entry : history) {
                     String from = entry.actor().from().isEmpty()
                             ? ""
                             : " From " + entry.actor().from() + ".";
-                    page.row(time(entry.at()), entry.sequence() + ". " + Sentences.of(entry, agreement) + from);
+                    page.row(time(entry.at()), entry.sequence() + ". " + EventSentences.of(entry, agreement) + from);
                 }
             }
             ByteArrayOutputStream out = new ByteArrayOutputStream();
@@ -81,33 +93,67 @@ public final class SigningRecord {
         }
     }
 
+    /** What the parties completed, as each kind of field tells it. */
+    private static void details(RecordPage page, Agreement agreement) throws IOException {
+        boolean headed = false;
+        for (SigningField field : agreement.fields().stream()
+                .map(PlacedField::field)
+                .filter(SigningField::asked)
+                .distinct()
+                .toList()) {
+            Optional<String> told = field.type().told(agreement.values().getOrDefault(field.name(), ""));
+            if (told.filter(text -> !text.isBlank()).isEmpty()) continue;
+            if (!headed) page.heading("Details", 13);
+            headed = true;
+            page.row(field.title(), told.get());
+        }
+    }
+
+    private static String written(List<Revision> revisions) {
+        return revisions.stream().map(one -> one.document() + " " + one.pdf()).collect(Collectors.joining(", "));
+    }
+
+    private static List<Revision> read(String written) {
+        return Arrays.stream(written.split(", "))
+                .map(one -> one.split(" "))
+                .map(one -> new Revision(new DocumentId(one[0]), new Sha256(one[1])))
+                .toList();
+    }
+
     /**
      * What a record says it is about.
      *
-     * @param agreementHash SHA-256 of the agreement's file, {@code chainHash} of the events before its completion; empty when
-     *     the record can't be read
+     * @param documents the finished documents, {@code chainHash} of the events before the completion; empty when the record
+     *     can't be read
      */
-    public record Subject(String number, String agreementHash, String chainHash) {}
+    public record Subject(String number, List<Revision> documents, String chainHash) {}
 
     /** Reads what a record is about; records of earlier versions say it in print only. */
     public static Subject subject(byte[] record) {
         try (PDDocument document = Loader.loadPDF(record)) {
             PDDocumentInformation information = document.getDocumentInformation();
             String number = information.getCustomMetadataValue(NUMBER);
+            String chain = information.getCustomMetadataValue(CHAIN);
+            String several = information.getCustomMetadataValue(DOCUMENTS);
+            if (number != null && several != null) return new Subject(number, read(several), chain);
             if (number != null)
-                return new Subject(
-                        number,
-                        information.getCustomMetadataValue(AGREEMENT),
-                        information.getCustomMetadataValue(CHAIN));
+                return new Subject(number, one(information.getCustomMetadataValue(ONE_DOCUMENT)), chain);
             Matcher hash = HASH.matcher(new PDFTextStripper().getText(document).replaceAll("\\s", ""));
             String first = hash.find() ? hash.group() : "";
             return new Subject(
                     String.valueOf(information.getTitle()).replace("Signing record of ", ""),
-                    first,
+                    one(first),
                     hash.find() ? hash.group() : "");
         } catch (IOException | RuntimeException e) {
-            return new Subject("", "", "");
+            return new Subject("", List.of(), "");
         }
+    }
+
+    /** Records of earlier versions are about the one document that an agreement had. */
+    private static List<Revision> one(String hash) {
+        return Sha256.read(hash).stream()
+                .map(pdf -> new Revision(DocumentId.WORDING, pdf))
+                .toList();
     }
 
     private String time(Instant at) {
@@ -124,65 +170,5 @@ public final class SigningRecord {
             case COMPLETES -> "completes details";
             case RECEIVES_COPY -> "gets a copy";
         };
-    }
-
-    /** One event as a sentence, for the record and for the trail on the screen. */
-    public static final class Sentences {
-        private Sentences() {}
-
-        public static String of(Entry entry, Agreement agreement) {
-            Event event = entry.event();
-            if (event instanceof Event.Created) return "The agreement was created by " + actor(entry, agreement) + ".";
-            if (event instanceof Event.DataCorrected)
-                return "The data were corrected by " + actor(entry, agreement) + ".";
-            if (event instanceof Event.Generated generated)
-                return "The document was made: "
-                        + count(generated.pages().sizes().size(), "page") + ", "
-                        + count(generated.pages().fields().size(), "signing field") + ".";
-            if (event instanceof Event.ParticipantChanged changed)
-                return changed.participant().label() + " was set to "
-                        + changed.participant().name() + ", "
-                        + changed.participant().mail() + ", by " + actor(entry, agreement) + ".";
-            if (event instanceof Event.Sent) return "The agreement was sent by " + actor(entry, agreement) + ".";
-            if (event instanceof Event.HouseSealed) return "The office's seal was put on the document.";
-            if (event instanceof Event.Invited invited)
-                return name(invited.party(), agreement) + " was invited by mail.";
-            if (event instanceof Event.Viewed viewed) return name(viewed.party(), agreement) + " opened the document.";
-            if (event instanceof Event.ConsentGiven consent)
-                return name(consent.party(), agreement) + " agreed to sign electronically (wording " + consent.wording()
-                        + ", SHA-256 " + consent.wordingHash().substring(0, 16) + "\u2026).";
-            if (event instanceof Event.FieldsCompleted completed)
-                return name(completed.party(), agreement) + " completed "
-                        + completed.values().size() + " details.";
-            if (event instanceof Event.Approved approved) return name(approved.party(), agreement) + " approved.";
-            if (event instanceof Event.Signed signed)
-                return name(signed.party(), agreement) + " signed (" + signed.mark() + ").";
-            if (event instanceof Event.Sealed sealed)
-                return "The act of " + name(sealed.party(), agreement) + " was sealed into the document.";
-            if (event instanceof Event.Declined declined)
-                return name(declined.party(), agreement) + " declined: " + declined.reason();
-            if (event instanceof Event.Withdrawn withdrawn)
-                return "The agreement was withdrawn by " + actor(entry, agreement) + ": " + withdrawn.reason();
-            if (event instanceof Event.Expired) return "The time for the agreement ran out.";
-            if (event instanceof Event.ReminderSent reminder)
-                return name(reminder.party(), agreement) + " was reminded by mail.";
-            return "The agreement was completed and filed.";
-        }
-
-        private static String count(int number, String noun) {
-            return number + " " + noun + (number == 1 ? "" : "s");
-        }
-
-        private static String name(String party, Agreement agreement) {
-            return agreement
-                    .participant(party)
-                    .map(one -> one.name() + " (" + one.label() + ")")
-                    .orElse(party);
-        }
-
-        private static String actor(Entry entry, Agreement agreement) {
-            if (entry.actor() instanceof Actor.Coordinator coordinator) return coordinator.name();
-            return entry.actor() instanceof Actor.Participant one ? name(one.party(), agreement) : "the program";
-        }
     }
 }

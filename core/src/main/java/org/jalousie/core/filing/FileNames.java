@@ -1,6 +1,8 @@
 package org.jalousie.core.filing;
 
 import java.text.Normalizer;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.DocumentId;
 
 /** Names of filed documents: readable, and safe on every file system. */
 public final class FileNames {
@@ -17,5 +19,12 @@ public final class FileNames {
                 .strip();
         if (name.length() > LONGEST) name = name.substring(0, LONGEST).strip();
         return name.replaceAll("\\.+$", "") + "." + extension;
+    }
+
+    /** An agreement's first document is called as the agreement is, further ones with their own titles behind. */
+    public static String of(Agreement agreement, DocumentId id, String extension) {
+        boolean first = agreement.documents().get(0).id().equals(id);
+        String title = first ? "" : agreement.document(id).orElseThrow().title();
+        return of(agreement.created().number(), agreement.title(), title, extension);
     }
 }

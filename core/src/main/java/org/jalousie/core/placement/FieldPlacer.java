@@ -103,10 +103,10 @@ public final class FieldPlacer {
 
     /** A party's first place for a signature takes the cryptographic signature; further ones show the same mark. */
     private static boolean isSigningPlace(SigningField field, List<PlacedField> placed) {
-        if (field.kind() != FieldKind.SIGNATURE) return false;
+        if (!field.type().signs()) return false;
         return placed.stream()
                         .filter(one -> one.field().party().equals(field.party())
-                                && one.field().kind() == FieldKind.SIGNATURE)
+                                && one.field().type().signs())
                         .count()
                 == 1;
     }
@@ -130,12 +130,7 @@ public final class FieldPlacer {
         while (taken.contains(field.name() + "_" + number)) number++;
         String label = same ? field.label() : field.label() + " (" + number + ")";
         return new SigningField(
-                field.name() + "_" + number,
-                field.party(),
-                field.kind(),
-                label,
-                field.required(),
-                same ? field.name() : "");
+                field.name() + "_" + number, field.party(), label, field.type(), same ? field.name() : "");
     }
 
     private static PDField toField(
@@ -153,9 +148,10 @@ public final class FieldPlacer {
         widgetDictionary.setItem(COSName.SUBTYPE, COSName.WIDGET);
         widgetDictionary.setItem(COSName.FT, signing ? COSName.SIG : COSName.TX);
         widgetDictionary.setString(COSName.T, field.name());
-        widgetDictionary.setString(COSName.TU, field.label());
+        widgetDictionary.setString(COSName.TU, field.title());
         if (!signing) {
-            widgetDictionary.setString(COSName.DA, "/Body " + (field.kind().heightMm() < 8 ? "10" : "12") + " Tf 0 g");
+            widgetDictionary.setString(
+                    COSName.DA, "/Body " + (field.type().size().heightMm() < 8 ? "10" : "12") + " Tf 0 g");
         }
         PDAnnotationWidget widget = new PDAnnotationWidget(widgetDictionary);
         widget.setPage(page);
@@ -184,10 +180,9 @@ public final class FieldPlacer {
         stream.setBBox(new PDRectangle(at.getWidth(), at.getHeight()));
         stream.setFormType(1);
         stream.setResources(new PDResources());
-        boolean line = field.kind() == FieldKind.SIGNATURE
-                || field.kind() == FieldKind.INITIALS
-                || field.kind() == FieldKind.TEXT;
-        String drawing = line ? String.format(Locale.ROOT, "q 0.55 G 0.4 w 0 0.6 m %.2f 0.6 l S Q", at.getWidth()) : "";
+        String drawing = field.type().lined()
+                ? String.format(Locale.ROOT, "q 0.55 G 0.4 w 0 0.6 m %.2f 0.6 l S Q", at.getWidth())
+                : "";
         try (OutputStream out = stream.getCOSObject().createOutputStream()) {
             out.write(drawing.getBytes(StandardCharsets.US_ASCII));
         }

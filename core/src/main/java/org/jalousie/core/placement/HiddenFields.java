@@ -19,14 +19,15 @@ public final class HiddenFields {
                     .count();
             if (seen < one.getValue())
                 return Optional.of(
-                        box.label()
+                        box.title()
                                 + " stands in the wording and can't be seen on the pages. Give it more room, or take it out of what hides it.");
         }
         return Optional.empty();
     }
 
     private static boolean isOf(SigningField placed, SigningField box) {
-        if (!placed.party().equals(box.party()) || placed.kind() != box.kind()) return false;
+        if (!placed.party().equals(box.party())
+                || !placed.type().kind().equals(box.type().kind())) return false;
         return placed.name().equals(box.name())
                 || placed.name().startsWith(box.name() + "_")
                         && placed.name().substring(box.name().length() + 1).matches("\\d+");

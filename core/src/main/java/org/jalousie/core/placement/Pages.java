@@ -19,13 +19,13 @@ public record Pages(List<Size> sizes, List<PlacedField> fields) {
                     || one.x() + one.width() > page.width()
                     || one.y() + one.height() > page.height()) {
                 faults.add("%s hangs off page %d. Give it more room in the wording."
-                        .formatted(one.field().label(), one.page()));
+                        .formatted(one.field().title(), one.page()));
             }
             for (int k = i + 1; k < fields.size(); k++) {
                 PlacedField other = fields.get(k);
                 if (one.overlaps(other)) {
                     faults.add("%s and %s overlap on page %d. Put them further apart in the wording."
-                            .formatted(one.field().label(), other.field().label(), one.page()));
+                            .formatted(one.field().title(), other.field().title(), one.page()));
                 }
             }
         }

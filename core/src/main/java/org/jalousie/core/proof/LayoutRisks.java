@@ -10,7 +10,6 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.apache.pdfbox.text.TextPosition;
-import org.jalousie.core.placement.FieldKind;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.PlacedField;
 
@@ -120,7 +119,7 @@ public final class LayoutRisks {
     private void signatureAlone(int page, List<TaggedPages.Stretch> stretches) {
         if (page == 1) return;
         double highest = pages.fields().stream()
-                .filter(field -> field.page() == page && field.field().kind() == FieldKind.SIGNATURE)
+                .filter(field -> field.page() == page && field.field().type().signs())
                 .mapToDouble(LayoutRisks::top)
                 .max()
                 .orElse(-1);

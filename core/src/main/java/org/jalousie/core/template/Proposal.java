@@ -10,7 +10,7 @@ import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
-import org.jalousie.core.parties.Who;
+import org.jalousie.core.parties.PersonSource;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.rules.Rule;
 import org.jalousie.core.wording.FoundTags;
@@ -21,7 +21,7 @@ public final class Proposal {
 
     /** Settings for a wording seen for the first time. */
     public static TemplateContent first(FoundTags found) {
-        return renewed(found, new TemplateContent("en-GB", List.of(), List.of(), List.of(), Terms.USUAL));
+        return renewed(found, new TemplateContent("en-GB", List.of(), List.of(), List.of(), SendingSettings.USUAL));
     }
 
     /**
@@ -59,7 +59,8 @@ public final class Proposal {
         }
         List<SigningField> signingFields = found.signingFields().stream()
                 .map(field -> before.signingFields().stream()
-                        .filter(old -> old.name().equals(field.name()) && old.kind() == field.kind())
+                        .filter(old -> old.name().equals(field.name())
+                                && old.type().kind().equals(field.type().kind()))
                         .findFirst()
                         .orElse(field))
                 .toList();
@@ -83,7 +84,7 @@ public final class Proposal {
     static Set<String> forPeople(List<Party> parties) {
         Set<String> names = new LinkedHashSet<>();
         for (Party party : parties) {
-            if (party.who() instanceof Who.FromFields from) {
+            if (party.who() instanceof PersonSource.FromFields from) {
                 names.add(from.nameField());
                 names.add(from.mailField());
             }
@@ -100,7 +101,7 @@ public final class Proposal {
                 .map(Field::name)
                 .findFirst()
                 .orElse(key + "_mail");
-        return new Party(key, Field.labelFor(key), Duty.SIGNS, stage, new Who.FromFields(name, mail));
+        return new Party(key, Field.labelFor(key), Duty.SIGNS, stage, new PersonSource.FromFields(name, mail));
     }
 
     private static Optional<String> named(List<Field> fields, String key, String word) {

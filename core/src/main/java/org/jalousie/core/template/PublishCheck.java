@@ -9,8 +9,7 @@ import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
-import org.jalousie.core.parties.Who;
-import org.jalousie.core.placement.FieldKind;
+import org.jalousie.core.parties.PersonSource;
 import org.jalousie.core.placement.Glyphs;
 import org.jalousie.core.rules.Choice;
 import org.jalousie.core.rules.RuleSet;
@@ -52,10 +51,10 @@ public final class PublishCheck {
         }
         content.parties().forEach(party -> party(party, content, obstacles));
         order(content.parties(), obstacles);
-        if (content.terms().expiryDays() < 1 || content.terms().expiryDays() > 365)
+        if (content.sending().expiryDays() < 1 || content.sending().expiryDays() > 365)
             obstacles.add("The agreement has to expire after 1 to 365 days.");
-        if (!isDays(content.terms().firstReminderDays())
-                || !isDays(content.terms().everyDays()))
+        if (!isDays(content.sending().firstReminderDays())
+                || !isDays(content.sending().everyDays()))
             obstacles.add("Reminders come after 1 to 365 days, or never when it says 0.");
         return obstacles;
     }
@@ -144,9 +143,11 @@ public final class PublishCheck {
                 .ifPresent(obstacles::add);
         if (party.stage() < 1) obstacles.add(party.label() + " needs a place in the order, from 1.");
         boolean signature = content.signingFields().stream()
-                .anyMatch(field -> field.party().equals(party.key()) && field.kind() == FieldKind.SIGNATURE);
+                .anyMatch(field ->
+                        field.party().equals(party.key()) && field.type().signs());
         boolean mark = content.signingFields().stream()
-                .anyMatch(field -> field.party().equals(party.key()) && field.kind() != FieldKind.TEXT);
+                .anyMatch(field ->
+                        field.party().equals(party.key()) && !field.type().asked());
         if (party.duty() == Duty.SIGNS && !signature) {
             obstacles.add(party.label() + " signs, but the wording keeps no place for it. Put {{" + party.key()
                     + ".signature}} into the wording.");
@@ -163,10 +164,10 @@ public final class PublishCheck {
                     party.label()
                             + " is not asked to complete anything, but the wording keeps a field for it. Let the party complete details, or remove the tag.");
         }
-        if (party.who() instanceof Who.FromFields from) {
+        if (party.who() instanceof PersonSource.FromFields from) {
             requireField(party, from.nameField(), "name", content, obstacles);
             requireField(party, from.mailField(), "mail address", content, obstacles);
-        } else if (party.who() instanceof Who.Fixed fixed) {
+        } else if (party.who() instanceof PersonSource.Fixed fixed) {
             if (fixed.name().isBlank()) obstacles.add(party.label() + " is a fixed person without a name.");
             try {
                 ValueReader.mail(fixed.mail());

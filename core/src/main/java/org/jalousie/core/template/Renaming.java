@@ -6,7 +6,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.parties.Party;
-import org.jalousie.core.parties.Who;
+import org.jalousie.core.parties.PersonSource;
 import org.jalousie.core.rules.Choice;
 import org.jalousie.core.rules.Rule;
 
@@ -34,7 +34,7 @@ public final class Renaming {
                 content.fields().stream().map(to::field).toList(),
                 content.parties().stream().map(to::party).toList(),
                 content.signingFields(),
-                content.terms(),
+                content.sending(),
                 content.rules().stream().map(to::rule).toList(),
                 content.choices().stream().map(to::choice).toList(),
                 content.specimens().stream().map(to::specimen).toList(),
@@ -51,8 +51,8 @@ public final class Renaming {
     }
 
     private Party party(Party party) {
-        if (!(party.who() instanceof Who.FromFields from)) return party;
-        Who who = new Who.FromFields(name(from.nameField()), name(from.mailField()));
+        if (!(party.who() instanceof PersonSource.FromFields from)) return party;
+        PersonSource who = new PersonSource.FromFields(name(from.nameField()), name(from.mailField()));
         return new Party(party.key(), party.label(), party.duty(), party.stage(), who);
     }
 

@@ -19,7 +19,7 @@ public final class SettingsDifference {
         difference.compare("Choice", before.choices(), after.choices(), choice -> choice.name());
         difference.compare("Party", before.parties(), after.parties(), party -> party.label());
         difference.compare("Signing field", before.signingFields(), after.signingFields(), field -> field.name());
-        if (!before.terms().equals(after.terms())) difference.sentences.add("The terms of sending changed.");
+        if (!before.sending().equals(after.sending())) difference.sentences.add("The terms of sending changed.");
         if (!before.language().equals(after.language()))
             difference.sentences.add(
                     "Values print as in " + after.language() + " instead of " + before.language() + ".");

@@ -3,6 +3,7 @@ package org.jalousie.core.template;
 import java.util.List;
 import java.util.Map;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.rules.Choice;
@@ -19,11 +20,11 @@ public record TemplateContent(
         List<Field> fields,
         List<Party> parties,
         List<SigningField> signingFields,
-        Terms terms,
+        SendingSettings sending,
         List<Rule> rules,
         List<Choice> choices,
         List<Specimen> specimens,
-        Map<String, String> clauses) {
+        Map<String, Sha256> clauses) {
     public TemplateContent {
         fields = List.copyOf(fields);
         parties = List.copyOf(parties);
@@ -37,28 +38,33 @@ public record TemplateContent(
 
     /** Settings without rules and specimens. */
     public TemplateContent(
-            String language, List<Field> fields, List<Party> parties, List<SigningField> signingFields, Terms terms) {
-        this(language, fields, parties, signingFields, terms, List.of(), List.of(), List.of(), Map.of());
+            String language,
+            List<Field> fields,
+            List<Party> parties,
+            List<SigningField> signingFields,
+            SendingSettings sending) {
+        this(language, fields, parties, signingFields, sending, List.of(), List.of(), List.of(), Map.of());
     }
 
     /** The same settings about other data and parties. */
     public TemplateContent with(List<Field> newFields, List<Party> newParties, List<SigningField> newSigningFields) {
         return new TemplateContent(
-                language, newFields, newParties, newSigningFields, terms, rules, choices, specimens, clauses);
+                language, newFields, newParties, newSigningFields, sending, rules, choices, specimens, clauses);
     }
 
     /** The same settings with these rules. */
     public TemplateContent withRules(List<Rule> kept) {
-        return new TemplateContent(language, fields, parties, signingFields, terms, kept, choices, specimens, clauses);
+        return new TemplateContent(
+                language, fields, parties, signingFields, sending, kept, choices, specimens, clauses);
     }
 
     /** The same settings with these specimens. */
     public TemplateContent withSpecimens(List<Specimen> kept) {
-        return new TemplateContent(language, fields, parties, signingFields, terms, rules, choices, kept, clauses);
+        return new TemplateContent(language, fields, parties, signingFields, sending, rules, choices, kept, clauses);
     }
 
     /** The same settings holding these files of clauses. */
-    public TemplateContent holding(Map<String, String> files) {
-        return new TemplateContent(language, fields, parties, signingFields, terms, rules, choices, specimens, files);
+    public TemplateContent holding(Map<String, Sha256> files) {
+        return new TemplateContent(language, fields, parties, signingFields, sending, rules, choices, specimens, files);
     }
 }

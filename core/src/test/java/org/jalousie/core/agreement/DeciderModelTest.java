@@ -2,8 +2,11 @@ package org.jalousie.core.agreement;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.jalousie.core.agreement.Sample.created;
+import static org.jalousie.core.agreement.Sample.document;
+import static org.jalousie.core.agreement.Sample.file;
 import static org.jalousie.core.agreement.Sample.party;
 import static org.jalousie.core.agreement.Sample.placed;
+import static org.jalousie.core.agreement.Sample.revision;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -14,9 +17,11 @@ import java.util.Map;
 import java.util.Random;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
-import org.jalousie.core.placement.FieldKind;
+import org.jalousie.core.parties.Person;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.PlacedField;
+import org.jalousie.core.placement.SignaturePlace;
+import org.jalousie.core.placement.TextPlace;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -30,11 +35,11 @@ class DeciderModelTest {
     private static final Pages PAGES = new Pages(
             List.of(new Pages.Size(595, 842)),
             List.of(
-                    placed("clerk_note", "clerk", FieldKind.TEXT, 700),
-                    placed("lender_signature", "lender", FieldKind.SIGNATURE, 600),
-                    placed("lender_vat", "lender", FieldKind.TEXT, 540),
-                    placed("witness_signature", "witness", FieldKind.SIGNATURE, 480),
-                    placed("museum_signature", "museum", FieldKind.SIGNATURE, 420)));
+                    placed("clerk_note", "clerk", TextPlace.USUAL, 700),
+                    placed("lender_signature", "lender", new SignaturePlace(), 600),
+                    placed("lender_vat", "lender", TextPlace.USUAL, 540),
+                    placed("witness_signature", "witness", new SignaturePlace(), 480),
+                    placed("museum_signature", "museum", new SignaturePlace(), 420)));
 
     private final List<Entry> history = new ArrayList<>();
     /** What jobs were asked for and have not answered yet, each with what it saw when it began. */
@@ -77,14 +82,16 @@ class DeciderModelTest {
     private void begin(Random random) {
         Agreement seen = agreement();
         if (seen.state() == State.GENERATING)
-            answers.add(new Command.Generate(seen.madeFrom(), madeOf(seen), "p" + ++files, PAGES));
-        if (seen.state() == State.OUT && !seen.houseSealed())
-            answers.add(new Command.SealHouse(seen.pdf(), "p" + ++files, CertificateId.NONE));
+            answers.add(new Command.Generate(seen.revision(), document(madeOf(seen), "p" + ++files, PAGES)));
+        if (seen.state() == State.OUT && !seen.officeSealed())
+            answers.add(new Command.SealOffice(seen.revision(), revision("p" + ++files), CertificateId.NONE));
         for (Participant one : seen.acting()) {
             if (seen.standing(one.party()) == Standing.SEALING)
-                answers.add(new Command.Seal(one.party(), seen.pdf(), "p" + ++files, CertificateId.NONE));
+                answers.add(
+                        new Command.Seal(seen.revision(), one.party(), revision("p" + ++files), CertificateId.NONE));
         }
-        if (seen.state() == State.SEALING) answers.add(new Command.Finish(seen.length(), "p" + ++files, "r"));
+        if (seen.state() == State.SEALING)
+            answers.add(new Command.Finish(seen.revision(), revision("p" + ++files), file("r")));
         while (answers.size() > 12) answers.remove(random.nextInt(answers.size()));
     }
 
@@ -110,14 +117,14 @@ class DeciderModelTest {
                         "Loan");
             case 1 ->
                 new Command.ChangeParticipant(
-                        party("lender", Duty.SIGNS, 3).withPerson("L " + random.nextInt(9), "l@example.org"),
+                        party("lender", Duty.SIGNS, 3).with(new Person("L " + random.nextInt(9), "l@example.org")),
                         "Loan",
                         random.nextBoolean());
             case 2, 3 -> new Command.Send(30, List.of(), history.size());
             case 4 -> new Command.Complete(who, values);
             case 5 -> new Command.Approve(who);
-            case 6 -> new Command.Consent(who, "en-1", "00");
-            case 7, 8 -> new Command.Sign(who, values, "drawn", "m");
+            case 6 -> new Command.Consent(who, "en-1", file("consent"));
+            case 7, 8 -> new Command.Sign(who, values, "drawn", file("m"));
             case 9 -> new Command.Tick(new Reminders(5, 3));
             case 10 -> new Command.View(who);
             case 11 -> new Command.Decline(who, "no");
@@ -153,31 +160,31 @@ class DeciderModelTest {
 
     private static void invited(Agreement then, String party) {
         int stage = then.participant(party).orElseThrow().stage();
-        assertThat(then.houseSealed()).isTrue();
+        assertThat(then.officeSealed()).isTrue();
         assertThat(then.acting().stream().filter(one -> one.stage() < stage))
                 .allMatch(one -> then.standing(one.party()) == Standing.DONE);
         assertThat(then.standing(party)).isEqualTo(Standing.OPEN);
     }
 
-    private static void promises(Agreement now) {
-        if (!now.word().isEmpty())
-            assertThat(now.word())
+    private void promises(Agreement now) {
+        if (now.state() == State.CHECK)
+            assertThat(now.documents().get(0).word())
                     .as("the document is made from the data that are shown")
-                    .isEqualTo(madeOf(now));
+                    .contains(file(madeOf(now)));
         for (Participant one : now.acting()) {
             boolean acted = now.standing(one.party()) == Standing.DONE;
             if (acted && one.duty() == Duty.SIGNS) assertThat(now.consents()).containsKey(one.party());
         }
         if (now.state() != State.COMPLETED) return;
         assertThat(now.acting()).allMatch(one -> now.standing(one.party()) == Standing.DONE);
-        for (PlacedField placed : now.pages().fields()) {
-            if (placed.field().kind() == FieldKind.TEXT)
+        for (PlacedField placed : now.fields()) {
+            if (placed.field().asked())
                 assertThat(now.values().getOrDefault(placed.field().name(), "")).isNotBlank();
         }
     }
 
-    private static String madeOf(Agreement agreement) {
-        return agreement.madeFrom() + ":" + agreement.data();
+    private String madeOf(Agreement agreement) {
+        return agreement.data().toString();
     }
 
     private Agreement agreement() {

@@ -2,8 +2,11 @@ package org.jalousie.core.agreement;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.jalousie.core.agreement.Sample.created;
+import static org.jalousie.core.agreement.Sample.document;
+import static org.jalousie.core.agreement.Sample.file;
 import static org.jalousie.core.agreement.Sample.party;
 import static org.jalousie.core.agreement.Sample.placed;
+import static org.jalousie.core.agreement.Sample.revision;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -12,8 +15,10 @@ import java.util.List;
 import java.util.Map;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
-import org.jalousie.core.placement.FieldKind;
+import org.jalousie.core.parties.Person;
 import org.jalousie.core.placement.Pages;
+import org.jalousie.core.placement.SignaturePlace;
+import org.jalousie.core.placement.TextPlace;
 import org.junit.jupiter.api.Test;
 
 class DeciderTest {
@@ -21,11 +26,11 @@ class DeciderTest {
     private static final Pages PAGES = new Pages(
             List.of(new Pages.Size(595, 842)),
             List.of(
-                    placed("lender_signature", "lender", FieldKind.SIGNATURE, 500),
-                    placed("lender_vat", "lender", FieldKind.TEXT, 400),
-                    placed("witness_signature", "witness", FieldKind.SIGNATURE, 300),
-                    placed("museum_signature", "museum", FieldKind.SIGNATURE, 200),
-                    placed("clerk_note", "clerk", FieldKind.TEXT, 100)));
+                    placed("lender_signature", "lender", new SignaturePlace(), 500),
+                    placed("lender_vat", "lender", TextPlace.USUAL, 400),
+                    placed("witness_signature", "witness", new SignaturePlace(), 300),
+                    placed("museum_signature", "museum", new SignaturePlace(), 200),
+                    placed("clerk_note", "clerk", TextPlace.USUAL, 100)));
 
     private final List<Entry> history = new ArrayList<>();
     private Instant now = START;
@@ -55,24 +60,36 @@ class DeciderTest {
         return ((Decision.Refused) decision).reason();
     }
 
+    private void overtaken(Command command) {
+        assertThat(Decider.decide(history, command, now)).isEqualTo(new Decision.Overtaken());
+    }
+
+    private static Command generate(int basedOn, String word, String pdf) {
+        return new Command.Generate(basedOn, document(word, pdf, PAGES));
+    }
+
+    private Command seal(String party, String pdf) {
+        return new Command.Seal(agreement().revision(), party, revision(pdf), CertificateId.NONE);
+    }
+
     private DeciderTest sent() {
-        does(new Command.Generate(agreement().madeFrom(), "w", "p0", PAGES));
+        does(generate(agreement().revision(), "w", "p0"));
         does(new Command.Send(30, List.of(), history.size()));
-        does(new Command.SealHouse("p0", "p1", CertificateId.NONE));
+        does(new Command.SealOffice(agreement().revision(), revision("p1"), CertificateId.NONE));
         return this;
     }
 
     private DeciderTest untilSigners() {
         sent();
         does(new Command.Complete("clerk", Map.of("clerk_note", "sound")));
-        does(new Command.Seal("clerk", "p1", "p2", CertificateId.NONE));
+        does(seal("clerk", "p2"));
         does(new Command.Approve("head"));
         return this;
     }
 
     private void signs(String party, Map<String, String> values) {
-        does(new Command.Consent(party, "en-1", "00"));
-        does(new Command.Sign(party, values, "drawn", "m"));
+        does(new Command.Consent(party, "en-1", file("consent")));
+        does(new Command.Sign(party, values, "drawn", file("m")));
     }
 
     private Agreement agreement() {
@@ -85,7 +102,7 @@ class DeciderTest {
         assertThat(agreement().onTurn()).extracting(Participant::party).containsExactly("clerk");
         does(new Command.Complete("clerk", Map.of("clerk_note", "sound")));
         assertThat(agreement().onTurn()).isEmpty();
-        does(new Command.Seal("clerk", "p1", "p2", CertificateId.NONE));
+        does(seal("clerk", "p2"));
         assertThat(agreement().onTurn()).extracting(Participant::party).containsExactly("head");
         assertThat(does(new Command.Approve("head")))
                 .contains(new Event.Invited("lender"), new Event.Invited("witness"));
@@ -94,13 +111,13 @@ class DeciderTest {
     @Test
     void theHouseCountersignsOnlyAfterAllOfTheStageBeforeHaveSigned() {
         untilSigners();
-        assertThat(refused(new Command.Sign("museum", Map.of(), "drawn", "m"))).contains("not your turn");
+        assertThat(refused(new Command.Sign("museum", Map.of(), "drawn", file("m"))))
+                .contains("not your turn");
         signs("lender", Map.of("lender_vat", "XX"));
-        does(new Command.Seal("lender", "p2", "p3", CertificateId.NONE));
+        does(seal("lender", "p3"));
         assertThat(agreement().onTurn()).extracting(Participant::party).containsExactly("witness");
         signs("witness", Map.of());
-        assertThat(does(new Command.Seal("witness", "p3", "p4", CertificateId.NONE)))
-                .contains(new Event.Invited("museum"));
+        assertThat(does(seal("witness", "p4"))).contains(new Event.Invited("museum"));
     }
 
     @Test
@@ -108,33 +125,34 @@ class DeciderTest {
         untilSigners();
         signs("lender", Map.of("lender_vat", "XX"));
         signs("witness", Map.of());
-        does(new Command.Seal("lender", "p2", "p3", CertificateId.NONE));
-        assertThat(does(new Command.Seal("witness", "p2", "p3b", CertificateId.NONE)))
-                .isEmpty();
-        does(new Command.Seal("witness", "p3", "p4", CertificateId.NONE));
-        assertThat(agreement().pdf()).isEqualTo("p4");
+        Command late = seal("witness", "p3b");
+        does(seal("lender", "p3"));
+        overtaken(late);
+        does(seal("witness", "p4"));
+        assertThat(agreement().revisions()).isEqualTo(revision("p4"));
     }
 
     @Test
     void sealingTwiceIsTheSameAsOnce() {
         untilSigners();
         signs("lender", Map.of("lender_vat", "XX"));
-        does(new Command.Seal("lender", "p2", "p3", CertificateId.NONE));
-        assertThat(does(new Command.Seal("lender", "p3", "p5", CertificateId.NONE)))
-                .isEmpty();
+        does(seal("lender", "p3"));
+        overtaken(seal("lender", "p5"));
     }
 
     @Test
     void nobodySignsTwiceOrWithoutConsentOrWithABlank() {
         untilSigners();
-        assertThat(refused(new Command.Sign("lender", Map.of("lender_vat", "XX"), "drawn", "m")))
+        assertThat(refused(new Command.Sign("lender", Map.of("lender_vat", "XX"), "drawn", file("m"))))
                 .contains("Agree first");
-        does(new Command.Consent("lender", "en-1", "00"));
-        assertThat(refused(new Command.Sign("lender", Map.of(), "drawn", "m"))).contains("lender_vat is required");
-        assertThat(refused(new Command.Sign("lender", Map.of("lender_vat", "X", "clerk_note", "y"), "drawn", "m")))
+        does(new Command.Consent("lender", "en-1", file("consent")));
+        assertThat(refused(new Command.Sign("lender", Map.of(), "drawn", file("m"))))
+                .contains("lender_vat is required");
+        assertThat(refused(
+                        new Command.Sign("lender", Map.of("lender_vat", "X", "clerk_note", "y"), "drawn", file("m"))))
                 .contains("not yours");
-        does(new Command.Sign("lender", Map.of("lender_vat", "XX"), "drawn", "m"));
-        assertThat(refused(new Command.Sign("lender", Map.of("lender_vat", "XX"), "drawn", "m")))
+        does(new Command.Sign("lender", Map.of("lender_vat", "XX"), "drawn", file("m")));
+        assertThat(refused(new Command.Sign("lender", Map.of("lender_vat", "XX"), "drawn", file("m"))))
                 .contains("already");
     }
 
@@ -142,7 +160,8 @@ class DeciderTest {
     void dutiesAreKeptApart() {
         sent();
         assertThat(refused(new Command.Approve("clerk"))).contains("not asked to approve");
-        assertThat(refused(new Command.Consent("stranger", "en-1", "00"))).contains("no part");
+        assertThat(refused(new Command.Consent("stranger", "en-1", file("consent"))))
+                .contains("no part");
     }
 
     @Test
@@ -151,7 +170,8 @@ class DeciderTest {
         assertThat(refused(new Command.Decline("lender", " "))).contains("why");
         does(new Command.Decline("lender", "too dear"));
         assertThat(agreement().state()).isEqualTo(State.DECLINED);
-        assertThat(refused(new Command.Consent("witness", "en-1", "00"))).contains("declined");
+        assertThat(refused(new Command.Consent("witness", "en-1", file("consent"))))
+                .contains("declined");
         assertThat(refused(new Command.Withdraw("x"))).contains("ended");
     }
 
@@ -211,22 +231,24 @@ class DeciderTest {
     void nothingIsFiledBeforeEverybodyIsSealed() {
         untilSigners();
         signs("lender", Map.of("lender_vat", "XX"));
-        assertThat(does(new Command.Finish(history.size(), "p9", "r"))).isEmpty();
-        does(new Command.Seal("lender", "p2", "p3", CertificateId.NONE));
+        overtaken(new Command.Finish(agreement().revision(), revision("p9"), file("r")));
+        does(seal("lender", "p3"));
         signs("witness", Map.of());
-        does(new Command.Seal("witness", "p3", "p4", CertificateId.NONE));
+        does(seal("witness", "p4"));
         signs("museum", Map.of());
-        does(new Command.Seal("museum", "p4", "p5", CertificateId.NONE));
-        assertThat(does(new Command.Finish(history.size(), "p9", "r"))).containsExactly(new Event.Completed("p9", "r"));
+        does(seal("museum", "p5"));
+        assertThat(does(new Command.Finish(agreement().revision(), revision("p9"), file("r"))))
+                .containsExactly(new Event.Completed(revision("p9"), file("r")));
         assertThat(agreement().state()).isEqualTo(State.COMPLETED);
     }
 
     @Test
     void itIsNotSentWithABlankAWrongAddressOrANameMissing() {
-        does(new Command.Generate(agreement().madeFrom(), "w", "p0", PAGES));
+        does(generate(agreement().revision(), "w", "p0"));
         assertThat(refused(new Command.Send(30, List.of("Fee"), history.size())))
                 .contains("Fee is blank");
-        does(new Command.ChangeParticipant(party("lender", Duty.SIGNS, 3).withPerson("", "nowhere"), "Loan", false));
+        does(new Command.ChangeParticipant(
+                party("lender", Duty.SIGNS, 3).with(new Person("", "nowhere")), "Loan", false));
         assertThat(Readiness.obstacles(agreement(), List.of()))
                 .anySatisfy(o -> assertThat(o).contains("no name"))
                 .anySatisfy(o -> assertThat(o).contains("can't be right: nowhere"));
@@ -247,7 +269,8 @@ class DeciderTest {
                             1,
                             "R-1",
                             Map.of(),
-                            List.of(new Participant("lender", name, Duty.SIGNS, 1, name, "a@example.org")))));
+                            List.of(new Participant(
+                                    new Person(name, "a@example.org"), "lender", name, Duty.SIGNS, 1)))));
             assertThat(Readiness.obstacles(agreement(), List.of()))
                     .filteredOn(o -> o.contains("can't be printed"))
                     .anySatisfy(o -> assertThat(o).startsWith(name + "\u2019s name " + name))
@@ -262,9 +285,9 @@ class DeciderTest {
         Pages bad = new Pages(
                 PAGES.sizes(),
                 List.of(
-                        placed("lender_signature", "lender", FieldKind.SIGNATURE, 500),
-                        placed("museum_signature", "museum", FieldKind.SIGNATURE, 520),
-                        placed("witness_signature", "witness", FieldKind.SIGNATURE, -5)));
+                        placed("lender_signature", "lender", new SignaturePlace(), 500),
+                        placed("museum_signature", "museum", new SignaturePlace(), 520),
+                        placed("witness_signature", "witness", new SignaturePlace(), -5)));
         assertThat(bad.faults())
                 .anySatisfy(fault -> assertThat(fault).contains("overlap on page 1"))
                 .anySatisfy(fault -> assertThat(fault).contains("hangs off page 1"));
@@ -272,23 +295,23 @@ class DeciderTest {
 
     @Test
     void correctedDataMakeTheDocumentAgainAndSentOnesStay() {
-        does(new Command.Generate(agreement().madeFrom(), "w", "p0", PAGES));
+        does(generate(agreement().revision(), "w", "p0"));
         does(new Command.CorrectData(Map.of("a", "2"), agreement().participants(), "Loan: B"));
         assertThat(agreement().state()).isEqualTo(State.GENERATING);
         assertThat(agreement().data()).containsEntry("a", "2");
-        does(new Command.Generate(agreement().madeFrom(), "w2", "p02", PAGES));
+        does(generate(agreement().revision(), "w2", "p02"));
         does(new Command.Send(30, List.of(), history.size()));
         assertThat(refused(new Command.CorrectData(Map.of(), List.of(), ""))).contains("has been sent");
     }
 
     @Test
     void aDocumentMadeFromOldDataIsLetGo() {
-        int old = agreement().madeFrom();
+        int old = agreement().revision();
         does(new Command.CorrectData(Map.of("a", "2"), agreement().participants(), "Loan: B"));
-        assertThat(does(new Command.Generate(old, "w", "p0", PAGES))).isEmpty();
+        overtaken(generate(old, "w", "p0"));
         assertThat(agreement().state()).isEqualTo(State.GENERATING);
-        does(new Command.Generate(agreement().madeFrom(), "w2", "p02", PAGES));
-        assertThat(agreement().word()).isEqualTo("w2");
+        does(generate(agreement().revision(), "w2", "p02"));
+        assertThat(agreement().documents().get(0).word()).contains(file("w2"));
     }
 
     @Test
@@ -296,8 +319,7 @@ class DeciderTest {
         untilSigners();
         signs("lender", Map.of("lender_vat", "XX"));
         does(new Command.Withdraw("a mistake"));
-        assertThat(does(new Command.Seal("lender", "p2", "p3", CertificateId.NONE)))
-                .isEmpty();
+        overtaken(seal("lender", "p3"));
     }
 
     @Test
@@ -305,19 +327,96 @@ class DeciderTest {
         sent();
         does(new Command.Complete("clerk", Map.of("clerk_note", "x")));
         now = START.plus(Duration.ofDays(31));
-        assertThat(does(new Command.Seal("clerk", "p1", "p2", CertificateId.NONE)))
-                .containsExactly(new Event.Expired());
+        assertThat(does(seal("clerk", "p2"))).containsExactly(new Event.Expired());
     }
 
     @Test
     void theTitleFollowsThePersonAndTheDocumentIsMadeAgainWhenItSaysSo() {
-        does(new Command.Generate(1, "w", "p0", PAGES));
-        Participant other = party("lender", Duty.SIGNS, 3).withPerson("Ann Arrow", "ann@example.org");
+        does(generate(1, "w", "p0"));
+        Participant other = party("lender", Duty.SIGNS, 3).with(new Person("Ann Arrow", "ann@example.org"));
         does(new Command.ChangeParticipant(other, "Loan: Ann Arrow", false));
         assertThat(agreement().title()).isEqualTo("Loan: Ann Arrow");
         assertThat(agreement().state()).isEqualTo(State.CHECK);
         does(new Command.ChangeParticipant(other, "Loan: Ann Arrow", true));
         assertThat(agreement().state()).isEqualTo(State.GENERATING);
-        assertThat(does(new Command.Generate(1, "w", "p0", PAGES))).isEmpty();
+        overtaken(generate(1, "w", "p0"));
+    }
+
+    @Test
+    void theProgramHasOneThingToDoAtATimeAndActsAreSealedInTheirOrder() {
+        assertThat(next()).contains(new DocumentWork.Generate());
+        does(generate(agreement().revision(), "w", "p0"));
+        assertThat(next()).isEmpty();
+        does(new Command.Send(30, List.of(), history.size()));
+        assertThat(next()).contains(new DocumentWork.SealOffice());
+        does(new Command.SealOffice(agreement().revision(), revision("p1"), CertificateId.NONE));
+        assertThat(next()).isEmpty();
+        does(new Command.Complete("clerk", Map.of("clerk_note", "sound")));
+        does(seal("clerk", "p2"));
+        does(new Command.Approve("head"));
+        signs("witness", Map.of());
+        signs("lender", Map.of("lender_vat", "XX"));
+        assertThat(workOn()).isEqualTo("witness");
+        does(seal("witness", "p3"));
+        assertThat(workOn()).isEqualTo("lender");
+        does(seal("lender", "p4"));
+        assertThat(next()).isEmpty();
+        signs("museum", Map.of());
+        assertThat(workOn()).isEqualTo("museum");
+        does(seal("museum", "p5"));
+        assertThat(next()).contains(new DocumentWork.Finish());
+        does(new Command.Finish(agreement().revision(), revision("p6"), file("r")));
+        assertThat(next()).isEmpty();
+    }
+
+    @Test
+    void nothingIsDoneToTheDocumentsOfWhatHasEndedOrRunOut() {
+        untilSigners();
+        signs("lender", Map.of("lender_vat", "XX"));
+        now = START.plus(Duration.ofDays(31));
+        assertThat(next()).isEmpty();
+        now = START;
+        does(new Command.Withdraw("a mistake"));
+        assertThat(next()).isEmpty();
+    }
+
+    private java.util.Optional<DocumentWork> next() {
+        return DocumentWork.next(history, now);
+    }
+
+    private String workOn() {
+        return ((DocumentWork.SealAct) next().orElseThrow()).party();
+    }
+
+    @Test
+    void anAnswerThatItsFieldCantTakeIsNamed() {
+        untilSigners();
+        does(new Command.Consent("lender", "en-1", file("consent")));
+        Decision decision = Decider.decide(
+                history, new Command.Sign("lender", Map.of("lender_vat", "x".repeat(201)), "drawn", file("m")), now);
+        assertThat(((Decision.Refused) decision).faults()).containsOnlyKeys("lender_vat");
+    }
+
+    @Test
+    void oneActStandsInEachOfSeveralDocuments() {
+        Document first = document("w", "a0", PAGES).get(0);
+        Document second = new Document(
+                new DocumentId("policy"),
+                "Policy",
+                Document.Kind.FIXED,
+                java.util.Optional.empty(),
+                file("b0"),
+                new Pages(PAGES.sizes(), List.of(placed("lender_signature", "lender", new SignaturePlace(), 500))));
+        does(new Command.Generate(agreement().revision(), List.of(first, second)));
+        assertThat(agreement().fieldsOf("lender"))
+                .extracting(field -> field.name())
+                .containsExactly("lender_signature", "lender_vat");
+        does(new Command.Send(30, List.of(), history.size()));
+        List<Revision> sealed = List.of(
+                new Revision(DocumentId.WORDING, file("a1")), new Revision(new DocumentId("policy"), file("b1")));
+        does(new Command.SealOffice(agreement().revision(), sealed, CertificateId.NONE));
+        assertThat(agreement().revisions()).isEqualTo(sealed);
+        assertThat(agreement().document(new DocumentId("policy")).orElseThrow().title())
+                .isEqualTo("Policy");
     }
 }

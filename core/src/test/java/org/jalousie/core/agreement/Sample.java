@@ -1,24 +1,44 @@
 package org.jalousie.core.agreement;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
-import org.jalousie.core.placement.FieldKind;
+import org.jalousie.core.parties.Person;
+import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.PlacedField;
 import org.jalousie.core.placement.SigningField;
+import org.jalousie.core.placement.SigningFieldType;
 
 /** What the lives of agreements in tests begin with. */
 final class Sample {
     private Sample() {}
 
-    static PlacedField placed(String name, String party, FieldKind kind, double y) {
-        return new PlacedField(new SigningField(name, party, kind, name, true), 1, 72, y, 170, 40);
+    static PlacedField placed(String name, String party, SigningFieldType type, double y) {
+        return new PlacedField(new SigningField(name, party, name, type), 1, 72, y, 170, 40);
     }
 
     static Participant party(String key, Duty duty, int stage) {
-        return new Participant(key, key, duty, stage, key + " person", key + "@example.org");
+        return new Participant(new Person(key + " person", key + "@example.org"), key, key, duty, stage);
+    }
+
+    /** A file that is named by a word. */
+    static Sha256 file(String word) {
+        return Sha256.of(word.getBytes(StandardCharsets.UTF_8));
+    }
+
+    /** An agreement's one document. */
+    static List<Document> document(String word, String pdf, Pages pages) {
+        return List.of(new Document(
+                DocumentId.WORDING, "Loan", Document.Kind.GENERATED, Optional.of(file(word)), file(pdf), pages));
+    }
+
+    static List<Revision> revision(String pdf) {
+        return List.of(new Revision(DocumentId.WORDING, file(pdf)));
     }
 
     /** The first entry of an agreement with these participants. */

@@ -10,11 +10,21 @@ import java.util.List;
 import java.util.Map;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.CertificateId;
+import org.jalousie.core.agreement.Document;
+import org.jalousie.core.agreement.DocumentId;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
+import org.jalousie.core.agreement.Revision;
+import org.jalousie.core.data.Sha256;
+import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.Person;
 import org.junit.jupiter.api.Test;
 
 class EventChainTest {
+    private static final String PDF = "ab".repeat(32);
+    private static final List<Revision> REVISION = List.of(new Revision(DocumentId.WORDING, new Sha256(PDF)));
+
     private static List<EventChain.Link> chain() {
         List<EventChain.Link> links = new ArrayList<>();
         String previous = EventChain.START;
@@ -81,7 +91,10 @@ class EventChainTest {
         for (Actor actor : List.of(
                 Actor.PROGRAM,
                 new Actor.Coordinator("nora@museum.example.org", "Nora: Quill"),
-                new Actor.Participant("lender", Actor.Proof.MAILED_LINK, "127.0.0.1"))) {
+                new Actor.Participant("lender", Actor.Proof.MAILED_LINK, "127.0.0.1"),
+                new Actor.OtherProgram("k1", "Collection register", "127.0.0.1"),
+                new Actor.OnBehalf(new Actor.Coordinator("nora@museum.example.org", "Nora"), "lender"),
+                new Actor.Unknown("somebody"))) {
             Entry entry = new Entry(1, Instant.parse("2027-03-15T09:00:00Z"), actor, new Event.Invited("lender"));
             assertThat(EventChain.read(EventChain.link(EventChain.START, entry).json()))
                     .isEqualTo(entry);
@@ -98,6 +111,33 @@ class EventChainTest {
         assertThat(EventChain.read("{\"actor\":\"office:Nora Quill\"" + tail).actor())
                 .isEqualTo(new Actor.Coordinator("", "Nora Quill"));
         assertThat(EventChain.read("{\"actor\":\"program\"" + tail).actor()).isEqualTo(Actor.PROGRAM);
+        assertThat(EventChain.read("{\"actor\":\"somebody\"" + tail).actor()).isEqualTo(new Actor.Unknown("somebody"));
+    }
+
+    /** As the program stored them while an agreement had one document, and participants were no persons. */
+    @Test
+    void documentsAndPeopleOfAnEarlierVersionAreRead() {
+        String generated =
+                "\"pages\":{\"fields\":[{\"field\":{\"kind\":\"SIGNATURE\",\"label\":\"L: signature\",\"name\":\"l_signature\",\"party\":\"l\",\"required\":true,\"sameAs\":\"\"},\"height\":40,\"page\":1,\"width\":170,\"x\":72,\"y\":500}],\"sizes\":[{\"height\":842,\"width\":595}]},\"pdf\":\""
+                        + PDF + "\",\"type\":\"Generated\",\"word\":\"" + PDF + "\"";
+        Document document = ((Event.Generated) earlier(generated)).documents().get(0);
+        assertThat(document.id()).isEqualTo(DocumentId.WORDING);
+        assertThat(document.word()).contains(new Sha256(PDF));
+        assertThat(document.signatureOf("l")).isPresent();
+        assertThat(earlier("\"pdf\":\"" + PDF + "\",\"type\":\"HouseSealed\""))
+                .isEqualTo(new Event.OfficeSealed(REVISION, CertificateId.NONE));
+        assertThat(earlier("\"pdf\":\"" + PDF + "\",\"record\":\"" + PDF + "\",\"type\":\"Completed\""))
+                .isEqualTo(new Event.Completed(REVISION, new Sha256(PDF)));
+        Event changed = earlier(
+                "\"participant\":{\"duty\":\"SIGNS\",\"label\":\"L\",\"mail\":\"i@example.org\",\"name\":\"Ida\",\"party\":\"l\",\"stage\":1},\"remake\":false,\"title\":\"\",\"type\":\"ParticipantChanged\"");
+        assertThat(((Event.ParticipantChanged) changed).participant())
+                .isEqualTo(new Participant(new Person("Ida", "i@example.org"), "l", "L", Duty.SIGNS, 1));
+    }
+
+    private static Event earlier(String event) {
+        return EventChain.read("{\"actor\":\"program\",\"at\":\"2026-11-23T09:00:00Z\",\"event\":{" + event
+                        + "},\"from\":\"\",\"sequence\":5}")
+                .event();
     }
 
     /** As the program stored them before titles and certificates were kept with them. */
@@ -105,9 +145,9 @@ class EventChainTest {
     void entriesOfAnEarlierVersionAreRead() {
         String head = "{\"actor\":\"program\",\"at\":\"2026-11-23T09:00:00Z\",\"event\":{";
         String tail = "},\"from\":\"\",\"sequence\":5}";
-        assertThat(EventChain.read(head + "\"party\":\"lender\",\"pdf\":\"ab\",\"type\":\"Sealed\"" + tail)
+        assertThat(EventChain.read(head + "\"party\":\"lender\",\"pdf\":\"" + PDF + "\",\"type\":\"Sealed\"" + tail)
                         .event())
-                .isEqualTo(new Event.Sealed("lender", "ab", CertificateId.NONE));
+                .isEqualTo(new Event.Sealed("lender", REVISION, CertificateId.NONE));
         assertThat(EventChain.read(head + "\"data\":{},\"participants\":[],\"type\":\"DataCorrected\"" + tail)
                         .event())
                 .isEqualTo(new Event.DataCorrected(Map.of(), List.of(), ""));

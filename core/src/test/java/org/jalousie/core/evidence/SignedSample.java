@@ -22,17 +22,21 @@ import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.apache.pdfbox.pdmodel.interactive.action.PDActionURI;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
-import org.jalousie.core.placement.FieldKind;
+import org.jalousie.core.parties.Person;
 import org.jalousie.core.placement.FieldPlacer;
+import org.jalousie.core.placement.SignaturePlace;
+import org.jalousie.core.placement.SigningDatePlace;
 import org.jalousie.core.placement.SigningField;
+import org.jalousie.core.placement.TextPlace;
 
 /** A two-page document signed by a lender and the museum, for tests of sealing and checking. */
 public final class SignedSample {
     public static final List<Participant> PARTIES = List.of(
-            new Participant("lender", "Lender", Duty.SIGNS, 1, "Ida Marsh", "ida@lender.example.org"),
-            new Participant("museum", "Museum", Duty.SIGNS, 2, "Tomas Vale", "tomas@museum.example.org"));
+            new Participant(new Person("Ida Marsh", "ida@lender.example.org"), "lender", "Lender", Duty.SIGNS, 1),
+            new Participant(new Person("Tomas Vale", "tomas@museum.example.org"), "museum", "Museum", Duty.SIGNS, 2));
 
     private SignedSample() {}
 
@@ -85,15 +89,11 @@ public final class SignedSample {
 
     public static Map<Integer, SigningField> boxes() {
         Map<Integer, SigningField> boxes = new LinkedHashMap<>();
-        boxes.put(1, new SigningField("lender_signature", "lender", FieldKind.SIGNATURE, "Lender: signature", true));
-        boxes.put(
-                2,
-                new SigningField("lender_date_signed", "lender", FieldKind.DATE_SIGNED, "Lender: date signed", true));
-        boxes.put(3, new SigningField("lender_vat_number", "lender", FieldKind.TEXT, "Lender: vat number", true));
-        boxes.put(4, new SigningField("museum_signature", "museum", FieldKind.SIGNATURE, "Museum: signature", true));
-        boxes.put(
-                5,
-                new SigningField("museum_date_signed", "museum", FieldKind.DATE_SIGNED, "Museum: date signed", true));
+        boxes.put(1, new SigningField("lender_signature", "lender", "signature", new SignaturePlace()));
+        boxes.put(2, new SigningField("lender_date_signed", "lender", "date signed", new SigningDatePlace()));
+        boxes.put(3, new SigningField("lender_vat_number", "lender", "vat number", TextPlace.USUAL));
+        boxes.put(4, new SigningField("museum_signature", "museum", "signature", new SignaturePlace()));
+        boxes.put(5, new SigningField("museum_date_signed", "museum", "date signed", new SigningDatePlace()));
         return boxes;
     }
 
@@ -114,7 +114,7 @@ public final class SignedSample {
         Sealer sealer = new Sealer(trust);
         Instant now = Instant.now();
         byte[] sealed = sealer.sealByOffice(placed(), now);
-        Act act = new Act(
+        ActInFile act = new ActInFile(
                 Map.of("lender_date_signed", "23 November 2026", "lender_vat_number", "XX 4471"),
                 Set.of(),
                 Optional.of("lender_signature"),
@@ -155,7 +155,7 @@ public final class SignedSample {
                 List.of(List.of(lender, museum), List.of(lender, museum), List.of(museum), List.of(), List.of());
         List<Expected.State> expected = new ArrayList<>();
         for (int i = 0; i < states.size(); i++)
-            expected.add(new Expected.State(Json.sha256(states.get(i)), "state " + i, missing.get(i)));
+            expected.add(new Expected.State(Sha256.of(states.get(i)), "state " + i, missing.get(i)));
         return new Story(
                 states,
                 new Expected(
@@ -167,14 +167,14 @@ public final class SignedSample {
                                 new Expected.Signer("museum_signature", museum, second.id()))));
     }
 
-    private static Act act(String party, Map<String, String> values, int mark, String caption) {
-        return new Act(values, Set.of(), Optional.of(party + "_signature"), Optional.of(mark(mark)), caption);
+    private static ActInFile act(String party, Map<String, String> values, int mark, String caption) {
+        return new ActInFile(values, Set.of(), Optional.of(party + "_signature"), Optional.of(mark(mark)), caption);
     }
 
     /** Signed by both, at long-term level. */
     public static byte[] finished(TrustService trust) {
         Sealer sealer = new Sealer(trust);
-        Act act = new Act(
+        ActInFile act = new ActInFile(
                 Map.of("museum_date_signed", "23 November 2026"),
                 Set.of(),
                 Optional.of("museum_signature"),

@@ -2,22 +2,48 @@ package org.jalousie.core.evidence;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.Document;
+import org.jalousie.core.agreement.DocumentId;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
+import org.jalousie.core.agreement.Revision;
+import org.jalousie.core.data.Sha256;
+import org.jalousie.core.placement.Pages;
+import org.jalousie.core.placement.PlacedField;
 import org.junit.jupiter.api.Test;
 
 class SigningRecordTest {
+    private static final Sha256 FILE = new Sha256("ab".repeat(32));
+    private static final Document DOCUMENT = new Document(
+            DocumentId.WORDING,
+            "Loan of a viola d\u2019amore",
+            Document.Kind.GENERATED,
+            Optional.empty(),
+            FILE,
+            new Pages(
+                    List.of(new Pages.Size(595, 842)),
+                    List.of(new PlacedField(SignedSample.boxes().get(3), 1, 72, 240, 170, 17))));
+    private static final Document POLICY = new Document(
+            new DocumentId("policy"),
+            "Policy",
+            Document.Kind.FIXED,
+            Optional.empty(),
+            new Sha256("ef".repeat(32)),
+            new Pages(List.of(), List.of()));
+
     private static List<Entry> history(int reminders) {
         List<Entry> history = new ArrayList<>();
         history.add(new Entry(
@@ -30,16 +56,30 @@ class SigningRecordTest {
                 Instant.parse("2027-03-16T08:00:01Z"),
                 new Actor.Participant("lender", Actor.Proof.MAILED_LINK, "127.0.0.1, A browser"),
                 new Event.ConsentGiven("lender", "en-1", ConsentWording.CURRENT.hash())));
+        history.add(new Entry(
+                3,
+                Instant.parse("2027-03-16T08:00:00Z"),
+                Actor.PROGRAM,
+                new Event.Generated(List.of(DOCUMENT, POLICY))));
+        history.add(new Entry(
+                4,
+                Instant.parse("2027-03-16T08:00:02Z"),
+                new Actor.OnBehalf(new Actor.Coordinator("nora@museum.example.org", "Nora Quill"), "lender"),
+                new Event.Signed("lender", Map.of("lender_vat_number", "XX 4471"), "drawn", FILE)));
         for (int i = 0; i < reminders; i++)
             history.add(new Entry(
-                    3 + i, Instant.parse("2027-03-20T08:00:00Z"), Actor.PROGRAM, new Event.ReminderSent("lender")));
+                    5 + i, Instant.parse("2027-03-20T08:00:00Z"), Actor.PROGRAM, new Event.ReminderSent("lender")));
         return history;
     }
 
+    private static byte[] record(List<Entry> history) {
+        Agreement agreement = Agreement.of(history);
+        return new SigningRecord("Museum of Bowed Strings", ZoneId.of("Europe/Paris"))
+                .print(agreement, history, agreement.revisions(), "cd".repeat(32));
+    }
+
     private static String text(List<Entry> history) throws IOException {
-        byte[] pdf = new SigningRecord("Museum of Bowed Strings", ZoneId.of("Europe/Paris"))
-                .print(Agreement.of(history), history, "ab".repeat(32), "cd".repeat(32));
-        try (PDDocument document = Loader.loadPDF(pdf)) {
+        try (PDDocument document = Loader.loadPDF(record(history))) {
             return document.getNumberOfPages() + "\n" + new PDFTextStripper().getText(document);
         }
     }
@@ -58,6 +98,40 @@ class SigningRecordTest {
     }
 
     @Test
+    void itNamesEachDocumentWithItsHashAndWhatWasCompletedInIt() throws IOException {
+        String text = text(history(0));
+        assertThat(text).contains("\u201cPolicy\u201d").contains("ef".repeat(32));
+        assertThat(text).contains("Lender: vat number").contains("XX 4471");
+    }
+
+    @Test
+    void itTellsWhoActedForAnother() throws IOException {
+        assertThat(text(history(0)).replaceAll("\\s+", " "))
+                .contains("Ida Marsh (Lender) signed (drawn). Done on their behalf by Nora Quill.");
+    }
+
+    @Test
+    void itIsReadBackWhatARecordIsAbout() {
+        SigningRecord.Subject subject = SigningRecord.subject(record(history(0)));
+        assertThat(subject.number()).isEqualTo("A-2027-0001");
+        assertThat(subject.documents()).containsExactly(DOCUMENT.revision(), POLICY.revision());
+        assertThat(subject.chainHash()).isEqualTo("cd".repeat(32));
+    }
+
+    /** As the program wrote it while an agreement had one document. */
+    @Test
+    void aRecordOfAnEarlierVersionIsAboutItsOneDocument() throws IOException {
+        try (PDDocument document = Loader.loadPDF(record(history(0)))) {
+            document.getDocumentInformation().setCustomMetadataValue("DocumentsSHA256", null);
+            document.getDocumentInformation().setCustomMetadataValue("AgreementSHA256", "ab".repeat(32));
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            document.save(out);
+            assertThat(SigningRecord.subject(out.toByteArray()).documents())
+                    .containsExactly(new Revision(DocumentId.WORDING, FILE));
+        }
+    }
+
+    @Test
     void timesStandInUtcAndInTheOfficesZone() throws IOException {
         assertThat(text(history(0))).contains("2027-03-15 23:30:00Z (00:30)").contains("Europe/Paris");
     }
@@ -66,7 +140,7 @@ class SigningRecordTest {
     void aLongHistoryGoesOnOverPages() throws IOException {
         assertThat(Integer.parseInt(text(history(120)).lines().findFirst().orElseThrow()))
                 .isGreaterThan(2);
-        assertThat(text(history(120))).contains("122. Ida Marsh (Lender) was reminded by mail.");
+        assertThat(text(history(120))).contains("124. Ida Marsh (Lender) was reminded by mail.");
     }
 
     @Test
@@ -78,6 +152,6 @@ class SigningRecordTest {
                 .contains("this one agreement only")
                 .contains("mail address changes")
                 .contains("current web browser");
-        assertThat(ConsentWording.CURRENT.hash()).hasSize(64);
+        assertThat(ConsentWording.CURRENT.hash().hex()).hasSize(64);
     }
 }

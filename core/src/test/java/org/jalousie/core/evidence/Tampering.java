@@ -25,6 +25,7 @@ import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.interactive.digitalsignature.PDSignature;
 import org.apache.pdfbox.pdmodel.interactive.digitalsignature.SignatureOptions;
+import org.jalousie.core.data.Sha256;
 
 /** What somebody may do to a finished agreement with a PDF library at hand: each kind changes a copy by one more update. */
 public final class Tampering {
@@ -386,7 +387,8 @@ public final class Tampering {
             options.setPreferredSignatureSize(9000);
             document.addSignature(
                     stamp,
-                    content -> by.timeStamp(HexFormat.of().parseHex(Json.sha256(content.readAllBytes()))),
+                    content -> by.timeStamp(HexFormat.of()
+                            .parseHex(Sha256.of(content.readAllBytes()).hex())),
                     options);
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             document.saveIncremental(out);

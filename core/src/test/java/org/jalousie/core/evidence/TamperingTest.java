@@ -94,7 +94,7 @@ class TamperingTest {
     @Test
     void aStrangersSignatureInAPartysFieldIsFound() {
         Sealer sealer = new Sealer(TRUST);
-        Act act = new Act(
+        ActInFile act = new ActInFile(
                 Map.of("museum_date_signed", "23 November 2026"),
                 Set.of(),
                 Optional.of("museum_signature"),

@@ -8,7 +8,7 @@ import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
-import org.jalousie.core.parties.Who;
+import org.jalousie.core.parties.PersonSource;
 import org.junit.jupiter.api.Test;
 
 class AnonymisedTest {
@@ -28,9 +28,9 @@ class AnonymisedTest {
                         field("exhibition", FieldType.TEXT),
                         field("value", FieldType.MONEY),
                         Field.list("objects", List.of(field("title", FieldType.TEXT), field("owner", FieldType.NAME)))),
-                List.of(new Party("giver", "Giver", Duty.SIGNS, 1, new Who.FromFields("giver", "mail"))),
+                List.of(new Party("giver", "Giver", Duty.SIGNS, 1, new PersonSource.FromFields("giver", "mail"))),
                 List.of(),
-                Terms.USUAL);
+                SendingSettings.USUAL);
         Map<String, String> kept = Anonymised.of(
                 content,
                 Map.of(
@@ -56,13 +56,13 @@ class AnonymisedTest {
                 List.of(field("a", FieldType.TEXT), field("b", FieldType.TEXT)),
                 List.of(),
                 List.of(),
-                Terms.USUAL);
+                SendingSettings.USUAL);
         TemplateContent after = new TemplateContent(
                 "de-DE",
                 List.of(field("a", FieldType.NUMBER), field("c", FieldType.TEXT)),
                 List.of(),
                 List.of(),
-                new Terms("", "", 14, 5, 3));
+                new SendingSettings("", "", 14, 5, 3));
         assertThat(SettingsDifference.between(before, after))
                 .containsExactly(
                         "Field a changed.",

@@ -9,7 +9,7 @@ import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
-import org.jalousie.core.parties.Who;
+import org.jalousie.core.parties.PersonSource;
 import org.jalousie.core.rules.Rule;
 import org.junit.jupiter.api.Test;
 
@@ -31,9 +31,9 @@ class PersonsTest {
                     field("terms", FieldType.RICH_TEXT),
                     field("start_date", FieldType.DATE),
                     field("exhibition", FieldType.TEXT)),
-            List.of(new Party("giver", "Giver", Duty.SIGNS, 1, new Who.FromFields("giver", "giver_mail"))),
+            List.of(new Party("giver", "Giver", Duty.SIGNS, 1, new PersonSource.FromFields("giver", "giver_mail"))),
             List.of(),
-            Terms.USUAL);
+            SendingSettings.USUAL);
 
     private static Map<String, String> data() {
         Map<String, String> data = new LinkedHashMap<>();
@@ -82,7 +82,7 @@ class PersonsTest {
                         List.of(field("a", FieldType.NUMBER), field("b", FieldType.MONEY), field("c", FieldType.TEXT)),
                         List.of(),
                         List.of(),
-                        Terms.USUAL)
+                        SendingSettings.USUAL)
                 .withRules(List.of(Rule.condition("r", "a > 1 and b > 2 and b_currency = \"b\" and c = \"a\"")))
                 .withSpecimens(List.of(new Specimen(
                         "s", Specimen.Origin.TYPED, Map.of("c", "[{\"a\":\"say \\\"b\\\": x\",\"b\":\"1\"}]"))));
@@ -106,7 +106,7 @@ class PersonsTest {
                                 List.of(field("name", FieldType.TEXT), field("mail", FieldType.MAIL_ADDRESS)))),
                 List.of(),
                 List.of(),
-                Terms.USUAL);
+                SendingSettings.USUAL);
         Anonymised.Result result = Anonymised.of(
                 content,
                 Map.of(

@@ -9,7 +9,7 @@ import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
-import org.jalousie.core.parties.Who;
+import org.jalousie.core.parties.PersonSource;
 import org.jalousie.core.rules.Rule;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.wording.Diagnostic;
@@ -64,7 +64,7 @@ class ProposalTest {
                         .toList(),
                 before.parties(),
                 before.signingFields(),
-                before.terms());
+                before.sending());
         TemplateContent after = Proposal.renewed(wording(LOAN + " {{fee}}").found(), edited);
         assertThat(after.fields()).contains(settled).extracting(Field::name).contains("fee");
         assertThat(after.language()).isEqualTo("de-DE");
@@ -81,7 +81,7 @@ class ProposalTest {
                 content.fields(),
                 List.of(other, content.parties().get(1)),
                 content.signingFields(),
-                content.terms());
+                content.sending());
         assertThat(obstacles(wording(LOAN), edited))
                 .singleElement()
                 .asString()
@@ -98,7 +98,7 @@ class ProposalTest {
                     content.fields(),
                     content.parties(),
                     content.signingFields(),
-                    new Terms("", "", 30, 5, days));
+                    new SendingSettings("", "", 30, 5, days));
             assertThat(obstacles(wording(LOAN), edited))
                     .singleElement()
                     .asString()
@@ -110,15 +110,16 @@ class ProposalTest {
     void publishingIsRefusedUntilEverythingFits() {
         Wording wording = wording("{{start_date.upper}} {{lender.signature}} {{broken");
         TemplateContent first = Proposal.first(wording.found());
-        Party fixed = new Party("lender", "Lender", Duty.SIGNS, 1, new Who.Fixed("", "x"));
-        Party extra = new Party("museum", "Museum", Duty.SIGNS, 0, new Who.FromFields("nothing", "lender_mail"));
-        Party approver = new Party("lender", "Approver", Duty.APPROVES, 1, new Who.ChosenAtUse());
+        Party fixed = new Party("lender", "Lender", Duty.SIGNS, 1, new PersonSource.Fixed("", "x"));
+        Party extra =
+                new Party("museum", "Museum", Duty.SIGNS, 0, new PersonSource.FromFields("nothing", "lender_mail"));
+        Party approver = new Party("lender", "Approver", Duty.APPROVES, 1, new PersonSource.ChosenAtUse());
         TemplateContent bad = new TemplateContent(
                 "en-GB",
                 first.fields(),
                 List.of(fixed, extra, approver),
                 first.signingFields(),
-                new Terms("", "", 0, 5, 3));
+                new SendingSettings("", "", 0, 5, 3));
         List<String> obstacles = obstacles(wording, bad);
         for (String part : List.of(
                 "does not end",
@@ -162,7 +163,7 @@ class ProposalTest {
                 List.of(new Field("country", FieldType.TEXT, "Country", true, "", List.of())),
                 List.of(),
                 List.of(),
-                Terms.USUAL,
+                SendingSettings.USUAL,
                 List.of(Rule.condition("abroad", "country != \"GB\"")),
                 List.of(),
                 List.of(),
@@ -217,9 +218,9 @@ class ProposalTest {
                 List.of(
                         new Field("value", FieldType.MONEY, "Value", true, "", List.of()),
                         new Field("lender", FieldType.TEXT, "Lender", true, "", List.of())),
-                List.of(new Party("lender", "Lender", Duty.SIGNS, 1, new Who.FromFields("lender", "mail"))),
+                List.of(new Party("lender", "Lender", Duty.SIGNS, 1, new PersonSource.FromFields("lender", "mail"))),
                 List.of(),
-                Terms.USUAL,
+                SendingSettings.USUAL,
                 List.of(Rule.condition(
                         "high",
                         "value > 5 and value_currency = \"value\" and lender = \"a \\\" lender\" and my_value = 1")),
@@ -231,7 +232,7 @@ class ProposalTest {
         assertThat(renamed.rules().get(0).expression())
                 .isEqualTo("worth > 5 and worth_currency = \"value\" and giver = \"a \\\" lender\" and my_value = 1");
         assertThat(renamed.specimens().get(0).data()).containsKey("worth");
-        assertThat(renamed.parties().get(0).who()).isEqualTo(new Who.FromFields("giver", "mail"));
+        assertThat(renamed.parties().get(0).who()).isEqualTo(new PersonSource.FromFields("giver", "mail"));
     }
 
     @Test
@@ -241,7 +242,7 @@ class ProposalTest {
                 List.of(new Field("value", FieldType.MONEY, "Value", true, "", List.of())),
                 List.of(),
                 List.of(),
-                Terms.USUAL,
+                SendingSettings.USUAL,
                 List.of(Rule.condition("never", "value > 10 and value < 5"), Rule.condition("high", "value > 10")),
                 List.of(),
                 List.of(
@@ -260,7 +261,11 @@ class ProposalTest {
     void aRenamedFieldOfItemsIsRenamedInTheListAndInSpecimens() {
         Field title = new Field("titel", FieldType.TEXT, "What it is", true, "", List.of());
         TemplateContent content = new TemplateContent(
-                        "en-GB", List.of(Field.list("objects", List.of(title))), List.of(), List.of(), Terms.USUAL)
+                        "en-GB",
+                        List.of(Field.list("objects", List.of(title))),
+                        List.of(),
+                        List.of(),
+                        SendingSettings.USUAL)
                 .withSpecimens(List.of(new Specimen(
                         "1", Specimen.Origin.TYPED, Map.of("objects", "[{\"titel\":\"a \\\"titel\\\": b\"}]"))));
         TemplateContent renamed = Renaming.of(content, Map.of("titel", "title"));

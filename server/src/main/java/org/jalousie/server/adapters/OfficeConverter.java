@@ -13,7 +13,7 @@ import java.util.Map;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.TimeUnit;
-import org.jalousie.core.evidence.Json;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.server.Settings;
 import org.jodconverter.core.office.OfficeException;
 import org.springframework.stereotype.Component;
@@ -37,9 +37,9 @@ class OfficeConverter implements Converter {
     private final BlockingQueue<OfficeLane> free;
     private final BlockingQueue<OfficeLane> slow = new ArrayBlockingQueue<>(1);
     private final Duration least;
-    private final Map<String, Boolean> slowOnes = Collections.synchronizedMap(new LinkedHashMap<>() {
+    private final Map<Sha256, Boolean> slowOnes = Collections.synchronizedMap(new LinkedHashMap<>() {
         @Override
-        protected boolean removeEldestEntry(Map.Entry<String, Boolean> eldest) {
+        protected boolean removeEldestEntry(Map.Entry<Sha256, Boolean> eldest) {
             return size() > REMEMBERED;
         }
     });
@@ -80,7 +80,7 @@ class OfficeConverter implements Converter {
 
     @Override
     public Made convert(byte[] word) {
-        String name = Json.sha256(word);
+        Sha256 name = Sha256.of(word);
         boolean wasSlow = slowOnes.containsKey(name);
         Duration limit = wasSlow ? limit(word).multipliedBy(SLOW_FACTOR) : limit(word);
         BlockingQueue<OfficeLane> queue = wasSlow ? slow : free;

@@ -85,33 +85,33 @@ class AgreementController {
         return service.show(number);
     }
 
-    @GetMapping(path = "/{number}/document.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
-    ResponseEntity<byte[]> document(@PathVariable String number) {
+    @GetMapping(path = "/{number}/documents/{document}.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> document(@PathVariable String number, @PathVariable String document) {
         return Download.of(
-                service.file(number, "document"),
-                FileNames.of(number, service.title(number), "", "pdf"),
+                service.pdf(number, document),
+                service.fileName(number, document, "pdf"),
                 MediaType.APPLICATION_PDF_VALUE);
     }
 
+    @GetMapping(path = "/{number}/documents/{document}.docx", produces = Download.WORD)
+    ResponseEntity<byte[]> word(@PathVariable String number, @PathVariable String document) {
+        return Download.of(service.word(number, document), service.fileName(number, document, "docx"), Download.WORD);
+    }
+
     /** One page as a picture. @param page from 1 */
-    @GetMapping(path = "/{number}/pages/{page}.png", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> pageImage(@PathVariable String number, @PathVariable int page) {
+    @GetMapping(path = "/{number}/documents/{document}/pages/{page}.png", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> pageImage(
+            @PathVariable String number, @PathVariable String document, @PathVariable int page) {
         return ResponseEntity.ok()
                 .contentType(MediaType.IMAGE_PNG)
-                .body(PageImage.of(service.file(number, "document"), page));
+                .body(PageImage.of(service.pdf(number, document), page));
     }
 
     @GetMapping(path = "/{number}/record.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> record(@PathVariable String number) {
         return Download.of(
-                service.file(number, "record"),
+                service.record(number),
                 FileNames.of(number, service.title(number), "signing record", "pdf"),
                 MediaType.APPLICATION_PDF_VALUE);
-    }
-
-    @GetMapping(path = "/{number}/wording.docx", produces = Download.WORD)
-    ResponseEntity<byte[]> word(@PathVariable String number) {
-        return Download.of(
-                service.file(number, "word"), FileNames.of(number, service.title(number), "", "docx"), Download.WORD);
     }
 }

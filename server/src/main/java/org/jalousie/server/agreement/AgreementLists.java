@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jalousie.core.agreement.State;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.filing.SearchWords;
 import org.jalousie.server.web.Page;
 import org.springframework.data.domain.PageRequest;
@@ -15,7 +16,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Agreements as lists show them, and as they are found. */
 @Service
-public class AgreementLists {
+class AgreementLists {
     private final AgreementRows rows;
     private final StateRows states;
 
@@ -59,9 +60,15 @@ public class AgreementLists {
 
     /** Whose a file is that has been in these states. @param hashes SHA-256 of each */
     @Transactional(readOnly = true)
-    public Optional<String> numberWith(Collection<String> hashes) {
-        return states.agreementsWith(hashes).stream()
+    public Optional<String> numberWith(Collection<Sha256> hashes) {
+        return states.agreementsWith(hashes.stream().map(Sha256::hex).toList()).stream()
                 .findFirst()
                 .map(id -> numbersOf(List.of(id)).get(id));
+    }
+
+    /** @param text of an agreement's documents, by whose words it is found from now on */
+    @Transactional
+    public void foundBy(UUID id, String text) {
+        rows.foundByWords(id, Findable.words(text));
     }
 }

@@ -5,7 +5,6 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
@@ -15,59 +14,70 @@ import org.jalousie.core.agreement.Decision;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.evidence.EventChain;
-import org.jalousie.core.template.Terms;
+import org.jalousie.core.template.SendingSettings;
+import org.jalousie.server.Refusal;
 import org.jalousie.server.store.RowLock;
-import org.jalousie.server.web.Refusal;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /** The events of agreements: reads them, lets the rules decide, appends what happened and asks for what follows from it. */
 @Component
-public class AgreementLog {
+class AgreementLog {
     private final AgreementRows rows;
     private final EventRows events;
     private final StateRows states;
-    private final Reactions reactions;
+    private final ObjectProvider<AfterEvents> followers;
     private final RowLock lock;
     private final Clock clock;
 
     AgreementLog(
-            AgreementRows rows, EventRows events, StateRows states, Reactions reactions, RowLock lock, Clock clock) {
+            AgreementRows rows,
+            EventRows events,
+            StateRows states,
+            ObjectProvider<AfterEvents> followers,
+            RowLock lock,
+            Clock clock) {
         this.rows = rows;
         this.events = events;
         this.states = states;
-        this.reactions = reactions;
+        this.followers = followers;
         this.lock = lock;
         this.clock = clock;
     }
 
     @Transactional(propagation = Propagation.MANDATORY)
-    void begin(UUID id, Event.Created created, UUID templateVersionId, Terms terms, int attempt, Actor actor) {
+    void begin(
+            UUID id, Event.Created created, UUID templateVersionId, SendingSettings sending, int attempt, Actor actor) {
         Entry first = new Entry(1, now(), actor, created);
-        rows.save(new AgreementRow(id, Agreement.of(List.of(first)), templateVersionId, terms, attempt, now()));
+        rows.save(new AgreementRow(id, Agreement.of(List.of(first)), templateVersionId, sending, attempt, now()));
         rows.flush();
         rows.foundByFacts(id, Findable.facts(Agreement.of(List.of(first))));
         append(id, EventChain.START, first);
-        reactions.to(id, Agreement.of(List.of(first)), List.of(created));
+        tell(id, Agreement.of(List.of(first)), List.of(first), 0);
     }
 
     /**
      * Carries out a command, one at a time for each agreement.
      *
-     * @return the agreement after it
      * @throws Refusal with the rules' reason when it can't be done now
      */
     @Transactional
-    public Agreement carryOut(UUID id, Actor actor, Command command) {
+    public Agreements.Outcome carryOut(UUID id, Actor actor, Command command) {
         AgreementRow row = locked(id);
         List<EventRow> stored = events.history(id);
         List<Entry> history = new ArrayList<>(stored.stream()
                 .map(event -> EventChain.read(event.link().json()))
                 .toList());
         Decision decision = Decider.decide(history, command, now());
-        if (decision instanceof Decision.Refused refused) throw Refusal.conflict(refused.reason());
-        List<Event> happened = ((Decision.Accepted) decision).events();
+        if (decision instanceof Decision.Refused refused) {
+            throw refused.faults().isEmpty()
+                    ? Refusal.conflict(refused.reason())
+                    : Refusal.invalid(refused.reason(), refused.faults());
+        }
+        List<Event> happened = decision instanceof Decision.Accepted accepted ? accepted.events() : List.of();
+        int before = history.size();
         String previous = stored.get(stored.size() - 1).link().hash();
         for (Event event : happened) {
             Entry entry = new Entry(history.size() + 1, now(), actor, event);
@@ -78,11 +88,16 @@ public class AgreementLog {
         if (!happened.isEmpty()) {
             row.project(agreement, now());
             rows.foundByFacts(id, Findable.facts(agreement));
-            reactions.to(id, agreement, happened);
+            tell(id, agreement, history, before);
         } else if (command instanceof Command.Tick) {
             row.dueAgain(agreement);
         }
-        return agreement;
+        return new Agreements.Outcome(agreement, happened);
+    }
+
+    private void tell(UUID id, Agreement agreement, List<Entry> history, int before) {
+        List<Entry> happened = history.subList(before, history.size());
+        followers.orderedStream().forEach(one -> one.happened(id, agreement, history, happened));
     }
 
     /** Brings what lists show of an agreement up to what its events say. */
@@ -101,15 +116,10 @@ public class AgreementLog {
     private String append(UUID id, String previous, Entry entry) {
         EventChain.Link link = EventChain.link(previous, entry);
         events.save(new EventRow(id, entry.sequence(), entry.event().getClass().getSimpleName(), link));
-        pdfOf(entry.event()).ifPresent(pdf -> states.save(new StateRow(pdf, id, entry.sequence())));
+        entry.event()
+                .brought()
+                .forEach(one -> states.save(new StateRow(one.pdf().hex(), id, entry.sequence())));
         return link.hash();
-    }
-
-    private static Optional<String> pdfOf(Event event) {
-        if (event instanceof Event.Generated generated) return Optional.of(generated.pdf());
-        if (event instanceof Event.HouseSealed sealed) return Optional.of(sealed.pdf());
-        if (event instanceof Event.Sealed sealed) return Optional.of(sealed.pdf());
-        return event instanceof Event.Completed completed ? Optional.of(completed.pdf()) : Optional.empty();
     }
 
     /** The links of the chain as they are stored. */
@@ -123,11 +133,11 @@ public class AgreementLog {
         return links(id).stream().map(link -> EventChain.read(link.json())).toList();
     }
 
-    /** The agreement as it stays until the end of the transaction, for a change that depends on it. */
+    /** The history as it stays until the end of the transaction, for a change that depends on it. */
     @Transactional(propagation = Propagation.MANDATORY)
-    Agreement readForChange(UUID id) {
+    public List<Entry> historyForChange(UUID id) {
         locked(id);
-        return read(id);
+        return history(id);
     }
 
     @Transactional(readOnly = true)

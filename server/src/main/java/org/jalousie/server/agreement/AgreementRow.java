@@ -11,8 +11,8 @@ import org.hibernate.type.SqlTypes;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Reminders;
 import org.jalousie.core.agreement.State;
-import org.jalousie.core.evidence.Json;
-import org.jalousie.core.template.Terms;
+import org.jalousie.core.json.Json;
+import org.jalousie.core.template.SendingSettings;
 import tools.jackson.core.type.TypeReference;
 
 /**
@@ -35,7 +35,7 @@ class AgreementRow {
     private Instant changedAt;
 
     @JdbcTypeCode(SqlTypes.JSON)
-    private String blind;
+    private String route;
 
     private Instant expiresAt;
 
@@ -47,14 +47,15 @@ class AgreementRow {
     protected AgreementRow() {}
 
     /** @param attempt which agreement of its request it is, from 1 */
-    AgreementRow(UUID id, Agreement agreement, UUID templateVersionId, Terms terms, int attempt, Instant now) {
+    AgreementRow(
+            UUID id, Agreement agreement, UUID templateVersionId, SendingSettings sending, int attempt, Instant now) {
         this.id = id;
         this.number = agreement.created().number();
         this.templateVersionId = templateVersionId;
         this.templateName = agreement.created().template();
         this.requestNumber = agreement.created().request();
-        this.firstReminderDays = terms.firstReminderDays();
-        this.everyDays = terms.everyDays();
+        this.firstReminderDays = sending.firstReminderDays();
+        this.everyDays = sending.everyDays();
         this.attempt = attempt;
         project(agreement, now);
     }
@@ -65,7 +66,7 @@ class AgreementRow {
         state = agreement.state().name();
         since = agreement.since();
         changedAt = now;
-        blind = Json.canonical(AgreementViews.blind(agreement));
+        route = Json.canonical(AgreementViews.route(agreement));
         expiresAt = agreement.expiresAt().orElse(null);
         dueAgain(agreement);
     }
@@ -111,8 +112,8 @@ class AgreementRow {
         return changedAt;
     }
 
-    List<AgreementViews.Slat> blind() {
-        return Json.MAPPER.readValue(blind, new TypeReference<>() {});
+    List<AgreementViews.RouteStep> route() {
+        return Json.MAPPER.readValue(route, new TypeReference<>() {});
     }
 
     Instant expiresAt() {

@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Command;
+import org.jalousie.core.agreement.Document;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.Readiness;
@@ -20,28 +21,30 @@ import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.evidence.EventChain;
-import org.jalousie.core.evidence.SigningRecord;
+import org.jalousie.core.evidence.EventSentences;
+import org.jalousie.core.filing.FileNames;
 import org.jalousie.core.intake.Intake;
-import org.jalousie.core.parties.Casting;
+import org.jalousie.core.parties.Assignment;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.Party;
-import org.jalousie.core.parties.Who;
+import org.jalousie.core.parties.Person;
+import org.jalousie.core.parties.PersonSource;
+import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.jobs.Jobs;
-import org.jalousie.server.template.TemplateService;
 import org.jalousie.server.template.UsableTemplate;
-import org.jalousie.server.web.Refusal;
+import org.jalousie.server.template.UsableTemplates;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Agreements for the office: made, checked, sent, watched. */
 @Service
-public class AgreementService {
+class AgreementService {
     private final AgreementRows rows;
     private final AgreementLog log;
-    private final TemplateService templates;
+    private final UsableTemplates templates;
     private final FileStore files;
     private final Jobs jobs;
     private final Clock clock;
@@ -50,7 +53,7 @@ public class AgreementService {
     AgreementService(
             AgreementRows rows,
             AgreementLog log,
-            TemplateService templates,
+            UsableTemplates templates,
             FileStore files,
             Jobs jobs,
             Clock clock,
@@ -70,52 +73,41 @@ public class AgreementService {
      * @param attempt which agreement of the request it is, from 1
      */
     @Transactional(propagation = Propagation.MANDATORY)
-    public String create(
-            UUID versionId,
-            String request,
-            int attempt,
-            Map<String, String> data,
-            Map<String, Casting.Person> people,
-            Actor by) {
+    public String create(UUID versionId, String request, int attempt, Agreements.Answers answers, Actor by) {
         UsableTemplate template = templates.version(versionId);
         String number = String.format(
                 Locale.ROOT,
                 "A-%d-%04d",
                 Year.now(clock.withZone(settings.office().zone())).getValue(),
                 rows.nextNumber());
-        List<Participant> participants = Casting.cast(template.content().parties(), data, people);
+        List<Participant> participants =
+                Assignment.assign(template.content().parties(), answers.data(), answers.people());
         String title = title(template, participants);
-        Event.Created created =
-                new Event.Created(number, title, template.name(), template.number(), request, data, participants);
-        log.begin(UUID.randomUUID(), created, versionId, template.content().terms(), attempt, by);
+        Event.Created created = new Event.Created(
+                number, title, template.name(), template.number(), request, answers.data(), participants);
+        log.begin(UUID.randomUUID(), created, versionId, template.content().sending(), attempt, by);
         return number;
     }
 
-    /** What a request says: its answers, and the people chosen with it. */
-    public record Answers(Map<String, String> data, Map<String, Casting.Person> people) {}
-
     /** Gives an agreement corrected data; its document is made again. People who were named since stay unless corrected. */
     @Transactional(propagation = Propagation.MANDATORY)
-    public void correct(String number, Answers before, Answers now, Actor by) {
+    public void correct(String number, Agreements.Answers before, Agreements.Answers now, Actor by) {
         AgreementRow row = row(number);
         UsableTemplate template = templates.version(row.templateVersionId());
         List<Party> parties = template.content().parties();
-        List<Participant> participants = Casting.recast(
-                Casting.cast(parties, before.data(), before.people()),
-                Casting.cast(parties, now.data(), now.people()),
-                log.readForChange(row.id()).participants());
+        List<Participant> participants = Assignment.reassign(
+                Assignment.assign(parties, before.data(), before.people()),
+                Assignment.assign(parties, now.data(), now.people()),
+                Agreement.of(log.historyForChange(row.id())).participants());
         log.carryOut(row.id(), by, new Command.CorrectData(now.data(), participants, title(template, participants)));
     }
 
-    /** An agreement with all that is known of it, for checking its files. */
-    public record Filed(Agreement agreement, List<Entry> history, List<EventChain.Link> links) {}
-
     @Transactional(readOnly = true)
-    public Filed filed(String number) {
+    public Agreements.Filed filed(String number) {
         List<EventChain.Link> links = log.links(row(number).id());
         List<Entry> history =
                 links.stream().map(link -> EventChain.read(link.json())).toList();
-        return new Filed(Agreement.of(history), history, links);
+        return new Agreements.Filed(Agreement.of(history), history, links);
     }
 
     @Transactional(readOnly = true)
@@ -126,7 +118,7 @@ public class AgreementService {
     /** The template with whom it is for: the first person who is not the same in every agreement. */
     private static String title(UsableTemplate template, List<Participant> participants) {
         Set<String> fixed = template.content().parties().stream()
-                .filter(party -> party.who() instanceof Who.Fixed)
+                .filter(party -> party.who() instanceof PersonSource.Fixed)
                 .map(Party::key)
                 .collect(Collectors.toSet());
         return participants.stream()
@@ -154,9 +146,8 @@ public class AgreementService {
                         .map(one -> new AgreementViews.Person(
                                 one.party(), one.label(), one.duty(), one.stage(), one.name(), one.mail()))
                         .toList(),
-                agreement.pages(),
-                !agreement.pdf().isEmpty(),
-                !agreement.record().isEmpty(),
+                agreement.documents().stream().map(DocumentView::of).toList(),
+                agreement.record().isPresent(),
                 obstacles,
                 agreement.values(),
                 agreement.endReason(),
@@ -164,7 +155,7 @@ public class AgreementService {
                         .map(entry -> new AgreementViews.TrailEntry(
                                 entry.sequence(),
                                 entry.at(),
-                                SigningRecord.Sentences.of(entry, agreement),
+                                EventSentences.of(entry, agreement),
                                 entry.actor().from()))
                         .toList(),
                 EventChain.firstBroken(links).orElse(null),
@@ -176,11 +167,11 @@ public class AgreementService {
     @Transactional
     public void changePerson(String number, String party, String name, String mail, Actor by) {
         AgreementRow row = row(number);
-        Agreement agreement = log.readForChange(row.id());
+        Agreement agreement = Agreement.of(log.historyForChange(row.id()));
         Participant participant = agreement
                 .participant(party)
                 .orElseThrow(() -> Refusal.notFound("The agreement has no party " + party + "."))
-                .withPerson(name.strip(), mail.strip());
+                .with(new Person(name.strip(), mail.strip()));
         List<Participant> all = agreement.participants().stream()
                 .map(one -> one.party().equals(party) ? participant : one)
                 .toList();
@@ -194,12 +185,12 @@ public class AgreementService {
     public void send(String number, Integer seen, Actor by) {
         AgreementRow row = row(number);
         UsableTemplate template = templates.version(row.templateVersionId());
-        Agreement agreement = log.readForChange(row.id());
+        Agreement agreement = Agreement.of(log.historyForChange(row.id()));
         log.carryOut(
                 row.id(),
                 by,
                 new Command.Send(
-                        template.content().terms().expiryDays(),
+                        template.content().sending().expiryDays(),
                         blanks(template, agreement),
                         seen == null ? agreement.length() : seen));
     }
@@ -215,17 +206,37 @@ public class AgreementService {
             throw Refusal.conflict("Nothing has failed here; there is nothing to try again.");
     }
 
-    /** A file of an agreement. @param kind document, word or record */
+    /** A document as it stands. @throws Refusal when it isn't made yet, or there is none of this id */
     @Transactional(readOnly = true)
-    public byte[] file(String number, String kind) {
-        Agreement agreement = log.read(row(number).id());
-        String name = switch (kind) {
-            case "word" -> agreement.word();
-            case "record" -> agreement.record();
-            default -> agreement.pdf();
-        };
-        if (name.isEmpty()) throw Refusal.notFound("The file is not made yet.");
-        return files.get(name);
+    public Document document(String number, String id) {
+        return Agreement.of(log.history(row(number).id())).documents().stream()
+                .filter(one -> one.id().value().equals(id))
+                .findFirst()
+                .orElseThrow(() -> Refusal.notFound("The file is not made yet, or there is no such document."));
+    }
+
+    String fileName(String number, String id, String extension) {
+        return FileNames.of(
+                Agreement.of(log.history(row(number).id())),
+                document(number, id).id(),
+                extension);
+    }
+
+    byte[] pdf(String number, String id) {
+        return files.get(document(number, id).pdf());
+    }
+
+    byte[] word(String number, String id) {
+        return files.get(document(number, id)
+                .word()
+                .orElseThrow(() -> Refusal.notFound("The document is a PDF; there is no Word file of it.")));
+    }
+
+    @Transactional(readOnly = true)
+    public byte[] record(String number) {
+        return files.get(Agreement.of(log.history(row(number).id()))
+                .record()
+                .orElseThrow(() -> Refusal.notFound("The file is not made yet.")));
     }
 
     @Transactional(readOnly = true)
@@ -233,11 +244,11 @@ public class AgreementService {
         return row(number).title();
     }
 
-    /** The language in which an agreement is written. */
     @Transactional(readOnly = true)
-    public Locale language(UUID id) {
-        UUID version = rows.findById(id).orElseThrow().templateVersionId();
-        return Locale.forLanguageTag(templates.content(version).language());
+    public UUID templateVersion(UUID id) {
+        return rows.findById(id)
+                .orElseThrow(() -> Refusal.notFound("There is no such agreement."))
+                .templateVersionId();
     }
 
     private static List<String> blanks(UsableTemplate template, Agreement agreement) {

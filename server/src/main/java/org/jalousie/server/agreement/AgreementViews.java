@@ -9,14 +9,13 @@ import org.jalousie.core.agreement.Standing;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
-import org.jalousie.core.placement.Pages;
 
 /** Agreements as the interface to the outside shows them. */
 public final class AgreementViews {
     private AgreementViews() {}
 
-    /** One slat of the blind: a party and where it stands. @param since since when it is their turn, or null */
-    public record Slat(
+    /** One party of the route and where it stands. @param since since when it is their turn, or null */
+    public record RouteStep(
             String party,
             String label,
             String name,
@@ -34,7 +33,7 @@ public final class AgreementViews {
             Instant since,
             Instant changedAt,
             @Schema(types = {"string", "null"}) Instant expiresAt,
-            List<Slat> blind) {}
+            List<RouteStep> route) {}
 
     /** A value with the label of its field and how it prints. @param raw the form in which it is stored */
     public record Datum(String name, String label, String raw, String printed) {}
@@ -48,6 +47,7 @@ public final class AgreementViews {
     /**
      * One agreement in full.
      *
+     * @param documents in their order; none while they are being made
      * @param obstacles what stands in the way of sending; empty unless it waits for the check
      * @param completed what parties completed, by signing field name
      * @param chainBrokenAt the first event whose link doesn't hold; null when the trail is whole
@@ -56,8 +56,7 @@ public final class AgreementViews {
             AgreementItem row,
             List<Datum> data,
             List<Person> people,
-            Pages pages,
-            boolean hasDocument,
+            List<DocumentView> documents,
             boolean hasRecord,
             List<String> obstacles,
             Map<String, String> completed,
@@ -66,9 +65,9 @@ public final class AgreementViews {
             @Schema(types = {"integer", "null"}) Integer chainBrokenAt,
             List<Trouble> troubles) {}
 
-    public static List<Slat> blind(Agreement agreement) {
+    public static List<RouteStep> route(Agreement agreement) {
         return agreement.acting().stream()
-                .map(one -> new Slat(
+                .map(one -> new RouteStep(
                         one.party(),
                         one.label(),
                         one.name(),
@@ -101,6 +100,6 @@ public final class AgreementViews {
                 row.since(),
                 row.changedAt(),
                 row.expiresAt(),
-                row.blind());
+                row.route());
     }
 }

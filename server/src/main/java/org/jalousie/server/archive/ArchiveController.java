@@ -3,8 +3,8 @@ package org.jalousie.server.archive;
 import java.io.IOException;
 import java.util.Set;
 import org.jalousie.core.agreement.State;
-import org.jalousie.server.agreement.AgreementLists;
 import org.jalousie.server.agreement.AgreementViews;
+import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.web.Page;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -20,10 +20,10 @@ import org.springframework.web.multipart.MultipartFile;
 @RestController
 @RequestMapping("/api/v1/archive")
 class ArchiveController {
-    private final AgreementLists agreements;
+    private final Agreements agreements;
     private final ArchiveCheck check;
 
-    ArchiveController(AgreementLists agreements, ArchiveCheck check) {
+    ArchiveController(Agreements agreements, ArchiveCheck check) {
         this.agreements = agreements;
         this.check = check;
     }

@@ -8,19 +8,20 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.Wording;
 import org.jalousie.core.wording.edit.WordingEdit;
+import org.jalousie.server.Refusal;
 import org.jalousie.server.adapters.Converter;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.web.Page;
-import org.jalousie.server.web.Refusal;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** The library of clauses: Word files with versions, which templates include by name. */
 @Service
-public class ClauseService {
+class ClauseService implements ClauseLibrary {
     private final ClauseRows clauses;
     private final ClauseVersions versions;
     private final FileStore files;
@@ -116,11 +117,11 @@ public class ClauseService {
         return converter.toPdf(wordFile(id, number));
     }
 
-    /** The newest file of every clause by name. */
+    @Override
     @Transactional(readOnly = true)
-    public Map<String, String> newestFiles() {
-        Map<String, String> newest = new HashMap<>();
-        versions.newestFiles().forEach(row -> newest.put((String) row[0], (String) row[1]));
+    public Map<String, Sha256> newestFiles() {
+        Map<String, Sha256> newest = new HashMap<>();
+        versions.newestFiles().forEach(row -> newest.put((String) row[0], new Sha256((String) row[1])));
         return newest;
     }
 

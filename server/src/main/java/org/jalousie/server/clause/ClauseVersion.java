@@ -5,6 +5,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
+import org.jalousie.core.data.Sha256;
 
 /** One version of a clause; it never changes. */
 @Entity
@@ -22,11 +23,11 @@ class ClauseVersion {
 
     protected ClauseVersion() {}
 
-    ClauseVersion(UUID clauseId, int number, String wordFile, String note, String by, Instant now) {
+    ClauseVersion(UUID clauseId, int number, Sha256 wordFile, String note, String by, Instant now) {
         this.id = UUID.randomUUID();
         this.clauseId = clauseId;
         this.number = number;
-        this.wordFile = wordFile;
+        this.wordFile = wordFile.hex();
         this.note = note;
         this.createdBy = by;
         this.createdAt = now;
@@ -40,8 +41,8 @@ class ClauseVersion {
         return number;
     }
 
-    String wordFile() {
-        return wordFile;
+    Sha256 wordFile() {
+        return new Sha256(wordFile);
     }
 
     String note() {

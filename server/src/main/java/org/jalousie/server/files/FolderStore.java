@@ -9,15 +9,19 @@ import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.FileTime;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
-import org.jalousie.core.evidence.Json;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.server.Settings;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
@@ -30,26 +34,37 @@ import org.springframework.stereotype.Component;
 class FolderStore implements FileStore {
     private static final Logger LOG = LoggerFactory.getLogger(FolderStore.class);
     private static final Duration ABANDONED = Duration.ofHours(1);
+    private static final String ASIDE = "aside";
 
     private final Path folder;
     private final Clock clock;
 
+    @Autowired
     FolderStore(Settings settings, Clock clock) throws IOException {
-        this.folder = settings.files();
+        this(settings.files(), clock);
+    }
+
+    FolderStore(Path folder, Clock clock) throws IOException {
+        this.folder = folder;
         this.clock = clock;
         Files.createDirectories(folder);
     }
 
     @Override
-    public String keep(byte[] bytes) {
-        String name = Json.sha256(bytes);
+    public Sha256 keep(byte[] bytes) {
+        Sha256 name = Sha256.of(bytes);
         Path file = path(name);
         try {
-            if (isWhole(file, name)) return name;
+            broughtBack(name);
+            if (isWhole(file, name)) {
+                touch(file);
+                return name;
+            }
             Files.createDirectories(file.getParent());
             Path part = Files.createTempFile(file.getParent(), "new", ".part");
             try {
                 write(part, bytes);
+                touch(part);
                 Files.move(part, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
             } finally {
                 Files.deleteIfExists(part);
@@ -61,10 +76,14 @@ class FolderStore implements FileStore {
         }
     }
 
+    private void touch(Path file) throws IOException {
+        Files.setLastModifiedTime(file, FileTime.from(clock.instant()));
+    }
+
     /** A file of the right name with other content, such as an empty one after a power cut, is written anew. */
-    private static boolean isWhole(Path file, String name) throws IOException {
+    private static boolean isWhole(Path file, Sha256 name) throws IOException {
         try {
-            return Json.sha256(Files.readAllBytes(file)).equals(name);
+            return Sha256.of(Files.readAllBytes(file)).equals(name);
         } catch (NoSuchFileException e) {
             return false;
         }
@@ -85,10 +104,10 @@ class FolderStore implements FileStore {
     }
 
     @Override
-    public byte[] get(String name) {
+    public byte[] get(Sha256 name) {
         try {
-            byte[] bytes = Files.readAllBytes(path(name));
-            if (!Json.sha256(bytes).equals(name))
+            byte[] bytes = read(name);
+            if (!Sha256.of(bytes).equals(name))
                 throw new Damaged("A stored file was changed or damaged on the disk.", name);
             return bytes;
         } catch (IOException e) {
@@ -97,12 +116,84 @@ class FolderStore implements FileStore {
     }
 
     @Override
-    public Optional<byte[]> asFound(String name) {
+    public Optional<byte[]> asFound(Sha256 name) {
         try {
-            return Optional.of(Files.readAllBytes(path(name)));
+            return Optional.of(read(name));
         } catch (IOException e) {
             return Optional.empty();
         }
+    }
+
+    private byte[] read(Sha256 name) throws IOException {
+        try {
+            return Files.readAllBytes(path(name));
+        } catch (NoSuchFileException e) {
+            if (!broughtBack(name)) throw e;
+            return Files.readAllBytes(path(name));
+        }
+    }
+
+    /** Brings a file back that was put aside; returns whether there was one. */
+    private boolean broughtBack(Sha256 name) throws IOException {
+        if (!Files.exists(aside(name))) return false;
+        try {
+            Files.createDirectories(path(name).getParent());
+            Files.move(aside(name), path(name), StandardCopyOption.ATOMIC_MOVE);
+            touch(path(name));
+            return true;
+        } catch (NoSuchFileException e) {
+            return Files.exists(path(name)); // another server was first
+        }
+    }
+
+    @Override
+    public void bringBack(Sha256 name) {
+        try {
+            broughtBack(name);
+        } catch (IOException e) {
+            throw new UncheckedIOException("The file store can't write to its folder.", e);
+        }
+    }
+
+    @Override
+    public List<Sha256> untouchedSince(Instant moment) {
+        List<Sha256> names = new ArrayList<>();
+        try (Stream<Path> all = Files.walk(folder, 2)) {
+            for (Path file : (Iterable<Path>) all::iterator) {
+                Optional<Sha256> name = Sha256.read(file.getFileName().toString());
+                if (name.isEmpty()) continue;
+                try {
+                    if (Files.getLastModifiedTime(file).toInstant().isBefore(moment)) names.add(name.get());
+                } catch (NoSuchFileException e) {
+                    LOG.debug("a file was taken away while the store was looked through");
+                }
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException("The file store's folder can't be read.", e);
+        }
+        return names;
+    }
+
+    @Override
+    public void putAside(Sha256 name, Instant since) {
+        try {
+            Path aside = aside(name);
+            if (Files.exists(aside)) {
+                if (Files.getLastModifiedTime(aside).toInstant().isBefore(since)) Files.deleteIfExists(aside);
+                return;
+            }
+            Files.createDirectories(aside.getParent());
+            Files.move(path(name), aside, StandardCopyOption.ATOMIC_MOVE);
+            touch(aside);
+        } catch (NoSuchFileException e) {
+            LOG.debug("a file that should be put aside is gone");
+        } catch (IOException e) {
+            throw new UncheckedIOException("The file store can't write to its folder.", e);
+        }
+    }
+
+    private Path aside(Sha256 name) {
+        return folder.resolve(ASIDE).resolve(name.hex());
     }
 
     /** Takes away what a program that was stopped while writing has left. */
@@ -119,8 +210,7 @@ class FolderStore implements FileStore {
         }
     }
 
-    private Path path(String name) {
-        if (!FileStore.isName(name)) throw new IllegalArgumentException("not a stored file's name");
-        return folder.resolve(name.substring(0, 2)).resolve(name);
+    private Path path(Sha256 name) {
+        return folder.resolve(name.hex().substring(0, 2)).resolve(name.hex());
     }
 }

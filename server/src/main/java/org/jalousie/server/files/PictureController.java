@@ -1,8 +1,9 @@
 package org.jalousie.server.files;
 
 import java.io.IOException;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.picture.PictureFile;
-import org.jalousie.server.web.Refusal;
+import org.jalousie.server.Refusal;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -33,7 +34,7 @@ class PictureController {
     KeptPicture take(@RequestPart MultipartFile file) throws IOException {
         try {
             PictureFile picture = PictureFile.takeIn(file.getBytes());
-            return new KeptPicture(files.keep(picture.bytes()), picture.width(), picture.height());
+            return new KeptPicture(files.keep(picture.bytes()).hex(), picture.width(), picture.height());
         } catch (PictureFile.Unacceptable e) {
             throw Refusal.invalid(e.getMessage());
         }
@@ -41,9 +42,9 @@ class PictureController {
 
     @GetMapping("/{file}")
     ResponseEntity<byte[]> show(@PathVariable String file) {
-        if (!FileStore.isName(file)) throw Refusal.notFound("There is no such picture.");
+        Sha256 name = Sha256.read(file).orElseThrow(() -> Refusal.notFound("There is no such picture."));
         try {
-            PictureFile picture = PictureFile.read(files.get(file));
+            PictureFile picture = PictureFile.read(files.get(name));
             return ResponseEntity.ok()
                     .contentType(picture.extension().equals("png") ? MediaType.IMAGE_PNG : MediaType.IMAGE_JPEG)
                     .body(picture.bytes());

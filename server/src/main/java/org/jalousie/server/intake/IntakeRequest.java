@@ -9,8 +9,8 @@ import java.util.Map;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
-import org.jalousie.core.evidence.Json;
-import org.jalousie.core.parties.Casting;
+import org.jalousie.core.json.Json;
+import org.jalousie.core.parties.Person;
 import tools.jackson.core.type.TypeReference;
 
 /** A request for an agreement: the filled form, with a number. */
@@ -42,7 +42,7 @@ class IntakeRequest {
             String number,
             UUID templateVersionId,
             Map<String, String> values,
-            Map<String, Casting.Person> people,
+            Map<String, Person> people,
             UUID formKey,
             String by,
             Instant now) {
@@ -55,7 +55,7 @@ class IntakeRequest {
         fill(values, people);
     }
 
-    final void fill(Map<String, String> values, Map<String, Casting.Person> chosen) {
+    final void fill(Map<String, String> values, Map<String, Person> chosen) {
         inputs = Json.canonical(values);
         people = Json.canonical(chosen);
     }
@@ -82,7 +82,7 @@ class IntakeRequest {
         return Json.MAPPER.readValue(inputs, new TypeReference<>() {});
     }
 
-    Map<String, Casting.Person> people() {
+    Map<String, Person> people() {
         return Json.MAPPER.readValue(people, new TypeReference<>() {});
     }
 

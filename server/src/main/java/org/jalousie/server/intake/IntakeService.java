@@ -16,36 +16,36 @@ import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.intake.Intake;
-import org.jalousie.core.parties.Casting;
 import org.jalousie.core.parties.Party;
-import org.jalousie.core.parties.Who;
+import org.jalousie.core.parties.Person;
+import org.jalousie.core.parties.PersonSource;
 import org.jalousie.core.template.Anonymised;
 import org.jalousie.core.template.Specimen;
+import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
-import org.jalousie.server.agreement.AgreementService;
+import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.store.RowLock;
-import org.jalousie.server.template.TemplateService;
 import org.jalousie.server.template.UsableTemplate;
+import org.jalousie.server.template.UsableTemplates;
 import org.jalousie.server.web.Page;
-import org.jalousie.server.web.Refusal;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Requests: taken in, corrected, turned into agreements. */
 @Service
-public class IntakeService {
+class IntakeService implements WaitingRequests {
     private final IntakeRequests requests;
-    private final TemplateService templates;
-    private final AgreementService agreements;
+    private final UsableTemplates templates;
+    private final Agreements agreements;
     private final Clock clock;
     private final Settings settings;
     private final RowLock lock;
 
     IntakeService(
             IntakeRequests requests,
-            TemplateService templates,
-            AgreementService agreements,
+            UsableTemplates templates,
+            Agreements agreements,
             Clock clock,
             Settings settings,
             RowLock lock) {
@@ -68,7 +68,7 @@ public class IntakeService {
         return new Page<>(rows(found.getContent()), found.getTotalElements(), page, Page.SIZE);
     }
 
-    /** Requests from which no agreement was made yet. @param most at most how many */
+    @Override
     @Transactional(readOnly = true)
     public Page<IntakeViews.RequestRow> waiting(int most) {
         var found = requests.findByAgreementNumberIsNullOrderByCreatedAtDesc(PageRequest.of(0, most));
@@ -121,7 +121,7 @@ public class IntakeService {
         // the form was taken in, but its sender never heard of it and may have changed answers since
         if (known.isPresent()) return fill(known.get().number(), inputs, people, typing, by, false);
         UsableTemplate usable = templates.published(template);
-        Map<String, Casting.Person> chosen = new LinkedHashMap<>();
+        Map<String, Person> chosen = new LinkedHashMap<>();
         Map<String, String> values = read(usable, inputs, people, typing, chosen);
         String number = String.format(
                 Locale.ROOT,
@@ -154,10 +154,10 @@ public class IntakeService {
             boolean evenIfSame) {
         IntakeRequest request = locked(number);
         UsableTemplate usable = templates.version(request.templateVersionId());
-        Map<String, Casting.Person> chosen = new LinkedHashMap<>();
+        Map<String, Person> chosen = new LinkedHashMap<>();
         Map<String, String> values = read(usable, inputs, people, typing, chosen);
-        AgreementService.Answers before = new AgreementService.Answers(request.values(), request.people());
-        AgreementService.Answers now = new AgreementService.Answers(values, chosen);
+        Agreements.Answers before = new Agreements.Answers(request.values(), request.people());
+        Agreements.Answers now = new Agreements.Answers(values, chosen);
         if (now.equals(before) && !evenIfSame) return show(number);
         request.fill(values, chosen);
         if (!request.agreementNumber().isEmpty() && !failed(request))
@@ -174,8 +174,7 @@ public class IntakeService {
                     request.templateVersionId(),
                     number,
                     request.nextAttempt(),
-                    request.values(),
-                    request.people(),
+                    new Agreements.Answers(request.values(), request.people()),
                     by));
         }
         return request.agreementNumber();
@@ -186,11 +185,11 @@ public class IntakeService {
             Map<String, String> inputs,
             Map<String, IntakeViews.PersonInput> people,
             Typing typing,
-            Map<String, Casting.Person> chosen) {
+            Map<String, Person> chosen) {
         Intake.Reading reading = Intake.read(template.content().fields(), inputs, typing);
         Map<String, String> faults = new LinkedHashMap<>(reading.faults());
         for (Party party : template.content().parties()) {
-            if (!(party.who() instanceof Who.ChosenAtUse)) continue;
+            if (!(party.who() instanceof PersonSource.ChosenAtUse)) continue;
             IntakeViews.PersonInput person = people.getOrDefault(party.key(), new IntakeViews.PersonInput("", ""));
             if (person.name().isBlank())
                 faults.put(party.key() + ".name", "Name the person for " + party.label() + ".");
@@ -200,8 +199,7 @@ public class IntakeService {
                 faults.put(party.key() + ".mail", e.getMessage());
             }
             chosen.put(
-                    party.key(),
-                    new Casting.Person(person.name().strip(), person.mail().strip()));
+                    party.key(), new Person(person.name().strip(), person.mail().strip()));
         }
         if (!faults.isEmpty())
             throw Refusal.invalid(
@@ -239,7 +237,7 @@ public class IntakeService {
                 template.content().language(),
                 template.content().fields(),
                 template.content().parties().stream()
-                        .filter(party -> party.who() instanceof Who.ChosenAtUse)
+                        .filter(party -> party.who() instanceof PersonSource.ChosenAtUse)
                         .map(party -> new IntakeViews.ChosenParty(party.key(), party.label()))
                         .collect(Collectors.toList()));
     }

@@ -5,10 +5,10 @@ import org.jalousie.server.adapters.ServiceAway;
 
 /** The kinds of jobs there are. An instance is an agreement's id, with what else the job needs after a colon. */
 public enum JobKind {
-    GENERATE(ServiceAway.Service.CONVERTER),
-    SEAL_OFFICE(ServiceAway.Service.TRUST),
-    SEAL_PARTY(ServiceAway.Service.TRUST),
-    FINISH(ServiceAway.Service.TRUST),
+    /** An agreement's documents; one job at a time for each agreement. */
+    MAKE_DOCUMENTS(ServiceAway.Service.CONVERTER),
+    /** Seals, signatures and what is filed; one job at a time for each agreement. */
+    SEAL_DOCUMENTS(ServiceAway.Service.TRUST),
     MAIL(ServiceAway.Service.MAIL);
 
     private final ServiceAway.Service service;

@@ -41,23 +41,13 @@ class JobSetup {
     }
 
     @Bean
-    Task<Void> generateTask(ObjectProvider<JobWork> all) {
-        return task(JobKind.GENERATE, all);
+    Task<Void> makeDocumentsTask(ObjectProvider<JobWork> all) {
+        return task(JobKind.MAKE_DOCUMENTS, all);
     }
 
     @Bean
-    Task<Void> sealOfficeTask(ObjectProvider<JobWork> all) {
-        return task(JobKind.SEAL_OFFICE, all);
-    }
-
-    @Bean
-    Task<Void> sealPartyTask(ObjectProvider<JobWork> all) {
-        return task(JobKind.SEAL_PARTY, all);
-    }
-
-    @Bean
-    Task<Void> finishTask(ObjectProvider<JobWork> all) {
-        return task(JobKind.FINISH, all);
+    Task<Void> sealDocumentsTask(ObjectProvider<JobWork> all) {
+        return task(JobKind.SEAL_DOCUMENTS, all);
     }
 
     @Bean
@@ -66,25 +56,50 @@ class JobSetup {
     }
 
     private Task<Void> task(JobKind kind, ObjectProvider<JobWork> all) {
-        return Tasks.oneTime(kind.taskName(), Void.class)
+        return Tasks.custom(kind.taskName(), Void.class)
                 .onFailure((complete, operations) -> failed(kind, complete, operations))
                 .execute((instance, context) -> {
+                    int seen = jobs.getObject().asked(kind.taskName(), instance.getId());
+                    JobWork work = all.stream()
+                            .filter(one -> one.kind() == kind)
+                            .findFirst()
+                            .orElseThrow();
                     try (MDC.MDCCloseable ignored = MDC.putCloseable("agreement", agreementOf(instance.getId()))) {
-                        boolean served = all.stream()
-                                .filter(work -> work.kind() == kind)
-                                .findFirst()
-                                .orElseThrow()
-                                .run(instance.getId());
-                        if (served) outages.getObject().over(kind.needs());
+                        if (work.run(instance.getId())) outages.getObject().over(kind.needs());
+                    } catch (RuntimeException e) {
+                        throw new Failed(e, seen);
                     }
+                    return (complete, operations) -> end(kind, complete, operations, seen, () -> {});
                 });
+    }
+
+    /** What a job failed with, and how often it had been asked for when it began. */
+    private static final class Failed extends RuntimeException {
+        private final int seen;
+
+        Failed(RuntimeException cause, int seen) {
+            super(cause.getMessage(), cause);
+            this.seen = seen;
+        }
+    }
+
+    private void end(
+            JobKind kind, ExecutionComplete complete, ExecutionOperations<Void> operations, int seen, Runnable before) {
+        String instance = complete.getExecution().taskInstance.getId();
+        boolean ended = jobs.getObject().end(kind.taskName(), instance, seen, () -> {
+            before.run();
+            operations.stop();
+        });
+        if (!ended) operations.reschedule(complete, complete.getTimeDone());
     }
 
     private void failed(JobKind kind, ExecutionComplete complete, ExecutionOperations<Void> operations) {
         String instance = complete.getExecution().taskInstance.getId();
         int tries = complete.getExecution().consecutiveFailures + 1;
-        String reason = complete.getCause().map(JobSetup::reason).orElse("The program was stopped while it was at it.");
-        Throwable cause = complete.getCause().orElse(null);
+        Optional<Failed> failed = complete.getCause().map(one -> one instanceof Failed known ? known : null);
+        Optional<Throwable> known = failed.isPresent() ? failed.map(Throwable::getCause) : complete.getCause();
+        String reason = known.map(JobSetup::reason).orElse("The program was stopped while it was at it.");
+        Throwable cause = known.orElse(null);
         // by its kind and place only: the reason, which the coordinator sees, may hold an address or a person's data
         LOG.warn(
                 "job {} failed, try {} of {}, agreement {}: {}",
@@ -100,9 +115,16 @@ class JobSetup {
         }
         boolean away = cause instanceof ServiceAway;
         if (away) outages.getObject().began((ServiceAway) cause);
-        if (tries >= (away ? mostWhileAway() : retries.most()) || !mayHelp(complete.getCause())) {
-            jobs.getObject().giveUp(kind.taskName(), instance, UUID.fromString(agreementOf(instance)), reason);
-            operations.stop();
+        if (tries >= (away ? mostWhileAway() : retries.most()) || !mayHelp(known)) {
+            int seen =
+                    failed.map(one -> one.seen).orElseGet(() -> jobs.getObject().asked(kind.taskName(), instance));
+            end(
+                    kind,
+                    complete,
+                    operations,
+                    seen,
+                    () -> jobs.getObject()
+                            .giveUp(kind.taskName(), instance, UUID.fromString(agreementOf(instance)), reason));
             return;
         }
         operations.reschedule(complete, complete.getTimeDone().plus(delay(tries)));

@@ -2,12 +2,14 @@ package org.jalousie.server.jobs;
 
 import com.github.kagkarlsson.scheduler.Scheduler;
 import com.github.kagkarlsson.scheduler.task.TaskInstance;
+import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.PageRequest;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -19,24 +21,69 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 public class Jobs {
     private final Scheduler scheduler;
     private final JobFailures failures;
+    private final JdbcClient sql;
     private final Clock clock;
 
-    Jobs(@Lazy Scheduler scheduler, JobFailures failures, Clock clock) {
+    Jobs(@Lazy Scheduler scheduler, JobFailures failures, JdbcClient sql, Clock clock) {
+        this.sql = sql;
         this.scheduler = scheduler;
         this.failures = failures;
         this.clock = clock;
     }
 
-    /** Schedules a job to run as soon as the transaction is committed; the same job twice is the same as once. */
+    /**
+     * Schedules a job to run as soon as the transaction is committed; the same job twice is the same as once. One that waits
+     * for another try, or was given up, has something new to do and begins afresh.
+     */
     @Transactional(propagation = Propagation.MANDATORY)
     public void soon(JobKind kind, String instance) {
+        failures.deleteByTaskAndInstance(kind.taskName(), instance);
+        sql.sql("insert into job_request values (?, ?, 1) on conflict (task, instance)"
+                        + " do update set times = job_request.times + 1")
+                .params(kind.taskName(), instance)
+                .update();
         scheduler.scheduleIfNotExists(new TaskInstance<>(kind.taskName(), instance), clock.instant());
+        sql.sql("update scheduled_tasks set execution_time = ?, consecutive_failures = 0, version = version + 1"
+                        + " where task_name = ? and task_instance = ? and not picked and consecutive_failures > 0")
+                .params(Timestamp.from(clock.instant()), kind.taskName(), instance)
+                .update();
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override
             public void afterCommit() {
                 scheduler.triggerCheckForDueExecutions();
             }
         });
+    }
+
+    /** How often a job was asked for until now. */
+    @Transactional(readOnly = true)
+    int asked(String task, String instance) {
+        return sql.sql("select times from job_request where task = ? and instance = ?")
+                .params(task, instance)
+                .query(Integer.class)
+                .optional()
+                .orElse(0);
+    }
+
+    /**
+     * Ends a job unless it was asked for once more since it began. Whoever asks at this moment waits, and finds it gone.
+     *
+     * @param seen how often it had been asked for when it began
+     * @return whether it was ended
+     */
+    @Transactional
+    boolean end(String task, String instance, int seen, Runnable ending) {
+        int asked = sql.sql("select times from job_request where task = ? and instance = ? for update")
+                .params(task, instance)
+                .query(Integer.class)
+                .optional()
+                .orElse(seen);
+        if (asked != seen) return false;
+        sql.sql("delete from job_request where task = ? and instance = ?")
+                .params(task, instance)
+                .update();
+        ending.run();
+        return true;
     }
 
     /** Jobs given up, newest first. @param most at most how many */

@@ -9,7 +9,7 @@ import java.util.UUID;
 /** One mail that goes out. Its words are made when it is sent, since its link is kept nowhere. */
 @Entity
 @Table(name = "mail")
-public class Mail {
+class Mail {
     /** What a mail is about. */
     public enum Kind {
         INVITATION,
@@ -31,16 +31,18 @@ public class Mail {
     private String state;
     private Instant createdAt;
     private Instant sentAt;
+    private int askedBy;
 
     protected Mail() {}
 
-    Mail(UUID agreementId, Kind kind, String party, String recipient, String subject, Instant now) {
+    Mail(UUID agreementId, Kind kind, String party, String recipient, String subject, int askedBy, Instant now) {
         this.id = UUID.randomUUID();
         this.agreementId = agreementId;
         this.kind = kind.name();
         this.party = party;
         this.recipient = recipient;
         this.subject = subject;
+        this.askedBy = askedBy;
         this.state = "WAITING";
         this.createdAt = now;
     }
@@ -93,5 +95,10 @@ public class Mail {
 
     Instant sentAt() {
         return sentAt;
+    }
+
+    /** The number of the event that asked for it; 0 in what was stored before it was kept. */
+    int askedBy() {
+        return askedBy;
     }
 }

@@ -10,7 +10,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** All mail that goes out. */
 @Service
-public class Postroom {
+class Postroom {
     private final Mails mails;
     private final Jobs jobs;
     private final Clock clock;
@@ -23,8 +23,8 @@ public class Postroom {
 
     /** Puts a mail into the queue, in the transaction of the event that asks for it. */
     @Transactional(propagation = Propagation.MANDATORY)
-    public void queue(UUID agreementId, Mail.Kind kind, String party, String recipient, String subject) {
-        Mail mail = mails.save(new Mail(agreementId, kind, party, recipient, subject, clock.instant()));
+    public void queue(UUID agreementId, Mail.Kind kind, String party, String recipient, String subject, int askedBy) {
+        Mail mail = mails.save(new Mail(agreementId, kind, party, recipient, subject, askedBy, clock.instant()));
         mails.flush();
         jobs.soon(JobKind.MAIL, agreementId + ":" + mail.id());
     }

@@ -36,12 +36,13 @@ class SigningController {
         return service.page(token);
     }
 
-    @GetMapping(path = "/document.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
-    ResponseEntity<byte[]> document(@PathVariable String token, HttpServletRequest request) {
+    @GetMapping(path = "/documents/{document}.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> document(
+            @PathVariable String token, @PathVariable String document, HttpServletRequest request) {
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noStore())
                 .contentType(MediaType.APPLICATION_PDF)
-                .body(service.document(token, from(request)));
+                .body(service.document(token, document, from(request)));
     }
 
     @PostMapping("/consent")

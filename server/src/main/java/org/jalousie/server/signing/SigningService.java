@@ -4,52 +4,49 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Base64;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.State;
-import org.jalousie.core.data.Field;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.evidence.ConsentWording;
-import org.jalousie.core.evidence.Json;
 import org.jalousie.core.evidence.Mark;
 import org.jalousie.core.evidence.SignedDate;
 import org.jalousie.core.parties.Participant;
-import org.jalousie.core.placement.Glyphs;
 import org.jalousie.core.placement.SigningField;
+import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
-import org.jalousie.server.agreement.AgreementLog;
-import org.jalousie.server.agreement.AgreementService;
 import org.jalousie.server.agreement.AgreementViews;
-import org.jalousie.server.agreement.Links;
+import org.jalousie.server.agreement.Agreements;
+import org.jalousie.server.agreement.DocumentView;
 import org.jalousie.server.files.FileStore;
-import org.jalousie.server.web.Refusal;
+import org.jalousie.server.template.UsableTemplates;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** What a participant with a link may see and do. */
 @Service
 class SigningService {
-    private static final int LONGEST_DETAIL = 200;
-
     private final Links links;
-    private final AgreementLog log;
-    private final AgreementService agreements;
+    private final Agreements agreements;
+    private final UsableTemplates templates;
     private final FileStore files;
     private final Settings settings;
     private final Clock clock;
 
     SigningService(
             Links links,
-            AgreementLog log,
-            AgreementService agreements,
+            Agreements agreements,
+            UsableTemplates templates,
             FileStore files,
             Settings settings,
             Clock clock) {
         this.links = links;
-        this.log = log;
         this.agreements = agreements;
+        this.templates = templates;
         this.files = files;
         this.settings = settings;
         this.clock = clock;
@@ -58,17 +55,13 @@ class SigningService {
     @Transactional(readOnly = true)
     SigningViews.SigningPage page(String token) {
         Links.Holder holder = holder(token);
-        Agreement agreement = log.read(holder.agreementId());
+        Agreement agreement = agreements.read(holder.agreementId());
         Participant one = agreement.participant(holder.party()).orElseThrow(SigningService::wrongLink);
-        boolean late = agreement.state() == State.OUT
-                && agreement
-                        .expiresAt()
-                        .map(end -> !clock.instant().isBefore(end))
-                        .orElse(false);
-        State state = late ? State.EXPIRED : agreement.state();
+        State state = agreement.hasRunOut(clock.instant()) ? State.EXPIRED : agreement.state();
         List<SigningViews.ToComplete> toComplete = agreement.fieldsOf(holder.party()).stream()
                 .filter(SigningField::asked)
-                .map(field -> new SigningViews.ToComplete(field.name(), ownLabel(field), field.required()))
+                .map(field -> new SigningViews.ToComplete(
+                        field.name(), sentenceCase(field.label()), field.type().required(), field.type()))
                 .toList();
         String ended = switch (state) {
             case WITHDRAWN -> "This agreement was withdrawn by the office. You need not do anything.";
@@ -90,35 +83,40 @@ class SigningService {
                 new SigningViews.Consent(ConsentWording.CURRENT.version(), ConsentWording.CURRENT.text()),
                 SignedDate.print(
                         LocalDate.ofInstant(clock.instant(), settings.office().zone()),
-                        agreements.language(holder.agreementId())),
+                        Locale.forLanguageTag(templates
+                                .content(agreements.templateVersion(holder.agreementId()))
+                                .language())),
                 toComplete,
-                agreement.pages(),
-                AgreementViews.blind(agreement),
+                agreement.documents().stream().map(DocumentView::of).toList(),
+                AgreementViews.route(agreement),
                 ended);
     }
 
-    /** Without the party's own name, which a label has before it until somebody writes another one. */
-    private static String ownLabel(SigningField field) {
-        String party = Field.labelFor(field.party()) + ": ";
-        String label = field.label().startsWith(party) ? field.label().substring(party.length()) : field.label();
-        return Character.toUpperCase(label.charAt(0)) + label.substring(1);
+    private static String sentenceCase(String label) {
+        return label.isEmpty() ? label : Character.toUpperCase(label.charAt(0)) + label.substring(1);
     }
 
     /** The document as it stands; opening it is an event. */
     @Transactional
-    byte[] document(String token, String from) {
+    byte[] document(String token, String document, String from) {
         Links.Holder holder = holder(token);
-        Agreement agreement = log.read(holder.agreementId());
+        Agreement agreement = agreements.read(holder.agreementId());
         if (agreement.state() == State.OUT
                 && agreement.standing(holder.party()) == org.jalousie.core.agreement.Standing.TURN) {
-            agreement = log.carryOut(
-                    holder.agreementId(),
-                    new Actor.Participant(holder.party(), Actor.Proof.MAILED_LINK, from),
-                    new Command.View(holder.party()));
+            agreement = agreements
+                    .carryOut(
+                            holder.agreementId(),
+                            new Actor.Participant(holder.party(), Actor.Proof.MAILED_LINK, from),
+                            new Command.View(holder.party()))
+                    .agreement();
         }
         if (agreement.state().ended())
             throw Refusal.gone("The agreement has ended; its document is no longer shown here.");
-        return files.get(agreement.pdf());
+        return files.get(agreement.documents().stream()
+                .filter(one -> one.id().value().equals(document))
+                .findFirst()
+                .orElseThrow(() -> Refusal.notFound("There is no such document."))
+                .pdf());
     }
 
     @Transactional
@@ -134,8 +132,8 @@ class SigningService {
 
     @Transactional
     void complete(String token, Map<String, String> values, String from) {
-        Map<String, String> checked = checked(values);
-        act(token, from, party -> new Command.Complete(party, checked));
+        Map<String, String> stripped = stripped(values);
+        act(token, from, party -> new Command.Complete(party, stripped));
     }
 
     @Transactional
@@ -148,7 +146,7 @@ class SigningService {
         holder(token);
         if (!mark.matches("drawn|typed:[A-Za-z ]{1,40}"))
             throw Refusal.invalid("The signature has to be typed or drawn.");
-        Map<String, String> checked = checked(values);
+        Map<String, String> stripped = stripped(values);
         byte[] picture;
         try {
             picture = Base64.getDecoder().decode(base64);
@@ -158,7 +156,7 @@ class SigningService {
         } catch (Mark.Unusable e) {
             throw Refusal.invalid(e.getMessage());
         }
-        act(token, from, party -> new Command.Sign(party, checked, mark, Json.sha256(picture)));
+        act(token, from, party -> new Command.Sign(party, stripped, mark, Sha256.of(picture)));
         // kept only when the act was taken, and before it is committed
         files.keep(picture);
     }
@@ -175,32 +173,22 @@ class SigningService {
 
     private void act(String token, String from, Acting acting) {
         Links.Holder holder = holder(token);
-        log.carryOut(
+        agreements.carryOut(
                 holder.agreementId(),
                 new Actor.Participant(holder.party(), Actor.Proof.MAILED_LINK, from),
                 acting.by(holder.party()));
     }
 
-    private static Map<String, String> checked(Map<String, String> values) {
-        Map<String, String> checked = new TreeMap<>();
-        Map<String, String> faults = new TreeMap<>();
+    private static Map<String, String> stripped(Map<String, String> values) {
+        Map<String, String> stripped = new TreeMap<>();
         values.forEach((name, value) -> {
-            String text = value == null ? "" : value.strip();
-            if (text.length() > LONGEST_DETAIL) faults.put(name, "At most 200 characters fit here.");
-            Glyphs.firstMissing(text)
-                    .ifPresent(c -> faults.put(
-                            name,
-                            "The character \u201c" + new String(Character.toChars(c))
-                                    + "\u201d can't be printed in this document. Write it another way."));
-            if (!text.isEmpty()) checked.put(name, text);
+            if (value != null && !value.isBlank()) stripped.put(name, value.strip());
         });
-        if (!faults.isEmpty()) throw Refusal.invalid("Some details have to be mended.", faults);
-        return checked;
+        return stripped;
     }
 
     private Links.Holder holder(String token) {
-        if (!token.matches("[A-Za-z0-9_-]{43}")) throw wrongLink();
-        return links.holder(token).orElseThrow(SigningService::wrongLink);
+        return LinkToken.read(token).flatMap(links::holder).orElseThrow(SigningService::wrongLink);
     }
 
     private static Refusal wrongLink() {

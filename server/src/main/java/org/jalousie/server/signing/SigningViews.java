@@ -6,15 +6,16 @@ import java.util.List;
 import org.jalousie.core.agreement.Standing;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.parties.Duty;
-import org.jalousie.core.placement.Pages;
+import org.jalousie.core.placement.SigningFieldType;
 import org.jalousie.server.agreement.AgreementViews;
+import org.jalousie.server.agreement.DocumentView;
 
 /** What a participant sees. */
 final class SigningViews {
     private SigningViews() {}
 
-    /** A detail that the participant completes. */
-    record ToComplete(String name, String label, boolean required) {}
+    /** A detail that the participant completes, with its kind and that kind's settings. */
+    record ToComplete(String name, String label, boolean required, SigningFieldType type) {}
 
     record Consent(String version, String text) {}
 
@@ -33,7 +34,7 @@ final class SigningViews {
             Consent consent,
             String date,
             List<ToComplete> toComplete,
-            Pages pages,
-            List<AgreementViews.Slat> blind,
+            List<DocumentView> documents,
+            List<AgreementViews.RouteStep> route,
             String ended) {}
 }

@@ -11,9 +11,9 @@ import org.jalousie.core.template.Advice;
 import org.jalousie.core.template.PublishCheck;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.wording.Wording;
+import org.jalousie.server.Refusal;
 import org.jalousie.server.adapters.FontFinder;
 import org.jalousie.server.store.RowLock;
-import org.jalousie.server.web.Refusal;
 import org.springframework.stereotype.Component;
 
 /** The newest version of a template, looked up, guarded against two people at once, and shown. Used within a transaction. */

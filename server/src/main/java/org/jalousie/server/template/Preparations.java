@@ -10,7 +10,8 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.jalousie.core.data.Field;
-import org.jalousie.core.evidence.Json;
+import org.jalousie.core.data.Sha256;
+import org.jalousie.core.json.Json;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.rules.Choice;
 import org.jalousie.core.rules.RuleSet;
@@ -19,7 +20,7 @@ import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.wording.Clauses;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.Wording;
-import org.jalousie.server.clause.ClauseService;
+import org.jalousie.server.clause.ClauseLibrary;
 import org.jalousie.server.files.FileStore;
 import org.springframework.stereotype.Component;
 
@@ -35,7 +36,7 @@ class Preparations {
     private static final int HELD_PER_BYTE = 20;
 
     private final FileStore files;
-    private final ClauseService clauses;
+    private final ClauseLibrary clauses;
     private final Cache<String, Kept> wordings = Caffeine.newBuilder()
             .maximumWeight(MOST_HELD)
             .weigher((String key, Kept kept) -> kept.weight())
@@ -45,16 +46,16 @@ class Preparations {
 
     private record Kept(Wording wording, int weight) {}
 
-    Preparations(FileStore files, ClauseService clauses) {
+    Preparations(FileStore files, ClauseLibrary clauses) {
         this.files = files;
         this.clauses = clauses;
     }
 
-    Wording wording(String wordFile, TemplateContent content) {
-        Map<String, String> library = clauseFiles(content);
+    Wording wording(Sha256 wordFile, TemplateContent content) {
+        Map<String, Sha256> library = clauseFiles(content);
         Set<String> parties = content.parties().stream().map(Party::key).collect(Collectors.toCollection(TreeSet::new));
         Set<String> fields = content.fields().stream().map(Field::name).collect(Collectors.toCollection(TreeSet::new));
-        String key = wordFile + parties + fields + new TreeMap<>(library) + Json.canonical(content.choices());
+        String key = wordFile.hex() + parties + fields + new TreeMap<>(library) + Json.canonical(content.choices());
         Kept known = wordings.getIfPresent(key);
         if (known != null) return known.wording();
         // outside of any lock: two compiling the same at once does no harm
@@ -65,11 +66,11 @@ class Preparations {
     }
 
     /** The files that includes mean: those held by a published version, else the library's newest. */
-    Map<String, String> clauseFiles(TemplateContent content) {
+    Map<String, Sha256> clauseFiles(TemplateContent content) {
         return content.clauses().isEmpty() ? clauses.newestFiles() : content.clauses();
     }
 
-    private Clauses clauses(Map<String, String> library, TemplateContent content) {
+    private Clauses clauses(Map<String, Sha256> library, TemplateContent content) {
         Map<String, WordFile> opened = new HashMap<>();
         library.forEach((name, file) -> opened.put(name, WordFile.open(files.get(file))));
         Map<String, Map<String, String>> byChoice = new HashMap<>();

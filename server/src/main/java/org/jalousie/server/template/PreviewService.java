@@ -10,14 +10,14 @@ import java.util.UUID;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Value;
-import org.jalousie.core.evidence.Json;
+import org.jalousie.core.json.Json;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.rules.Choice;
 import org.jalousie.core.rules.Rule;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.wording.Wording;
+import org.jalousie.server.Refusal;
 import org.jalousie.server.adapters.Converter;
-import org.jalousie.server.web.Refusal;
 import org.springframework.stereotype.Service;
 
 /**

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.filing.FileNames;
 import org.jalousie.core.placement.ErrorTexts;
@@ -28,9 +29,9 @@ import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.wording.FieldResults;
 import org.jalousie.core.wording.Passage;
 import org.jalousie.core.wording.Wording;
+import org.jalousie.server.Refusal;
 import org.jalousie.server.adapters.Converter;
 import org.jalousie.server.files.FileStore;
-import org.jalousie.server.web.Refusal;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -138,7 +139,8 @@ class SpecimenService {
                 printed.add(new ProofSpecimen(specimen.name(), 0, 0, e.getMessage(), List.of()));
             }
         }
-        String file = marked.isEmpty() ? "" : files.keep(SpecimenMark.joined(marked));
+        String file =
+                marked.isEmpty() ? "" : files.keep(SpecimenMark.joined(marked)).hex();
         return new Proof(
                 file,
                 printed,
@@ -151,8 +153,7 @@ class SpecimenService {
     }
 
     byte[] proofPdf(String file) {
-        if (!FileStore.isName(file)) throw Refusal.notFound("There is no such proof.");
-        byte[] pdf = files.get(file);
+        byte[] pdf = files.get(Sha256.read(file).orElseThrow(() -> Refusal.notFound("There is no such proof.")));
         if (!SpecimenMark.isOn(pdf)) throw Refusal.notFound("There is no such proof.");
         return pdf;
     }
@@ -198,7 +199,7 @@ class SpecimenService {
             throw new IllegalArgumentException(outcome.faults().get(0).sentence());
         Map<String, Value> values = new LinkedHashMap<>(outcome.values());
         values.put(BuiltIn.FILE_NAME, new Value.Text(FileNames.of(Trials.NUMBER, specimen.name(), "", "pdf")));
-        Wording.Merged merged = wording.merge(values, Locale.forLanguageTag(content.language()), files::get);
+        Wording.Merged merged = wording.merge(values, Locale.forLanguageTag(content.language()), files::picture);
         Converter.Made made = converter.convert(merged.file());
         FieldPlacer.Placed placed = FieldPlacer.place(made.pdf(), wording.boxes(), wording.onEachPage(), List.of());
         HiddenFields.among(merged.fields(), wording.boxes(), placed.pages()).ifPresent(SpecimenService::refuse);

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.picture.PictureFile;
 import org.jalousie.core.template.Proposal;
@@ -21,15 +22,15 @@ import org.jalousie.core.wording.Redline;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.Wording;
 import org.jalousie.core.wording.write.Composer;
+import org.jalousie.server.Refusal;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.web.Page;
-import org.jalousie.server.web.Refusal;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Templates and their versions. */
 @Service
-public class TemplateService {
+class TemplateService implements UsableTemplates {
     private static final int MOST_WRITTEN = 1_000_000;
 
     private final Templates templates;
@@ -94,7 +95,7 @@ public class TemplateService {
     }
 
     private byte[] picture(String name) {
-        Optional<byte[]> found = FileStore.isName(name) ? files.asFound(name) : Optional.empty();
+        Optional<byte[]> found = Sha256.read(name).flatMap(files::asFound);
         try {
             return PictureFile.read(found.orElse(new byte[0])).bytes();
         } catch (PictureFile.Unacceptable e) {
@@ -131,7 +132,7 @@ public class TemplateService {
         Wording wording = preparations.wording(version.wordFile(), content);
         List<String> obstacles = drafts.obstacles(wording, content, preparations.rules(content));
         if (!obstacles.isEmpty()) throw Refusal.conflict("It can't be published yet: " + obstacles.get(0));
-        Map<String, String> held = new HashMap<>(preparations.clauseFiles(content));
+        Map<String, Sha256> held = new HashMap<>(preparations.clauseFiles(content));
         held.keySet().retainAll(wording.found().clauses());
         version.publish(held, by, clock.instant());
         return drafts.changed(id, version);
@@ -214,6 +215,7 @@ public class TemplateService {
 
     /** The newest published version, for a form. */
     @Transactional(readOnly = true)
+    @Override
     public UsableTemplate published(UUID id) {
         if (drafts.template(id).retired())
             throw Refusal.conflict("The template is retired. Bring it back into use first.");
@@ -224,6 +226,7 @@ public class TemplateService {
 
     /** A certain version, as an agreement keeps it. */
     @Transactional(readOnly = true)
+    @Override
     public UsableTemplate version(UUID versionId) {
         return versions.findById(versionId)
                 .map(this::usable)
@@ -232,6 +235,7 @@ public class TemplateService {
 
     /** The settings of a version, which cost nothing to read. */
     @Transactional(readOnly = true)
+    @Override
     public TemplateContent content(UUID versionId) {
         return versions.findById(versionId)
                 .map(TemplateVersion::content)
@@ -240,6 +244,7 @@ public class TemplateService {
 
     /** The names of the templates that versions belong to. */
     @Transactional(readOnly = true)
+    @Override
     public Map<UUID, String> namesOf(Collection<UUID> versionIds) {
         return versions.named(versionIds).stream()
                 .collect(Collectors.toMap(TemplateVersions.Named::getId, TemplateVersions.Named::getName));
@@ -247,6 +252,7 @@ public class TemplateService {
 
     /** Keeps a further specimen with the newest version's draft. */
     @Transactional
+    @Override
     public void addSpecimen(UUID id, Specimen specimen) {
         TemplateVersion draft = drafts.draft(id);
         List<Specimen> kept = new ArrayList<>(draft.content().specimens());

@@ -9,7 +9,8 @@ import java.time.Instant;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
-import org.jalousie.core.evidence.Json;
+import org.jalousie.core.data.Sha256;
+import org.jalousie.core.template.StoredContent;
 import org.jalousie.core.template.TemplateContent;
 
 /** A draft as it was before one change of its wording. */
@@ -39,8 +40,8 @@ class TemplateStep {
     TemplateStep(TemplateVersion before, int number, String what, String by, Instant now) {
         this.versionId = before.id();
         this.number = number;
-        this.wordFile = before.wordFile();
-        this.content = Json.canonical(before.content());
+        this.wordFile = before.wordFile().hex();
+        this.content = StoredContent.write(before.content());
         this.what = what;
         this.doneBy = by;
         this.doneAt = now;
@@ -50,12 +51,12 @@ class TemplateStep {
         return number;
     }
 
-    String wordFile() {
-        return wordFile;
+    Sha256 wordFile() {
+        return new Sha256(wordFile);
     }
 
     TemplateContent content() {
-        return Json.MAPPER.readValue(content, TemplateContent.class);
+        return StoredContent.read(content);
     }
 
     String what() {

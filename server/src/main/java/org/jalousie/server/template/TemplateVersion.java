@@ -9,7 +9,8 @@ import java.util.Optional;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
-import org.jalousie.core.evidence.Json;
+import org.jalousie.core.data.Sha256;
+import org.jalousie.core.template.StoredContent;
 import org.jalousie.core.template.TemplateContent;
 
 /** One version of a template: a wording and its settings. A published version never changes. */
@@ -38,24 +39,24 @@ class TemplateVersion {
 
     protected TemplateVersion() {}
 
-    TemplateVersion(UUID templateId, int number, String wordFile, TemplateContent content) {
+    TemplateVersion(UUID templateId, int number, Sha256 wordFile, TemplateContent content) {
         this.id = UUID.randomUUID();
         this.templateId = templateId;
         this.number = number;
         this.state = DRAFT;
-        this.wordFile = wordFile;
-        this.content = Json.canonical(content);
+        this.wordFile = wordFile.hex();
+        this.content = StoredContent.write(content);
     }
 
-    void change(String newWordFile, TemplateContent newContent) {
-        wordFile = newWordFile;
-        content = Json.canonical(newContent);
+    void change(Sha256 newWordFile, TemplateContent newContent) {
+        wordFile = newWordFile.hex();
+        content = StoredContent.write(newContent);
         revision++;
     }
 
     /** @param held the files of the clauses that it includes from now on */
-    void publish(Map<String, String> held, String by, Instant now) {
-        content = Json.canonical(content().holding(held));
+    void publish(Map<String, Sha256> held, String by, Instant now) {
+        content = StoredContent.write(content().holding(held));
         state = PUBLISHED;
         publishedBy = by;
         publishedAt = now;
@@ -86,12 +87,12 @@ class TemplateVersion {
         return state.equals(PUBLISHED);
     }
 
-    String wordFile() {
-        return wordFile;
+    Sha256 wordFile() {
+        return new Sha256(wordFile);
     }
 
     TemplateContent content() {
-        return Json.MAPPER.readValue(content, TemplateContent.class);
+        return StoredContent.read(content);
     }
 
     int revision() {

@@ -8,16 +8,15 @@ import java.util.UUID;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
-import org.jalousie.core.parties.Who;
-import org.jalousie.core.placement.FieldKind;
+import org.jalousie.core.parties.PersonSource;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.rules.Choice;
 import org.jalousie.core.rules.Rule;
 import org.jalousie.core.rules.RuleFault;
+import org.jalousie.core.template.SendingSettings;
 import org.jalousie.core.template.Specimen;
 import org.jalousie.core.template.TemplateContent;
-import org.jalousie.core.template.Terms;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.Inclusion;
 import org.jalousie.core.wording.Passage;
@@ -48,14 +47,12 @@ final class TemplateViews {
     /** @param first name field or name, {@code second} mail field or mail, both empty for a person chosen at use */
     record PartyView(String key, String label, Duty duty, int stage, WhoKind who, String first, String second) {}
 
-    record SigningFieldView(String name, String party, FieldKind kind, String label, boolean required) {}
-
     record TemplateSettings(
             String language,
             List<Field> fields,
             List<PartyView> parties,
-            List<SigningFieldView> signingFields,
-            Terms terms,
+            List<SigningField> signingFields,
+            SendingSettings sending,
             List<Rule> rules,
             List<Choice> choices,
             List<Specimen> specimens) {
@@ -71,10 +68,8 @@ final class TemplateViews {
                     language,
                     fields,
                     parties.stream().map(TemplateViews::party).toList(),
-                    signingFields.stream()
-                            .map(f -> new SigningField(f.name(), f.party(), f.kind(), f.label(), f.required()))
-                            .toList(),
-                    terms,
+                    signingFields,
+                    sending,
                     rules,
                     choices,
                     specimens,
@@ -181,17 +176,15 @@ final class TemplateViews {
                 content.language(),
                 content.fields(),
                 content.parties().stream().map(TemplateViews::view).toList(),
-                content.signingFields().stream()
-                        .map(f -> new SigningFieldView(f.name(), f.party(), f.kind(), f.label(), f.required()))
-                        .toList(),
-                content.terms(),
+                content.signingFields(),
+                content.sending(),
                 content.rules(),
                 content.choices(),
                 content.specimens());
     }
 
     private static PartyView view(Party party) {
-        if (party.who() instanceof Who.FromFields from) {
+        if (party.who() instanceof PersonSource.FromFields from) {
             return new PartyView(
                     party.key(),
                     party.label(),
@@ -201,7 +194,7 @@ final class TemplateViews {
                     from.nameField(),
                     from.mailField());
         }
-        if (party.who() instanceof Who.Fixed fixed) {
+        if (party.who() instanceof PersonSource.Fixed fixed) {
             return new PartyView(
                     party.key(), party.label(), party.duty(), party.stage(), WhoKind.FIXED, fixed.name(), fixed.mail());
         }
@@ -209,10 +202,10 @@ final class TemplateViews {
     }
 
     private static Party party(PartyView view) {
-        Who who = switch (view.who()) {
-            case FROM_FIELDS -> new Who.FromFields(view.first(), view.second());
-            case FIXED -> new Who.Fixed(view.first(), view.second());
-            case CHOSEN_AT_USE -> new Who.ChosenAtUse();
+        PersonSource who = switch (view.who()) {
+            case FROM_FIELDS -> new PersonSource.FromFields(view.first(), view.second());
+            case FIXED -> new PersonSource.Fixed(view.first(), view.second());
+            case CHOSEN_AT_USE -> new PersonSource.ChosenAtUse();
         };
         return new Party(view.key(), view.label(), view.duty(), view.stage(), who);
     }

@@ -10,6 +10,7 @@ import java.util.UUID;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.LookAlike;
 import org.jalousie.core.data.Names;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.template.Proposal;
 import org.jalousie.core.template.Renaming;
 import org.jalousie.core.template.TemplateContent;
@@ -19,8 +20,8 @@ import org.jalousie.core.wording.Wording;
 import org.jalousie.core.wording.edit.EditRefused;
 import org.jalousie.core.wording.edit.Selection;
 import org.jalousie.core.wording.edit.WordingEdit;
+import org.jalousie.server.Refusal;
 import org.jalousie.server.files.FileStore;
-import org.jalousie.server.web.Refusal;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -53,7 +54,7 @@ class WordingService {
         FoundTags before =
                 preparations.wording(version.wordFile(), version.content()).found();
         WordFile.open(file);
-        String kept = files.keep(file);
+        Sha256 kept = files.keep(file);
         Wording wording = preparations.wording(kept, version.content());
         List<String> added = without(names(wording.found()), names(before));
         List<String> gone = without(names(before), names(wording.found()));
@@ -65,7 +66,7 @@ class WordingService {
                 renames.add(new TemplateViews.RenameProposal(from, to));
             });
         }
-        return new TemplateViews.WordingComparison(kept, added, gone, renames, wording.diagnostics());
+        return new TemplateViews.WordingComparison(kept.hex(), added, gone, renames, wording.diagnostics());
     }
 
     private static List<String> names(FoundTags found) {
@@ -82,13 +83,15 @@ class WordingService {
     @Transactional
     TemplateViews.TemplateDetail accept(UUID id, int revision, String file, Map<String, String> renames, String by) {
         TemplateVersion draft = drafts.draft(id, revision);
-        if (!FileStore.isName(file)) throw Refusal.notFound("There is no such file. Bring it back once more.");
-        WordFile.open(files.get(file));
+        Sha256 brought = Sha256.read(file)
+                .orElseThrow(() -> Refusal.notFound("There is no such file. Bring it back once more."));
+        WordFile.open(files.get(brought));
         renames.values().stream().filter(to -> !to.endsWith(" (party)")).forEach(WordingService::required);
         drafts.remember(draft, "the wording brought back", by);
         TemplateContent content = draft.content();
         TemplateContent kept = Renaming.of(content, renames);
-        draft.change(file, Proposal.renewed(preparations.wording(file, kept).found(), kept));
+        draft.change(
+                brought, Proposal.renewed(preparations.wording(brought, kept).found(), kept));
         return drafts.changed(id, draft);
     }
 
@@ -170,7 +173,7 @@ class WordingService {
         drafts.remember(draft, "the renaming of " + from, by);
         TemplateContent kept =
                 Renaming.of(content.with(fields, content.parties(), content.signingFields()), Map.of(from, renamed));
-        String file = files.keep(edited.file().bytes());
+        Sha256 file = files.keep(edited.file().bytes());
         draft.change(file, Proposal.renewed(preparations.wording(file, kept).found(), kept));
         return drafts.changed(id, draft);
     }
@@ -178,7 +181,7 @@ class WordingService {
     private TemplateViews.TemplateDetail take(
             UUID id, TemplateVersion draft, WordingEdit.Edited edited, String what, String by) {
         drafts.remember(draft, what, by);
-        String file = files.keep(edited.file().bytes());
+        Sha256 file = files.keep(edited.file().bytes());
         draft.change(
                 file,
                 Proposal.renewed(preparations.wording(file, draft.content()).found(), draft.content()));

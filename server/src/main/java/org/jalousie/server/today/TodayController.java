@@ -8,17 +8,17 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.agreement.State;
+import org.jalousie.server.Refusal;
 import org.jalousie.server.adapters.Converter;
 import org.jalousie.server.adapters.ServiceAway;
-import org.jalousie.server.agreement.AgreementLists;
 import org.jalousie.server.agreement.AgreementViews;
-import org.jalousie.server.intake.IntakeService;
+import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.intake.IntakeViews;
+import org.jalousie.server.intake.WaitingRequests;
 import org.jalousie.server.jobs.JobFailure;
 import org.jalousie.server.jobs.Jobs;
 import org.jalousie.server.jobs.Outages;
 import org.jalousie.server.web.Page;
-import org.jalousie.server.web.Refusal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -31,16 +31,16 @@ class TodayController {
     private static final int LATELY = 8;
     private static final int MOST = 1000;
 
-    private final AgreementLists agreements;
-    private final IntakeService intake;
+    private final Agreements agreements;
+    private final WaitingRequests intake;
     private final Jobs jobs;
     private final Outages outages;
     private final Converter converter;
     private final Clock clock;
 
     TodayController(
-            AgreementLists agreements,
-            IntakeService intake,
+            Agreements agreements,
+            WaitingRequests intake,
             Jobs jobs,
             Outages outages,
             Converter converter,

@@ -8,6 +8,7 @@ import io.github.bucket4j.ConsumptionProbe;
 import java.time.Duration;
 import java.util.List;
 import java.util.function.Function;
+import org.jalousie.server.Refusal;
 import org.springframework.stereotype.Component;
 
 /**

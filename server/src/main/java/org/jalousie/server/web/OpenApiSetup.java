@@ -1,12 +1,15 @@
 package org.jalousie.server.web;
 
+import com.fasterxml.jackson.annotation.JsonSubTypes;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.servers.Server;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.jalousie.core.placement.SigningFieldType;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -30,9 +33,24 @@ class OpenApiSetup {
         return api -> api.getComponents().getSchemas().values().forEach(OpenApiSetup::require);
     }
 
+    /** Signing field types are told apart by the names that they are stored and sent with. */
+    @Bean
+    OpenApiCustomizer kindsHaveTheirNames() {
+        return api -> {
+            Map<String, String> names = new LinkedHashMap<>();
+            for (JsonSubTypes.Type type :
+                    SigningFieldType.class.getAnnotation(JsonSubTypes.class).value())
+                names.put(type.name(), "#/components/schemas/" + type.value().getSimpleName());
+            Schema<?> schema = api.getComponents().getSchemas().get(SigningFieldType.class.getSimpleName());
+            schema.getDiscriminator().setMapping(names);
+        };
+    }
+
     @SuppressWarnings({"rawtypes", "unchecked"})
     private static void require(Schema schema) {
         Map<String, Schema> properties = schema.getProperties();
         if (properties != null) schema.setRequired(new ArrayList<>(properties.keySet()));
+        List<Schema> parts = schema.getAllOf();
+        if (parts != null) parts.forEach(OpenApiSetup::require);
     }
 }

@@ -2,6 +2,7 @@ package org.jalousie.server.web;
 
 import java.util.List;
 import java.util.Locale;
+import org.jalousie.server.Refusal;
 import org.springframework.data.domain.PageRequest;
 
 /**

@@ -4,6 +4,7 @@ import java.sql.SQLException;
 import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.wording.UnacceptableFile;
+import org.jalousie.server.Refusal;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.core.NestedExceptionUtils;
@@ -34,11 +35,24 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> refusal(Refusal refusal) {
-        ProblemDetail problem = ProblemDetail.forStatusAndDetail(refusal.status(), refusal.getMessage());
+        HttpStatus status = status(refusal);
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, refusal.getMessage());
         if (!refusal.faults().isEmpty()) problem.setProperty("faults", refusal.faults());
-        ResponseEntity.BodyBuilder answer = ResponseEntity.status(refusal.status());
+        ResponseEntity.BodyBuilder answer = ResponseEntity.status(status);
         refusal.retryAfter().ifPresent(wait -> answer.header(HttpHeaders.RETRY_AFTER, "" + wait.toSeconds()));
         return answer.body(problem);
+    }
+
+    private static HttpStatus status(Refusal refusal) {
+        return switch (refusal.kind()) {
+            case NOT_FOUND -> HttpStatus.NOT_FOUND;
+            case CONFLICT -> HttpStatus.CONFLICT;
+            case INVALID -> HttpStatus.UNPROCESSABLE_CONTENT;
+            case GONE -> HttpStatus.GONE;
+            case TOO_MANY -> HttpStatus.TOO_MANY_REQUESTS;
+            case MALFORMED -> HttpStatus.BAD_REQUEST;
+            case NOT_SIGNED_IN -> HttpStatus.UNAUTHORIZED;
+        };
     }
 
     @ExceptionHandler
@@ -80,7 +94,7 @@ class Problems extends ResponseEntityExceptionHandler {
         Throwable root = NestedExceptionUtils.getMostSpecificCause(e);
         if (root instanceof RequestLimits.TooLarge large)
             return answer(HttpStatus.CONTENT_TOO_LARGE, RequestLimits.sentence(large.most), headers);
-        if (root instanceof Refusal refusal) return answer(refusal.status(), refusal.getMessage(), headers);
+        if (root instanceof Refusal refusal) return answer(status(refusal), refusal.getMessage(), headers);
         if (status.is5xxServerError()) return ours(e);
         String detail;
         if (e instanceof HttpRequestMethodNotSupportedException method) {

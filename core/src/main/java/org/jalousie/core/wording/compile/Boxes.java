@@ -7,7 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import java.util.TreeMap;
 import javax.imageio.ImageIO;
-import org.jalousie.core.placement.FieldKind;
+import org.jalousie.core.placement.BoxSize;
 import org.jalousie.core.wording.docx.InlinePicture;
 import org.jalousie.core.wording.docx.PackageParts;
 import org.jalousie.core.wording.docx.SafeXml;
@@ -37,7 +37,7 @@ public final class Boxes {
     }
 
     /** Puts box {@code number} into an emptied run of a part. */
-    void put(String part, Element run, int number, FieldKind kind) {
+    void put(String part, Element run, int number, BoxSize size) {
         if (!parts.has(IMAGE_PART)) {
             parts.put(IMAGE_PART, transparentPixel());
             parts.defaultType("png", "image/png");
@@ -45,8 +45,8 @@ public final class Boxes {
         String image = parts.relate(part, "jalImage", InlinePicture.OFFICE + "/image", "media/jalousie-box.png", false);
         String link =
                 parts.relate(part, "jalField" + number, InlinePicture.OFFICE + "/hyperlink", ADDRESS + number, true);
-        long width = Math.round(kind.widthMm() * InlinePicture.EMU_PER_MM);
-        long height = Math.round(kind.heightMm() * InlinePicture.EMU_PER_MM);
+        long width = Math.round(size.widthMm() * InlinePicture.EMU_PER_MM);
+        long height = Math.round(size.heightMm() * InlinePicture.EMU_PER_MM);
         String xml = InlinePicture.xml(
                 run.getNamespaceURI(), image, link, width, height, 900_000 + ++drawn, "field " + number);
         Document fragment = SafeXml.parse("a signing field", xml.getBytes(StandardCharsets.UTF_8));

@@ -99,7 +99,7 @@ final class PartCompiler {
             markers.wrap(tag.run, tag.run, new Segment.Slot(value.name(), value.print(), prefix(tag.run), "", ""));
         } else if (tag.tag instanceof Tag.Dotted) {
             int number = boxNumbers.get(tag);
-            boxes.put(part.name, tag.run, number, fields.get(number).kind());
+            boxes.put(part.name, tag.run, number, fields.get(number).type().size());
         }
     }
 

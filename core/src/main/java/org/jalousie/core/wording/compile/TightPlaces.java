@@ -1,7 +1,7 @@
 package org.jalousie.core.wording.compile;
 
 import java.util.List;
-import org.jalousie.core.placement.FieldKind;
+import org.jalousie.core.placement.BoxSize;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.docx.Word;
 import org.jalousie.core.wording.tags.Occurrence;
@@ -17,9 +17,9 @@ final class TightPlaces {
 
     private TightPlaces() {}
 
-    static void check(Part part, Occurrence tag, FieldKind kind, List<Diagnostic> diagnostics) {
+    static void check(Part part, Occurrence tag, BoxSize size, List<Diagnostic> diagnostics) {
         Element paragraph = tag.in.paragraph();
-        double needed = kind.heightMm() * TWIPS_PER_MM;
+        double needed = size.heightMm() * TWIPS_PER_MM;
         Element row = Word.ancestor(paragraph, "tr");
         Element rowHeight = row == null ? null : Word.first(row, "trHeight");
         if (rowHeight != null

@@ -10,10 +10,10 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
-import org.jalousie.core.placement.FieldKind;
 import org.jalousie.core.placement.SigningField;
+import org.jalousie.core.placement.SigningFieldType;
+import org.jalousie.core.placement.SigningFieldTypes;
 import org.jalousie.core.wording.Clauses;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.FieldResults;
@@ -179,7 +179,7 @@ public final class WordingCompiler {
         for (Part part : parts) {
             for (Occurrence tag : part.tags) {
                 if (tag.tag instanceof Tag.Dotted dotted
-                        && FieldKind.ofTag(dotted.second()).isPresent()) parties.add(dotted.first());
+                        && SigningFieldTypes.named(dotted.second()).isPresent()) parties.add(dotted.first());
             }
         }
         return parties;
@@ -219,16 +219,16 @@ public final class WordingCompiler {
             numbers.put(tag, copies.get(copy));
             return;
         }
-        FieldKind kind = FieldKind.ofTag(dotted.second()).orElse(FieldKind.TEXT);
+        SigningFieldType type = SigningFieldTypes.ofTag(dotted.second());
         String base = dotted.first() + "_" + dotted.second();
         int count = names.merge(base, 1, Integer::sum);
         String name = count == 1 ? base : base + "_" + count;
         while (!taken.add(name)) name = base + "_" + names.merge(base, 1, Integer::sum);
         int number = boxes.size() + 1;
-        String label = Field.labelFor(dotted.first()) + ": " + dotted.second().replace('_', ' ');
+        String label = dotted.second().replace('_', ' ');
         if (List.of("header", "footer").contains(part.title())) onEachPage.add(number);
-        boxes.put(number, new SigningField(name, dotted.first(), kind, label, true));
-        TightPlaces.check(part, tag, kind, diagnostics);
+        boxes.put(number, new SigningField(name, dotted.first(), label, type));
+        TightPlaces.check(part, tag, type.size(), diagnostics);
         numbers.put(tag, number);
         if (!copy.isEmpty()) copies.put(copy, number);
     }

@@ -1,0 +1,22 @@
+package org.jalousie.core.agreement;
+
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonValue;
+
+/** Names one document within its agreement, the same through all its states. */
+public record DocumentId(@JsonValue String value) {
+    /** The document that a template's own wording makes. */
+    public static final DocumentId WORDING = new DocumentId("wording");
+
+    /** @throws IllegalArgumentException for anything but lower-case letters, digits and underscores */
+    @JsonCreator
+    public DocumentId {
+        if (value == null || !value.matches("[a-z0-9_]{1,60}"))
+            throw new IllegalArgumentException("no id of a document: " + value);
+    }
+
+    @Override
+    public String toString() {
+        return value;
+    }
+}

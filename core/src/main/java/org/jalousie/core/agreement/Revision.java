@@ -1,0 +1,6 @@
+package org.jalousie.core.agreement;
+
+import org.jalousie.core.data.Sha256;
+
+/** One document in one state. */
+public record Revision(DocumentId document, Sha256 pdf) {}

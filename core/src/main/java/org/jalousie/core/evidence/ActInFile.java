@@ -1,0 +1,75 @@
+package org.jalousie.core.evidence;
+
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jalousie.core.placement.PartyAct;
+import org.jalousie.core.placement.PlacedField;
+import org.jalousie.core.placement.Printed;
+import org.jalousie.core.placement.SigningField;
+
+/**
+ * What one party's act puts into the file of one document.
+ *
+ * @param values text by form field name
+ * @param marked form fields other than the signature's own that show the mark, for example initials
+ * @param signature the signing place; empty for who signs nothing in this document
+ * @param caption words under the mark, for example who signed and when
+ */
+public record ActInFile(
+        Map<String, String> values,
+        Set<String> marked,
+        Optional<String> signature,
+        Optional<byte[]> mark,
+        String caption) {
+
+    /** A party's mark as it is put beside what they signed. @param caption words under it */
+    public record MarkWithCaption(byte[] picture, String caption) {}
+
+    /**
+     * Asks each of a party's fields what it prints.
+     *
+     * @param fields of the document, of all parties
+     * @param answers what the party typed, by field name
+     * @param date the day of the act as it prints; empty for who only completes details
+     * @param mark empty for who only completes details
+     */
+    public static ActInFile of(
+            List<PlacedField> fields,
+            String party,
+            Map<String, String> answers,
+            String name,
+            String date,
+            Optional<MarkWithCaption> mark) {
+        Map<String, String> values = new HashMap<>();
+        Set<String> marked = new HashSet<>();
+        Optional<String> place = Optional.empty();
+        for (PlacedField placed : fields) {
+            SigningField field = placed.field();
+            if (!field.party().equals(party)) continue;
+            String answer = answers.getOrDefault(field.sameAs().isEmpty() ? field.name() : field.sameAs(), "");
+            Printed printed = field.type().printed(new PartyAct(answer, name, date));
+            if (printed instanceof Printed.Words words) {
+                if (!words.text().isEmpty()) values.put(field.name(), words.text());
+            } else if (mark.isPresent() && printed instanceof Printed.Signature && place.isEmpty()) {
+                place = Optional.of(field.name());
+            } else if (mark.isPresent()) {
+                marked.add(field.name());
+            }
+        }
+        return new ActInFile(
+                values,
+                marked,
+                place,
+                mark.map(MarkWithCaption::picture),
+                mark.map(MarkWithCaption::caption).orElse(""));
+    }
+
+    /** Whether the file stays as it is. */
+    public boolean isEmpty() {
+        return values.isEmpty() && marked.isEmpty() && signature.isEmpty();
+    }
+}

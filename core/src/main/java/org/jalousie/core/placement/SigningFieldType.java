@@ -1,0 +1,61 @@
+package org.jalousie.core.placement;
+
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.util.Optional;
+
+/**
+ * A kind of signing field with its settings. Each kind says in its own file how it is completed, how it is printed and how it
+ * reads in the signing record; nothing elsewhere asks which kind a field is.
+ *
+ * <p>To add a kind: its file here, its lines in the two lists of this head, one in {@link SigningFieldTypes}, and its file in {@code web/src/act/kinds}.
+ */
+@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+@JsonSubTypes({
+    @JsonSubTypes.Type(value = SignaturePlace.class, name = SignaturePlace.KIND),
+    @JsonSubTypes.Type(value = InitialsPlace.class, name = InitialsPlace.KIND),
+    @JsonSubTypes.Type(value = SigningDatePlace.class, name = SigningDatePlace.KIND),
+    @JsonSubTypes.Type(value = FullNamePlace.class, name = FullNamePlace.KIND),
+    @JsonSubTypes.Type(value = TextPlace.class, name = TextPlace.KIND)
+})
+public sealed interface SigningFieldType
+        permits SignaturePlace, InitialsPlace, SigningDatePlace, FullNamePlace, TextPlace {
+    /** The kind's name: in a tag the word after the party's, in what is stored its {@code kind}. */
+    String kind();
+
+    /** The room that is kept for it in the words. */
+    BoxSize size();
+
+    /** Whether the party can't finish without it. */
+    boolean required();
+
+    /** Whether the party types it, and not the program or the mark. */
+    default boolean asked() {
+        return false;
+    }
+
+    /**
+     * What is wrong with an answer, as a sentence for who gave it; empty when it can be taken.
+     *
+     * @param answer without blanks at its ends; may be empty
+     */
+    default Optional<String> fault(String answer) {
+        return Optional.empty();
+    }
+
+    /** What stands in its place once the party has acted. */
+    Printed printed(PartyAct act);
+
+    /** Whether a fine line is drawn where it will stand. */
+    boolean lined();
+
+    /** How what was completed reads in the signing record; empty for what the record tells as an event of its own. */
+    default Optional<String> told(String answer) {
+        return Optional.empty();
+    }
+
+    /** Whether this is a place for the party's signature. */
+    default boolean signs() {
+        return false;
+    }
+}

@@ -1,0 +1,74 @@
+package org.jalousie.core.placement;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import java.util.Arrays;
+import org.jalousie.core.json.Json;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.node.ObjectNode;
+
+class SigningFieldTypeTest {
+    @Test
+    void everyKindIsInTheListsThatTagsAndStoredFieldsGoBy() {
+        Class<?>[] kinds = SigningFieldType.class.getPermittedSubclasses();
+        assertThat(SigningFieldTypes.USUAL)
+                .extracting(type -> (Object) type.getClass())
+                .containsExactlyInAnyOrder((Object[]) kinds);
+        JsonSubTypes stored = SigningFieldType.class.getAnnotation(JsonSubTypes.class);
+        assertThat(Arrays.stream(stored.value()).map(type -> (Object) type.value()))
+                .containsExactlyInAnyOrder((Object[]) kinds);
+    }
+
+    @Test
+    void everyKindIsReadBackAsItWasStored() {
+        for (SigningFieldType type : SigningFieldTypes.USUAL) {
+            SigningField field = new SigningField("lender_x", "lender", "X", type);
+            String json = Json.canonical(field);
+            assertThat(json).contains("\"kind\":\"" + type.kind() + "\"");
+            assertThat(Json.MAPPER.readValue(json, SigningField.class)).isEqualTo(field);
+        }
+    }
+
+    @Test
+    void aTagsSecondWordNamesAKindAndAnyOtherAText() {
+        assertThat(SigningFieldTypes.ofTag("date_signed")).isInstanceOf(SigningDatePlace.class);
+        assertThat(SigningFieldTypes.ofTag("vat_number")).isEqualTo(TextPlace.USUAL);
+        assertThat(SigningFieldTypes.named("text")).isEmpty();
+    }
+
+    @Test
+    void eachKindPrintsWhatItIsFor() {
+        PartyAct act = new PartyAct("XX 4471", "Ida Marsh \ud83c\udfbb", "23 November 2026");
+        assertThat(new SignaturePlace().printed(act)).isEqualTo(new Printed.Signature());
+        assertThat(new InitialsPlace().printed(act)).isEqualTo(new Printed.Mark());
+        assertThat(new SigningDatePlace().printed(act)).isEqualTo(new Printed.Words("23 November 2026"));
+        assertThat(new FullNamePlace().printed(act)).isEqualTo(new Printed.Words("Ida Marsh ?"));
+        assertThat(TextPlace.USUAL.printed(act)).isEqualTo(new Printed.Words("XX 4471"));
+    }
+
+    @Test
+    void aTextTakesWhatFitsAndCanBePrinted() {
+        assertThat(TextPlace.USUAL.fault("XX 4471")).isEmpty();
+        assertThat(TextPlace.USUAL.fault("x".repeat(201)))
+                .hasValueSatisfying(said -> assertThat(said).contains("200"));
+        assertThat(TextPlace.USUAL.fault("\u501f"))
+                .hasValueSatisfying(said -> assertThat(said).contains("\u501f"));
+    }
+
+    @Test
+    void fieldsOfAnEarlierVersionAreRead() {
+        ObjectNode text = (ObjectNode)
+                Json.MAPPER.readTree(
+                        "{\"kind\":\"TEXT\",\"label\":\"Lender: vat\",\"name\":\"lender_vat\",\"party\":\"lender\",\"required\":false}");
+        EarlierSigningFields.upcast(text);
+        assertThat(Json.MAPPER.treeToValue(text, SigningField.class))
+                .isEqualTo(new SigningField("lender_vat", "lender", "vat", new TextPlace(false, "")));
+        ObjectNode date = (ObjectNode)
+                Json.MAPPER.readTree(
+                        "{\"kind\":\"DATE_SIGNED\",\"label\":\"D\",\"name\":\"lender_date_signed\",\"party\":\"lender\",\"required\":true,\"sameAs\":\"x\"}");
+        EarlierSigningFields.upcast(date);
+        assertThat(Json.MAPPER.treeToValue(date, SigningField.class))
+                .isEqualTo(new SigningField("lender_date_signed", "lender", "D", new SigningDatePlace(), "x"));
+    }
+}

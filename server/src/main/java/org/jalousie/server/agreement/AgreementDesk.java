@@ -1,0 +1,99 @@
+package org.jalousie.server.agreement;
+
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.jalousie.core.agreement.Actor;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.Command;
+import org.jalousie.core.agreement.Entry;
+import org.jalousie.core.agreement.State;
+import org.jalousie.core.data.Sha256;
+import org.jalousie.server.web.Page;
+import org.springframework.stereotype.Service;
+
+/** Hands what other rooms ask on to those who do it here. */
+@Service
+class AgreementDesk implements Agreements {
+    private final AgreementService service;
+    private final AgreementLog log;
+    private final AgreementLists lists;
+
+    AgreementDesk(AgreementService service, AgreementLog log, AgreementLists lists) {
+        this.service = service;
+        this.log = log;
+        this.lists = lists;
+    }
+
+    @Override
+    public String create(UUID templateVersion, String request, int attempt, Answers answers, Actor by) {
+        return service.create(templateVersion, request, attempt, answers, by);
+    }
+
+    @Override
+    public void correct(String number, Answers before, Answers now, Actor by) {
+        service.correct(number, before, now, by);
+    }
+
+    @Override
+    public State state(String number) {
+        return service.state(number);
+    }
+
+    @Override
+    public Agreement read(UUID id) {
+        return Agreement.of(log.history(id));
+    }
+
+    @Override
+    public List<Entry> history(UUID id) {
+        return log.history(id);
+    }
+
+    @Override
+    public Filed filed(String number) {
+        return service.filed(number);
+    }
+
+    @Override
+    public List<Entry> historyForChange(UUID id) {
+        return log.historyForChange(id);
+    }
+
+    @Override
+    public Outcome carryOut(UUID id, Actor actor, Command command) {
+        return log.carryOut(id, actor, command);
+    }
+
+    @Override
+    public UUID templateVersion(UUID id) {
+        return service.templateVersion(id);
+    }
+
+    @Override
+    public void foundBy(UUID id, String text) {
+        lists.foundBy(id, text);
+    }
+
+    @Override
+    public Page<AgreementViews.AgreementItem> list(Collection<State> states, String find, int page) {
+        return lists.list(states, find, page);
+    }
+
+    @Override
+    public Page<AgreementViews.AgreementItem> newest(Collection<State> states, int most) {
+        return lists.newest(states, most);
+    }
+
+    @Override
+    public Map<UUID, String> numbersOf(Collection<UUID> ids) {
+        return lists.numbersOf(ids);
+    }
+
+    @Override
+    public Optional<String> numberWith(Collection<Sha256> hashes) {
+        return lists.numberWith(hashes);
+    }
+}

@@ -1,0 +1,76 @@
+package org.jalousie.server.agreement;
+
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.jalousie.core.agreement.Actor;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.Command;
+import org.jalousie.core.agreement.Entry;
+import org.jalousie.core.agreement.Event;
+import org.jalousie.core.agreement.State;
+import org.jalousie.core.data.Sha256;
+import org.jalousie.core.evidence.EventChain;
+import org.jalousie.core.parties.Person;
+import org.jalousie.server.Refusal;
+import org.jalousie.server.web.Page;
+
+/** Agreements as other rooms speak to them. What follows from their events outside is told to {@link AfterEvents}. */
+public interface Agreements {
+    /** What a request says: its answers, and the people chosen with it. */
+    record Answers(Map<String, String> data, Map<String, Person> people) {}
+
+    /** An agreement with all that is known of it, for checking its files. */
+    record Filed(Agreement agreement, List<Entry> history, List<EventChain.Link> links) {}
+
+    /** What a command came to. @param events none when there was nothing left to do, or when it came too late */
+    record Outcome(Agreement agreement, List<Event> events) {}
+
+    /**
+     * Makes an agreement from a request, in the request's own transaction. Returns its number.
+     *
+     * @param attempt which agreement of the request it is, from 1
+     */
+    String create(UUID templateVersion, String request, int attempt, Answers answers, Actor by);
+
+    /** Gives an agreement corrected data; its documents are made again. People who were named since stay unless corrected. */
+    void correct(String number, Answers before, Answers now, Actor by);
+
+    State state(String number);
+
+    Agreement read(UUID id);
+
+    List<Entry> history(UUID id);
+
+    Filed filed(String number);
+
+    /** The history as it stays until the end of the transaction, for a change that depends on it. */
+    List<Entry> historyForChange(UUID id);
+
+    /**
+     * Carries out a command, one at a time for each agreement.
+     *
+     * @throws Refusal with the rules' reason when it can't be done now
+     */
+    Outcome carryOut(UUID id, Actor actor, Command command);
+
+    /** The version of the template that it was made from. */
+    UUID templateVersion(UUID id);
+
+    /** @param text of its documents' pages, by whose words it is found from now on */
+    void foundBy(UUID id, String text);
+
+    /** Those in some states, newest first. @param find beginnings of words, all of which each has; empty for all */
+    Page<AgreementViews.AgreementItem> list(Collection<State> states, String find, int page);
+
+    /** The newest of those in some states. @param most at most how many */
+    Page<AgreementViews.AgreementItem> newest(Collection<State> states, int most);
+
+    /** The numbers by which people know agreements. */
+    Map<UUID, String> numbersOf(Collection<UUID> ids);
+
+    /** Whose a file is that has been in these states. @param hashes SHA-256 of each */
+    Optional<String> numberWith(Collection<Sha256> hashes);
+}

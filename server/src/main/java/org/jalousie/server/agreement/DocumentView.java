@@ -1,0 +1,16 @@
+package org.jalousie.server.agreement;
+
+import org.jalousie.core.agreement.Document;
+import org.jalousie.core.placement.Pages;
+
+/** A document as the interface to the outside shows it. @param hasWord whether there is a Word file of it */
+public record DocumentView(String id, String title, Document.Kind kind, boolean hasWord, Pages pages) {
+    public static DocumentView of(Document document) {
+        return new DocumentView(
+                document.id().value(),
+                document.title(),
+                document.kind(),
+                document.word().isPresent(),
+                document.pages());
+    }
+}

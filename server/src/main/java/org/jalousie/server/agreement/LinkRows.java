@@ -1,8 +1,0 @@
-package org.jalousie.server.agreement;
-
-import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
-
-interface LinkRows extends JpaRepository<LinkRow, String> {
-    void deleteByAgreementId(UUID agreementId);
-}

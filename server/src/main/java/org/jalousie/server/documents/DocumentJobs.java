@@ -1,0 +1,77 @@
+package org.jalousie.server.documents;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.DocumentWork;
+import org.jalousie.core.agreement.Entry;
+import org.jalousie.server.agreement.AfterEvents;
+import org.jalousie.server.agreement.Agreements;
+import org.jalousie.server.jobs.JobKind;
+import org.jalousie.server.jobs.JobWork;
+import org.jalousie.server.jobs.Jobs;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.core.annotation.Order;
+
+/**
+ * The work on documents as jobs. What has to be done follows from the history, and an agreement's documents have one job at a
+ * time, which goes on until there is nothing left to do: so nobody's seal is made twice, and none is lost.
+ */
+@Configuration
+class DocumentJobs {
+    /** Asks for the work that events lead to. */
+    @Bean
+    @Order(0)
+    AfterEvents documentsFollow(Jobs jobs, Clock clock) {
+        return (UUID id, Agreement agreement, List<Entry> history, List<Entry> happened) ->
+                DocumentWork.next(history, clock.instant()).ifPresent(work -> jobs.soon(kindOf(work), id.toString()));
+    }
+
+    @Bean
+    JobWork makeDocumentsWork(Agreements agreements, MakeDocuments make, Clock clock) {
+        return new Queue(JobKind.MAKE_DOCUMENTS, agreements, clock, (id, history, work) -> {
+            make.make(id, history);
+            return true;
+        });
+    }
+
+    @Bean
+    JobWork sealDocumentsWork(Agreements agreements, SealDocuments seal, FileDocuments file, Clock clock) {
+        return new Queue(JobKind.SEAL_DOCUMENTS, agreements, clock, (id, history, work) -> {
+            if (work instanceof DocumentWork.SealAct act) return seal.act(id, history, act);
+            if (work instanceof DocumentWork.SealOffice) seal.byOffice(id, history);
+            else file.finish(id, history);
+            return true;
+        });
+    }
+
+    private static JobKind kindOf(DocumentWork work) {
+        return work instanceof DocumentWork.Generate ? JobKind.MAKE_DOCUMENTS : JobKind.SEAL_DOCUMENTS;
+    }
+
+    /** Does one thing to an agreement's documents; returns whether the outside service was asked. */
+    private interface Step {
+        boolean run(UUID id, List<Entry> history, DocumentWork work);
+    }
+
+    private record Queue(JobKind kind, Agreements agreements, Clock clock, Step step) implements JobWork {
+        @Override
+        public boolean run(String instance) {
+            UUID id = UUID.fromString(instance);
+            boolean asked = false;
+            List<Entry> history = agreements.history(id);
+            for (Optional<DocumentWork> work = next(history); work.isPresent(); work = next(history)) {
+                asked |= step.run(id, history, work.get());
+                history = agreements.history(id);
+            }
+            return asked;
+        }
+
+        private Optional<DocumentWork> next(List<Entry> history) {
+            return DocumentWork.next(history, clock.instant()).filter(work -> kindOf(work) == kind);
+        }
+    }
+}

@@ -1,0 +1,76 @@
+package org.jalousie.server.documents;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.jalousie.core.agreement.Actor;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.Command;
+import org.jalousie.core.agreement.Document;
+import org.jalousie.core.agreement.Entry;
+import org.jalousie.core.agreement.Revision;
+import org.jalousie.core.data.Sha256;
+import org.jalousie.core.evidence.Blanks;
+import org.jalousie.core.evidence.EventChain;
+import org.jalousie.core.evidence.Sealer;
+import org.jalousie.core.evidence.SigningRecord;
+import org.jalousie.core.evidence.TrustService;
+import org.jalousie.core.parties.Duty;
+import org.jalousie.core.placement.PlacedField;
+import org.jalousie.server.Settings;
+import org.jalousie.server.agreement.Agreements;
+import org.jalousie.server.files.FileStore;
+import org.springframework.stereotype.Component;
+
+/** Finishes an agreement on which all have acted: long-term level, signing record, and it is filed. */
+@Component
+class FileDocuments {
+    private final Agreements agreements;
+    private final FileStore files;
+    private final Sealer sealer;
+    private final Settings settings;
+    private final Clock clock;
+
+    FileDocuments(Agreements agreements, FileStore files, TrustService trust, Settings settings, Clock clock) {
+        this.agreements = agreements;
+        this.files = files;
+        this.sealer = new Sealer(trust);
+        this.settings = settings;
+        this.clock = clock;
+    }
+
+    void finish(UUID id, List<Entry> history) {
+        Agreement agreement = Agreement.of(history);
+        List<Revision> finished = new ArrayList<>();
+        for (Document document : agreement.documents()) {
+            if (!document.kind().sealed()) {
+                finished.add(document.revision());
+                continue;
+            }
+            byte[] pdf = sealer.longTerm(files.get(document.pdf()));
+            Blanks.refuse(pdf, ofThoseWhoFill(agreement, document));
+            finished.add(new Revision(document.id(), files.keep(pdf)));
+        }
+        List<EventChain.Link> links =
+                agreements.filed(agreement.created().number()).links();
+        byte[] printed = new SigningRecord(
+                        settings.office().name(), settings.office().zone())
+                .print(
+                        agreement,
+                        history,
+                        finished,
+                        links.get(history.size() - 1).hash());
+        Sha256 record = files.keep(sealer.sealRecord(printed, clock.instant()));
+        agreements.carryOut(id, Actor.PROGRAM, new Command.Finish(agreement.revision(), finished, record));
+    }
+
+    private static List<PlacedField> ofThoseWhoFill(Agreement agreement, Document document) {
+        return document.pages().fields().stream()
+                .filter(placed -> agreement
+                        .participant(placed.field().party())
+                        .filter(one -> one.duty() == Duty.SIGNS || one.duty() == Duty.COMPLETES)
+                        .isPresent())
+                .toList();
+    }
+}

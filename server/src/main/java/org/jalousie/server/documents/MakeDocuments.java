@@ -1,0 +1,143 @@
+package org.jalousie.server.documents;
+
+import java.time.LocalDate;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.jalousie.core.agreement.Actor;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.Command;
+import org.jalousie.core.agreement.Document;
+import org.jalousie.core.agreement.DocumentId;
+import org.jalousie.core.agreement.Entry;
+import org.jalousie.core.agreement.Event;
+import org.jalousie.core.data.Value;
+import org.jalousie.core.filing.FileNames;
+import org.jalousie.core.placement.ErrorTexts;
+import org.jalousie.core.placement.FieldPlacer;
+import org.jalousie.core.placement.HiddenFields;
+import org.jalousie.core.placement.PagesText;
+import org.jalousie.core.placement.SigningField;
+import org.jalousie.core.rules.RuleSet;
+import org.jalousie.core.template.BuiltIn;
+import org.jalousie.core.wording.Diagnostic;
+import org.jalousie.core.wording.FieldResults;
+import org.jalousie.core.wording.Wording;
+import org.jalousie.server.Settings;
+import org.jalousie.server.adapters.Converter;
+import org.jalousie.server.agreement.Agreements;
+import org.jalousie.server.files.FileStore;
+import org.jalousie.server.jobs.CannotBeDone;
+import org.jalousie.server.template.UsableTemplate;
+import org.jalousie.server.template.UsableTemplates;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Makes the documents of an agreement: merge, conversion, signing fields. */
+@Component
+class MakeDocuments {
+    private final Agreements agreements;
+    private final UsableTemplates templates;
+    private final Converter converter;
+    private final FileStore files;
+    private final TransactionTemplate transaction;
+    private final Settings settings;
+
+    MakeDocuments(
+            Agreements agreements,
+            UsableTemplates templates,
+            Converter converter,
+            FileStore files,
+            TransactionTemplate transaction,
+            Settings settings) {
+        this.agreements = agreements;
+        this.templates = templates;
+        this.converter = converter;
+        this.files = files;
+        this.transaction = transaction;
+        this.settings = settings;
+    }
+
+    /** A document with the words on its pages. */
+    private record Made(Document document, String text) {}
+
+    void make(UUID id, List<Entry> history) {
+        Agreement agreement = Agreement.of(history);
+        UsableTemplate template = templates.version(agreements.templateVersion(id));
+        List<Made> made = List.of(fromWording(agreement, history.get(0), template));
+        Command generate = new Command.Generate(
+                agreement.revision(), made.stream().map(Made::document).toList());
+        String words = String.join("\n", made.stream().map(Made::text).toList());
+        transaction.executeWithoutResult(status -> {
+            List<Event> events =
+                    agreements.carryOut(id, Actor.PROGRAM, generate).events();
+            if (!events.isEmpty()) agreements.foundBy(id, words);
+        });
+    }
+
+    private Made fromWording(Agreement agreement, Entry created, UsableTemplate template) {
+        // a version that was published before the program knew what stands in it wrongly
+        template.wording().diagnostics().stream()
+                .filter(Diagnostic::blocks)
+                .findFirst()
+                .ifPresent(fault -> {
+                    throw new CannotBeDone(
+                            "This version of the template can't be used: " + fault.message() + " " + fault.cure()
+                                    + " Then publish it as a new version.",
+                            null);
+                });
+        Wording.Merged merged;
+        try {
+            merged = template.wording()
+                    .merge(
+                            values(agreement, created, template),
+                            Locale.forLanguageTag(template.content().language()),
+                            files::picture);
+        } catch (IllegalArgumentException e) {
+            throw new CannotBeDone(e.getMessage(), e);
+        }
+        Converter.Made made = converter.convert(merged.file());
+        String text = PagesText.of(made.pdf());
+        ErrorTexts.in(text).ifPresent(error -> {
+            throw new CannotBeDone(error, null);
+        });
+        FieldPlacer.Placed placed = FieldPlacer.place(
+                made.pdf(), labelled(template), template.wording().onEachPage(), agreement.participants());
+        HiddenFields.among(merged.fields(), template.wording().boxes(), placed.pages())
+                .ifPresent(hidden -> {
+                    throw new CannotBeDone(hidden, null);
+                });
+        Document document = new Document(
+                DocumentId.WORDING,
+                template.name(),
+                Document.Kind.GENERATED,
+                Optional.of(files.keep(FieldResults.put(merged.file(), made.results(), made.lists()))),
+                files.keep(placed.pdf()),
+                placed.pages());
+        return new Made(document, text);
+    }
+
+    private Map<String, Value> values(Agreement agreement, Entry created, UsableTemplate template) {
+        LocalDate generatedOn =
+                LocalDate.ofInstant(created.at(), settings.office().zone());
+        String number = agreement.created().number();
+        RuleSet.Outcome outcome = template.values(agreement.data(), generatedOn, number);
+        Map<String, Value> values = new LinkedHashMap<>(outcome.values());
+        values.put(BuiltIn.FILE_NAME, new Value.Text(FileNames.of(number, agreement.title(), "", "pdf")));
+        return values;
+    }
+
+    /** The boxes with the labels and duties that the coordinator has settled. */
+    private static Map<Integer, SigningField> labelled(UsableTemplate template) {
+        Map<Integer, SigningField> boxes =
+                new LinkedHashMap<>(template.wording().boxes());
+        boxes.replaceAll((number, box) -> template.content().signingFields().stream()
+                .filter(settled -> settled.name().equals(box.name()))
+                .findFirst()
+                .orElse(box));
+        return boxes;
+    }
+}

@@ -1,0 +1,51 @@
+package org.jalousie.server.signing;
+
+import java.security.SecureRandom;
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.Entry;
+import org.jalousie.core.agreement.Event;
+import org.jalousie.server.Settings;
+import org.jalousie.server.agreement.AfterEvents;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Participants' links: 256 random bits each, stored as a hash, bound to one party of one agreement. */
+@Component
+class Links implements ParticipantLinks, AfterEvents {
+    private final LinkRows rows;
+    private final Clock clock;
+    private final Settings settings;
+    private final SecureRandom random = new SecureRandom();
+
+    Links(LinkRows rows, Clock clock, Settings settings) {
+        this.settings = settings;
+        this.rows = rows;
+        this.clock = clock;
+    }
+
+    /** Whose link it is. */
+    record Holder(UUID agreementId, String party) {}
+
+    @Override
+    @Transactional
+    public String issue(UUID agreementId, String party) {
+        LinkToken token = LinkToken.random(random);
+        rows.save(new LinkRow(token.hash().hex(), agreementId, party, clock.instant()));
+        return settings.address() + "/act/" + token.value();
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<Holder> holder(LinkToken token) {
+        return rows.findById(token.hash().hex()).map(row -> new Holder(row.agreementId(), row.party()));
+    }
+
+    /** A completed agreement's links lead nowhere any more. */
+    @Override
+    public void happened(UUID id, Agreement agreement, List<Entry> history, List<Entry> happened) {
+        if (happened.stream().anyMatch(entry -> entry.event() instanceof Event.Completed)) rows.deleteByAgreementId(id);
+    }
+}

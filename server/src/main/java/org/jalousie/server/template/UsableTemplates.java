@@ -1,0 +1,25 @@
+package org.jalousie.server.template;
+
+import java.util.Collection;
+import java.util.Map;
+import java.util.UUID;
+import org.jalousie.core.template.Specimen;
+import org.jalousie.core.template.TemplateContent;
+
+/** Templates as other rooms use them. */
+public interface UsableTemplates {
+    /** The newest published version, for a form. */
+    UsableTemplate published(UUID id);
+
+    /** A certain version, as an agreement keeps it. */
+    UsableTemplate version(UUID versionId);
+
+    /** The settings of a version, which cost little to read. */
+    TemplateContent content(UUID versionId);
+
+    /** The names of the templates that versions belong to. */
+    Map<UUID, String> namesOf(Collection<UUID> versionIds);
+
+    /** Keeps a further specimen with the newest version's draft. */
+    void addSpecimen(UUID id, Specimen specimen);
+}

@@ -1,0 +1,62 @@
+import type { Schemas } from '../api/client';
+
+/** An agreement's documents as files. */
+export function Files({
+  number,
+  documents,
+}: {
+  number: string;
+  documents: Schemas['DocumentView'][];
+}) {
+  return (
+    <section aria-label="Files">
+      <h2 className="pb-1 text-lg">Files</h2>
+      {documents.map((document) => (
+        <DocumentFiles
+          key={document.id}
+          at={`/api/v1/agreements/${number}/documents/${document.id}`}
+          document={document}
+          title={documents.length > 1 ? document.title : ''}
+        />
+      ))}
+    </section>
+  );
+}
+
+function DocumentFiles({
+  at,
+  document,
+  title,
+}: {
+  at: string;
+  document: Schemas['DocumentView'];
+  title: string;
+}) {
+  return (
+    <>
+      {title && <h3 className="pt-1 font-semibold">{title}</h3>}
+      <ul className="flex flex-col gap-1">
+        <li>
+          <a href={`${at}.pdf`}>Agreement as PDF</a>
+        </li>
+        {document.hasWord && (
+          <li>
+            <a href={`${at}.docx`}>Wording as Word file</a>
+          </li>
+        )}
+        <li>
+          Pages as pictures:{' '}
+          {document.pages.sizes.map((_, i) => (
+            <a
+              key={i}
+              className="mr-2 inline-block min-w-6 text-center"
+              href={`${at}/pages/${i + 1}.png`}
+            >
+              {i + 1}
+            </a>
+          ))}
+        </li>
+      </ul>
+    </>
+  );
+}

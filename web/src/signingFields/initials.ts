@@ -1,0 +1,3 @@
+import { mark, type FieldKind } from './kind';
+
+export const initials: FieldKind = { name: 'initials', shown: mark };

@@ -1,0 +1,35 @@
+import type { ComponentType } from 'react';
+import type { Schemas } from '../api/client';
+
+export type Placed = Schemas['PlacedField'];
+export type FieldType = Schemas['SigningField']['type'];
+export type Kind = FieldType['kind'];
+
+/** What a participant has given so far, and what the program will fill in when they act. */
+export type Given = {
+  answer: string;
+  name: string;
+  date: string;
+  /** The mark as a PNG in base64; none before it is made. */
+  mark: string | undefined;
+};
+
+/** How one kind of signing field is named and looks while it is completed. */
+export type FieldKind = {
+  /** In a margin, after the party's name; none for a field that is known by its own label. */
+  name?: string;
+  /** What stands in its place now. */
+  shown: (given: Given) => { text: string } | { picture: string };
+  /** How the party is asked for it; none for what the program or the mark fills in. */
+  asked?: { Input: ComponentType<AskedProps>; hint: (type: FieldType) => string };
+};
+
+export type AskedProps = {
+  id: string;
+  type: FieldType;
+  value: string;
+  onChange: (value: string) => void;
+  fault: string | undefined;
+};
+
+export const mark = (given: Given) => (given.mark ? { picture: given.mark } : { text: '' });

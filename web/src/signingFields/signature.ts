@@ -1,0 +1,3 @@
+import { mark, type FieldKind } from './kind';
+
+export const signature: FieldKind = { name: 'signature', shown: mark };
