@@ -22,6 +22,6 @@ export default defineConfig({
     rollupOptions: { input: { index: resolve('index.html'), act: resolve('act.html') } },
     chunkSizeWarningLimit: 700,
   },
-  server: { proxy: { '/api': 'http://127.0.0.1:7300' } },
+  server: { proxy: { '/api': 'http://127.0.0.1:7300' }, fs: { allow: ['..'] } },
   test: { environment: 'jsdom', include: ['src/**/*.test.{ts,tsx}'] },
 });

@@ -4,8 +4,8 @@ import type { Schemas } from '../api/client';
 import { PagesView, placeOf } from '../page/PagesView';
 import type { Placed } from '../signingFields/kind';
 import { kinds } from '../signingFields/kinds';
+import { Speech, useSay } from '../messages/useSay';
 import { Button, Trouble, Waiting } from '../ui/parts';
-import { date } from '../ui/time';
 import { Decline } from './Decline';
 import { YourPart } from './YourPart';
 import { useAct, type Mark, type SigningPage } from './useAct';
@@ -13,6 +13,16 @@ import { useAct, type Mark, type SigningPage } from './useAct';
 /** Everything a participant needs: read, complete, sign or approve, or decline. No account. */
 export function ActPage({ token }: { token: string }) {
   const act = useAct(token);
+  const { words } = act;
+  return (
+    <Speech.Provider value={words}>
+      <Act act={act} token={token} />
+    </Speech.Provider>
+  );
+}
+
+function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) {
+  const words = useSay();
   const [values, setValues] = useState<Record<string, string>>({});
   const [mark, setMark] = useState<Mark>();
   const [large, setLarge] = useState(false);
@@ -25,11 +35,11 @@ export function ActPage({ token }: { token: string }) {
       <main className="mx-auto max-w-xl p-6">
         {act.error ? (
           <>
-            <h1 className="pb-3 text-2xl">This can’t be opened</h1>
+            <h1 className="pb-3 text-2xl">{words.say('page.cannot-open')}</h1>
             <Trouble error={act.error} />
           </>
         ) : (
-          <Waiting what="Opening the agreement…" />
+          <Waiting what={words.say('page.opening')} />
         )}
       </main>
     );
@@ -48,23 +58,24 @@ export function ActPage({ token }: { token: string }) {
       <main className="mx-auto max-w-6xl px-4 py-5">
         <h1 className="text-2xl">{page.title}</h1>
         <p className="text-soft">
-          {page.number}
-          {turn && page.expiresAt && `; can be done until ${date(page.expiresAt)}`}
+          {turn && page.expiresAt
+            ? words.say('page.until', { number: page.number, until: words.date(page.expiresAt) })
+            : page.number}
         </p>
-        <section aria-label="Route" className="py-4">
+        <section aria-label={words.say('page.route')} className="py-4">
           <Blind slats={page.route} sealed={page.state === 'COMPLETED'} width={320} height={48} />
         </section>
-        {!turn && <Over page={page} />}
+        {!turn && <NothingToDo page={page} />}
         {!page.ended && (
           <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_24rem]">
-            <section aria-label="The document" className="min-w-0">
+            <section aria-label={words.say('page.document')} className="min-w-0">
               <Button className="mb-3 min-h-11 lg:hidden" onClick={() => setLarge(!large)}>
-                {large ? 'Fit the page to the screen' : 'Show the page larger'}
+                {words.say(large ? 'page.fit' : 'page.larger')}
               </Button>
               <div
                 className="overflow-x-auto"
                 role="group"
-                aria-label="Pages"
+                aria-label={words.say('page.pages')}
                 tabIndex={large ? 0 : undefined}
               >
                 <div className={large ? 'w-[46rem]' : ''}>
@@ -118,22 +129,17 @@ export function ActPage({ token }: { token: string }) {
   );
 }
 
-function Over({ page }: { page: SigningPage }) {
-  let words = page.ended;
-  if (!words && page.standing === 'OPEN') {
-    words = 'It is not your turn yet. You will get a mail when it is.';
-  } else if (!words) {
-    words =
-      page.duty === 'SIGNS'
-        ? 'You have signed. When everybody has, you get the signed agreement by mail.'
-        : 'You have done your part. Thank you.';
-  }
+/** What a participant reads who has nothing to do now. */
+function NothingToDo({ page }: { page: SigningPage }) {
+  const words = useSay();
+  const acted = page.duty === 'SIGNS' ? 'page.signed' : 'page.thanks';
+  const said = page.ended || words.say(page.standing === 'OPEN' ? 'part.not-yet' : acted);
   return (
     <p
       role="status"
       className={`mb-5 border-l-4 bg-sheet px-4 py-3 text-lg ${page.ended ? 'border-clay' : 'border-moss'}`}
     >
-      {words}
+      {said}
     </p>
   );
 }

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { Problem } from '../api/client';
+import { useSay } from '../messages/useSay';
 import { Button, Trouble } from '../ui/parts';
 import type { SigningPage } from './useAct';
 
@@ -15,10 +16,11 @@ export function ConsentBox({
   busy: boolean;
   error: Problem | undefined;
 }) {
+  const words = useSay();
   const [agreed, setAgreed] = useState(false);
   return (
-    <section aria-label="Signing electronically" className="border border-rule bg-sheet p-4">
-      <h2 className="pb-2 text-xl">Signing electronically</h2>
+    <section aria-label={words.say('consent.title')} className="border border-rule bg-sheet p-4">
+      <h2 className="pb-2 text-xl">{words.say('consent.title')}</h2>
       {page.consent.text.split('\n\n').map((paragraph) => (
         <p key={paragraph} className="pb-3">
           {paragraph}
@@ -31,7 +33,7 @@ export function ConsentBox({
           checked={agreed}
           onChange={(event) => setAgreed(event.target.checked)}
         />
-        I agree to this
+        {words.say('consent.agree')}
       </label>
       <Trouble error={error} />
       <Button
@@ -40,7 +42,7 @@ export function ConsentBox({
         disabled={!agreed || busy}
         onClick={() => void onConsent(page.consent.version)}
       >
-        Go on to sign
+        {words.say('consent.go-on')}
       </Button>
     </section>
   );

@@ -1,6 +1,7 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useState } from 'react';
 import type { Problem } from '../api/client';
+import { useSay } from '../messages/useSay';
 import { Button, inputLook, Trouble } from '../ui/parts';
 
 /** Declining, with a reason that the office and the others will read. */
@@ -15,20 +16,23 @@ export function Decline({
   busy: boolean;
   error: Problem | undefined;
 }) {
+  const words = useSay();
   const [open, setOpen] = useState(false);
   const [reason, setReason] = useState('');
   return (
     <>
       <Button look="grave" className="min-h-11 self-start" onClick={() => setOpen(true)}>
-        Decline
+        {words.say('decline.open')}
       </Button>
       <Dialog open={open} onClose={() => setOpen(false)}>
         <div className="fixed inset-0 grid place-items-center overflow-y-auto bg-[#1d2726]/60 p-4">
           <DialogPanel className="w-full max-w-md border border-rule bg-sheet p-5">
-            <DialogTitle className="pb-2 text-xl">Decline “{title}”?</DialogTitle>
-            <p className="pb-3">It ends for everybody. Nobody can sign it any more.</p>
+            <DialogTitle className="pb-2 text-xl">
+              {words.say('decline.title', { title })}
+            </DialogTitle>
+            <p className="pb-3">{words.say('decline.says')}</p>
             <label className="flex flex-col gap-1 pb-3">
-              Your reason
+              {words.say('decline.reason')}
               <textarea
                 rows={3}
                 maxLength={2000}
@@ -45,10 +49,10 @@ export function Decline({
                 disabled={busy || !reason.trim()}
                 onClick={() => void onDecline(reason)}
               >
-                Decline the agreement
+                {words.say('decline.do')}
               </Button>
               <Button className="min-h-11" onClick={() => setOpen(false)}>
-                Go back
+                {words.say('decline.back')}
               </Button>
             </div>
           </DialogPanel>

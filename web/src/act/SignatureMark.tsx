@@ -1,5 +1,6 @@
 import SignaturePad from 'signature_pad';
 import { useEffect, useRef, useState } from 'react';
+import { useSay } from '../messages/useSay';
 import { Button, inputLook } from '../ui/parts';
 import { hands, inked, written, type Hand } from './ink';
 import type { Mark } from './useAct';
@@ -12,10 +13,11 @@ export function SignatureMark({
   name: string;
   onMark: (mark: Mark | undefined) => void;
 }) {
+  const words = useSay();
   const [drawing, setDrawing] = useState(false);
   return (
     <fieldset className="flex flex-col gap-3">
-      <legend className="pb-2 font-medium">Your signature</legend>
+      <legend className="pb-2 font-medium">{words.say('mark.title')}</legend>
       <div className="flex gap-5">
         {[false, true].map((way) => (
           <label key={String(way)} className="flex min-h-11 items-center gap-2">
@@ -29,7 +31,7 @@ export function SignatureMark({
                 setDrawing(way);
               }}
             />
-            {way ? 'Draw it' : 'Type it'}
+            {words.say(way ? 'mark.draw' : 'mark.type')}
           </label>
         ))}
       </div>
@@ -39,16 +41,17 @@ export function SignatureMark({
 }
 
 function Typed({ name, onMark }: { name: string; onMark: (mark: Mark | undefined) => void }) {
+  const words = useSay();
   const [text, setText] = useState('');
   const [hand, setHand] = useState<Hand>(hands[0]);
   useEffect(() => {
     let ended = false;
-    const words = text.trim();
-    if (!words) {
+    const typed = text.trim();
+    if (!typed) {
       onMark(undefined);
       return;
     }
-    void written(words, hand).then((picture) => {
+    void written(typed, hand).then((picture) => {
       if (!ended) onMark(picture ? { how: `typed:${hand}`, picture } : undefined);
     });
     return () => {
@@ -58,7 +61,7 @@ function Typed({ name, onMark }: { name: string; onMark: (mark: Mark | undefined
   return (
     <>
       <label className="flex flex-col gap-1">
-        Type your name
+        {words.say('mark.name')}
         <input
           className={`${inputLook} min-h-11`}
           autoComplete="name"
@@ -68,13 +71,13 @@ function Typed({ name, onMark }: { name: string; onMark: (mark: Mark | undefined
           onChange={(event) => setText(event.target.value)}
         />
       </label>
-      <div role="radiogroup" aria-label="Handwriting" className="flex flex-col gap-1">
+      <div role="radiogroup" aria-label={words.say('mark.hands')} className="flex flex-col gap-1">
         {hands.map((one, i) => (
           <label key={one} className="flex min-h-11 items-center gap-3 border-b border-rule">
             <input
               type="radio"
               name="hand"
-              aria-label={`Hand ${i + 1}`}
+              aria-label={words.say('mark.hand', { number: i + 1 })}
               className="size-5"
               checked={hand === one}
               onChange={() => setHand(one)}
@@ -90,6 +93,7 @@ function Typed({ name, onMark }: { name: string; onMark: (mark: Mark | undefined
 }
 
 function Drawn({ onMark }: { onMark: (mark: Mark | undefined) => void }) {
+  const words = useSay();
   const canvas = useRef<HTMLCanvasElement>(null);
   const pad = useRef<SignaturePad>(null);
   useEffect(() => {
@@ -112,7 +116,7 @@ function Drawn({ onMark }: { onMark: (mark: Mark | undefined) => void }) {
       <canvas
         ref={canvas}
         role="img"
-        aria-label="Draw your signature here with finger, pen or mouse; or choose to type it"
+        aria-label={words.say('mark.draw-here')}
         className="h-40 w-full touch-none border border-edge bg-[#fffefa]"
       />
       <Button
@@ -122,7 +126,7 @@ function Drawn({ onMark }: { onMark: (mark: Mark | undefined) => void }) {
           onMark(undefined);
         }}
       >
-        Clear the drawing
+        {words.say('mark.clear')}
       </Button>
     </>
   );

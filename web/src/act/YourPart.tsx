@@ -1,4 +1,6 @@
 import { Blind } from '../blind/Blind';
+import { english, type Catalogue } from '../messages/catalogue';
+import { useSay } from '../messages/useSay';
 import type { AskedProps } from '../signingFields/kind';
 import { kinds } from '../signingFields/kinds';
 import { Button, Labelled, Trouble } from '../ui/parts';
@@ -17,16 +19,22 @@ type Props = {
 
 /** What is asked of this participant, and what is still open of it. */
 export function YourPart({ page, values, onValues, mark, onMark, act }: Props) {
+  const words = useSay();
   const signs = page.duty === 'SIGNS';
   if (signs && !page.consented) {
     return <ConsentBox page={page} onConsent={act.consent} busy={act.busy} error={act.error} />;
   }
-  const open = missing(page, values, mark);
+  const open = missing(page, values, mark, words);
   const steps = [
     ...page.toComplete.filter((one) => one.required).map((one) => !!values[one.name]?.trim()),
     ...(signs ? [!!mark] : []),
   ];
-  const faults = act.error?.faults ?? {};
+  const faults = Object.fromEntries(
+    Object.entries(act.error?.faults ?? {}).map(([name, fault]) => [
+      name,
+      words.saying(act.error?.saidFaults[name]) ?? fault,
+    ]),
+  );
   function finish() {
     const filled = Object.fromEntries(
       page.toComplete.map((one) => [one.name, values[one.name] ?? '']),
@@ -35,16 +43,19 @@ export function YourPart({ page, values, onValues, mark, onMark, act }: Props) {
     return page.duty === 'APPROVES' ? act.approve() : act.complete(filled);
   }
   return (
-    <section aria-label="Your part" className="flex flex-col gap-4 border border-rule bg-sheet p-4">
+    <section
+      aria-label={words.say('yours.title')}
+      className="flex flex-col gap-4 border border-rule bg-sheet p-4"
+    >
       <div className="flex items-center gap-3">
-        <h2 className="text-xl">Your part</h2>
+        <h2 className="text-xl">{words.say('yours.title')}</h2>
         {steps.length > 0 && (
           <Blind
             width={70}
             height={Math.max(20, steps.length * 8)}
             slats={steps.map((done, i) => ({
               party: String(i),
-              label: `Step ${i + 1}`,
+              label: words.say('yours.step', { step: i + 1 }),
               name: '',
               duty: page.duty,
               stage: i + 1,
@@ -54,9 +65,7 @@ export function YourPart({ page, values, onValues, mark, onMark, act }: Props) {
           />
         )}
       </div>
-      {page.duty === 'APPROVES' && (
-        <p>Read the document. If you agree that it may go on, approve it.</p>
-      )}
+      {page.duty === 'APPROVES' && <p>{words.say('yours.approve')}</p>}
       {page.toComplete.map((one) => (
         <Labelled
           key={one.name}
@@ -84,14 +93,9 @@ export function YourPart({ page, values, onValues, mark, onMark, act }: Props) {
         disabled={!!open || act.busy}
         onClick={() => void finish()}
       >
-        {verb(page)}
+        {verb(page, words)}
       </Button>
-      {signs && (
-        <p className="text-soft">
-          By pressing this you sign the document as shown. Your name, address in the network and the
-          time are recorded.
-        </p>
-      )}
+      {signs && <p className="text-soft">{words.say('yours.recorded')}</p>}
     </section>
   );
 }
@@ -101,9 +105,9 @@ function Asked(props: AskedProps) {
   return Input ? <Input {...props} /> : null;
 }
 
-function verb(page: SigningPage): string {
-  if (page.duty === 'SIGNS') return `Sign as ${page.name}`;
-  return page.duty === 'APPROVES' ? 'Approve the agreement' : 'Hand in the details';
+function verb(page: SigningPage, words: Catalogue): string {
+  if (page.duty === 'SIGNS') return words.say('act.sign', { name: page.name });
+  return words.say(page.duty === 'APPROVES' ? 'act.approve' : 'act.complete');
 }
 
 /** What is still open, in words; empty when nothing is. */
@@ -111,10 +115,11 @@ export function missing(
   page: Pick<SigningPage, 'duty' | 'toComplete'>,
   values: Record<string, string>,
   mark: Mark | undefined,
+  words: Catalogue = english,
 ): string {
   const blank = page.toComplete
     .filter((one) => one.required && !values[one.name]?.trim())
     .map((one) => one.label);
-  if (blank.length) return `Still to complete: ${blank.join(', ')}.`;
-  return page.duty === 'SIGNS' && !mark ? 'Type or draw your signature.' : '';
+  if (blank.length) return words.say('yours.open', { fields: blank.join(', ') });
+  return page.duty === 'SIGNS' && !mark ? words.say('yours.no-mark') : '';
 }

@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useState } from 'react';
+import { catalogueOf, english } from '../messages/catalogue';
 import { answer, api, type Problem, type Schemas } from '../api/client';
 
 export type SigningPage = Schemas['SigningPage'];
@@ -9,13 +10,18 @@ export function useAct(token: string) {
   const [page, setPage] = useState<SigningPage>();
   const [error, setError] = useState<Problem>();
   const [busy, setBusy] = useState(false);
+  const [words, setWords] = useState(english);
   const path = { params: { path: { token } } };
 
   const run = useCallback(async (call: Promise<SigningPage>) => {
     setBusy(true);
     setError(undefined);
     try {
-      setPage(await call);
+      const next = await call;
+      const spoken = await catalogueOf(next.language);
+      document.documentElement.lang = spoken.language;
+      setWords(spoken);
+      setPage(next);
       return true;
     } catch (problem) {
       setError(problem as Problem);
@@ -31,6 +37,7 @@ export function useAct(token: string) {
 
   return {
     page,
+    words,
     error,
     busy,
     consent: (version: string) =>

@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import type { Message } from '../messages/catalogue';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
@@ -9,6 +10,9 @@ export class Problem extends Error {
     message: string,
     readonly status: number,
     readonly faults: Record<string, string>,
+    /** The message by its code, for a page that speaks another language. */
+    readonly said?: Message,
+    readonly saidFaults: Record<string, Message> = {},
   ) {
     super(message);
   }
@@ -51,12 +55,20 @@ export async function answer<T>(
   try {
     result = await call;
   } catch {
-    throw new Problem('The server can’t be reached. Check the connection and try again.', 0, {});
+    throw new Problem(
+      'The server can’t be reached. Check the connection and try again.',
+      0,
+      {},
+      unreachable,
+    );
   }
   if (result.response.ok) return result.data as T;
   noticeEnd(result.response);
   throw problemOf(result.error, result.response.status);
 }
+
+const unreachable: Message = { code: 'server.unreachable', arguments: {} };
+const failed: Message = { code: 'server.failed', arguments: {} };
 
 const words: Record<number, string> = {
   401: 'Your session has ended. Sign in again, then try once more.',
@@ -71,9 +83,17 @@ export function problemOf(error: unknown, status: number): Problem {
   const details = (typeof error === 'object' && error ? error : {}) as {
     detail?: string;
     faults?: Record<string, string>;
+    message?: Message;
+    faultMessages?: Record<string, Message>;
   };
   const message = details.detail ?? words[status] ?? 'The server did not do it. Try again.';
-  return new Problem(message, status, details.faults ?? {});
+  return new Problem(
+    message,
+    status,
+    details.faults ?? {},
+    details.message ?? (details.detail ? undefined : failed),
+    details.faultMessages,
+  );
 }
 
 /** Sends a file with the form's other answers in the address. */

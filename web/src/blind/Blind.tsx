@@ -1,14 +1,16 @@
 import type { Schemas } from '../api/client';
+import { english, type Catalogue, type Code } from '../messages/catalogue';
+import { useSay } from '../messages/useSay';
 
 type Slat = Schemas['RouteStep'];
 
-const words: Record<Slat['standing'], string> = {
-  OPEN: 'turn not come',
-  TURN: 'it is their turn',
-  SEALING: 'acted, being sealed',
-  DONE: 'done',
-  BROKEN: 'stopped',
-};
+const codes = {
+  OPEN: 'standing.open',
+  TURN: 'standing.turn',
+  SEALING: 'standing.sealing',
+  DONE: 'standing.done',
+  BROKEN: 'standing.broken',
+} as const satisfies Record<Slat['standing'], Code>;
 
 /** The slats of one stage share a row. */
 export function rowsOf(slats: Slat[]): Slat[][] {
@@ -17,9 +19,9 @@ export function rowsOf(slats: Slat[]): Slat[][] {
 }
 
 /** In words what the drawing shows. */
-export function sentence(slats: Slat[], sealed: boolean): string {
-  const each = slats.map((slat) => `${slat.label}: ${words[slat.standing]}`).join('; ');
-  return sealed ? `${each}; sealed` : each;
+export function sentence(slats: Slat[], sealed: boolean, words: Catalogue = english): string {
+  const each = slats.map((slat) => `${slat.label}: ${words.say(codes[slat.standing])}`).join('; ');
+  return sealed ? `${each}; ${words.say('standing.sealed')}` : each;
 }
 
 function shape(standing: Slat['standing'], x: number, y: number, w: number, h: number) {
@@ -62,13 +64,14 @@ export function Blind({
   width?: number;
   height?: number;
 }) {
+  const words = useSay();
   const rows = rowsOf(slats);
   const step = height / Math.max(rows.length, 1);
   const gap = Math.min(3, step * 0.3);
   return (
     <svg
       role="img"
-      aria-label={sentence(slats, sealed)}
+      aria-label={sentence(slats, sealed, words)}
       width={width + 10}
       height={height}
       viewBox={`0 0 ${width + 10} ${height}`}
@@ -118,5 +121,5 @@ export function BlindWithNames({ slats, note }: { slats: Slat[]; note: (slat: Sl
 }
 
 export function standingWords(slat: Slat): string {
-  return words[slat.standing];
+  return english.say(codes[slat.standing]);
 }

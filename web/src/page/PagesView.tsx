@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import type { Schemas } from '../api/client';
+import { useSay } from '../messages/useSay';
 import type { Document, Match } from './viewer';
 import { chosenWords, type Words } from './words';
 
@@ -145,6 +146,7 @@ export function PagesView({
   /** Makes the words selectable, and is told which are. */
   onWords?: ((words: Words | undefined) => void) | undefined;
 }) {
+  const words = useSay();
   const { document, failed } = useDocument(url);
   const matches = useMatches(document, needles);
   const box = useRef<HTMLElement>(null);
@@ -160,7 +162,7 @@ export function PagesView({
   if (failed) {
     return (
       <p role="alert" className="text-oxide">
-        The pages can’t be shown. Reload the page.
+        {words.say('page.pages-failed')}
       </p>
     );
   }
@@ -180,7 +182,7 @@ export function PagesView({
             {margins && <div className="relative">{margins.left}</div>}
             <section
               ref={i === 0 ? box : undefined}
-              aria-label={`Page ${i + 1} of ${pages.sizes.length}`}
+              aria-label={words.say('page.number', { page: i + 1, pages: pages.sizes.length })}
               className="relative bg-[#fff] shadow-page"
               style={{ aspectRatio: `${size.width} / ${size.height}` }}
             >
@@ -195,7 +197,7 @@ export function PagesView({
       })}
       {!document && (
         <p role="status" className="text-soft">
-          Opening the pages…
+          {words.say('page.opening-pages')}
         </p>
       )}
     </div>

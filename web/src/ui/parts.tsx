@@ -1,5 +1,5 @@
+import { problemWords, useSay } from '../messages/useSay';
 import type { ButtonHTMLAttributes, ReactNode } from 'react';
-import { Problem } from '../api/client';
 
 type ButtonProps = ButtonHTMLAttributes<HTMLButtonElement> & {
   look?: 'main' | 'plain' | 'grave';
@@ -23,12 +23,11 @@ export function Button({ look = 'plain', className = '', ...rest }: ButtonProps)
 
 /** What went wrong, in place. */
 export function Trouble({ error }: { error: unknown }) {
+  const words = useSay();
   if (!error) return null;
-  const message =
-    error instanceof Problem ? error.message : 'Something went wrong. Reload the page.';
   return (
     <p role="alert" className="border-l-4 border-oxide bg-sheet px-3 py-2 text-oxide">
-      {message}
+      {problemWords(words, error)}
     </p>
   );
 }
@@ -57,11 +56,14 @@ type FieldProps = {
 
 /** A labelled input with its hint and fault; the input names them with {@link describedBy}. */
 export function Labelled({ id, label, hint, fault, required, children }: FieldProps) {
+  const words = useSay();
   return (
     <div className="flex flex-col gap-1">
       <label htmlFor={id} className="font-medium">
         {label}
-        {required === false && <span className="font-normal text-soft"> (may stay empty)</span>}
+        {required === false && (
+          <span className="font-normal text-soft"> {words.say('yours.may-stay-empty')}</span>
+        )}
       </label>
       {hint && (
         <p id={`${id}-hint`} className="text-soft">

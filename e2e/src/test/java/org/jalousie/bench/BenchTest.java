@@ -23,7 +23,7 @@ import org.apache.poi.xwpf.usermodel.XWPFDocument;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Value;
-import org.jalousie.core.evidence.Act;
+import org.jalousie.core.evidence.ActInFile;
 import org.jalousie.core.evidence.Credential;
 import org.jalousie.core.evidence.Sealer;
 import org.jalousie.core.evidence.SignedSample;
@@ -286,13 +286,13 @@ class BenchTest {
         Sealer sealer = new Sealer(trust);
         byte[] sealed = sealer.sealByOffice(SignedSample.placed(), Instant.now());
         Credential signer = trust.credentialFor("Ida Marsh", "ida@lender.example.org");
-        Act act = new Act(
+        ActInFile act = new ActInFile(
                 Map.of("lender_date_signed", "23 November 2026", "lender_vat_number", "XX"),
                 Set.of(),
                 Optional.of("lender_signature"),
                 Optional.of(SignedSample.mark(0)),
                 "Ida Marsh");
-        Act bare = new Act(Map.of(), Set.of(), Optional.of("lender_signature"), Optional.of(SignedSample.mark(0)), "");
+        ActInFile bare = new ActInFile(Map.of(), Set.of(), Optional.of("lender_signature"), Optional.of(SignedSample.mark(0)), "");
         double[] ms = compare(
                 11,
                 2,

@@ -3,6 +3,8 @@ package org.jalousie.server;
 import java.time.Duration;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import org.jalousie.core.messages.Message;
 
 /** Something that can't be done; the message is for the person who wanted it. What it is over HTTP is said in {@code web}. */
 public final class Refusal extends RuntimeException {
@@ -24,9 +26,32 @@ public final class Refusal extends RuntimeException {
     private final Kind kind;
     private final transient Map<String, String> faults;
     private final transient Optional<Duration> retryAfter;
+    private final transient Optional<Message> said;
+    private final transient Map<String, Message> saidFaults;
 
     private Refusal(Kind kind, String message, Map<String, String> faults) {
         this(kind, message, faults, Optional.empty());
+    }
+
+    private Refusal(Kind kind, Message said, Map<String, Message> saidFaults, Optional<Duration> retryAfter) {
+        super(said.toString());
+        this.kind = kind;
+        this.retryAfter = retryAfter;
+        this.said = Optional.of(said);
+        this.saidFaults = Map.copyOf(saidFaults);
+        Map<String, String> english = new TreeMap<>();
+        saidFaults.forEach((name, fault) -> english.put(name, fault.toString()));
+        this.faults = english;
+    }
+
+    /** Something for which the catalogues have words in several languages. */
+    public static Refusal of(Kind kind, Message said) {
+        return new Refusal(kind, said, Map.of(), Optional.empty());
+    }
+
+    /** @param faults what is wrong with each input, by its name */
+    public static Refusal invalid(Message said, Map<String, Message> faults) {
+        return new Refusal(Kind.INVALID, said, faults, Optional.empty());
     }
 
     private Refusal(Kind kind, String message, Map<String, String> faults, Optional<Duration> retryAfter) {
@@ -34,6 +59,8 @@ public final class Refusal extends RuntimeException {
         this.retryAfter = retryAfter;
         this.kind = kind;
         this.faults = faults;
+        this.said = Optional.empty();
+        this.saidFaults = Map.of();
     }
 
     public static Refusal notFound(String what) {
@@ -62,6 +89,10 @@ public final class Refusal extends RuntimeException {
         return new Refusal(Kind.TOO_MANY, why, Map.of(), Optional.of(retryAfter));
     }
 
+    public static Refusal tooMany(Message why, Duration retryAfter) {
+        return new Refusal(Kind.TOO_MANY, why, Map.of(), Optional.of(retryAfter));
+    }
+
     /** The request itself is wrong: a program made it, not a person. */
     public static Refusal malformed(String why) {
         return new Refusal(Kind.MALFORMED, why, Map.of());
@@ -81,5 +112,14 @@ public final class Refusal extends RuntimeException {
 
     public Map<String, String> faults() {
         return faults;
+    }
+
+    /** The message by its code, for who says it in another language; empty for what is said in English only. */
+    public Optional<Message> said() {
+        return said;
+    }
+
+    public Map<String, Message> saidFaults() {
+        return saidFaults;
     }
 }

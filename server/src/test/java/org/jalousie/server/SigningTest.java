@@ -65,7 +65,7 @@ class SigningTest {
                         .get("faults")
                         .get("lender_vat_number")
                         .asString())
-                .contains("can't be printed");
+                .contains("can\u2019t be printed");
         assertThat(office.sign(link, Map.of("lender_vat_number", "x".repeat(201)))
                         .status())
                 .isEqualTo(422);
@@ -75,7 +75,7 @@ class SigningTest {
                                 signature,
                                 Map.of("values", Map.of("lender_vat_number", "X"), "mark", "drawn", "picture", "AAAA"))
                         .text())
-                .contains("can't be read");
+                .contains("can\u2019t be read");
         assertThat(participant
                         .post(
                                 signature,

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.placement.SigningField;
@@ -55,8 +56,7 @@ public final class Decider {
 
     private static Decision correct(Agreement agreement, Command.CorrectData correct) {
         if (agreement.state() != State.CHECK && agreement.state() != State.GENERATING) {
-            return refused(
-                    "The agreement has been sent; its data can't be changed any more. Withdraw it and make a new one.");
+            return refused(Message.of("sent.data"));
         }
         return accepted(new Event.DataCorrected(correct.data(), correct.participants(), correct.title()));
     }
@@ -64,30 +64,26 @@ public final class Decider {
     private static Decision change(Agreement agreement, Command.ChangeParticipant change) {
         Participant participant = change.participant();
         if (agreement.state() != State.CHECK && agreement.state() != State.GENERATING) {
-            return refused(
-                    "The agreement has been sent; its parties can't be changed any more. Withdraw it and make a new one.");
+            return refused(Message.of("sent.parties"));
         }
         if (agreement.participant(participant.party()).isEmpty())
-            return refused("The agreement has no party " + participant.party() + ".");
+            return refused(Message.of("party.none", "party", participant.party()));
         return accepted(new Event.ParticipantChanged(participant, change.title(), change.remake()));
     }
 
     private static Decision send(Agreement agreement, Command.Send send, Instant now) {
-        if (agreement.state() == State.GENERATING)
-            return refused("The document is still being made. Send it when it is ready.");
-        if (agreement.state() != State.CHECK) return refused("The agreement has been sent already.");
-        if (send.seen() != agreement.length())
-            return refused(
-                    "The agreement was changed since you looked at it. Look at the document again, then send it.");
+        if (agreement.state() == State.GENERATING) return refused(Message.of("send.being-made"));
+        if (agreement.state() != State.CHECK) return refused(Message.of("send.sent"));
+        if (send.seen() != agreement.length()) return refused(Message.of("send.changed"));
         List<String> obstacles = Readiness.obstacles(agreement, send.blanks());
-        if (!obstacles.isEmpty()) return refused("It can't be sent yet: " + obstacles.get(0));
+        if (!obstacles.isEmpty()) return refused(Message.of("send.obstacle", "obstacle", obstacles.get(0)));
         return accepted(new Event.Sent(now.plus(Duration.ofDays(send.expiryDays()))));
     }
 
     private static Decision withdraw(Agreement agreement, Command.Withdraw withdraw) {
-        if (agreement.state().ended()) return refused("The agreement has ended already.");
-        if (agreement.state() == State.SEALING) return refused("Everybody has signed; it can't be withdrawn any more.");
-        if (withdraw.reason().isBlank()) return refused("Say why it is withdrawn; the parties will read it.");
+        if (agreement.state().ended()) return refused(Message.of("withdraw.ended"));
+        if (agreement.state() == State.SEALING) return refused(Message.of("withdraw.signed"));
+        if (withdraw.reason().isBlank()) return refused(Message.of("withdraw.reason-missing"));
         return accepted(new Event.Withdrawn(withdraw.reason().strip()));
     }
 
@@ -105,21 +101,20 @@ public final class Decider {
     private static Decision act(List<Entry> history, Agreement agreement, Command.OfParty command, Instant now) {
         String party = command.party();
         Participant participant = agreement.participant(party).orElse(null);
-        if (participant == null) return refused("You have no part in this agreement.");
-        if (agreement.state() == State.WITHDRAWN) return refused("This agreement was withdrawn by the office.");
-        if (agreement.state() == State.DECLINED) return refused("This agreement was declined and has ended.");
+        if (participant == null) return refused(Message.of("part.none"));
+        if (agreement.state() == State.WITHDRAWN) return refused(Message.of("ended.withdrawn"));
+        if (agreement.state() == State.DECLINED) return refused(Message.of("ended.declined"));
         if (agreement.state() == State.EXPIRED || agreement.hasRunOut(now)) {
-            return refused("The time for this agreement has run out. Ask the office to send it again.");
+            return refused(Message.of("ended.expired"));
         }
         Standing standing = agreement.standing(party);
-        if (standing == Standing.DONE || standing == Standing.SEALING)
-            return refused("You have done your part already.");
-        if (standing != Standing.TURN) return refused("It is not your turn yet. You will get a mail when it is.");
+        if (standing == Standing.DONE || standing == Standing.SEALING) return refused(Message.of("part.done"));
+        if (standing != Standing.TURN) return refused(Message.of("part.not-yet"));
         if (command instanceof Command.View) {
             return agreement.viewed().contains(party) ? accepted() : accepted(new Event.Viewed(party));
         }
         if (command instanceof Command.Decline decline) {
-            if (decline.reason().isBlank()) return refused("Say in a few words why you decline.");
+            if (decline.reason().isBlank()) return refused(Message.of("decline.reason-missing"));
             return accepted(new Event.Declined(party, decline.reason().strip()));
         }
         if (command instanceof Command.Consent consent) {
@@ -134,7 +129,7 @@ public final class Decider {
             List<Entry> history, Agreement agreement, Participant participant, Command command, Instant now) {
         String party = participant.party();
         if (command instanceof Command.Approve) {
-            if (participant.duty() != Duty.APPROVES) return refused("You are not asked to approve.");
+            if (participant.duty() != Duty.APPROVES) return refused(Message.of("duty.not-approve"));
             return withInvitations(history, new Event.Approved(party), now);
         }
         Map<String, String> values =
@@ -143,24 +138,24 @@ public final class Decider {
             if (field.asked()
                     && field.type().required()
                     && values.getOrDefault(field.name(), "").isBlank()) {
-                return refused(field.title() + " is required.");
+                return refused(Message.of("field.required", "field", field.title()));
             }
         }
-        Map<String, String> faults = new TreeMap<>();
+        Map<String, Message> faults = new TreeMap<>();
         for (Map.Entry<String, String> answer : values.entrySet()) {
             Optional<SigningField> field = agreement.fieldsOf(party).stream()
                     .filter(one -> one.name().equals(answer.getKey()) && one.asked())
                     .findFirst();
-            if (field.isEmpty()) return refused(answer.getKey() + " is not yours to complete.");
+            if (field.isEmpty()) return refused(Message.of("field.not-yours", "field", answer.getKey()));
             field.get().type().fault(answer.getValue()).ifPresent(fault -> faults.put(answer.getKey(), fault));
         }
-        if (!faults.isEmpty()) return new Decision.Refused("Some details have to be mended.", faults);
+        if (!faults.isEmpty()) return new Decision.Refused(Message.of("fields.mend"), faults);
         if (command instanceof Command.Sign sign) {
-            if (participant.duty() != Duty.SIGNS) return refused("You are not asked to sign.");
-            if (!agreement.consents().containsKey(party)) return refused("Agree first to sign electronically.");
+            if (participant.duty() != Duty.SIGNS) return refused(Message.of("duty.not-sign"));
+            if (!agreement.consents().containsKey(party)) return refused(Message.of("consent.first"));
             return accepted(new Event.Signed(party, sign.values(), sign.mark(), sign.markImage()));
         }
-        if (participant.duty() != Duty.COMPLETES) return refused("You are not asked to complete details.");
+        if (participant.duty() != Duty.COMPLETES) return refused(Message.of("duty.not-complete"));
         return accepted(new Event.FieldsCompleted(party, values));
     }
 
@@ -186,7 +181,7 @@ public final class Decider {
         return new Decision.Accepted(List.of(events));
     }
 
-    private static Decision refused(String reason) {
+    private static Decision refused(Message reason) {
         return new Decision.Refused(reason);
     }
 }

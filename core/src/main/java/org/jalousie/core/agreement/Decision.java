@@ -2,6 +2,7 @@ package org.jalousie.core.agreement;
 
 import java.util.List;
 import java.util.Map;
+import org.jalousie.core.messages.Message;
 
 /** What the rules say to a command. */
 public sealed interface Decision {
@@ -11,11 +12,11 @@ public sealed interface Decision {
     /**
      * It can't happen now.
      *
-     * @param reason a sentence for the person who tried, naming what to do instead
+     * @param reason for the person who tried, naming what to do instead
      * @param faults what has to be mended, by signing field name
      */
-    record Refused(String reason, Map<String, String> faults) implements Decision {
-        Refused(String reason) {
+    record Refused(Message reason, Map<String, Message> faults) implements Decision {
+        Refused(Message reason) {
             this(reason, Map.of());
         }
     }

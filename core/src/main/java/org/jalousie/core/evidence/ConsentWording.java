@@ -4,15 +4,26 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.Map;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.messages.Catalogue;
 
 /**
  * The words with which a person agrees to sign electronically. Every version stays in the program, so that the record of an
  * old agreement can be read with the words that were shown. What it has to tell a person: 15 U.S.C. § 7001(c)(1).
  */
 public record ConsentWording(String version, String text, Sha256 hash) {
-    /** The version shown to people from now on. */
-    public static final ConsentWording CURRENT = load("en-1");
+    /** The versions shown to people from now on, by language. */
+    private static final Map<String, ConsentWording> CURRENT = Map.of(
+            "en", load("en-1"),
+            "nl", load("nl-1"),
+            "de", load("de-1"),
+            "fr", load("fr-1"));
+
+    /** The wording in a language in which participants are spoken to. */
+    public static ConsentWording in(Catalogue language) {
+        return CURRENT.get(language.language());
+    }
 
     private static ConsentWording load(String version) {
         try (InputStream in = ConsentWording.class.getResourceAsStream("/consent/" + version + ".txt")) {

@@ -7,6 +7,7 @@ import java.util.Iterator;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
+import org.jalousie.core.messages.Message;
 
 /** The picture of a signature as it was typed or drawn: a PNG with a transparent ground. */
 public final class Mark {
@@ -15,29 +16,34 @@ public final class Mark {
 
     private Mark() {}
 
-    /** What is wrong with a mark; the message is for the signer. */
+    /** What is wrong with a mark, for the signer. */
     public static final class Unusable extends RuntimeException {
-        public Unusable(String message) {
-            super(message);
+        private final transient Message said;
+
+        Unusable(String code) {
+            super(code);
+            this.said = Message.of(code);
+        }
+
+        public Message said() {
+            return said;
         }
     }
 
     /** @throws Unusable unless it is a PNG of a usable size with ink on it */
     public static BufferedImage read(byte[] png) {
-        if (png.length > LARGEST)
-            throw new Unusable("The picture of the signature is too large. Clear it and sign again.");
+        if (png.length > LARGEST) throw new Unusable("mark.too-large");
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(png))) {
             Iterator<ImageReader> readers = ImageIO.getImageReadersByFormatName("png");
             ImageReader reader = readers.next();
             reader.setInput(in);
-            if (reader.getWidth(0) > 2400 || reader.getHeight(0) > 1200)
-                throw new Unusable("The picture of the signature is too large. Clear it and sign again.");
+            if (reader.getWidth(0) > 2400 || reader.getHeight(0) > 1200) throw new Unusable("mark.too-large");
             BufferedImage image = reader.read(0);
-            if (blank(image)) throw new Unusable("The signature is empty. Type or draw it first.");
+            if (blank(image)) throw new Unusable("mark.empty");
             return image;
         } catch (IOException | RuntimeException e) {
             if (e instanceof Unusable unusable) throw unusable;
-            throw new Unusable("The picture of the signature can't be read. Clear it and sign again.");
+            throw new Unusable("mark.unreadable");
         }
     }
 

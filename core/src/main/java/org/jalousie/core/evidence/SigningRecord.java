@@ -24,6 +24,8 @@ import org.jalousie.core.agreement.DocumentId;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Revision;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.messages.Catalogue;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.placement.PlacedField;
 import org.jalousie.core.placement.SigningField;
@@ -38,9 +40,11 @@ public final class SigningRecord {
 
     private final ZoneId zone;
     private final String office;
+    private final Catalogue words;
 
-    /** @param zone the office's time zone, printed beside UTC */
-    public SigningRecord(String office, ZoneId zone) {
+    /** @param zone the office's time zone, printed beside UTC; {@code words} of the language that the record is in */
+    public SigningRecord(String office, ZoneId zone, Catalogue words) {
+        this.words = words;
         this.office = office;
         this.zone = zone;
     }
@@ -49,40 +53,62 @@ public final class SigningRecord {
     public byte[] print(Agreement agreement, List<Entry> history, List<Revision> finished, String chainHash) {
         try (PDDocument document = new PDDocument()) {
             Archival.prepare(
-                    document, "Signing record of " + agreement.created().number());
+                    document,
+                    words.say("record.title-of", "number", agreement.created().number()));
             document.getDocumentInformation()
                     .setCustomMetadataValue(NUMBER, agreement.created().number());
             document.getDocumentInformation().setCustomMetadataValue(DOCUMENTS, written(finished));
             document.getDocumentInformation().setCustomMetadataValue(CHAIN, chainHash);
             try (RecordPage page = new RecordPage(document)) {
-                page.heading("Signing record", 20);
-                page.row("Agreement", agreement.created().number() + ", " + agreement.title());
-                page.row("Issued by", office);
+                page.heading(words.say("record.title"), 20);
+                page.row(words.say("record.agreement"), agreement.created().number() + ", " + agreement.title());
+                page.row(words.say("record.issued-by"), office);
                 page.row(
-                        "Template",
-                        agreement.created().template() + ", version "
-                                + agreement.created().templateVersion());
+                        words.say("record.template"),
+                        words.say(
+                                "record.template-version",
+                                "template",
+                                agreement.created().template(),
+                                "version",
+                                String.valueOf(agreement.created().templateVersion())));
                 for (Revision one : finished) {
                     String title =
                             agreement.document(one.document()).orElseThrow().title();
-                    page.row("SHA-256 of \u201c" + title + "\u201d", one.pdf().hex());
+                    page.row(
+                            words.say("record.hash-of", "title", title),
+                            one.pdf().hex());
                 }
-                page.row("SHA-256 of the event chain", chainHash);
-                page.heading("Parties", 13);
+                page.row(words.say("record.hash-of-chain"), chainHash);
+                page.heading(words.say("record.parties"), 13);
                 for (Participant one : agreement.participants()) {
                     page.row(
                             one.label(),
-                            one.name() + ", " + one.mail() + "; " + duty(one)
-                                    + (one.duty().acts() ? ", stage " + one.stage() : ""));
+                            words.say(
+                                    "record.party",
+                                    "name",
+                                    one.name(),
+                                    "mail",
+                                    one.mail(),
+                                    "duty",
+                                    Message.of("duty." + one.duty().code()),
+                                    "acts",
+                                    one.duty().acts() ? "yes" : "no",
+                                    "stage",
+                                    one.stage()));
                 }
                 details(page, agreement);
-                page.heading("Events", 13);
-                page.row("Times", "UTC, and in brackets the time at " + zone.getId());
+                page.heading(words.say("record.events"), 13);
+                page.row(words.say("record.times"), words.say("record.times-are", "zone", zone.getId()));
                 for (Entry entry : history) {
                     String from = entry.actor().from().isEmpty()
                             ? ""
-                            : " From " + entry.actor().from() + ".";
-                    page.row(time(entry.at()), entry.sequence() + ". " + EventSentences.of(entry, agreement) + from);
+                            : " "
+                                    + words.say(
+                                            "record.from", "from", entry.actor().from());
+                    String said = EventSentences.of(entry, agreement).stream()
+                            .map(words::say)
+                            .collect(Collectors.joining(" "));
+                    page.row(time(entry.at()), entry.sequence() + ". " + said + from);
                 }
             }
             ByteArrayOutputStream out = new ByteArrayOutputStream();
@@ -94,7 +120,7 @@ public final class SigningRecord {
     }
 
     /** What the parties completed, as each kind of field tells it. */
-    private static void details(RecordPage page, Agreement agreement) throws IOException {
+    private void details(RecordPage page, Agreement agreement) throws IOException {
         boolean headed = false;
         for (SigningField field : agreement.fields().stream()
                 .map(PlacedField::field)
@@ -103,7 +129,7 @@ public final class SigningRecord {
                 .toList()) {
             Optional<String> told = field.type().told(agreement.values().getOrDefault(field.name(), ""));
             if (told.filter(text -> !text.isBlank()).isEmpty()) continue;
-            if (!headed) page.heading("Details", 13);
+            if (!headed) page.heading(words.say("record.details"), 13);
             headed = true;
             page.row(field.title(), told.get());
         }
@@ -161,14 +187,5 @@ public final class SigningRecord {
         DateTimeFormatter full = DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm:ss", Locale.ROOT);
         return full.format(seconds.atOffset(ZoneOffset.UTC)) + "Z ("
                 + DateTimeFormatter.ofPattern("HH:mm", Locale.ROOT).format(seconds.atZone(zone)) + ")";
-    }
-
-    private static String duty(Participant one) {
-        return switch (one.duty()) {
-            case SIGNS -> "signs";
-            case APPROVES -> "approves";
-            case COMPLETES -> "completes details";
-            case RECEIVES_COPY -> "gets a copy";
-        };
     }
 }

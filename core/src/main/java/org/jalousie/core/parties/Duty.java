@@ -1,5 +1,7 @@
 package org.jalousie.core.parties;
 
+import java.util.Locale;
+
 /** What a party has to do in an agreement. */
 public enum Duty {
     /** Completes details before anyone signs; does not sign. */
@@ -13,5 +15,10 @@ public enum Duty {
     /** Whether the route waits for this party. */
     public boolean acts() {
         return this != RECEIVES_COPY;
+    }
+
+    /** As catalogues of messages know it. */
+    public String code() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

@@ -3,6 +3,7 @@ package org.jalousie.core.placement;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.Optional;
+import org.jalousie.core.messages.Message;
 
 /**
  * A kind of signing field with its settings. Each kind says in its own file how it is completed, how it is printed and how it
@@ -35,11 +36,11 @@ public sealed interface SigningFieldType
     }
 
     /**
-     * What is wrong with an answer, as a sentence for who gave it; empty when it can be taken.
+     * What is wrong with an answer, for who gave it; empty when it can be taken.
      *
      * @param answer without blanks at its ends; may be empty
      */
-    default Optional<String> fault(String answer) {
+    default Optional<Message> fault(String answer) {
         return Optional.empty();
     }
 

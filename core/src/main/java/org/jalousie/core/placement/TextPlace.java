@@ -2,6 +2,7 @@ package org.jalousie.core.placement;
 
 import java.util.Optional;
 import java.util.OptionalInt;
+import org.jalousie.core.messages.Message;
 
 /**
  * A line of text that the party types.
@@ -36,12 +37,11 @@ public record TextPlace(boolean required, String hint) implements SigningFieldTy
     }
 
     @Override
-    public Optional<String> fault(String answer) {
-        if (answer.length() > LONGEST) return Optional.of("At most 200 characters fit here.");
+    public Optional<Message> fault(String answer) {
+        if (answer.length() > LONGEST) return Optional.of(Message.of("field.too-long", "most", LONGEST));
         OptionalInt missing = Glyphs.firstMissing(answer);
         if (missing.isEmpty()) return Optional.empty();
-        return Optional.of("The character \u201c" + Character.toString(missing.getAsInt())
-                + "\u201d can't be printed in this document. Write it another way.");
+        return Optional.of(Message.of("field.character", "character", Character.toString(missing.getAsInt())));
     }
 
     @Override

@@ -57,7 +57,7 @@ class DeciderTest {
     private String refused(Command command) {
         Decision decision = Decider.decide(history, command, now);
         assertThat(decision).isInstanceOf(Decision.Refused.class);
-        return ((Decision.Refused) decision).reason();
+        return ((Decision.Refused) decision).reason().toString();
     }
 
     private void overtaken(Command command) {

@@ -21,6 +21,7 @@ import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.Revision;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.messages.Catalogue;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.PlacedField;
 import org.junit.jupiter.api.Test;
@@ -55,7 +56,8 @@ class SigningRecordTest {
                 2,
                 Instant.parse("2027-03-16T08:00:01Z"),
                 new Actor.Participant("lender", Actor.Proof.MAILED_LINK, "127.0.0.1, A browser"),
-                new Event.ConsentGiven("lender", "en-1", ConsentWording.CURRENT.hash())));
+                new Event.ConsentGiven(
+                        "lender", "en-1", ConsentWording.in(Catalogue.ENGLISH).hash())));
         history.add(new Entry(
                 3,
                 Instant.parse("2027-03-16T08:00:00Z"),
@@ -73,8 +75,12 @@ class SigningRecordTest {
     }
 
     private static byte[] record(List<Entry> history) {
+        return record(history, "en-GB");
+    }
+
+    private static byte[] record(List<Entry> history, String language) {
         Agreement agreement = Agreement.of(history);
-        return new SigningRecord("Museum of Bowed Strings", ZoneId.of("Europe/Paris"))
+        return new SigningRecord("Museum of Bowed Strings", ZoneId.of("Europe/Paris"), Catalogue.of(language))
                 .print(agreement, history, agreement.revisions(), "cd".repeat(32));
     }
 
@@ -146,12 +152,23 @@ class SigningRecordTest {
     @Test
     void theConsentWordingTellsWhatTheLawAsksFor() {
         // 15 U.S.C. § 7001(c)(1)(B): paper, withdrawal, scope, contact; (C): what is needed to read and keep it
-        assertThat(ConsentWording.CURRENT.text())
+        assertThat(ConsentWording.in(Catalogue.ENGLISH).text())
                 .contains("copy on paper")
                 .contains("withdraw this consent")
                 .contains("this one agreement only")
                 .contains("mail address changes")
                 .contains("current web browser");
-        assertThat(ConsentWording.CURRENT.hash().hex()).hasSize(64);
+        assertThat(ConsentWording.in(Catalogue.ENGLISH).hash().hex()).hasSize(64);
+    }
+
+    @Test
+    void itIsWrittenInTheLanguageOfTheAgreement() throws IOException {
+        try (PDDocument document = Loader.loadPDF(record(history(0), "nl-NL"))) {
+            assertThat(new PDFTextStripper().getText(document).replaceAll("\\s+", " "))
+                    .contains("Ondertekeningsverslag")
+                    .contains("De overeenkomst is gemaakt door Nora Quill.")
+                    .contains("Namens hen gedaan door Nora Quill.")
+                    .contains("ondertekent, stap 1");
+        }
     }
 }

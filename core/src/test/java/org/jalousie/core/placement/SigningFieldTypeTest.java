@@ -51,9 +51,9 @@ class SigningFieldTypeTest {
     void aTextTakesWhatFitsAndCanBePrinted() {
         assertThat(TextPlace.USUAL.fault("XX 4471")).isEmpty();
         assertThat(TextPlace.USUAL.fault("x".repeat(201)))
-                .hasValueSatisfying(said -> assertThat(said).contains("200"));
+                .hasValueSatisfying(said -> assertThat(said.toString()).contains("200"));
         assertThat(TextPlace.USUAL.fault("\u501f"))
-                .hasValueSatisfying(said -> assertThat(said).contains("\u501f"));
+                .hasValueSatisfying(said -> assertThat(said.toString()).contains("\u501f"));
     }
 
     @Test

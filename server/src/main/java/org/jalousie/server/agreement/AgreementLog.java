@@ -73,7 +73,7 @@ class AgreementLog {
         Decision decision = Decider.decide(history, command, now());
         if (decision instanceof Decision.Refused refused) {
             throw refused.faults().isEmpty()
-                    ? Refusal.conflict(refused.reason())
+                    ? Refusal.of(Refusal.Kind.CONFLICT, refused.reason())
                     : Refusal.invalid(refused.reason(), refused.faults());
         }
         List<Event> happened = decision instanceof Decision.Accepted accepted ? accepted.events() : List.of();

@@ -24,6 +24,7 @@ import org.jalousie.core.evidence.EventChain;
 import org.jalousie.core.evidence.EventSentences;
 import org.jalousie.core.filing.FileNames;
 import org.jalousie.core.intake.Intake;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Assignment;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.Party;
@@ -155,7 +156,9 @@ class AgreementService {
                         .map(entry -> new AgreementViews.TrailEntry(
                                 entry.sequence(),
                                 entry.at(),
-                                EventSentences.of(entry, agreement),
+                                EventSentences.of(entry, agreement).stream()
+                                        .map(Message::toString)
+                                        .collect(Collectors.joining(" ")),
                                 entry.actor().from()))
                         .toList(),
                 EventChain.firstBroken(links).orElse(null),

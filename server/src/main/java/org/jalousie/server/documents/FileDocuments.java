@@ -16,24 +16,34 @@ import org.jalousie.core.evidence.EventChain;
 import org.jalousie.core.evidence.Sealer;
 import org.jalousie.core.evidence.SigningRecord;
 import org.jalousie.core.evidence.TrustService;
+import org.jalousie.core.messages.Catalogue;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.placement.PlacedField;
 import org.jalousie.server.Settings;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.files.FileStore;
+import org.jalousie.server.template.UsableTemplates;
 import org.springframework.stereotype.Component;
 
 /** Finishes an agreement on which all have acted: long-term level, signing record, and it is filed. */
 @Component
 class FileDocuments {
     private final Agreements agreements;
+    private final UsableTemplates templates;
     private final FileStore files;
     private final Sealer sealer;
     private final Settings settings;
     private final Clock clock;
 
-    FileDocuments(Agreements agreements, FileStore files, TrustService trust, Settings settings, Clock clock) {
+    FileDocuments(
+            Agreements agreements,
+            UsableTemplates templates,
+            FileStore files,
+            TrustService trust,
+            Settings settings,
+            Clock clock) {
         this.agreements = agreements;
+        this.templates = templates;
         this.files = files;
         this.sealer = new Sealer(trust);
         this.settings = settings;
@@ -55,7 +65,11 @@ class FileDocuments {
         List<EventChain.Link> links =
                 agreements.filed(agreement.created().number()).links();
         byte[] printed = new SigningRecord(
-                        settings.office().name(), settings.office().zone())
+                        settings.office().name(),
+                        settings.office().zone(),
+                        Catalogue.of(templates
+                                .content(agreements.templateVersion(id))
+                                .language()))
                 .print(
                         agreement,
                         history,

@@ -1,89 +1,79 @@
 package org.jalousie.server.postroom;
 
 import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
-import java.time.format.FormatStyle;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.messages.Catalogue;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.template.SendingSettings;
+import org.jalousie.core.template.TemplateContent;
 
-/** The words of mails. */
-final class Letters {
-    private Letters() {}
-
-    /** @param sending the coordinator's own subject stands in mails that ask for a part */
-    static String subject(Mail.Kind kind, Agreement agreement, SendingSettings sending) {
-        if (kind == Mail.Kind.INVITATION && !sending.subject().isBlank()) return own(sending, agreement);
-        if (kind == Mail.Kind.REMINDER && !sending.subject().isBlank())
-            return "Still waiting for you: " + own(sending, agreement);
-        String title = agreement.title() + " (" + agreement.created().number() + ")";
-        return switch (kind) {
-            case INVITATION -> "Your part is asked for: " + title;
-            case REMINDER -> "Still waiting for you: " + title;
-            case COMPLETED -> "Completed: " + title;
-            case DECLINED -> "Declined: " + title;
-            case WITHDRAWN -> "Withdrawn: " + title;
-            case EXPIRED -> "Expired: " + title;
-        };
+/**
+ * The words of mails about one agreement.
+ *
+ * @param sending of its template
+ * @param language of the agreement; a participant may have another one
+ */
+record Letters(Agreement agreement, SendingSettings sending, String language, String office, ZoneId zone) {
+    static Letters of(Agreement agreement, TemplateContent template, String office, ZoneId zone) {
+        return new Letters(agreement, template.sending(), template.language(), office, zone);
     }
 
-    private static String own(SendingSettings sending, Agreement agreement) {
-        return sending.subject().strip() + " (" + agreement.created().number() + ")";
+    /** @param to empty for the office itself */
+    String subject(Mail.Kind kind, Optional<Participant> to) {
+        boolean asks = kind == Mail.Kind.INVITATION || kind == Mail.Kind.REMINDER;
+        String own = asks ? sending.subject().strip() : "";
+        String title = (own.isEmpty() ? agreement.title() : own) + " ("
+                + agreement.created().number() + ")";
+        if (kind == Mail.Kind.INVITATION && !own.isEmpty()) return title;
+        return words(to).say("mail.subject." + kind.name().toLowerCase(Locale.ROOT), "title", title);
     }
 
     /** @param link the participant's own link; empty in mails that ask for nothing */
-    static String text(
-            Mail.Kind kind,
-            Agreement agreement,
-            Participant to,
-            String link,
-            SendingSettings sending,
-            String office,
-            ZoneId zone) {
-        String hello = "Dear " + (to == null ? "colleague" : to.name()) + ",\n\n";
-        String title =
-                "\u201c" + agreement.title() + "\u201d (" + agreement.created().number() + ")";
-        String body = switch (kind) {
-            case INVITATION, REMINDER -> asking(kind, agreement, to, link, sending, office, title, zone);
-            case COMPLETED ->
-                title
-                        + " has been signed by everybody. The signed copy is attached; keep it. Every later change to the file can be detected.\n";
-            case DECLINED ->
-                title + " was declined and has ended.\n\nThe reason given: " + agreement.endReason() + "\n";
-            case WITHDRAWN ->
-                title + " was withdrawn by " + office
-                        + " and has ended. You need not do anything.\n\nThe reason given: " + agreement.endReason()
-                        + "\n";
-            case EXPIRED -> "The time for " + title + " has run out. It has ended without being completed.\n";
-        };
-        return hello + body + "\n" + office + "\n";
+    String text(Mail.Kind kind, Optional<Participant> to, String link) {
+        Catalogue words = words(to);
+        Message title = Message.of(
+                "mail.title",
+                "title",
+                agreement.title(),
+                "number",
+                agreement.created().number());
+        List<String> paragraphs = new ArrayList<>();
+        paragraphs.add(to.map(one -> words.say("mail.hello", "name", one.name()))
+                .orElseGet(() -> words.say("mail.hello-office")));
+        switch (kind) {
+            case INVITATION, REMINDER -> asking(kind, to.orElseThrow(), link, words, title, paragraphs);
+            case COMPLETED -> paragraphs.add(words.say("mail.completed", "title", title));
+            case DECLINED -> paragraphs.add(words.say("mail.declined", "title", title));
+            case WITHDRAWN -> paragraphs.add(words.say("mail.withdrawn", "title", title, "office", office));
+            case EXPIRED -> paragraphs.add(words.say("mail.expired", "title", title));
+        }
+        if (!agreement.endReason().isEmpty()) paragraphs.add(words.say("mail.reason", "reason", agreement.endReason()));
+        paragraphs.add(office);
+        return String.join("\n\n", paragraphs) + "\n";
     }
 
-    private static String asking(
-            Mail.Kind kind,
-            Agreement agreement,
-            Participant to,
-            String link,
-            SendingSettings sending,
-            String office,
-            String title,
-            ZoneId zone) {
-        String what = switch (to.duty()) {
-            case SIGNS -> "read and sign";
-            case APPROVES -> "read and approve";
-            default -> "complete details in";
-        };
-        String until = agreement
+    private void asking(
+            Mail.Kind kind, Participant to, String link, Catalogue words, Message title, List<String> paragraphs) {
+        String asks = words.say("mail.asks." + to.duty().code(), "office", office, "title", title);
+        paragraphs.add(kind == Mail.Kind.REMINDER ? words.say("mail.reminder") + " " + asks : asks);
+        if (!sending.message().isBlank()) paragraphs.add(sending.message().strip());
+        paragraphs.add(words.say("mail.link"));
+        paragraphs.add(link);
+        agreement
                 .expiresAt()
-                .map(end -> DateTimeFormatter.ofLocalizedDate(FormatStyle.LONG)
-                        .withLocale(Locale.UK)
-                        .format(end.atZone(zone)))
-                .orElse("");
-        return (kind == Mail.Kind.REMINDER ? "This is a reminder. " : "") + office + " asks you to " + what + " "
-                + title + ".\n\n"
-                + (sending.message().isBlank() ? "" : sending.message().strip() + "\n\n")
-                + "Open it with this link. It is yours alone; don't pass it on.\n\n" + link + "\n\n"
-                + "You need no account. It can be done until " + until + ".\n";
+                .map(end -> end.atZone(zone).toLocalDate())
+                .ifPresent(until -> paragraphs.add(words.say("mail.until", "until", until)));
+    }
+
+    /** The office reads English. */
+    private Catalogue words(Optional<Participant> to) {
+        return to.map(one -> one.person().language())
+                .map(own -> Catalogue.of(own.isEmpty() ? language : own))
+                .orElse(Catalogue.ENGLISH);
     }
 }

@@ -3,13 +3,13 @@ package org.jalousie.server.postroom;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Asking;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.filing.FileNames;
 import org.jalousie.core.parties.Participant;
-import org.jalousie.core.template.SendingSettings;
 import org.jalousie.server.Settings;
 import org.jalousie.server.adapters.Outgoing;
 import org.jalousie.server.adapters.SmtpMailer;
@@ -68,25 +68,20 @@ class MailWork implements JobWork {
             postroom.notNeeded(mail.id()); // they acted meanwhile, or it ended: nobody is asked for what is over
             return false;
         }
-        Participant to = agreement.participant(mail.party()).orElse(null);
-        SendingSettings sending = templates
-                .content(agreements.templateVersion(mail.agreementId()))
-                .sending();
+        Optional<Participant> to = agreement.participant(mail.party());
         String link = asks ? links.issue(mail.agreementId(), mail.party()) : "";
-        String text = Letters.text(
-                mail.kind(),
-                agreement,
-                to,
-                link,
-                sending,
-                settings.office().name(),
-                settings.office().zone());
+        String text = Letters.of(
+                        agreement,
+                        templates.content(agreements.templateVersion(mail.agreementId())),
+                        settings.office().name(),
+                        settings.office().zone())
+                .text(mail.kind(), to, link);
         String host =
                 settings.office().mail().substring(settings.office().mail().indexOf('@') + 1);
         mailer.send(new Outgoing(
                 mail.id() + "@" + host,
                 mail.recipient(),
-                to == null ? "" : to.name(),
+                to.map(Participant::name).orElse(""),
                 mail.subject(),
                 text,
                 attachments(mail, agreement)));

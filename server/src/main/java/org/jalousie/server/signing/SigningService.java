@@ -15,8 +15,11 @@ import org.jalousie.core.data.Sha256;
 import org.jalousie.core.evidence.ConsentWording;
 import org.jalousie.core.evidence.Mark;
 import org.jalousie.core.evidence.SignedDate;
+import org.jalousie.core.messages.Catalogue;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.placement.SigningField;
+import org.jalousie.core.template.TemplateContent;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
 import org.jalousie.server.agreement.AgreementViews;
@@ -30,6 +33,8 @@ import org.springframework.transaction.annotation.Transactional;
 /** What a participant with a link may see and do. */
 @Service
 class SigningService {
+    private static final int LONGEST_REASON = 2000;
+
     private final Links links;
     private final Agreements agreements;
     private final UsableTemplates templates;
@@ -63,13 +68,16 @@ class SigningService {
                 .map(field -> new SigningViews.ToComplete(
                         field.name(), sentenceCase(field.label()), field.type().required(), field.type()))
                 .toList();
+        Catalogue words = words(holder, one);
         String ended = switch (state) {
-            case WITHDRAWN -> "This agreement was withdrawn by the office. You need not do anything.";
-            case DECLINED -> "This agreement was declined and has ended.";
-            case EXPIRED -> "The time for this agreement has run out. Ask the office to send it again.";
+            case WITHDRAWN -> words.say("ended.withdrawn");
+            case DECLINED -> words.say("ended.declined");
+            case EXPIRED -> words.say("ended.expired");
             default -> "";
         };
+        ConsentWording consent = ConsentWording.in(words);
         return new SigningViews.SigningPage(
+                words.language(),
                 agreement.created().number(),
                 agreement.title(),
                 settings.office().name(),
@@ -80,16 +88,24 @@ class SigningService {
                 state,
                 agreement.expiresAt().orElse(null),
                 agreement.consents().containsKey(one.party()),
-                new SigningViews.Consent(ConsentWording.CURRENT.version(), ConsentWording.CURRENT.text()),
+                new SigningViews.Consent(consent.version(), consent.text()),
                 SignedDate.print(
                         LocalDate.ofInstant(clock.instant(), settings.office().zone()),
-                        Locale.forLanguageTag(templates
-                                .content(agreements.templateVersion(holder.agreementId()))
-                                .language())),
+                        Locale.forLanguageTag(content(holder).language())),
                 toComplete,
                 agreement.documents().stream().map(DocumentView::of).toList(),
                 AgreementViews.route(agreement),
                 ended);
+    }
+
+    /** A participant is spoken to in their own language, or else in the agreement's. */
+    private Catalogue words(Links.Holder holder, Participant one) {
+        String own = one.person().language();
+        return Catalogue.of(own.isEmpty() ? content(holder).language() : own);
+    }
+
+    private TemplateContent content(Links.Holder holder) {
+        return templates.content(agreements.templateVersion(holder.agreementId()));
     }
 
     private static String sentenceCase(String label) {
@@ -110,24 +126,24 @@ class SigningService {
                             new Command.View(holder.party()))
                     .agreement();
         }
-        if (agreement.state().ended())
-            throw Refusal.gone("The agreement has ended; its document is no longer shown here.");
+        if (agreement.state().ended()) throw Refusal.of(Refusal.Kind.GONE, Message.of("ended.document"));
         return files.get(agreement.documents().stream()
                 .filter(one -> one.id().value().equals(document))
                 .findFirst()
-                .orElseThrow(() -> Refusal.notFound("There is no such document."))
+                .orElseThrow(() -> Refusal.of(Refusal.Kind.NOT_FOUND, Message.of("document.none")))
                 .pdf());
     }
 
     @Transactional
     void consent(String token, String version, String from) {
-        if (!version.equals(ConsentWording.CURRENT.version()))
-            throw Refusal.conflict(
-                    "The wording of the consent has changed meanwhile. Reload the page and read it again.");
-        act(
-                token,
-                from,
-                party -> new Command.Consent(party, ConsentWording.CURRENT.version(), ConsentWording.CURRENT.hash()));
+        Links.Holder holder = holder(token);
+        Participant one = agreements
+                .read(holder.agreementId())
+                .participant(holder.party())
+                .orElseThrow();
+        ConsentWording wording = ConsentWording.in(words(holder, one));
+        if (!version.equals(wording.version())) throw Refusal.of(Refusal.Kind.CONFLICT, Message.of("consent.changed"));
+        act(token, from, party -> new Command.Consent(party, wording.version(), wording.hash()));
     }
 
     @Transactional
@@ -145,16 +161,16 @@ class SigningService {
     void sign(String token, Map<String, String> values, String mark, String base64, String from) {
         holder(token);
         if (!mark.matches("drawn|typed:[A-Za-z ]{1,40}"))
-            throw Refusal.invalid("The signature has to be typed or drawn.");
+            throw Refusal.of(Refusal.Kind.INVALID, Message.of("mark.how"));
         Map<String, String> stripped = stripped(values);
         byte[] picture;
         try {
             picture = Base64.getDecoder().decode(base64);
             Mark.read(picture);
         } catch (IllegalArgumentException e) {
-            throw Refusal.invalid("The picture of the signature can't be read. Clear it and sign again.");
+            throw Refusal.of(Refusal.Kind.INVALID, Message.of("mark.unreadable"));
         } catch (Mark.Unusable e) {
-            throw Refusal.invalid(e.getMessage());
+            throw Refusal.of(Refusal.Kind.INVALID, e.said());
         }
         act(token, from, party -> new Command.Sign(party, stripped, mark, Sha256.of(picture)));
         // kept only when the act was taken, and before it is committed
@@ -163,7 +179,8 @@ class SigningService {
 
     @Transactional
     void decline(String token, String reason, String from) {
-        if (reason.length() > 2000) throw Refusal.invalid("At most 2,000 characters fit here.");
+        if (reason.length() > LONGEST_REASON)
+            throw Refusal.of(Refusal.Kind.INVALID, Message.of("decline.reason-too-long", "most", LONGEST_REASON));
         act(token, from, party -> new Command.Decline(party, reason));
     }
 
@@ -192,7 +209,6 @@ class SigningService {
     }
 
     private static Refusal wrongLink() {
-        return Refusal.gone(
-                "This link doesn't lead anywhere any more. The agreement is completed, or the link was not copied whole. If in doubt, ask the office that sent it.");
+        return Refusal.of(Refusal.Kind.GONE, Message.of("link.gone"));
     }
 }

@@ -19,8 +19,9 @@ final class SigningViews {
 
     record Consent(String version, String text) {}
 
-    /** @param date the date of signing as it would be printed now */
+    /** @param language of the words around the document: en, nl, de or fr; {@code date} the date of signing as it would be printed now */
     record SigningPage(
+            String language,
             String number,
             String title,
             String office,

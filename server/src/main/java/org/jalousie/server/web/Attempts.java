@@ -8,6 +8,7 @@ import io.github.bucket4j.ConsumptionProbe;
 import java.time.Duration;
 import java.util.List;
 import java.util.function.Function;
+import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.springframework.stereotype.Component;
 
@@ -67,9 +68,7 @@ public class Attempts {
             for (int taken = 0; taken < i; taken++) buckets[taken].addTokens(1);
             long seconds = Math.max(
                     1, Duration.ofNanos(probe.getNanosToWaitForRefill()).toSeconds() + 1);
-            throw Refusal.tooMany(
-                    "Too many tries. Wait " + seconds + (seconds == 1 ? " second" : " seconds") + ", then try again.",
-                    Duration.ofSeconds(seconds));
+            throw Refusal.tooMany(Message.of("tries.too-many", "seconds", seconds), Duration.ofSeconds(seconds));
         }
         return new Attempt(List.of(buckets));
     }

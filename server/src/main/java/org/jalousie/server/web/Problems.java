@@ -38,6 +38,9 @@ class Problems extends ResponseEntityExceptionHandler {
         HttpStatus status = status(refusal);
         ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, refusal.getMessage());
         if (!refusal.faults().isEmpty()) problem.setProperty("faults", refusal.faults());
+        // for who speaks another language than the detail's English
+        refusal.said().ifPresent(said -> problem.setProperty("message", said));
+        if (!refusal.saidFaults().isEmpty()) problem.setProperty("faultMessages", refusal.saidFaults());
         ResponseEntity.BodyBuilder answer = ResponseEntity.status(status);
         refusal.retryAfter().ifPresent(wait -> answer.header(HttpHeaders.RETRY_AFTER, "" + wait.toSeconds()));
         return answer.body(problem);

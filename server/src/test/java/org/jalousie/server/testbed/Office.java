@@ -203,7 +203,9 @@ public final class Office {
     /** Consents and signs with a drawn mark. */
     public Client.Answer sign(String token, Map<String, String> values) {
         Client participant = new Client(address);
-        participant.post("/api/v1/signing/" + token + "/consent", Map.of("version", "en-1"));
+        JsonNode page = participant.get("/api/v1/signing/" + token).json();
+        String version = page.path("consent").path("version").asString("en-1");
+        participant.post("/api/v1/signing/" + token + "/consent", Map.of("version", version));
         return participant.post(
                 "/api/v1/signing/" + token + "/signature",
                 Map.of(

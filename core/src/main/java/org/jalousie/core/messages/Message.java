@@ -1,0 +1,33 @@
+package org.jalousie.core.messages;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+
+/**
+ * What is to be said, in no language yet.
+ *
+ * @param code its key in the catalogues
+ * @param arguments by name: texts, numbers, days, or further messages
+ */
+public record Message(String code, Map<String, Object> arguments) {
+    public Message {
+        arguments = Map.copyOf(arguments);
+    }
+
+    public static Message of(String code) {
+        return new Message(code, Map.of());
+    }
+
+    /** @param arguments names and values by turns */
+    public static Message of(String code, Object... arguments) {
+        Map<String, Object> named = new LinkedHashMap<>();
+        for (int i = 0; i < arguments.length; i += 2) named.put((String) arguments[i], arguments[i + 1]);
+        return new Message(code, named);
+    }
+
+    /** In English, for logs and programs. */
+    @Override
+    public String toString() {
+        return Catalogue.ENGLISH.say(this);
+    }
+}
