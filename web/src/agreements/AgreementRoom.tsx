@@ -91,7 +91,7 @@ export default function AgreementRoom() {
           ))}
         </div>
         <aside className="flex flex-col gap-6">
-          {row.state === 'CHECK' && <Readiness obstacles={detail.obstacles} />}
+          {row.state === 'CHECK' && <BeforeSending obstacles={detail.obstacles} />}
           {row.state !== 'CHECK' && row.state !== 'GENERATING' && (
             <section aria-label="Route">
               <h2 className="pb-2 text-lg">Route</h2>
@@ -132,7 +132,7 @@ export function sendWords(slats: Schemas['RouteStep'][]): string {
   return `Send to ${names.join(' and ')}${more > 0 ? `, then ${more} more` : ''}`;
 }
 
-function Readiness({ obstacles }: { obstacles: string[] }) {
+function BeforeSending({ obstacles }: { obstacles: string[] }) {
   return (
     <section
       aria-label="Readiness"

@@ -46,14 +46,14 @@ export function PartiesEditor({
               <Ordinal ordinal={i + 1} /> <span className="font-mono">{party.key}</span>
             </legend>
             <div className="grid grid-cols-[1fr_1fr_5rem_1fr] gap-3">
-              <Choice label="Called">
+              <Setting label="Called">
                 <input
                   className={inputLook}
                   value={party.label}
                   onChange={(event) => change(i, { label: event.target.value })}
                 />
-              </Choice>
-              <Choice label="Duty">
+              </Setting>
+              <Setting label="Duty">
                 <select
                   className={inputLook}
                   value={party.duty}
@@ -65,8 +65,8 @@ export function PartiesEditor({
                     </option>
                   ))}
                 </select>
-              </Choice>
-              <Choice label="Stage">
+              </Setting>
+              <Setting label="Stage">
                 <input
                   type="number"
                   min={1}
@@ -75,8 +75,8 @@ export function PartiesEditor({
                   value={party.stage}
                   onChange={(event) => change(i, { stage: Number(event.target.value) || 1 })}
                 />
-              </Choice>
-              <Choice label="The person">
+              </Setting>
+              <Setting label="The person">
                 <select
                   className={inputLook}
                   value={party.who}
@@ -90,7 +90,7 @@ export function PartiesEditor({
                     </option>
                   ))}
                 </select>
-              </Choice>
+              </Setting>
               <Person party={party} fields={settings.fields} onChange={(part) => change(i, part)} />
             </div>
             <div className="flex items-center pt-3">
@@ -134,21 +134,21 @@ function Person({
   if (party.who === 'FIXED') {
     return (
       <>
-        <Choice label="Name">
+        <Setting label="Name">
           <input
             className={inputLook}
             value={party.first}
             onChange={(e) => onChange({ first: e.target.value })}
           />
-        </Choice>
-        <Choice label="Mail address">
+        </Setting>
+        <Setting label="Mail address">
           <input
             type="email"
             className={inputLook}
             value={party.second}
             onChange={(e) => onChange({ second: e.target.value })}
           />
-        </Choice>
+        </Setting>
       </>
     );
   }
@@ -158,7 +158,7 @@ function Person({
   return (
     <>
       {(['first', 'second'] as const).map((which) => (
-        <Choice
+        <Setting
           key={which}
           label={which === 'first' ? 'Field with the name' : 'Field with the mail address'}
         >
@@ -174,7 +174,7 @@ function Person({
               </option>
             ))}
           </select>
-        </Choice>
+        </Setting>
       ))}
     </>
   );
@@ -185,9 +185,9 @@ function AddParty({ parties, onAdd }: { parties: Party[]; onAdd: (party: Party) 
   const good = /^[a-z][a-z0-9_]{0,40}$/.test(key) && !parties.some((party) => party.key === key);
   return (
     <div className="flex items-end gap-3">
-      <Choice label="Add a party with the key">
+      <Setting label="Add a party with the key">
         <input className={inputLook} value={key} onChange={(event) => setKey(event.target.value)} />
-      </Choice>
+      </Setting>
       <Button
         disabled={!good}
         onClick={() => {
@@ -213,7 +213,7 @@ function AddParty({ parties, onAdd }: { parties: Party[]; onAdd: (party: Party) 
   );
 }
 
-function Choice({ label, children }: { label: string; children: React.ReactNode }) {
+function Setting({ label, children }: { label: string; children: React.ReactNode }) {
   return (
     <label className="flex flex-col gap-1">
       <span className="text-soft">{label}</span>

@@ -36,7 +36,7 @@ export function Readiness({
   });
   const blocking = detail.diagnostics.filter((one) => one.blocks);
   const advice = [...detail.diagnostics.filter((one) => !one.blocks), ...detail.advice];
-  const others = detail.obstacles.filter((one) => !blocking.some((d) => one.includes(d.message)));
+  const others = detail.obstacles;
   if (!blocking.length && !others.length && !advice.length) return null;
   return (
     <section
@@ -72,7 +72,7 @@ export function Readiness({
             {advice.map((one, i) => (
               <Line key={i} diagnostic={one}>
                 {one.code === 'names-alike' &&
-                  alike(one.message).map(([from, to]) => (
+                  alike(one.names).map(([from, to]) => (
                     <Button
                       key={from}
                       className="mt-1 mr-2"
@@ -91,10 +91,9 @@ export function Readiness({
   );
 }
 
-/** The two names that a sentence about look-alikes speaks of, each as the one to be replaced. */
-function alike(message: string): [string, string][] {
-  const found = /The names (\w+) and (\w+) look alike/.exec(message);
-  const [, a, b] = found ?? [];
+/** Both ways in which one of two names can stand for the other. */
+function alike(names: string[]): [string, string][] {
+  const [a, b] = names;
   return a && b
     ? [
         [b, a],

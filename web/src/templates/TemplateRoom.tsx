@@ -82,7 +82,12 @@ export default function TemplateRoom() {
         ) : (
           <Button
             look="main"
-            disabled={unsaved || detail.obstacles.length > 0 || publish.isPending}
+            disabled={
+              unsaved ||
+              detail.obstacles.length > 0 ||
+              detail.diagnostics.some((one) => one.blocks) ||
+              publish.isPending
+            }
             onClick={() => publish.mutate(detail.revision)}
           >
             Publish version {detail.version}

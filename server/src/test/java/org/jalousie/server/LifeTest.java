@@ -25,7 +25,7 @@ import org.jalousie.core.data.Sha256;
 import org.jalousie.core.evidence.SignedSample;
 import org.jalousie.core.wording.write.WordDraft;
 import org.jalousie.demo.Client;
-import org.jalousie.server.agreement.Ticker;
+import org.jalousie.server.agreement.RemindersAndExpiry;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.TestClock;
@@ -447,7 +447,7 @@ class LifeTest {
             clock.ahead(Duration.ofDays(31));
             assertThat(office.sign(link, Map.of("lender_vat_number", "XX")).status())
                     .isEqualTo(409);
-            BED.bean(Ticker.class).tick();
+            BED.bean(RemindersAndExpiry.class).tick();
         } finally {
             clock.ahead(Duration.ZERO);
         }

@@ -9,7 +9,7 @@ import java.util.Map;
 import java.util.concurrent.Callable;
 import org.jalousie.core.wording.write.WordDraft;
 import org.jalousie.demo.Client;
-import org.jalousie.server.agreement.Ticker;
+import org.jalousie.server.agreement.RemindersAndExpiry;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.TestClock;
 import org.jalousie.server.testbed.Testbed;
@@ -173,8 +173,8 @@ class SigningTest {
         TestClock clock = BED.bean(TestClock.class);
         try {
             clock.ahead(Duration.ofDays(5).plusHours(1));
-            BED.bean(Ticker.class).tick();
-            BED.bean(Ticker.class).tick();
+            BED.bean(RemindersAndExpiry.class).tick();
+            BED.bean(RemindersAndExpiry.class).tick();
             Wait.until("the reminder", () -> office.mailTo(number, LENDER, "Still waiting for you:"));
             assertThat(events(office.show(number), "was reminded")).isEqualTo(1);
             clock.ahead(Duration.ofDays(31));
@@ -184,7 +184,7 @@ class SigningTest {
                             .get("ended")
                             .asString())
                     .contains("run out");
-            BED.bean(Ticker.class).tick();
+            BED.bean(RemindersAndExpiry.class).tick();
             assertThat(office.state(number)).isEqualTo("EXPIRED");
         } finally {
             clock.ahead(Duration.ZERO);

@@ -26,7 +26,7 @@ final class MarkDrawing {
         stream.setBBox(new PDRectangle(at.getWidth(), at.getHeight()));
         stream.setFormType(1);
         stream.setResources(new PDResources());
-        BufferedImage image = Mark.read(png);
+        BufferedImage image = SignatureMark.read(png);
         PDImageXObject picture = LosslessFactory.createFromImage(document, image);
         try (PDPageContentStream content = new PDPageContentStream(document, stream)) {
             float foot = caption.isEmpty() ? 1 : CAPTION_SIZE + 2;

@@ -39,7 +39,7 @@ final class Revisions {
         String last = "";
         for (FileStates.Signed now : states.signed()) {
             if (before != null) {
-                new Step(before.print(), now.print(), last, changes).compare(allowed(now, locked), now.field());
+                new Update(before.print(), now.print(), last, changes).compare(allowed(now, locked), now.field());
                 Fingerprint.FieldPrint old = before.print().fields().get(now.field());
                 if (old == null) {
                     added.add(now.field());
@@ -66,7 +66,7 @@ final class Revisions {
         int lastEnd = states.ends().get(states.ends().size() - 1);
         if (lastEnd > before.end()) {
             try (PDDocument document = Loader.loadPDF(pdf)) {
-                new Step(before.print(), Fingerprint.of(document), last, changes).compare(Optional.of(Set.of()), "");
+                new Update(before.print(), Fingerprint.of(document), last, changes).compare(Optional.of(Set.of()), "");
             }
         }
         boolean trailing = !new String(pdf, lastEnd, pdf.length - lastEnd, StandardCharsets.ISO_8859_1).isBlank();
@@ -85,7 +85,7 @@ final class Revisions {
     }
 
     /** One step from a signed state to the next. */
-    private record Step(Fingerprint before, Fingerprint now, String last, List<Change> changes) {
+    private record Update(Fingerprint before, Fingerprint now, String last, List<Change> changes) {
         /** @param sealing the field of the signature or time stamp that ends the step; empty when none does */
         void compare(Optional<Set<String>> allowed, String sealing) {
             if (!before.catalog().equals(now.catalog()))

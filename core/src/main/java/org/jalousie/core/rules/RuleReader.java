@@ -65,15 +65,15 @@ final class RuleReader {
         }
     }
 
-    List<Step> read() {
-        Map<String, Step> steps = new LinkedHashMap<>();
+    List<PreparedRule> read() {
+        Map<String, PreparedRule> steps = new LinkedHashMap<>();
         for (Rule rule : rules) {
             if (!nameIsFree(rule.name(), steps) || !withinIsList(rule)) continue;
-            Step.Part part = part(rule.name(), "", rule.expression());
+            PreparedRule.Part part = part(rule.name(), "", rule.expression());
             if (part != null)
                 steps.put(
                         rule.name(),
-                        new Step(rule.name(), rule.label(), rule.within(), rule.gives(), List.of(part), null));
+                        new PreparedRule(rule.name(), rule.label(), rule.within(), rule.gives(), List.of(part), null));
         }
         for (Choice choice : choices) {
             if (!nameIsFree(choice.name(), steps)) continue;
@@ -86,7 +86,7 @@ final class RuleReader {
                         "Add a case; the last one is otherwise.");
                 continue;
             }
-            List<Step.Part> parts = new ArrayList<>();
+            List<PreparedRule.Part> parts = new ArrayList<>();
             Set<String> keys = new HashSet<>();
             for (int i = 0; i < choice.cases().size(); i++) {
                 Choice.Case one = choice.cases().get(i);
@@ -98,17 +98,19 @@ final class RuleReader {
                             "Two cases have the same key " + one.key() + ".",
                             "Call one of them something else.");
                 if (i < choice.cases().size() - 1) {
-                    Step.Part part = part(choice.name(), one.label(), one.condition());
+                    PreparedRule.Part part = part(choice.name(), one.label(), one.condition());
                     if (part != null) parts.add(part);
                 }
             }
             if (parts.size() == choice.cases().size() - 1)
-                steps.put(choice.name(), new Step(choice.name(), choice.label(), "", FieldType.TEXT, parts, choice));
+                steps.put(
+                        choice.name(),
+                        new PreparedRule(choice.name(), choice.label(), "", FieldType.TEXT, parts, choice));
         }
         return ordered(steps);
     }
 
-    private boolean nameIsFree(String name, Map<String, Step> steps) {
+    private boolean nameIsFree(String name, Map<String, PreparedRule> steps) {
         if (!Names.isName(name) || RESERVED.contains(name)) {
             fault(
                     name,
@@ -140,7 +142,7 @@ final class RuleReader {
         return list;
     }
 
-    private Step.Part part(String rule, String place, String expression) {
+    private PreparedRule.Part part(String rule, String place, String expression) {
         if (expression.isBlank()) {
             fault(
                     rule,
@@ -187,18 +189,18 @@ final class RuleReader {
         }
         Set<String> all = new LinkedHashSet<>(mentions.free());
         all.addAll(mentions.paths);
-        return ok ? new Step.Part(place, parsed.expression(), all) : null;
+        return ok ? new PreparedRule.Part(place, parsed.expression(), all) : null;
     }
 
     /** Each step after those it mentions; steps in a cycle are left out and named. */
-    private List<Step> ordered(Map<String, Step> steps) {
-        List<Step> ordered = new ArrayList<>();
+    private List<PreparedRule> ordered(Map<String, PreparedRule> steps) {
+        List<PreparedRule> ordered = new ArrayList<>();
         Set<String> done = new HashSet<>();
-        Map<String, Step> left = new LinkedHashMap<>(steps);
+        Map<String, PreparedRule> left = new LinkedHashMap<>(steps);
         boolean moved = true;
         while (moved && !left.isEmpty()) {
             moved = false;
-            for (Step step : List.copyOf(left.values())) {
+            for (PreparedRule step : List.copyOf(left.values())) {
                 boolean ready =
                         step.mentioned().stream().noneMatch(name -> steps.containsKey(name) && !done.contains(name));
                 if (!ready) continue;
@@ -208,7 +210,7 @@ final class RuleReader {
                 moved = true;
             }
         }
-        for (Step step : left.values()) {
+        for (PreparedRule step : left.values()) {
             fault(
                     step.name(),
                     "",

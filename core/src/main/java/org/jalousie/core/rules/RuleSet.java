@@ -18,7 +18,7 @@ import org.jalousie.core.data.Value;
 /** The rules and choices of a template, understood once and worked out for any data. Safe between threads. */
 public final class RuleSet {
     private final List<Field> fields;
-    private final List<Step> steps;
+    private final List<PreparedRule> steps;
     private final List<Choice> choices;
     private final List<RuleFault> faults;
     private final List<Object> constants;
@@ -26,7 +26,7 @@ public final class RuleSet {
 
     private RuleSet(
             List<Field> fields,
-            List<Step> steps,
+            List<PreparedRule> steps,
             List<Choice> choices,
             List<RuleFault> faults,
             List<Object> constants) {
@@ -44,7 +44,7 @@ public final class RuleSet {
     /** Reads all expressions; what can't be understood is among {@link #faults()} and is left out. */
     public static RuleSet compile(List<Field> fields, List<Rule> rules, List<Choice> choices) {
         RuleReader reader = new RuleReader(fields, rules, choices);
-        List<Step> steps = reader.read();
+        List<PreparedRule> steps = reader.read();
         RuleSet set = new RuleSet(List.copyOf(fields), steps, List.copyOf(choices), reader.faults, reader.constants);
         if (!steps.isEmpty()) {
             List<RuleFault> onSample = set.apply(Samples.typical(fields)).faults();
@@ -89,7 +89,7 @@ public final class RuleSet {
         Map<String, Value> all = new LinkedHashMap<>(values);
         List<RuleFault> failed = new ArrayList<>();
         Map<String, Object> context = Conversion.context(fields, all);
-        for (Step step : steps) {
+        for (PreparedRule step : steps) {
             if (step.within().isEmpty()) {
                 Optional<Value> value =
                         memory.recall(step, all, failed, () -> step.evaluate(narrowed(context, step), all, failed));
@@ -112,14 +112,14 @@ public final class RuleSet {
     }
 
     /** What a step speaks of, and no more: the engine turns all that it is given into values of its own. */
-    private static Map<String, Object> narrowed(Map<String, Object> context, Step step) {
+    private static Map<String, Object> narrowed(Map<String, Object> context, PreparedRule step) {
         Map<String, Object> narrowed = new LinkedHashMap<>();
         for (String name : step.mentioned()) if (context.containsKey(name)) narrowed.put(name, context.get(name));
         return narrowed;
     }
 
     private Value.Items each(
-            Step step,
+            PreparedRule step,
             Value.Items items,
             Map<String, Object> context,
             Map<String, Value> all,
@@ -156,7 +156,7 @@ public final class RuleSet {
         private static final int MOST = 20_000;
 
         private final boolean keeps;
-        private final Map<Step, Map<List<Object>, Optional<Value>>> known = new IdentityHashMap<>();
+        private final Map<PreparedRule, Map<List<Object>, Optional<Value>>> known = new IdentityHashMap<>();
 
         /** @param keeps whether it remembers at all */
         Memory(boolean keeps) {
@@ -164,7 +164,7 @@ public final class RuleSet {
         }
 
         private Optional<Value> recall(
-                Step step, Map<String, Value> scope, List<RuleFault> failed, Supplier<Optional<Value>> work) {
+                PreparedRule step, Map<String, Value> scope, List<RuleFault> failed, Supplier<Optional<Value>> work) {
             if (!keeps) return work.get();
             Map<List<Object>, Optional<Value>> of = known.computeIfAbsent(step, key -> new HashMap<>());
             List<Object> from = new ArrayList<>();
@@ -193,7 +193,7 @@ public final class RuleSet {
             }
             if (field.type() == FieldType.ITEMS) cases.addAll(RuleCase.lengthsOf(field));
         }
-        for (Step step : steps) {
+        for (PreparedRule step : steps) {
             if (step.choice() != null) {
                 step.choice()
                         .cases()

@@ -85,11 +85,19 @@ public final class Advice {
         for (String name : names) {
             LookAlike.of(name, names).ifPresent(other -> {
                 if (!said.add(name) || said.contains(other)) return;
-                advice.add(of(
+                Diagnostic alike = of(
                         "names-alike",
                         name,
                         "The names " + name + " and " + other + " look alike; one may be a slip of the other.",
-                        "If they mean the same, use one of them everywhere."));
+                        "If they mean the same, use one of them everywhere.");
+                advice.add(new Diagnostic(
+                        alike.code(),
+                        alike.part(),
+                        alike.place(),
+                        alike.message(),
+                        alike.cure(),
+                        alike.blocks(),
+                        List.of(name, other)));
             });
         }
     }

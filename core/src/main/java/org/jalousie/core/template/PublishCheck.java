@@ -28,6 +28,13 @@ public final class PublishCheck {
                 obstacles.add("In the " + diagnostic.part() + ", near \u201c" + diagnostic.place() + "\u201d: "
                         + diagnostic.message() + " " + diagnostic.cure());
         }
+        obstacles.addAll(ofSettings(wording, content, rules));
+        return obstacles;
+    }
+
+    /** What stands in the way besides the diagnostics of the wording, which are told with their places. */
+    public static List<String> ofSettings(Wording wording, TemplateContent content, RuleSet rules) {
+        List<String> obstacles = new ArrayList<>();
         rules.faults().forEach(fault -> obstacles.add(fault.sentence()));
         wording.found().comparisons().stream()
                 .filter(one ->

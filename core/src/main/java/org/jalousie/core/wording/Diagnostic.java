@@ -12,9 +12,16 @@ import java.util.Map;
  * @param place the words around it
  * @param message what is wrong
  * @param cure what to do
+ * @param names names of data that it speaks of, for what can be done with them at once
  * @param blocks whether publishing has to wait for it; otherwise it is advice
  */
-public record Diagnostic(String code, String part, String place, String message, String cure, boolean blocks) {
+public record Diagnostic(
+        String code, String part, String place, String message, String cure, boolean blocks, List<String> names) {
+    /** A finding that speaks of no names. */
+    public Diagnostic(String code, String part, String place, String message, String cure, boolean blocks) {
+        this(code, part, place, message, cure, blocks, List.of());
+    }
+
     public Diagnostic(String code, String part, String place, String message, String cure) {
         this(code, part, place, message, cure, true);
     }

@@ -53,18 +53,18 @@ class DocumentJobs {
     }
 
     /** Does one thing to an agreement's documents; returns whether the outside service was asked. */
-    private interface Step {
+    private interface Work {
         boolean run(UUID id, List<Entry> history, DocumentWork work);
     }
 
-    private record Queue(JobKind kind, Agreements agreements, Clock clock, Step step) implements JobWork {
+    private record Queue(JobKind kind, Agreements agreements, Clock clock, Work work) implements JobWork {
         @Override
         public boolean run(String instance) {
             UUID id = UUID.fromString(instance);
             boolean asked = false;
             List<Entry> history = agreements.history(id);
-            for (Optional<DocumentWork> work = next(history); work.isPresent(); work = next(history)) {
-                asked |= step.run(id, history, work.get());
+            for (Optional<DocumentWork> next = next(history); next.isPresent(); next = next(history)) {
+                asked |= work.run(id, history, next.get());
                 history = agreements.history(id);
             }
             return asked;

@@ -13,7 +13,7 @@ import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.evidence.ConsentWording;
-import org.jalousie.core.evidence.Mark;
+import org.jalousie.core.evidence.SignatureMark;
 import org.jalousie.core.evidence.SignedDate;
 import org.jalousie.core.messages.Catalogue;
 import org.jalousie.core.messages.Message;
@@ -166,10 +166,10 @@ class SigningService {
         byte[] picture;
         try {
             picture = Base64.getDecoder().decode(base64);
-            Mark.read(picture);
+            SignatureMark.read(picture);
         } catch (IllegalArgumentException e) {
             throw Refusal.of(Refusal.Kind.INVALID, Message.of("mark.unreadable"));
-        } catch (Mark.Unusable e) {
+        } catch (SignatureMark.Unusable e) {
             throw Refusal.of(Refusal.Kind.INVALID, e.said());
         }
         act(token, from, party -> new Command.Sign(party, stripped, mark, Sha256.of(picture)));

@@ -99,20 +99,25 @@ class Drafts {
     /** What stands in the way of publishing, in the template and on this machine. */
     List<String> obstacles(Wording wording, TemplateContent content, RuleSet rules) {
         List<String> obstacles = new ArrayList<>(PublishCheck.obstacles(wording, content, rules));
+        fonts(wording, obstacles);
+        return obstacles;
+    }
+
+    private void fonts(Wording wording, List<String> obstacles) {
         for (String script : fonts.unprintable(wording.scripts())) {
             obstacles.add("The wording has " + script.replace('_', ' ') + " letters ("
                     + wording.scripts().get(script)
                     + "), and this machine has no font with them, so they would print as boxes. Install one on the server, for example the package "
                     + (EAST_ASIAN.contains(script) ? "fonts-noto-cjk" : "fonts-noto-core") + ".");
         }
-        return obstacles;
     }
 
     TemplateViews.TemplateDetail detail(Template template, TemplateVersion version) {
         TemplateContent content = version.content();
         Wording wording = preparations.wording(version.wordFile(), content);
         RuleSet rules = preparations.rules(content);
-        List<String> obstacles = obstacles(wording, content, rules);
+        List<String> obstacles = new ArrayList<>(PublishCheck.ofSettings(wording, content, rules));
+        fonts(wording, obstacles);
         return new TemplateViews.TemplateDetail(
                 template.id(),
                 template.name(),
@@ -127,7 +132,7 @@ class Drafts {
                 wording.passages(),
                 wording.inclusions(),
                 rules.faults(),
-                Trials.of(content, rules),
+                RuleResults.of(content, rules),
                 version.published()
                         ? ""
                         : lastStep(version).map(TemplateStep::what).orElse(""),

@@ -194,11 +194,11 @@ class SpecimenService {
     private Printed print(TemplateVersion version, Specimen specimen) {
         TemplateContent content = version.content();
         Wording wording = readable(version);
-        RuleSet.Outcome outcome = Trials.values(content, preparations.rules(content), specimen.data());
+        RuleSet.Outcome outcome = RuleResults.values(content, preparations.rules(content), specimen.data());
         if (!outcome.faults().isEmpty())
             throw new IllegalArgumentException(outcome.faults().get(0).sentence());
         Map<String, Value> values = new LinkedHashMap<>(outcome.values());
-        values.put(BuiltIn.FILE_NAME, new Value.Text(FileNames.of(Trials.NUMBER, specimen.name(), "", "pdf")));
+        values.put(BuiltIn.FILE_NAME, new Value.Text(FileNames.of(RuleResults.NUMBER, specimen.name(), "", "pdf")));
         Wording.Merged merged = wording.merge(values, Locale.forLanguageTag(content.language()), files::picture);
         Converter.Made made = converter.convert(merged.file());
         FieldPlacer.Placed placed = FieldPlacer.place(made.pdf(), wording.boxes(), wording.onEachPage(), List.of());

@@ -18,11 +18,11 @@ import org.w3c.dom.Node;
  */
 final class Balance {
     private final Part part;
-    private final Markers markers;
+    private final SectionMarkers markers;
     private final List<Diagnostic> diagnostics;
     private final Passages passages;
 
-    Balance(Part part, Markers markers, Passages passages, List<Diagnostic> diagnostics) {
+    Balance(Part part, SectionMarkers markers, Passages passages, List<Diagnostic> diagnostics) {
         this.part = part;
         this.markers = markers;
         this.passages = passages;
@@ -44,7 +44,7 @@ final class Balance {
     }
 
     private void settle(Node begin) {
-        Node end = Markers.partner(begin);
+        Node end = SectionMarkers.partner(begin);
         Map<String, Element> starts = new LinkedHashMap<>();
         List<Element> ends = new ArrayList<>();
         int depth = 0;

@@ -35,7 +35,7 @@ final class Bookmarks {
     private final List<Reference> references = new ArrayList<>();
 
     /** Notes where each bookmark of a part is, and gives those in passages names and numbers that may be printed several times. */
-    void makeUnique(Part part, Markers markers) {
+    void makeUnique(Part part, SectionMarkers markers) {
         Map<String, List<Integer>> pairs = new HashMap<>();
         SectionWalk.through(part, markers, (element, sections) -> {
             String name = Word.local(element);
@@ -62,13 +62,13 @@ final class Bookmarks {
     }
 
     private static void once(
-            Element element, String attribute, Markers markers, Segment.Once.Kind kind, List<Integer> sections) {
+            Element element, String attribute, SectionMarkers markers, Segment.Once.Kind kind, List<Integer> sections) {
         String base = Word.attribute(element, attribute);
         if (base.isEmpty()) return;
         Word.replaceAttribute(element, attribute, markers.slot(new Segment.Once(kind, base, sections, false)));
     }
 
-    private void refer(Part part, Markers markers) {
+    private void refer(Part part, SectionMarkers markers) {
         List<StringBuilder> open = new ArrayList<>();
         SectionWalk.through(part, markers, (element, sections) -> {
             switch (Word.local(element)) {
@@ -109,7 +109,7 @@ final class Bookmarks {
             Part part,
             Element element,
             List<Segment.Section> sections,
-            Markers markers) {
+            SectionMarkers markers) {
         if (!REFERENCES.contains(type) && !type.equals("HYPERLINK")) return text;
         Matcher word = WORDS.matcher(text);
         StringBuilder out = new StringBuilder();
@@ -133,7 +133,7 @@ final class Bookmarks {
         return !defined.getOrDefault(bookmark, List.of()).isEmpty();
     }
 
-    private String slot(String target, boolean refers, Markers markers) {
+    private String slot(String target, boolean refers, SectionMarkers markers) {
         return markers.slot(
                 new Segment.Once(Segment.Once.Kind.NAME, target, SectionWalk.numbers(defined.get(target)), refers));
     }

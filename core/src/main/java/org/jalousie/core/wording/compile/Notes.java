@@ -39,7 +39,7 @@ public final class Notes {
         return highest;
     }
 
-    void frame(Part part, Markers markers) {
+    void frame(Part part, SectionMarkers markers) {
         String root = Word.local(part.document.getDocumentElement());
         if (root.equals("footnotes") || root.equals("endnotes")) {
             for (Element note : Word.children(part.document.getDocumentElement())) {

@@ -26,7 +26,7 @@ final class PartCompiler {
     private static final Set<String> MUST_HOLD = Set.of("tc", "txbxContent", "hdr", "ftr", "footnote", "endnote");
 
     private final Part part;
-    private final Markers markers = new Markers();
+    private final SectionMarkers markers = new SectionMarkers();
     private final List<Diagnostic> diagnostics;
     private final Map<Occurrence, Integer> boxNumbers;
     private final Boxes boxes;

@@ -13,7 +13,7 @@ import org.w3c.dom.Node;
 final class PictureTags {
     private PictureTags() {}
 
-    static void frame(Part part, Markers markers, List<Diagnostic> diagnostics) {
+    static void frame(Part part, SectionMarkers markers, List<Diagnostic> diagnostics) {
         for (Element properties : Word.all(part.document, "docPr")) {
             String name = PlaceholderPicture.name(properties);
             Element run = Word.ancestor(properties, "r");

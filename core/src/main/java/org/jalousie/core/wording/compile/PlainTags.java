@@ -49,7 +49,7 @@ final class PlainTags {
      *
      * @return how many letters among its words they were
      */
-    int inPart(Part part, Markers markers, List<Diagnostic> diagnostics) {
+    int inPart(Part part, SectionMarkers markers, List<Diagnostic> diagnostics) {
         taken = 0;
         inElement(part.document.getDocumentElement(), part.name, part.title(), markers, diagnostics);
         return taken;
@@ -69,7 +69,7 @@ final class PlainTags {
             String title = title(name);
             Settling.settle(document, title, diagnostics);
             joinDrawingRuns(document);
-            Markers markers = new Markers();
+            SectionMarkers markers = new SectionMarkers();
             inElement(document.getDocumentElement(), name, title, markers, diagnostics);
             if (!markers.isEmpty()) compiled.put(name, markers.read(SafeXml.write(document)));
         }
@@ -118,7 +118,8 @@ final class PlainTags {
         return Part.title(part);
     }
 
-    private void inElement(Element element, String part, String title, Markers markers, List<Diagnostic> diagnostics) {
+    private void inElement(
+            Element element, String part, String title, SectionMarkers markers, List<Diagnostic> diagnostics) {
         for (int i = 0; i < element.getAttributes().getLength(); i++) {
             Attr attribute = (Attr) element.getAttributes().item(i);
             String address = TagText.address(pack, part, attribute);
@@ -146,7 +147,12 @@ final class PlainTags {
     /** Whether these are words of a paragraph, whose tags have been read with the delimiters that hold there. */
     /** The text with marks in the place of its tags. */
     private String filled(
-            String text, boolean address, boolean words, String title, Markers markers, List<Diagnostic> diagnostics) {
+            String text,
+            boolean address,
+            boolean words,
+            String title,
+            SectionMarkers markers,
+            List<Diagnostic> diagnostics) {
         StringBuilder out = new StringBuilder();
         Deque<Integer> open = new ArrayDeque<>();
         Deque<String> names = new ArrayDeque<>();
@@ -158,10 +164,10 @@ final class PlainTags {
             if (found.tag() instanceof Tag.Open section) {
                 open.push(markers.frame(passages.plain(section, title, text)));
                 names.push(section.name());
-                out.append(Markers.opens(open.peek()));
+                out.append(SectionMarkers.opens(open.peek()));
             } else if (found.tag() instanceof Tag.Close close) {
                 if (names.isEmpty() || !names.pop().equals(close.name())) return refused(text, title, diagnostics);
-                out.append(Markers.closes(open.pop()));
+                out.append(SectionMarkers.closes(open.pop()));
             } else {
                 Segment value = value(found, address, words, title, text, diagnostics);
                 if (value != null) out.append(markers.slot(value));
@@ -173,7 +179,7 @@ final class PlainTags {
 
     /** An address as segments; null when its sections don't pair. */
     private List<Segment> segments(String text, boolean address, String title, List<Diagnostic> diagnostics) {
-        Markers markers = new Markers();
+        SectionMarkers markers = new SectionMarkers();
         int before = diagnostics.size();
         boolean whole = new TagReader().read(text).size() == 1
                 && new TagReader().read(text).get(0).start() == 0

@@ -24,7 +24,7 @@ import org.w3c.dom.Node;
  */
 final class SectionFrames {
     private final Part part;
-    private final Markers markers;
+    private final SectionMarkers markers;
     private final List<Diagnostic> diagnostics;
     private final Passages passages;
     private final Map<Element, Substance> substance;
@@ -41,7 +41,7 @@ final class SectionFrames {
 
     SectionFrames(
             Part part,
-            Markers markers,
+            SectionMarkers markers,
             List<Diagnostic> diagnostics,
             Passages passages,
             Map<Element, Substance> substance) {
@@ -246,8 +246,8 @@ final class SectionFrames {
             Mark mark = marks.get(tag);
             if (mark == null) continue;
             Node node = tag.tag instanceof Tag.Open
-                    ? Markers.begin(part.document, mark.frame())
-                    : Markers.end(part.document, mark.frame());
+                    ? SectionMarkers.begin(part.document, mark.frame())
+                    : SectionMarkers.end(part.document, mark.frame());
             parent.insertBefore(node, mark.after() ? next : paragraph);
         }
     }

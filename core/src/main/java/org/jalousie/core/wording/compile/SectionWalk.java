@@ -12,7 +12,7 @@ final class SectionWalk {
     private SectionWalk() {}
 
     /** @param visit an element and the sections round it, the outermost first; the list is a copy only when it is kept by {@code List.copyOf} */
-    static void through(Part part, Markers markers, BiConsumer<Element, List<Segment.Section>> visit) {
+    static void through(Part part, SectionMarkers markers, BiConsumer<Element, List<Segment.Section>> visit) {
         List<Element> all = new ArrayList<>();
         List<List<Segment.Section>> around = new ArrayList<>();
         collect(part.document, markers, new ArrayList<>(), all, around);
@@ -21,7 +21,7 @@ final class SectionWalk {
 
     private static void collect(
             Node node,
-            Markers markers,
+            SectionMarkers markers,
             List<Segment.Section> open,
             List<Element> all,
             List<List<Segment.Section>> around) {

@@ -15,7 +15,7 @@ import org.w3c.dom.Node;
  * elements, and noncharacters (Unicode §23.7) within characters and attributes. {@link Settling} sees to it that the file
  * itself brings neither.
  */
-final class Markers {
+final class SectionMarkers {
     private static final String TARGET = "jalousie";
     private static final char OPEN = '\ufdd4';
     private static final char CLOSE = '\ufdd5';

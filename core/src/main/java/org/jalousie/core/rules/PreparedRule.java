@@ -18,7 +18,7 @@ import org.jalousie.core.data.Value;
  * @param choice null for a rule
  * @param mentioned names that this step speaks of in any of its parts
  */
-record Step(
+record PreparedRule(
         String name,
         String label,
         String within,
@@ -26,7 +26,7 @@ record Step(
         List<Part> parts,
         Choice choice,
         Set<String> mentioned) {
-    Step(String name, String label, String within, FieldType gives, List<Part> parts, Choice choice) {
+    PreparedRule(String name, String label, String within, FieldType gives, List<Part> parts, Choice choice) {
         this(
                 name,
                 label,

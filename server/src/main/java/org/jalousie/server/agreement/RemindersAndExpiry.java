@@ -18,14 +18,14 @@ import org.springframework.stereotype.Component;
 
 /** Lets time pass for the agreements that are out: reminders and expiry. */
 @Component
-public class Ticker {
-    private static final Logger LOG = LoggerFactory.getLogger(Ticker.class);
+public class RemindersAndExpiry {
+    private static final Logger LOG = LoggerFactory.getLogger(RemindersAndExpiry.class);
 
     private final AgreementRows rows;
     private final AgreementLog log;
     private final Clock clock;
 
-    Ticker(AgreementRows rows, AgreementLog log, Clock clock) {
+    RemindersAndExpiry(AgreementRows rows, AgreementLog log, Clock clock) {
         this.rows = rows;
         this.log = log;
         this.clock = clock;
@@ -46,7 +46,7 @@ public class Ticker {
     @Configuration
     static class Setup {
         @Bean
-        Task<Void> tickTask(ObjectProvider<Ticker> ticker) {
+        Task<Void> tickTask(ObjectProvider<RemindersAndExpiry> ticker) {
             return Tasks.recurring("tick", FixedDelay.of(Duration.ofMinutes(1)))
                     .execute((instance, context) -> ticker.getObject().tick());
         }

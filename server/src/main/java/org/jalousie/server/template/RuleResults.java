@@ -18,13 +18,13 @@ import org.jalousie.core.template.Specimen;
 import org.jalousie.core.template.TemplateContent;
 
 /** What every rule gives for every specimen, in words. */
-final class Trials {
+final class RuleResults {
     /** Specimens are of no day; this one stands for it. */
     static final LocalDate DAY = LocalDate.of(2027, 3, 1);
 
     static final String NUMBER = "A-0000-0000";
 
-    private Trials() {}
+    private RuleResults() {}
 
     static List<TemplateViews.RuleTrial> of(TemplateContent content, RuleSet rules) {
         Printer printer = Printer.in(Locale.forLanguageTag(content.language()));

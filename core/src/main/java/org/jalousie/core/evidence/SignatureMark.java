@@ -10,11 +10,11 @@ import javax.imageio.stream.ImageInputStream;
 import org.jalousie.core.messages.Message;
 
 /** The picture of a signature as it was typed or drawn: a PNG with a transparent ground. */
-public final class Mark {
+public final class SignatureMark {
     /** Largest accepted file, in bytes. */
     public static final int LARGEST = 400_000;
 
-    private Mark() {}
+    private SignatureMark() {}
 
     /** What is wrong with a mark, for the signer. */
     public static final class Unusable extends RuntimeException {
