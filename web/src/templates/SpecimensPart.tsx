@@ -6,6 +6,7 @@ import { FieldInput, type Answers } from '../intake/FieldInput';
 import { FormLanguage, typedData } from '../intake/typing';
 import { Button, Empty, inputLook, Trouble } from '../ui/parts';
 import { ProofView } from './ProofView';
+import { underWay, useDrawing, useProof, type Work } from './useProof';
 import type { Settings } from './useTemplate';
 
 type Detail = Schemas['TemplateDetail'];
@@ -36,20 +37,9 @@ export function SpecimensPart({
   onTaken: (detail: Detail) => void;
 }) {
   const [open, setOpen] = useState(-1);
-  const path = { params: { path: { id: detail.id } } };
-  const drawUp = useMutation({
-    mutationFn: () =>
-      answer(
-        api.POST('/api/v1/templates/{id}/specimens/drawing', {
-          ...path,
-          body: { revision: detail.revision },
-        }),
-      ),
-    onSuccess: onTaken,
-  });
-  const proof = useMutation({
-    mutationFn: () => answer(api.POST('/api/v1/templates/{id}/proof', path)),
-  });
+  const drawUp = useDrawing(detail, onTaken);
+  const { work, proof, error, ask } = useProof(detail.id);
+  const printing = ask.isPending || underWay(work);
   const { specimens } = settings;
   const set = (next: Specimen[]) => onChange({ ...settings, specimens: next });
   const pages = `/api/v1/templates/${detail.id}/specimens`;
@@ -76,18 +66,30 @@ export function SpecimensPart({
         )}
         <Button
           look="main"
-          disabled={!specimens.length || unsaved || proof.isPending}
-          onClick={() => proof.mutate()}
+          disabled={!specimens.length || unsaved || printing}
+          onClick={() => ask.mutate()}
         >
           Print the proof
         </Button>
-        {proof.isPending && (
+        {drawUp.isPending && (
           <span role="status" className="text-soft">
-            Printing {specimens.length} specimens…
+            Drawing up specimens. You can leave; it goes on.
           </span>
         )}
+        {printing && <Progress work={work} />}
       </div>
-      <Trouble error={drawUp.error ?? proof.error} />
+      <Trouble error={drawUp.error ?? error} />
+      {[drawUp.failed, work?.state === 'FAILED' ? work.reason : '']
+        .filter(Boolean)
+        .map((reason) => (
+          <p
+            key={reason}
+            role="alert"
+            className="border-l-4 border-oxide bg-sheet px-3 py-2 text-oxide"
+          >
+            {reason}
+          </p>
+        ))}
       {!specimens.length && (
         <Empty>
           A specimen is a set of test data. Let the program draw up the fewest sets that reach every
@@ -135,8 +137,24 @@ export function SpecimensPart({
           </li>
         ))}
       </ul>
-      {proof.data && <ProofView id={detail.id} proof={proof.data} />}
+      {work?.state === 'DONE' && !work.current && (
+        <p className="pt-5 text-clay">
+          The template has changed since this proof was printed. Print it again.
+        </p>
+      )}
+      {proof && <ProofView id={detail.id} proof={proof} />}
     </>
+  );
+}
+
+/** How far the proof is. */
+function Progress({ work }: { work: Work | null | undefined }) {
+  const { done = 0, total = 0 } = work ?? {};
+  return (
+    <span role="status" className="flex items-center gap-3 text-soft">
+      <progress className="h-2 w-40 accent-moss" value={done} max={Math.max(1, total)} />
+      {done} of {total} specimens printed. You can leave; it goes on.
+    </span>
   );
 }
 

@@ -51,9 +51,15 @@ final class OfficeHand {
 
     /** Lets the program draw up specimens for every case. */
     JsonNode drawUp(JsonNode template) {
-        return ok(office.post(
-                "/api/v1/templates/" + template.get("id").asString() + "/specimens/drawing",
+        String path = "/api/v1/templates/" + template.get("id").asString();
+        ok(office.post(
+                path + "/specimens/drawing",
                 Map.of("revision", template.get("revision").asInt())));
+        waitFor(
+                "specimens to be drawn up",
+                () -> Optional.of(ok(office.get(path + "/specimens/drawing")))
+                        .filter(work -> work.get("state").asString().equals("DONE")));
+        return ok(office.get(path));
     }
 
     String publish(JsonNode template) {

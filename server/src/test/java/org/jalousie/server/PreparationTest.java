@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -14,6 +16,8 @@ import org.jalousie.core.wording.write.WordDraft;
 import org.jalousie.demo.Client;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.Testbed;
+import org.jalousie.server.testbed.Together;
+import org.jalousie.server.testbed.Wait;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -143,13 +147,28 @@ class PreparationTest {
 
     @Test
     void specimensAreDrawnUpTriedByEveryRuleAndProved() {
-        JsonNode template = post(prepared("Loan to prove"), "/specimens/drawing", Map.of());
+        JsonNode prepared = prepared("Loan to prove");
+        post(prepared, "/specimens/drawing", Map.of());
+        ended(path(prepared) + "/specimens/drawing", work -> work);
+        JsonNode template = office.client.get(path(prepared)).json();
         JsonNode specimens = template.get("content").get("specimens");
         assertThat(specimens.toString()).contains("SHORTEST", "LONGEST", "DRAWN_UP");
         JsonNode total = template.get("trials").get(0);
         assertThat(total.get("rule").asString()).isEqualTo("total");
         assertThat(total.get("given")).hasSameSizeAs(specimens);
-        JsonNode proof = office.client.post(path(template) + "/proof", Map.of()).json();
+        assertThat(office.client
+                        .get(path(template) + "/proof")
+                        .json()
+                        .get("work")
+                        .isNull())
+                .isTrue();
+        office.client.post(path(template) + "/proof", Map.of());
+        JsonNode shown = ended(path(template) + "/proof", view -> view.get("work"));
+        JsonNode proof = shown.get("proof");
+        assertThat(shown.get("work").get("done").asInt())
+                .isEqualTo(shown.get("work").get("total").asInt())
+                .isEqualTo(specimens.size());
+        assertThat(shown.get("work").get("current").asBoolean()).isTrue();
         assertThat(proof.get("unreached")).as(proof.toString()).isEmpty();
         proof.get("passages")
                 .forEach(one ->
@@ -168,6 +187,61 @@ class PreparationTest {
                         .get(path(template) + "/specimens/0/specimen.docx")
                         .body()))
                 .startsWith("SPECIMEN");
+    }
+
+    private JsonNode ended(String path, Function<JsonNode, JsonNode> work) {
+        JsonNode shown = Wait.until(
+                path + " to end",
+                () -> Optional.of(office.client.get(path).json())
+                        .filter(one -> List.of("DONE", "FAILED")
+                                .contains(work.apply(one).get("state").asString())));
+        assertThat(work.apply(shown).get("state").asString())
+                .as(shown.toString())
+                .isEqualTo("DONE");
+        return shown;
+    }
+
+    @Test
+    void aProofIsKeptUntilTheTemplateChangesAndAskedForTwiceIsOne() throws Exception {
+        JsonNode template = prepared("Loan proved twice");
+        ObjectNode content = (ObjectNode) template.get("content").deepCopy();
+        content.set("specimens", Json.MAPPER.readTree("[{\"name\":\"One\",\"origin\":\"TYPED\",\"data\":{}}]"));
+        JsonNode settled = settle(template, content);
+        String at = path(settled) + "/proof";
+        Together.all(List.of(
+                () -> office.client.post(at, Map.of()).status(),
+                () -> new Office(Testbed.start().address())
+                        .client
+                        .post(at, Map.of())
+                        .status()));
+        JsonNode first = ended(at, view -> view.get("work"));
+        JsonNode again = office.client.post(at, Map.of()).json();
+        assertThat(again.get("work").get("state").asString()).isEqualTo("DONE");
+        assertThat(again.get("proof")).isEqualTo(first.get("proof"));
+        content.put("language", "nl-NL");
+        settle(settled, content);
+        assertThat(office.client.get(at).json().get("work").get("current").asBoolean())
+                .isFalse();
+        JsonNode printed = office.client.post(at, Map.of()).json();
+        assertThat(printed.get("proof").isNull()).isTrue();
+        ended(at, view -> view.get("work"));
+    }
+
+    @Test
+    void specimensAreNotDrawnUpForADraftThatIsAnotherOneByThen() {
+        JsonNode template = prepared("Loan drawn late");
+        assertThat(office.client
+                        .post(path(template) + "/specimens/drawing", Map.of("revision", 0))
+                        .status())
+                .isEqualTo(409);
+        post(template, "/publication", Map.of());
+        JsonNode published = office.client.get(path(template)).json();
+        assertThat(office.client
+                        .post(
+                                path(template) + "/specimens/drawing",
+                                Map.of("revision", published.get("revision").asInt()))
+                        .status())
+                .isEqualTo(409);
     }
 
     @Test

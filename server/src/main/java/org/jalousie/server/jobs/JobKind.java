@@ -1,25 +1,42 @@
 package org.jalousie.server.jobs;
 
 import java.util.Arrays;
+import java.util.Optional;
 import org.jalousie.server.adapters.ServiceAway;
 
-/** The kinds of jobs there are. An instance is an agreement's id, with what else the job needs after a colon. */
+/**
+ * The kinds of jobs there are. An instance is an agreement's id, with what else the job needs after a colon; or the id of
+ * {@link LongWork}.
+ */
 public enum JobKind {
     /** An agreement's documents; one job at a time for each agreement. */
     MAKE_DOCUMENTS(ServiceAway.Service.CONVERTER),
     /** Seals, signatures and what is filed; one job at a time for each agreement. */
     SEAL_DOCUMENTS(ServiceAway.Service.TRUST),
-    MAIL(ServiceAway.Service.MAIL);
+    MAIL(ServiceAway.Service.MAIL),
+    /** A template's specimens printed, {@link LongWork}. */
+    PROOF(ServiceAway.Service.CONVERTER),
+    /** Specimens drawn up for a template's rules, {@link LongWork}; needs nothing from outside. */
+    DRAWING();
 
-    private final ServiceAway.Service service;
+    private final Optional<ServiceAway.Service> service;
 
-    JobKind(ServiceAway.Service service) {
-        this.service = service;
+    JobKind() {
+        this.service = Optional.empty();
     }
 
-    /** What it needs from outside. */
-    ServiceAway.Service needs() {
+    JobKind(ServiceAway.Service service) {
+        this.service = Optional.of(service);
+    }
+
+    /** What it needs from outside; empty for nothing. */
+    Optional<ServiceAway.Service> needs() {
         return service;
+    }
+
+    /** Whether it is about an agreement, which then shows when it was given up. */
+    boolean ofAgreement() {
+        return this != PROOF && this != DRAWING;
     }
 
     String taskName() {

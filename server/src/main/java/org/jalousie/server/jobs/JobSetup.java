@@ -55,17 +55,29 @@ class JobSetup {
         return task(JobKind.MAIL, all);
     }
 
+    @Bean
+    Task<Void> proofTask(ObjectProvider<JobWork> all) {
+        return task(JobKind.PROOF, all);
+    }
+
+    @Bean
+    Task<Void> drawingTask(ObjectProvider<JobWork> all) {
+        return task(JobKind.DRAWING, all);
+    }
+
+    private static JobWork workOf(JobKind kind, ObjectProvider<JobWork> all) {
+        return all.stream().filter(one -> one.kind() == kind).findFirst().orElseThrow();
+    }
+
     private Task<Void> task(JobKind kind, ObjectProvider<JobWork> all) {
         return Tasks.custom(kind.taskName(), Void.class)
-                .onFailure((complete, operations) -> failed(kind, complete, operations))
+                .onFailure((complete, operations) -> failed(kind, all, complete, operations))
                 .execute((instance, context) -> {
                     int seen = jobs.getObject().asked(kind.taskName(), instance.getId());
-                    JobWork work = all.stream()
-                            .filter(one -> one.kind() == kind)
-                            .findFirst()
-                            .orElseThrow();
-                    try (MDC.MDCCloseable ignored = MDC.putCloseable("agreement", agreementOf(instance.getId()))) {
-                        if (work.run(instance.getId())) outages.getObject().over(kind.needs());
+                    String about = kind.ofAgreement() ? "agreement" : "work";
+                    try (MDC.MDCCloseable ignored = MDC.putCloseable(about, agreementOf(instance.getId()))) {
+                        if (workOf(kind, all).run(instance.getId()))
+                            kind.needs().ifPresent(outages.getObject()::over);
                     } catch (RuntimeException e) {
                         throw new Failed(e, seen);
                     }
@@ -93,7 +105,11 @@ class JobSetup {
         if (!ended) operations.reschedule(complete, complete.getTimeDone());
     }
 
-    private void failed(JobKind kind, ExecutionComplete complete, ExecutionOperations<Void> operations) {
+    private void failed(
+            JobKind kind,
+            ObjectProvider<JobWork> all,
+            ExecutionComplete complete,
+            ExecutionOperations<Void> operations) {
         String instance = complete.getExecution().taskInstance.getId();
         int tries = complete.getExecution().consecutiveFailures + 1;
         Optional<Failed> failed = complete.getCause().map(one -> one instanceof Failed known ? known : null);
@@ -118,13 +134,11 @@ class JobSetup {
         if (tries >= (away ? mostWhileAway() : retries.most()) || !mayHelp(known)) {
             int seen =
                     failed.map(one -> one.seen).orElseGet(() -> jobs.getObject().asked(kind.taskName(), instance));
-            end(
-                    kind,
-                    complete,
-                    operations,
-                    seen,
-                    () -> jobs.getObject()
-                            .giveUp(kind.taskName(), instance, UUID.fromString(agreementOf(instance)), reason));
+            end(kind, complete, operations, seen, () -> {
+                workOf(kind, all).givenUp(instance, reason);
+                if (kind.ofAgreement())
+                    jobs.getObject().giveUp(kind.taskName(), instance, UUID.fromString(agreementOf(instance)), reason);
+            });
             return;
         }
         operations.reschedule(complete, complete.getTimeDone().plus(delay(tries)));

@@ -9,4 +9,7 @@ public interface JobWork {
      * @return whether the outside service did its part; false when there was nothing to ask it for
      */
     boolean run(String instance);
+
+    /** It was given up. What is no agreement's tells it where it was asked for. */
+    default void givenUp(String instance, String reason) {}
 }

@@ -75,7 +75,8 @@ public class Outages {
         return String.join(
                 ", ",
                 Arrays.stream(JobKind.values())
-                        .filter(kind -> kind.needs() == service)
+                        .filter(kind ->
+                                kind.needs().filter(needed -> needed == service).isPresent())
                         .map(kind -> "'" + kind.taskName() + "'")
                         .toList());
     }

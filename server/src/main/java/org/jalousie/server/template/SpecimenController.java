@@ -1,10 +1,12 @@
 package org.jalousie.server.template;
 
 import java.util.UUID;
+import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.web.Download;
 import org.jalousie.server.web.PageImage;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -25,12 +27,22 @@ class SpecimenController {
     record DrawUp(int revision) {}
 
     @PostMapping("/specimens/drawing")
-    TemplateViews.TemplateDetail drawUp(@PathVariable UUID id, @RequestBody DrawUp at) {
-        return service.drawUp(id, at.revision());
+    TemplateViews.Work drawUp(@PathVariable UUID id, @RequestBody DrawUp at, @AuthenticationPrincipal SignedIn by) {
+        return service.drawUp(id, at.revision(), by.displayName());
+    }
+
+    @GetMapping("/specimens/drawing")
+    TemplateViews.Work drawing(@PathVariable UUID id) {
+        return service.drawing(id);
     }
 
     @PostMapping("/proof")
-    SpecimenService.Proof proof(@PathVariable UUID id) {
+    TemplateViews.ProofView prove(@PathVariable UUID id, @AuthenticationPrincipal SignedIn by) {
+        return service.prove(id, by.displayName());
+    }
+
+    @GetMapping("/proof")
+    TemplateViews.ProofView proof(@PathVariable UUID id) {
         return service.proof(id);
     }
 

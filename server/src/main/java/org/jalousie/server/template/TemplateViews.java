@@ -21,6 +21,7 @@ import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.Inclusion;
 import org.jalousie.core.wording.Passage;
 import org.jalousie.core.wording.Redline;
+import org.jalousie.server.jobs.LongWork;
 
 /** Templates as the interface to the outside shows them. */
 final class TemplateViews {
@@ -144,6 +145,24 @@ final class TemplateViews {
     record WordingEdited(TemplateDetail template, int places, int further) {}
 
     record Preview(Pages pages) {}
+
+    /**
+     * Work that takes long, which can be left and come back to.
+     *
+     * @param done how much of {@code total} is done
+     * @param reason why it failed
+     * @param current whether it is about the template as it is now
+     */
+    record Work(LongWork.State state, int done, int total, String reason, boolean current) {}
+
+    /** @param work null when no proof was ever asked for; {@code proof} null while there is none */
+    record ProofView(
+            @Schema(types = {"object", "null"}) Work work,
+            @Schema(types = {"object", "null"}) Proof proof) {}
+
+    static Work work(LongWork work, boolean current) {
+        return new Work(work.state(), work.done(), work.total(), work.reason(), current);
+    }
 
     /** @param published the number of the newest published version, 0 for none */
     static TemplateItem row(Template template, TemplateVersion newest, int published) {

@@ -1,0 +1,19 @@
+package org.jalousie.server.template;
+
+import java.util.List;
+import org.jalousie.core.proof.LayoutRisk;
+import org.jalousie.core.wording.Passage;
+
+/**
+ * All specimens of a template printed, and what was seen.
+ *
+ * @param file the proof's name in the store; empty when no specimen could be printed
+ * @param unreached cases that the program could not bring about with any data: probably never, or always, true
+ */
+record Proof(String file, List<ProofSpecimen> specimens, List<ProofPassage> passages, List<String> unreached) {
+    /** One specimen in the proof. @param fault why it could not be printed; empty when it was */
+    record ProofSpecimen(String name, int firstPage, int lastPage, String fault, List<LayoutRisk> risks) {}
+
+    /** A passage and the specimens that print it; none means that nobody has seen it. */
+    record ProofPassage(Passage passage, List<String> reachedBy) {}
+}

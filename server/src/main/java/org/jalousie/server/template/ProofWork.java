@@ -1,0 +1,110 @@
+package org.jalousie.server.template;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.jalousie.core.placement.ErrorTexts;
+import org.jalousie.core.placement.PagesText;
+import org.jalousie.core.proof.BoxedText;
+import org.jalousie.core.proof.LayoutRisks;
+import org.jalousie.core.proof.SpecimenMark;
+import org.jalousie.core.rules.RuleCase;
+import org.jalousie.core.rules.SpecimenDrawer;
+import org.jalousie.core.template.Specimen;
+import org.jalousie.core.template.TemplateContent;
+import org.jalousie.core.wording.Wording;
+import org.jalousie.server.files.FileStore;
+import org.jalousie.server.jobs.JobKind;
+import org.jalousie.server.jobs.JobWork;
+import org.jalousie.server.jobs.LongWork;
+import org.jalousie.server.jobs.LongWorks;
+import org.springframework.stereotype.Component;
+
+/** Prints every specimen of a template and says what was seen. */
+@Component
+class ProofWork implements JobWork {
+    private final Drafts drafts;
+    private final Preparations preparations;
+    private final SpecimenPrinter printer;
+    private final FileStore files;
+    private final LongWorks works;
+
+    ProofWork(Drafts drafts, Preparations preparations, SpecimenPrinter printer, FileStore files, LongWorks works) {
+        this.drafts = drafts;
+        this.preparations = preparations;
+        this.printer = printer;
+        this.files = files;
+        this.works = works;
+    }
+
+    @Override
+    public JobKind kind() {
+        return JobKind.PROOF;
+    }
+
+    @Override
+    public boolean run(String instance) {
+        UUID id = UUID.fromString(instance);
+        Optional<LongWork> work = works.of(id).filter(one -> !one.state().ended());
+        if (work.isEmpty()) return false;
+        TemplateVersion version = drafts.newest(work.get().subject());
+        if (!printer.basis(version).equals(work.get().basis())) {
+            works.fail(id, "The template was changed before the proof was printed. Print it again.");
+            return false;
+        }
+        Optional<Proof> proof = print(id, version);
+        proof.ifPresent(made -> works.finish(id, made));
+        return proof.isPresent();
+    }
+
+    @Override
+    public void givenUp(String instance, String reason) {
+        works.fail(UUID.fromString(instance), reason);
+    }
+
+    /** Empty when another proof was asked for meanwhile. */
+    private Optional<Proof> print(UUID id, TemplateVersion version) {
+        TemplateContent content = version.content();
+        Wording wording = printer.readable(version);
+        List<Proof.ProofSpecimen> printed = new ArrayList<>();
+        List<byte[]> marked = new ArrayList<>();
+        Map<Integer, List<String>> reachedBy = new LinkedHashMap<>();
+        wording.passages().forEach(passage -> reachedBy.put(passage.number(), new ArrayList<>()));
+        int page = 1;
+        for (Specimen specimen : content.specimens()) {
+            if (!works.progress(id, printed.size())) return Optional.empty();
+            try {
+                SpecimenPrinter.Printed one = printer.print(version, specimen);
+                int pages = one.placed().pages().sizes().size();
+                one.reached().stream().forEach(number -> reachedBy.get(number).add(specimen.name()));
+                ErrorTexts.in(PagesText.of(one.placed().pdf())).ifPresent(error -> {
+                    throw new IllegalArgumentException(error);
+                });
+                marked.add(SpecimenMark.put(one.placed().pdf(), specimen.name()));
+                printed.add(new Proof.ProofSpecimen(
+                        specimen.name(),
+                        page,
+                        page + pages - 1,
+                        "",
+                        LayoutRisks.of(one.placed().pdf(), one.placed().pages(), BoxedText.of(one.word()))));
+                page += pages;
+            } catch (IllegalArgumentException e) {
+                printed.add(new Proof.ProofSpecimen(specimen.name(), 0, 0, e.getMessage(), List.of()));
+            }
+        }
+        String file =
+                marked.isEmpty() ? "" : files.keep(SpecimenMark.joined(marked)).hex();
+        return Optional.of(new Proof(
+                file,
+                printed,
+                wording.passages().stream()
+                        .map(passage -> new Proof.ProofPassage(passage, reachedBy.get(passage.number())))
+                        .toList(),
+                SpecimenDrawer.draw(preparations.rules(content)).unreached().stream()
+                        .map(RuleCase::label)
+                        .toList()));
+    }
+}

@@ -1,0 +1,92 @@
+package org.jalousie.server.template;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.nio.charset.StandardCharsets;
+import java.util.BitSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.jalousie.core.data.Sha256;
+import org.jalousie.core.data.Value;
+import org.jalousie.core.filing.FileNames;
+import org.jalousie.core.json.Json;
+import org.jalousie.core.placement.FieldPlacer;
+import org.jalousie.core.placement.HiddenFields;
+import org.jalousie.core.rules.RuleSet;
+import org.jalousie.core.template.BuiltIn;
+import org.jalousie.core.template.Specimen;
+import org.jalousie.core.template.StoredContent;
+import org.jalousie.core.template.TemplateContent;
+import org.jalousie.core.wording.FieldResults;
+import org.jalousie.core.wording.Wording;
+import org.jalousie.server.Refusal;
+import org.jalousie.server.adapters.Converter;
+import org.jalousie.server.files.FileStore;
+import org.springframework.stereotype.Component;
+
+/**
+ * Prints specimens, each once for a state of its template: its PDF, its Word file and its pictures come from one printing. No
+ * transaction is open here, since printing takes its time.
+ */
+@Component
+class SpecimenPrinter {
+    /** Bytes of printed specimens kept in memory. */
+    private static final long MOST_HELD = 40L * 1024 * 1024;
+
+    private final Preparations preparations;
+    private final FileStore files;
+    private final Converter converter;
+    private final Cache<String, Printed> known = Caffeine.newBuilder()
+            .maximumWeight(MOST_HELD)
+            .weigher((String key, Printed printed) -> printed.word.length + printed.placed.pdf().length)
+            .build();
+
+    SpecimenPrinter(Preparations preparations, FileStore files, Converter converter) {
+        this.preparations = preparations;
+        this.files = files;
+        this.converter = converter;
+    }
+
+    /** One specimen as pages. @param reached the passages that it printed, by number */
+    record Printed(byte[] word, FieldPlacer.Placed placed, BitSet reached) {}
+
+    /** Names all that a version's specimens are printed from; another state has another one. */
+    String basis(TemplateVersion version) {
+        String all = version.wordFile()
+                + StoredContent.write(version.content())
+                + preparations.clauseFiles(version.content());
+        return Sha256.of(all.getBytes(StandardCharsets.UTF_8)).hex();
+    }
+
+    Wording readable(TemplateVersion version) {
+        Wording wording = preparations.wording(version.wordFile(), version.content());
+        if (wording.broken()) throw Refusal.conflict("Specimens can be printed when all tags can be read.");
+        return wording;
+    }
+
+    /** @throws IllegalArgumentException with the reason, for a person, when these data can't be printed */
+    Printed print(TemplateVersion version, Specimen specimen) {
+        String key = basis(version) + Json.canonical(specimen);
+        Printed before = known.getIfPresent(key);
+        if (before != null) return before;
+        TemplateContent content = version.content();
+        Wording wording = readable(version);
+        RuleSet.Outcome outcome = RuleResults.values(content, preparations.rules(content), specimen.data());
+        if (!outcome.faults().isEmpty())
+            throw new IllegalArgumentException(outcome.faults().get(0).sentence());
+        Map<String, Value> values = new LinkedHashMap<>(outcome.values());
+        values.put(BuiltIn.FILE_NAME, new Value.Text(FileNames.of(RuleResults.NUMBER, specimen.name(), "", "pdf")));
+        Wording.Merged merged = wording.merge(values, Locale.forLanguageTag(content.language()), files::picture);
+        Converter.Made made = converter.convert(merged.file());
+        FieldPlacer.Placed placed = FieldPlacer.place(made.pdf(), wording.boxes(), wording.onEachPage(), List.of());
+        HiddenFields.among(merged.fields(), wording.boxes(), placed.pages()).ifPresent(hidden -> {
+            throw new IllegalArgumentException(hidden);
+        });
+        byte[] word = FieldResults.put(merged.file(), made.results(), made.lists());
+        Printed printed = new Printed(word, placed, merged.reached());
+        known.put(key, printed);
+        return printed;
+    }
+}
