@@ -2,9 +2,13 @@ package org.jalousie.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.net.Socket;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -87,6 +91,52 @@ class WaitingTest {
         } finally {
             released.countDown();
             threads.shutdown();
+        }
+    }
+
+    /** The trust service takes the connection and says nothing. */
+    @Test
+    void whatDoesNotNeedTheTrustServiceGoesOn() throws Exception {
+        String url = BED.newDatabase("waiting_trust");
+        int port = TestPaths.freePort();
+        List<Socket> held = new CopyOnWriteArrayList<>();
+        try (ServerSocket silent = new ServerSocket(0)) {
+            Thread accepting = new Thread(() -> {
+                try {
+                    while (true) held.add(silent.accept());
+                } catch (IOException e) {
+                    Thread.currentThread().interrupt();
+                }
+            });
+            accepting.setDaemon(true);
+            accepting.start();
+            try (ConfigurableApplicationContext application = new SpringApplicationBuilder(Jalousie.class)
+                    .run(BED.arguments(
+                            port,
+                            List.of(
+                                    "--spring.datasource.url=" + url,
+                                    "--spring.datasource.hikari.maximum-pool-size=4",
+                                    "--spring.datasource.hikari.connection-timeout=4000",
+                                    "--jalousie.trust.address=http://127.0.0.1:" + silent.getLocalPort(),
+                                    "--jalousie.converter.port=" + TestPaths.freePort(),
+                                    "--jalousie.converter.processes=1")))) {
+                assertThat(application.isRunning()).isTrue();
+                Office office = new Office("http://127.0.0.1:" + port);
+                String id = office.publish("Silent trust", Office.loanWording());
+                for (int i = 0; i < 6; i++) office.send(office.generate(id, Office.loanValues("Lender " + i)));
+                Wait.until("the jobs to wait", () -> !held.isEmpty());
+                for (int round = 0; round < 3; round++) {
+                    for (String path : List.of("/api/v1/today", "/api/v1/templates", "/api/v1/agreements")) {
+                        long began = System.nanoTime();
+                        assertThat(office.client.get(path).status()).as(path).isEqualTo(200);
+                        assertThat(Duration.ofNanos(System.nanoTime() - began))
+                                .as(path)
+                                .isLessThan(Duration.ofSeconds(4));
+                    }
+                }
+                JsonNode agreements = office.client.get("/api/v1/agreements").json();
+                assertThat(agreements.toString()).contains("OUT");
+            }
         }
     }
 }
