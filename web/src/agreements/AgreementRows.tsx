@@ -1,11 +1,12 @@
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { Blind } from '../blind/Blind';
-import { Table } from '../ui/parts';
-import { since } from '../ui/time';
+import { List, type Column } from '../ui/list/List';
+import { dateTime, since } from '../ui/time';
 import { stateWords, waitingFor } from '../ui/words';
 
 type Item = Schemas['AgreementItem'];
+export type AgreementsAt = '/agreements' | '/archive';
 
 const stateLook: Partial<Record<Item['state'], string>> = {
   COMPLETED: 'text-moss',
@@ -16,36 +17,79 @@ const stateLook: Partial<Record<Item['state'], string>> = {
   WITHDRAWN: 'text-oxide',
 };
 
-/** Agreements as a dense list: what, where it stands, with whom, since when. */
+/** What a coordinator compares of agreements: what, where it stands, with whom, since when. */
+export function agreementColumns(room: AgreementsAt): Column<Item>[] {
+  return [
+    {
+      id: 'route',
+      title: 'Route',
+      width: 80,
+      cell: (item) => <Blind slats={item.route} sealed={item.state === 'COMPLETED'} />,
+    },
+    {
+      id: 'number',
+      title: 'Number',
+      width: 120,
+      sort: 'number',
+      cell: (item) => <Link to={`${room}/${item.number}`}>{item.number}</Link>,
+    },
+    { id: 'title', title: 'Agreement', width: 320, sort: 'title', cell: (item) => item.title },
+    {
+      id: 'template',
+      title: 'Template',
+      width: 170,
+      sort: 'template',
+      cell: (item) => <span className="text-soft">{item.template}</span>,
+    },
+    {
+      id: 'state',
+      title: 'State',
+      width: 120,
+      cell: (item) => <span className={stateLook[item.state] ?? ''}>{stateWords[item.state]}</span>,
+    },
+    {
+      id: 'waits',
+      title: 'Waits for',
+      width: 220,
+      cell: waitingFor,
+      present: (item) => waitingFor(item) !== '',
+    },
+    {
+      id: 'since',
+      title: 'Since',
+      width: 140,
+      sort: 'since',
+      cell: (item) => (
+        <span className="text-soft" title={dateTime(item.since)}>
+          {since(item.since)}
+        </span>
+      ),
+    },
+  ];
+}
+
+const columns = {
+  '/agreements': agreementColumns('/agreements'),
+  '/archive': agreementColumns('/archive'),
+};
+
+/** Agreements as one of several lists on a page. */
 export function AgreementRows({
+  label,
   items,
   room,
 }: {
+  label: string;
   items: Item[];
-  room: '/agreements' | '/archive';
+  room: AgreementsAt;
 }) {
   return (
-    <Table
-      head={['Route', 'Number', 'Agreement', 'Template', 'State', 'Waits for', 'Since']}
-      widths={['5.5rem', '8rem', '30%', '15%', '8rem', '20%', '9rem']}
-    >
-      {items.map((item) => (
-        <tr key={item.number}>
-          <td>
-            <Blind slats={item.route} sealed={item.state === 'COMPLETED'} />
-          </td>
-          <td className="whitespace-nowrap">
-            <Link to={`${room}/${item.number}`}>{item.number}</Link>
-          </td>
-          <td className="truncate">{item.title}</td>
-          <td className="truncate text-soft">{item.template}</td>
-          <td className={`whitespace-nowrap ${stateLook[item.state] ?? ''}`}>
-            {stateWords[item.state]}
-          </td>
-          <td className="truncate">{waitingFor(item)}</td>
-          <td className="whitespace-nowrap text-soft">{since(item.since)}</td>
-        </tr>
-      ))}
-    </Table>
+    <List
+      label={label}
+      list={{ items, total: items.length, page: 0, size: items.length }}
+      columns={columns[room]}
+      keyOf={(item) => item.number}
+      to={(item) => `${room}/${item.number}`}
+    />
   );
 }

@@ -1,16 +1,21 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { AgreementRows } from '../agreements/AgreementRows';
+import { agreementColumns } from '../agreements/AgreementRows';
 import { answer, api } from '../api/client';
-import { Filter, Pager, useListPlace } from '../ui/ListTools';
-import { Empty, RoomTitle, Trouble, Waiting } from '../ui/parts';
+import { ListRoom } from '../ui/list/ListRoom';
+import { Filter } from '../ui/list/ListTools';
+import { useListPlace } from '../ui/list/useListPlace';
+import { RoomTitle } from '../ui/parts';
 import { CheckFile } from './CheckFile';
+
+const columns = agreementColumns('/archive');
 
 /** Completed agreements, found by party, number, template, any value or any word. */
 export default function ArchiveRoom() {
-  const { find, page, go } = useListPlace();
+  const place = useListPlace();
+  const { find, page, sort, go } = place;
   const list = useQuery({
-    queryKey: ['archive', find, page],
-    queryFn: () => answer(api.GET('/api/v1/archive', { params: { query: { find, page } } })),
+    queryKey: ['archive', find, sort, page],
+    queryFn: () => answer(api.GET('/api/v1/archive', { params: { query: { find, sort, page } } })),
     placeholderData: keepPreviousData,
   });
   return (
@@ -28,21 +33,20 @@ export default function ArchiveRoom() {
         </p>
         <CheckFile />
       </section>
-      <Trouble error={list.error} />
-      {list.isPending && <Waiting what="Looking into the archive…" />}
-      {list.data && list.data.total === 0 && (
-        <Empty>
-          {find
+      <ListRoom
+        label="Archive"
+        query={list}
+        place={place}
+        columns={columns}
+        keyOf={(item) => item.number}
+        to={(item) => `/archive/${item.number}`}
+        waiting="Looking into the archive…"
+        empty={
+          find
             ? 'Nothing in the archive has these words. Try the beginning of one word only.'
-            : 'Agreements are filed here when the last party has acted.'}
-        </Empty>
-      )}
-      {list.data && list.data.total > 0 && (
-        <>
-          <AgreementRows items={list.data.items} room="/archive" />
-          <Pager {...list.data} onPage={(next) => go({ page: String(next) })} />
-        </>
-      )}
+            : 'Agreements are filed here when the last party has acted.'
+        }
+      />
     </>
   );
 }

@@ -2,19 +2,58 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { answer, api, upload, type Schemas } from '../api/client';
-import { Filter, Pager, useListPlace } from '../ui/ListTools';
+import type { Column } from '../ui/list/List';
+import { ListRoom } from '../ui/list/ListRoom';
+import { Filter } from '../ui/list/ListTools';
+import { useListPlace } from '../ui/list/useListPlace';
 import { FileButton } from '../ui/FileButton';
-import { Empty, inputLook, RoomTitle, Table, Trouble, Waiting } from '../ui/parts';
+import { inputLook, RoomTitle, Trouble } from '../ui/parts';
 import { date } from '../ui/time';
+
+const columns: Column<Schemas['ClauseItem']>[] = [
+  {
+    id: 'name',
+    title: 'Clause',
+    width: 260,
+    sort: 'name',
+    cell: (one) => (
+      <Link to={`/clauses/${one.id}`} className="font-mono">
+        {one.name}
+      </Link>
+    ),
+  },
+  { id: 'version', title: 'Version', width: 80, cell: (one) => one.version },
+  {
+    id: 'note',
+    title: 'What changed',
+    width: 340,
+    cell: (one) => one.note,
+    present: (one) => one.note !== '',
+  },
+  {
+    id: 'by',
+    title: 'By',
+    width: 160,
+    cell: (one) => <span className="text-soft">{one.changedBy}</span>,
+  },
+  {
+    id: 'changed',
+    title: 'Since',
+    width: 130,
+    sort: 'changed',
+    cell: (one) => <span className="text-soft">{date(one.changedAt)}</span>,
+  },
+];
 
 /** The library of clauses that templates include by name. */
 export default function ClausesRoom() {
-  const { find, page, go } = useListPlace();
+  const place = useListPlace();
+  const { find, page, sort, go } = place;
   const queries = useQueryClient();
   const [name, setName] = useState('');
   const list = useQuery({
-    queryKey: ['clauses', find, page],
-    queryFn: () => answer(api.GET('/api/v1/clauses', { params: { query: { find, page } } })),
+    queryKey: ['clauses', find, sort, page],
+    queryFn: () => answer(api.GET('/api/v1/clauses', { params: { query: { find, sort, page } } })),
     placeholderData: keepPreviousData,
   });
   const bringIn = useMutation({
@@ -54,34 +93,21 @@ export default function ClausesRoom() {
           Choose its Word file
         </FileButton>
       </div>
-      <Trouble error={list.error ?? bringIn.error} />
-      {list.isPending && <Waiting what="Looking up clauses…" />}
-      {list.data?.total === 0 && (
-        <Empty>
-          A clause is a Word file that several templates share. They include it with{' '}
-          {'{{>care_of_paper}}'}; a new version reaches every draft, and no published template.
-        </Empty>
-      )}
-      {list.data && list.data.total > 0 && (
-        <>
-          <Table head={['Clause', 'Version', 'What changed', 'By', 'Since']}>
-            {list.data.items.map((one) => (
-              <tr key={one.id}>
-                <td>
-                  <Link to={`/clauses/${one.id}`} className="font-mono">
-                    {one.name}
-                  </Link>
-                </td>
-                <td>{one.version}</td>
-                <td>{one.note}</td>
-                <td className="text-soft">{one.changedBy}</td>
-                <td className="text-soft">{date(one.changedAt)}</td>
-              </tr>
-            ))}
-          </Table>
-          <Pager {...list.data} onPage={(next) => go({ page: String(next) })} />
-        </>
-      )}
+      <Trouble error={bringIn.error} />
+      <ListRoom
+        label="Clauses"
+        query={list}
+        place={place}
+        columns={columns}
+        keyOf={(one) => one.id}
+        to={(one) => `/clauses/${one.id}`}
+        waiting="Looking up clauses…"
+        empty={
+          find
+            ? 'No clause has this name.'
+            : 'A clause is a Word file that several templates share. They include it with {{>care_of_paper}}; a new version reaches every draft, and no published template.'
+        }
+      />
     </>
   );
 }

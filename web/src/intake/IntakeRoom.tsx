@@ -1,17 +1,20 @@
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { allOf } from '../api/all';
 import { answer, api } from '../api/client';
-import { Pager, useListPlace } from '../ui/ListTools';
-import { Empty, RoomTitle, Table, Trouble, Waiting } from '../ui/parts';
-import { dateTime } from '../ui/time';
+import { ListRoom } from '../ui/list/ListRoom';
+import { useListPlace } from '../ui/list/useListPlace';
+import { requestColumns as columns } from './requestColumns';
+import { Empty, RoomTitle } from '../ui/parts';
 
 /** Requests for agreements, and the forms to fill. */
 export default function IntakeRoom() {
-  const { page, go } = useListPlace();
+  const place = useListPlace();
+  const { page, sort } = place;
   const list = useQuery({
-    queryKey: ['requests', page],
-    queryFn: () => answer(api.GET('/api/v1/requests', { params: { query: { page } } })),
+    queryKey: ['requests', sort, page],
+    queryFn: () => answer(api.GET('/api/v1/requests', { params: { query: { sort, page } } })),
+    placeholderData: keepPreviousData,
   });
   const templates = useQuery({
     queryKey: ['templates', 'all'],
@@ -43,33 +46,16 @@ export default function IntakeRoom() {
         </ul>
       </section>
       <h2 className="pb-1 text-lg">Requests</h2>
-      <Trouble error={list.error} />
-      {list.isPending && <Waiting what="Looking up requests…" />}
-      {list.data && list.data.total === 0 && <Empty>No request yet. Fill one of the forms.</Empty>}
-      {list.data && list.data.total > 0 && (
-        <>
-          <Table head={['Request', 'Template', 'From', 'When', 'Agreement']}>
-            {list.data.items.map((one) => (
-              <tr key={one.number}>
-                <td>
-                  <Link to={`/intake/${one.number}`}>{one.number}</Link>
-                </td>
-                <td>{one.template}</td>
-                <td>{one.createdBy}</td>
-                <td className="text-soft">{dateTime(one.createdAt)}</td>
-                <td>
-                  {one.agreement ? (
-                    <Link to={`/agreements/${one.agreement}`}>{one.agreement}</Link>
-                  ) : (
-                    <span className="text-clay">not made yet</span>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </Table>
-          <Pager {...list.data} onPage={(next) => go({ page: String(next) })} />
-        </>
-      )}
+      <ListRoom
+        label="Requests"
+        query={list}
+        place={place}
+        columns={columns}
+        keyOf={(one) => one.number}
+        to={(one) => `/intake/${one.number}`}
+        waiting="Looking up requests…"
+        empty="No request yet. Fill one of the forms."
+      />
     </>
   );
 }

@@ -1,9 +1,10 @@
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api } from '../api/client';
+import { answer, api, type Schemas } from '../api/client';
 import { useSession } from '../office/queries';
-import { Pager, useListPlace } from '../ui/ListTools';
-import { Empty, RoomTitle, Table, Trouble, Waiting } from '../ui/parts';
+import { List, type Column } from '../ui/list/List';
+import { useListPlace } from '../ui/list/useListPlace';
+import { Empty, RoomTitle, Trouble, Waiting } from '../ui/parts';
 import { dateTime } from '../ui/time';
 
 const stateWords: Record<string, string> = {
@@ -13,14 +14,60 @@ const stateWords: Record<string, string> = {
   NOT_NEEDED: 'not needed any more',
 };
 
+type Mail = Schemas['MailRow'];
+
+/** @param narrow beside an open letter, which names whom it goes to */
+function columns(onOpen: ((id: string) => void) | undefined, narrow: boolean): Column<Mail>[] {
+  const all: Column<Mail>[] = [
+    {
+      id: 'created',
+      title: 'When',
+      width: 160,
+      sort: 'created',
+      cell: (mail) => <span className="text-soft">{dateTime(mail.sentAt ?? mail.createdAt)}</span>,
+    },
+    { id: 'to', title: 'To', width: 260, sort: 'recipient', cell: (mail) => mail.recipient },
+    {
+      id: 'subject',
+      title: 'Subject',
+      width: 460,
+      cell: (mail) =>
+        onOpen ? (
+          <button
+            type="button"
+            className="block min-h-7 max-w-full truncate text-left text-slate underline underline-offset-3"
+            onClick={() => onOpen(mail.id)}
+          >
+            {mail.subject}
+          </button>
+        ) : (
+          mail.subject
+        ),
+    },
+    {
+      id: 'state',
+      title: 'State',
+      width: 130,
+      cell: (mail) => (
+        <span className={mail.state === 'WAITING' ? 'text-clay' : 'text-moss'}>
+          {stateWords[mail.state] ?? mail.state}
+        </span>
+      ),
+    },
+  ];
+  return narrow ? all.filter((one) => one.id !== 'to') : all;
+}
+
 /** All mail that went out; its words too where mail goes to the stand-in. */
 export default function PostroomRoom() {
-  const { page, go } = useListPlace();
+  const place = useListPlace();
+  const { page, sort } = place;
   const session = useSession();
   const [open, setOpen] = useState<string>();
   const list = useQuery({
-    queryKey: ['postroom', page],
-    queryFn: () => answer(api.GET('/api/v1/postroom', { params: { query: { page } } })),
+    queryKey: ['postroom', sort, page],
+    queryFn: () => answer(api.GET('/api/v1/postroom', { params: { query: { sort, page } } })),
+    placeholderData: keepPreviousData,
     refetchInterval: 3000,
   });
   if (list.isPending) return <Waiting what="Looking into the postroom…" />;
@@ -39,33 +86,13 @@ export default function PostroomRoom() {
       <div className={open ? 'grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] gap-5' : ''}>
         {list.data.total > 0 && (
           <div className="min-w-0">
-            <Table head={['When', ...(open ? [] : ['To']), 'Subject', 'State']}>
-              {list.data.items.map((mail) => (
-                <tr key={mail.id}>
-                  <td className="whitespace-nowrap text-soft">
-                    {dateTime(mail.sentAt ?? mail.createdAt)}
-                  </td>
-                  {!open && <td>{mail.recipient}</td>}
-                  <td className={`truncate ${open ? 'max-w-80' : 'max-w-96'}`}>
-                    {readable ? (
-                      <button
-                        type="button"
-                        className="block min-h-7 max-w-full truncate text-left text-slate underline underline-offset-3"
-                        onClick={() => setOpen(mail.id)}
-                      >
-                        {mail.subject}
-                      </button>
-                    ) : (
-                      mail.subject
-                    )}
-                  </td>
-                  <td className={mail.state === 'WAITING' ? 'text-clay' : 'text-moss'}>
-                    {stateWords[mail.state] ?? mail.state}
-                  </td>
-                </tr>
-              ))}
-            </Table>
-            <Pager {...list.data} onPage={(next) => go({ page: String(next) })} />
+            <List
+              label="Mail"
+              list={list.data}
+              place={place}
+              columns={columns(readable ? setOpen : undefined, !!open)}
+              keyOf={(mail) => mail.id}
+            />
           </div>
         )}
         {open && <Letter id={open} />}

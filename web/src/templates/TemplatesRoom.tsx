@@ -3,29 +3,74 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { Link, useNavigate } from 'react-router';
 import { answer, api, upload, type Schemas } from '../api/client';
-import { Filter, Pager, useListPlace } from '../ui/ListTools';
-import {
-  Button,
-  describedBy,
-  Empty,
-  inputLook,
-  Labelled,
-  RoomTitle,
-  Table,
-  Trouble,
-  Waiting,
-} from '../ui/parts';
+import type { Column } from '../ui/list/List';
+import { ListRoom } from '../ui/list/ListRoom';
+import { Filter } from '../ui/list/ListTools';
+import { useListPlace } from '../ui/list/useListPlace';
+import { Button, describedBy, inputLook, Labelled, RoomTitle, Trouble } from '../ui/parts';
 import { date } from '../ui/time';
+
+type Item = Schemas['TemplateItem'];
+
+const columns: Column<Item>[] = [
+  {
+    id: 'name',
+    title: 'Template',
+    width: 300,
+    sort: 'name',
+    cell: (one) => <Link to={`/templates/${one.id}`}>{one.name}</Link>,
+  },
+  {
+    id: 'version',
+    title: 'Version',
+    width: 120,
+    cell: (one) => (
+      <span className={one.state === 'DRAFT' ? 'text-clay' : 'text-moss'}>
+        {one.version}, {one.state === 'DRAFT' ? 'draft' : 'published'}
+      </span>
+    ),
+  },
+  {
+    id: 'inuse',
+    title: 'In use',
+    width: 110,
+    cell: (one) => (one.publishedVersion ? `version ${one.publishedVersion}` : 'not yet'),
+  },
+  {
+    id: 'parties',
+    title: 'Parties',
+    width: 260,
+    cell: (one) => <span className="text-soft">{one.parties.join(', ')}</span>,
+  },
+  { id: 'fields', title: 'Fields', width: 70, cell: (one) => one.fields },
+  {
+    id: 'changed',
+    title: 'Changed',
+    width: 130,
+    sort: 'changed',
+    cell: (one) => <span className="text-soft">{date(one.changedAt)}</span>,
+  },
+  {
+    id: 'form',
+    title: 'Form',
+    width: 120,
+    cell: (one) =>
+      one.publishedVersion > 0 &&
+      !one.retired && <Link to={`/intake/new/${one.id}`}>Fill its form</Link>,
+    present: (one) => one.publishedVersion > 0 && !one.retired,
+  },
+];
 
 /** All templates, and the way in for a new one. */
 export default function TemplatesRoom() {
-  const { find, page, go } = useListPlace();
-  const [retired, setRetired] = useState(false);
+  const place = useListPlace();
+  const { params, find, page, sort, go } = place;
+  const retired = params.get('retired') === 'true';
   const [adding, setAdding] = useState(false);
   const list = useQuery({
-    queryKey: ['templates', find, retired, page],
+    queryKey: ['templates', find, retired, sort, page],
     queryFn: () =>
-      answer(api.GET('/api/v1/templates', { params: { query: { find, retired, page } } })),
+      answer(api.GET('/api/v1/templates', { params: { query: { find, retired, sort, page } } })),
     placeholderData: keepPreviousData,
   });
   return (
@@ -41,7 +86,7 @@ export default function TemplatesRoom() {
             type="checkbox"
             className="size-5"
             checked={retired}
-            onChange={(event) => setRetired(event.target.checked)}
+            onChange={(event) => go({ retired: event.target.checked ? 'true' : '', page: '' })}
           />
           retired ones
         </label>
@@ -52,41 +97,20 @@ export default function TemplatesRoom() {
         </Button>
       </RoomTitle>
       {adding && <BringIn onClose={() => setAdding(false)} />}
-      <Trouble error={list.error} />
-      {list.isPending && <Waiting what="Looking up templates…" />}
-      {list.data && list.data.total === 0 && (
-        <Empty>
-          {find
+      <ListRoom
+        label="Templates"
+        query={list}
+        place={place}
+        columns={columns}
+        keyOf={(one) => one.id}
+        to={(one) => `/templates/${one.id}`}
+        waiting="Looking up templates…"
+        empty={
+          find
             ? 'No template has this name.'
-            : 'A template is a Word file with tags such as {{lender_name}} and {{lender.signature}}. Bring the first one in.'}
-        </Empty>
-      )}
-      {list.data && list.data.total > 0 && (
-        <>
-          <Table head={['Template', 'Version', 'In use', 'Parties', 'Fields', 'Changed', '']}>
-            {list.data.items.map((one) => (
-              <tr key={one.id}>
-                <td>
-                  <Link to={`/templates/${one.id}`}>{one.name}</Link>
-                </td>
-                <td className={one.state === 'DRAFT' ? 'text-clay' : 'text-moss'}>
-                  {one.version}, {one.state === 'DRAFT' ? 'draft' : 'published'}
-                </td>
-                <td>{one.publishedVersion ? `version ${one.publishedVersion}` : 'not yet'}</td>
-                <td className="text-soft">{one.parties.join(', ')}</td>
-                <td>{one.fields}</td>
-                <td className="text-soft">{date(one.changedAt)}</td>
-                <td>
-                  {one.publishedVersion > 0 && !one.retired && (
-                    <Link to={`/intake/new/${one.id}`}>Fill its form</Link>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </Table>
-          <Pager {...list.data} onPage={(next) => go({ page: String(next) })} />
-        </>
-      )}
+            : 'A template is a Word file with tags such as {{lender_name}} and {{lender.signature}}. Bring the first one in.'
+        }
+      />
     </>
   );
 }

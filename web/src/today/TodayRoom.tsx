@@ -2,8 +2,10 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { AgreementRows } from '../agreements/AgreementRows';
-import { answer, api } from '../api/client';
-import { Button, Empty, RoomTitle, Table, Trouble, Waiting } from '../ui/parts';
+import { answer, api, type Schemas } from '../api/client';
+import { requestColumns } from '../intake/requestColumns';
+import { List, type Column } from '../ui/list/List';
+import { Button, Empty, RoomTitle, Trouble, Waiting } from '../ui/parts';
 import { dateTime, since } from '../ui/time';
 
 /** What needs the coordinator now. */
@@ -43,51 +45,88 @@ export default function TodayRoom() {
         </Empty>
       )}
       <Part title="Stuck" list={failed} onMore={more}>
-        <Table head={['Agreement', 'What is wrong', 'Since', 'What to do']}>
-          {failed.items.map((one) => (
-            <tr key={one.agreement + one.since}>
-              <td>
-                <Link to={`/agreements/${one.agreement}`}>{one.agreement}</Link>
-              </td>
-              <td className="text-oxide">{one.reason}</td>
-              <td className="text-soft">{since(one.since)}</td>
-              <td>
-                <Button disabled={again.isPending} onClick={() => again.mutate(one.agreement)}>
-                  Try {one.agreement} again
-                </Button>
-              </td>
-            </tr>
-          ))}
-        </Table>
+        <List
+          label="Stuck"
+          list={asList(failed)}
+          columns={stuck((number) => again.mutate(number), again.isPending)}
+          keyOf={(one) => one.agreement + one.since}
+          to={(one) => `/agreements/${one.agreement}`}
+        />
       </Part>
       <Part title="Requests to turn into agreements" list={requests} onMore={more}>
-        <Table head={['Request', 'Template', 'From', 'Since']}>
-          {requests.items.map((one) => (
-            <tr key={one.number}>
-              <td>
-                <Link to={`/intake/${one.number}`}>{one.number}</Link>
-              </td>
-              <td>{one.template}</td>
-              <td>{one.createdBy}</td>
-              <td className="text-soft">{dateTime(one.createdAt)}</td>
-            </tr>
-          ))}
-        </Table>
+        <List
+          label="Requests to turn into agreements"
+          list={asList(requests)}
+          columns={waitingRequests}
+          keyOf={(one) => one.number}
+          to={(one) => `/intake/${one.number}`}
+        />
       </Part>
       <Part title="To check and send" list={toCheck} onMore={more}>
-        <AgreementRows items={toCheck.items} room="/agreements" />
+        <AgreementRows label="To check and send" items={toCheck.items} room="/agreements" />
       </Part>
       <Part title="With somebody" list={out} onMore={more}>
-        <AgreementRows items={out.items} room="/agreements" />
+        <AgreementRows label="With somebody" items={out.items} room="/agreements" />
       </Part>
       <Part title="Ended without being completed" list={ended}>
-        <AgreementRows items={ended.items} room="/agreements" />
+        <AgreementRows
+          label="Ended without being completed"
+          items={ended.items}
+          room="/agreements"
+        />
       </Part>
       <Part title="Completed lately" list={completed}>
-        <AgreementRows items={completed.items} room="/archive" />
+        <AgreementRows label="Completed lately" items={completed.items} room="/archive" />
       </Part>
     </>
   );
+}
+
+const waitingRequests = requestColumns.filter((one) => one.id !== 'agreement');
+
+function asList<Row>({ items }: { items: Row[] }) {
+  return { items, total: items.length, page: 0, size: items.length };
+}
+
+function stuck(onTry: (number: string) => void, busy: boolean): Column<Schemas['Failed']>[] {
+  return [
+    {
+      id: 'number',
+      title: 'Agreement',
+      width: 120,
+      cell: (one) => <Link to={`/agreements/${one.agreement}`}>{one.agreement}</Link>,
+    },
+    {
+      id: 'reason',
+      title: 'What is wrong',
+      width: 560,
+      cell: (one) => (
+        <span className="whitespace-normal text-oxide" title={one.reason}>
+          {one.reason}
+        </span>
+      ),
+    },
+    {
+      id: 'since',
+      title: 'Since',
+      width: 130,
+      cell: (one) => (
+        <span className="text-soft" title={dateTime(one.since)}>
+          {since(one.since)}
+        </span>
+      ),
+    },
+    {
+      id: 'act',
+      title: 'What to do',
+      width: 190,
+      cell: (one) => (
+        <Button disabled={busy} onClick={() => onTry(one.agreement)}>
+          Try {one.agreement} again
+        </Button>
+      ),
+    },
+  ];
 }
 
 function waitingWords(waiting: number): string {

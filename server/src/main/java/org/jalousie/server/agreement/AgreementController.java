@@ -44,8 +44,9 @@ class AgreementController {
     Page<AgreementViews.AgreementItem> list(
             @RequestParam(defaultValue = "") List<State> state,
             @RequestParam(defaultValue = "") String find,
+            @RequestParam(defaultValue = "") String sort,
             @RequestParam(defaultValue = "0") int page) {
-        return lists.list(state.isEmpty() ? EnumSet.allOf(State.class) : state, find, page);
+        return lists.list(state.isEmpty() ? EnumSet.allOf(State.class) : state, find, sort, page);
     }
 
     @GetMapping("/{number}")

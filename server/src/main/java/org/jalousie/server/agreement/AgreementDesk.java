@@ -78,8 +78,8 @@ class AgreementDesk implements Agreements {
     }
 
     @Override
-    public Page<AgreementViews.AgreementItem> list(Collection<State> states, String find, int page) {
-        return lists.list(states, find, page);
+    public Page<AgreementViews.AgreementItem> list(Collection<State> states, String find, String sort, int page) {
+        return lists.list(states, find, sort, page);
     }
 
     @Override

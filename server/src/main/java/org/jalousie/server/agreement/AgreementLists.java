@@ -9,6 +9,7 @@ import java.util.stream.Collectors;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.filing.SearchWords;
+import org.jalousie.server.web.ListOrder;
 import org.jalousie.server.web.Page;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.stereotype.Service;
@@ -17,6 +18,15 @@ import org.springframework.transaction.annotation.Transactional;
 /** Agreements as lists show them, and as they are found. */
 @Service
 class AgreementLists {
+    private static final ListOrder ORDER = new ListOrder(
+            Map.of(
+                    "changed", "changedAt",
+                    "number", "number",
+                    "title", "title",
+                    "template", "templateName",
+                    "since", "since"),
+            "-changed");
+
     private final AgreementRows rows;
     private final StateRows states;
 
@@ -27,23 +37,24 @@ class AgreementLists {
 
     /** Those in some states, newest first. @param find beginnings of words, all of which each has; empty for all */
     @Transactional(readOnly = true)
-    public Page<AgreementViews.AgreementItem> list(Collection<State> states, String find, int page) {
+    public Page<AgreementViews.AgreementItem> list(Collection<State> states, String find, String sort, int page) {
         List<String> names = states.stream().map(State::name).toList();
         String words =
                 SearchWords.of(find).stream().map(word -> "'" + word + "':*").collect(Collectors.joining(" & "));
-        return list(names, words, Page.request(page));
+        return list(names, words, ORDER.page(page, sort));
     }
 
     /** The newest of those in some states. @param most at most how many */
     @Transactional(readOnly = true)
     public Page<AgreementViews.AgreementItem> newest(Collection<State> states, int most) {
-        return list(states.stream().map(State::name).toList(), "", PageRequest.of(0, most));
+        return list(
+                states.stream().map(State::name).toList(),
+                "",
+                PageRequest.of(0, most, ORDER.page(0, "").getSort()));
     }
 
     private Page<AgreementViews.AgreementItem> list(List<String> names, String words, PageRequest request) {
-        var found = words.isEmpty()
-                ? rows.findByStateInOrderByChangedAtDesc(names, request)
-                : rows.search(names, words, request);
+        var found = words.isEmpty() ? rows.findByStateIn(names, request) : rows.search(names, words, request);
         return new Page<>(
                 found.map(AgreementViews::row).getContent(),
                 found.getTotalElements(),

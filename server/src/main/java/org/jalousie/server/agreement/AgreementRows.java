@@ -14,12 +14,11 @@ import org.springframework.data.jpa.repository.Query;
 interface AgreementRows extends JpaRepository<AgreementRow, UUID> {
     Optional<AgreementRow> findByNumber(String number);
 
-    Page<AgreementRow> findByStateInOrderByChangedAtDesc(Collection<String> states, Pageable page);
+    Page<AgreementRow> findByStateIn(Collection<String> states, Pageable page);
 
     /** @param words a tsquery of word beginnings, such as {@code viola:* & marsh:*} */
-    @Query(
-            "select a from AgreementRow a where a.state in :states"
-                    + " and cast(sql('(search @@ to_tsquery(''simple'', ?))', :words) as boolean) = true order by a.changedAt desc")
+    @Query("select a from AgreementRow a where a.state in :states"
+            + " and cast(sql('(search @@ to_tsquery(''simple'', ?))', :words) as boolean) = true")
     Page<AgreementRow> search(Collection<String> states, String words, Pageable page);
 
     /** Agreements for which a reminder or the end is due. */

@@ -62,8 +62,13 @@ public interface Agreements {
     /** @param text of its documents' pages, by whose words it is found from now on */
     void foundBy(UUID id, String text);
 
-    /** Those in some states, newest first. @param find beginnings of words, all of which each has; empty for all */
-    Page<AgreementViews.AgreementItem> list(Collection<State> states, String find, int page);
+    /**
+     * Those in some states.
+     *
+     * @param find beginnings of words, all of which each has; empty for all
+     * @param sort changed, number, title, template or since, turned round by a minus before it; empty for the newest first
+     */
+    Page<AgreementViews.AgreementItem> list(Collection<State> states, String find, String sort, int page);
 
     /** The newest of those in some states. @param most at most how many */
     Page<AgreementViews.AgreementItem> newest(Collection<State> states, int most);

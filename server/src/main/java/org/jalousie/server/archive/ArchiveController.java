@@ -30,8 +30,10 @@ class ArchiveController {
 
     @GetMapping
     Page<AgreementViews.AgreementItem> list(
-            @RequestParam(defaultValue = "") String find, @RequestParam(defaultValue = "0") int page) {
-        return agreements.list(Set.of(State.COMPLETED), find, page);
+            @RequestParam(defaultValue = "") String find,
+            @RequestParam(defaultValue = "") String sort,
+            @RequestParam(defaultValue = "0") int page) {
+        return agreements.list(Set.of(State.COMPLETED), find, sort, page);
     }
 
     /** Checks the filed document, its signing record and its trail now. */

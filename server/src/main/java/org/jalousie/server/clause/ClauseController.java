@@ -31,8 +31,10 @@ class ClauseController {
 
     @GetMapping
     Page<ClauseViews.ClauseItem> list(
-            @RequestParam(defaultValue = "") String find, @RequestParam(defaultValue = "0") int page) {
-        return service.list(find, page);
+            @RequestParam(defaultValue = "") String find,
+            @RequestParam(defaultValue = "") String sort,
+            @RequestParam(defaultValue = "0") int page) {
+        return service.list(find, sort, page);
     }
 
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)

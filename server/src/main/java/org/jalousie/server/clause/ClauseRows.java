@@ -8,7 +8,7 @@ import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
 interface ClauseRows extends JpaRepository<Clause, UUID> {
-    @Query("select c from Clause c where lower(c.name) like :pattern escape '\\' order by c.name")
+    @Query("select c from Clause c where lower(c.name) like :pattern escape '\\'")
     Page<Clause> find(String pattern, Pageable page);
 
     Optional<Clause> findByName(String name);

@@ -15,6 +15,7 @@ import org.jalousie.core.wording.edit.WordingEdit;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.adapters.Converter;
 import org.jalousie.server.files.FileStore;
+import org.jalousie.server.web.ListOrder;
 import org.jalousie.server.web.Page;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -22,6 +23,8 @@ import org.springframework.transaction.annotation.Transactional;
 /** The library of clauses: Word files with versions, which templates include by name. */
 @Service
 class ClauseService implements ClauseLibrary {
+    private static final ListOrder ORDER = new ListOrder(Map.of("name", "name", "changed", "changedAt"), "name");
+
     private final ClauseRows clauses;
     private final ClauseVersions versions;
     private final FileStore files;
@@ -37,8 +40,8 @@ class ClauseService implements ClauseLibrary {
     }
 
     @Transactional(readOnly = true)
-    Page<ClauseViews.ClauseItem> list(String find, int page) {
-        var found = clauses.find(Page.pattern(find), Page.request(page));
+    Page<ClauseViews.ClauseItem> list(String find, String sort, int page) {
+        var found = clauses.find(Page.pattern(find), ORDER.page(page, sort));
         Map<UUID, ClauseVersion> newest = versions.newest(found.map(Clause::id).getContent()).stream()
                 .collect(Collectors.toMap(ClauseVersion::clauseId, Function.identity()));
         return new Page<>(

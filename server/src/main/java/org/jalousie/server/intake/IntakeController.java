@@ -63,8 +63,9 @@ class IntakeController {
     }
 
     @GetMapping("/requests")
-    Page<IntakeViews.RequestRow> list(@RequestParam(defaultValue = "0") int page) {
-        return service.list(page);
+    Page<IntakeViews.RequestRow> list(
+            @RequestParam(defaultValue = "") String sort, @RequestParam(defaultValue = "0") int page) {
+        return service.list(sort, page);
     }
 
     @PostMapping("/requests")

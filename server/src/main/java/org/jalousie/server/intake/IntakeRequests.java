@@ -8,8 +8,6 @@ import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
 interface IntakeRequests extends JpaRepository<IntakeRequest, UUID> {
-    Page<IntakeRequest> findAllByOrderByCreatedAtDesc(Pageable page);
-
     Page<IntakeRequest> findByAgreementNumberIsNullOrderByCreatedAtDesc(Pageable page);
 
     Optional<IntakeRequest> findByNumber(String number);

@@ -27,6 +27,7 @@ import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.store.RowLock;
 import org.jalousie.server.template.UsableTemplate;
 import org.jalousie.server.template.UsableTemplates;
+import org.jalousie.server.web.ListOrder;
 import org.jalousie.server.web.Page;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.stereotype.Service;
@@ -35,6 +36,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** Requests: taken in, corrected, turned into agreements. */
 @Service
 class IntakeService implements WaitingRequests {
+    private static final ListOrder ORDER =
+            new ListOrder(Map.of("created", "createdAt", "number", "number"), "-created");
+
     private final IntakeRequests requests;
     private final UsableTemplates templates;
     private final Agreements agreements;
@@ -63,8 +67,8 @@ class IntakeService implements WaitingRequests {
     }
 
     @Transactional(readOnly = true)
-    Page<IntakeViews.RequestRow> list(int page) {
-        var found = requests.findAllByOrderByCreatedAtDesc(Page.request(page));
+    Page<IntakeViews.RequestRow> list(String sort, int page) {
+        var found = requests.findAll(ORDER.page(page, sort));
         return new Page<>(rows(found.getContent()), found.getTotalElements(), page, Page.SIZE);
     }
 

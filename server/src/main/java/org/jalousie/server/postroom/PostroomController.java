@@ -16,10 +16,12 @@ import java.net.http.HttpResponse;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Properties;
 import java.util.UUID;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
+import org.jalousie.server.web.ListOrder;
 import org.jalousie.server.web.Page;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -31,6 +33,9 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/v1/postroom")
 class PostroomController {
+    private static final ListOrder ORDER =
+            new ListOrder(Map.of("created", "createdAt", "recipient", "recipient"), "-created");
+
     private final Mails mails;
     private final Settings settings;
     private final HttpClient http = HttpClient.newHttpClient();
@@ -52,8 +57,8 @@ class PostroomController {
     record MailText(String from, String to, String subject, String text, List<String> attachments) {}
 
     @GetMapping
-    Page<MailRow> list(@RequestParam(defaultValue = "0") int page) {
-        var found = mails.findAllByOrderByCreatedAtDesc(Page.request(page));
+    Page<MailRow> list(@RequestParam(defaultValue = "") String sort, @RequestParam(defaultValue = "0") int page) {
+        var found = mails.findAll(ORDER.page(page, sort));
         return new Page<>(
                 found.map(mail -> new MailRow(
                                 mail.id(),

@@ -46,8 +46,9 @@ class TemplateController {
     Page<TemplateViews.TemplateItem> list(
             @RequestParam(defaultValue = "") String find,
             @RequestParam(defaultValue = "false") boolean retired,
+            @RequestParam(defaultValue = "") String sort,
             @RequestParam(defaultValue = "0") int page) {
-        return service.list(find, retired, page);
+        return service.list(find, retired, sort, page);
     }
 
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)

@@ -24,6 +24,7 @@ import org.jalousie.core.wording.Wording;
 import org.jalousie.core.wording.write.Composer;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.files.FileStore;
+import org.jalousie.server.web.ListOrder;
 import org.jalousie.server.web.Page;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -31,6 +32,8 @@ import org.springframework.transaction.annotation.Transactional;
 /** Templates and their versions. */
 @Service
 class TemplateService implements UsableTemplates {
+    private static final ListOrder ORDER = new ListOrder(Map.of("changed", "changedAt", "name", "name"), "-changed");
+
     private static final int MOST_WRITTEN = 1_000_000;
 
     private final Templates templates;
@@ -56,8 +59,8 @@ class TemplateService implements UsableTemplates {
     }
 
     @Transactional(readOnly = true)
-    Page<TemplateViews.TemplateItem> list(String find, boolean retired, int page) {
-        var found = templates.find(Page.pattern(find), retired, Page.request(page));
+    Page<TemplateViews.TemplateItem> list(String find, boolean retired, String sort, int page) {
+        var found = templates.find(Page.pattern(find), retired, ORDER.page(page, sort));
         List<UUID> ids = found.map(Template::id).getContent();
         Map<UUID, TemplateVersion> newest = versions.newest(ids).stream()
                 .collect(Collectors.toMap(TemplateVersion::templateId, Function.identity()));

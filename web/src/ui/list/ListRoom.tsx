@@ -1,0 +1,33 @@
+import type { UseQueryResult } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
+import { Empty, Trouble, Waiting } from '../parts';
+import { List, type Column, type ListPage } from './List';
+import type { ListPlace } from './useListPlace';
+
+/** A list with what stands in its place while it is fetched, when it can't be, and when there is nothing in it. */
+export function ListRoom<Row>({
+  query,
+  waiting,
+  empty,
+  ...list
+}: {
+  query: UseQueryResult<ListPage<Row>>;
+  /** What is being done while nothing is there yet. */
+  waiting: string;
+  /** What belongs here, with its first step. */
+  empty: ReactNode;
+  label: string;
+  columns: Column<Row>[];
+  keyOf: (row: Row) => string;
+  to?: (row: Row) => string;
+  place: ListPlace;
+}) {
+  return (
+    <>
+      <Trouble error={query.error} />
+      {query.isPending && <Waiting what={waiting} />}
+      {query.data?.total === 0 && <Empty>{empty}</Empty>}
+      {query.data && query.data.total > 0 && <List list={query.data} {...list} />}
+    </>
+  );
+}
