@@ -292,7 +292,8 @@ class BenchTest {
                 Optional.of("lender_signature"),
                 Optional.of(SignedSample.mark(0)),
                 "Ida Marsh");
-        ActInFile bare = new ActInFile(Map.of(), Set.of(), Optional.of("lender_signature"), Optional.of(SignedSample.mark(0)), "");
+        ActInFile bare = new ActInFile(
+                Map.of(), Set.of(), Optional.of("lender_signature"), Optional.of(SignedSample.mark(0)), "");
         double[] ms = compare(
                 11,
                 2,
