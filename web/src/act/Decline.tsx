@@ -1,7 +1,7 @@
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useState } from 'react';
 import type { Problem } from '../api/client';
 import { useSay } from '../messages/useSay';
+import { DialogShell } from '../ui/DialogShell';
 import { Button, inputLook, Trouble } from '../ui/parts';
 
 /** Declining, with a reason that the office and the others will read. */
@@ -24,40 +24,37 @@ export function Decline({
       <Button look="grave" className="min-h-11 self-start" onClick={() => setOpen(true)}>
         {words.say('decline.open')}
       </Button>
-      <Dialog open={open} onClose={() => setOpen(false)}>
-        <div className="fixed inset-0 grid place-items-center overflow-y-auto bg-[#1d2726]/60 p-4">
-          <DialogPanel className="w-full max-w-md border border-rule bg-sheet p-5">
-            <DialogTitle className="pb-2 text-xl">
-              {words.say('decline.title', { title })}
-            </DialogTitle>
-            <p className="pb-3">{words.say('decline.says')}</p>
-            <label className="flex flex-col gap-1 pb-3">
-              {words.say('decline.reason')}
-              <textarea
-                rows={3}
-                maxLength={2000}
-                className={inputLook}
-                value={reason}
-                onChange={(event) => setReason(event.target.value)}
-              />
-            </label>
-            <Trouble error={error} />
-            <div className="flex flex-wrap gap-3 pt-3">
-              <Button
-                look="grave"
-                className="min-h-11"
-                disabled={busy || !reason.trim()}
-                onClick={() => void onDecline(reason)}
-              >
-                {words.say('decline.do')}
-              </Button>
-              <Button className="min-h-11" onClick={() => setOpen(false)}>
-                {words.say('decline.back')}
-              </Button>
-            </div>
-          </DialogPanel>
+      <DialogShell
+        open={open}
+        title={words.say('decline.title', { title })}
+        onClose={() => setOpen(false)}
+      >
+        <p className="pb-3">{words.say('decline.says')}</p>
+        <label className="flex flex-col gap-1 pb-3">
+          {words.say('decline.reason')}
+          <textarea
+            rows={3}
+            maxLength={2000}
+            className={inputLook}
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+          />
+        </label>
+        <Trouble error={error} />
+        <div className="flex flex-wrap gap-3 pt-3">
+          <Button
+            look="grave"
+            className="min-h-11"
+            disabled={busy || !reason.trim()}
+            onClick={() => void onDecline(reason)}
+          >
+            {words.say('decline.do')}
+          </Button>
+          <Button className="min-h-11" onClick={() => setOpen(false)}>
+            {words.say('decline.back')}
+          </Button>
         </div>
-      </Dialog>
+      </DialogShell>
     </>
   );
 }

@@ -68,10 +68,10 @@ export function agreementColumns(room: AgreementsAt): Column<Item>[] {
   ];
 }
 
-const columns = {
-  '/agreements': agreementColumns('/agreements'),
-  '/archive': agreementColumns('/archive'),
-};
+/** Lists under one another line up, so none of them leaves a column out. */
+const aligned = (room: AgreementsAt) =>
+  agreementColumns(room).map((column) => ({ ...column, present: () => true }));
+const columns = { '/agreements': aligned('/agreements'), '/archive': aligned('/archive') };
 
 /** Agreements as one of several lists on a page. */
 export function AgreementRows({

@@ -1,29 +1,13 @@
 import { lazy, Suspense, useContext } from 'react';
 import { Controller, get, useFormContext } from 'react-hook-form';
-import type { Schemas } from '../api/client';
 import { describedBy, inputLook, Labelled } from '../ui/parts';
+import type { Answers, DatumProps, Field, PartsProps } from './inputProps';
 import { AddressInput, MomentInput, NameInput } from './PartInputs';
 import { PictureInput } from './PictureInput';
 import { FormLanguage, typedNumber } from './typing';
 
 const RichInput = lazy(() => import('./RichInput'));
 const ItemsInput = lazy(() => import('./ItemsInput'));
-
-type Field = Schemas['Field'];
-
-export type Answers = {
-  values: Record<string, string>;
-  people: Record<string, Schemas['PersonInput']>;
-};
-
-/** What an input that is made of several parts works with: one text that holds them all. */
-export type PartsProps = {
-  id: string;
-  field: Field;
-  value: string;
-  onChange: (value: string) => void;
-  describedBy: ReturnType<typeof describedBy>;
-};
 
 const examples: Partial<Record<Field['type'], string>> = {
   WEB_ADDRESS: 'For example https://www.example.org/loans',
@@ -65,21 +49,7 @@ export function FieldInput({ field, path }: { field: Field; path?: string }) {
 }
 
 /** The input of one datum with its label, without the form around it. */
-export function DatumInput({
-  id,
-  field,
-  fault,
-  value,
-  inputRef,
-  onChange,
-}: {
-  id: string;
-  field: Field;
-  fault?: string | undefined;
-  value: string;
-  inputRef?: React.Ref<HTMLInputElement & HTMLTextAreaElement & HTMLSelectElement>;
-  onChange: (value: string) => void;
-}) {
+export function DatumInput({ id, field, fault, value, inputRef, onChange }: DatumProps) {
   const language = useContext(FormLanguage);
   const hint = field.hint || exampleOf(field.type, language);
   const described = describedBy(id, hint, fault);
@@ -102,6 +72,7 @@ export function DatumInput({
             value={value}
             onChange={onChange}
             describedBy={described}
+            Datum={DatumInput}
           />
         </Suspense>
         {fault && (

@@ -5,7 +5,8 @@ import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { answer, api, Problem, type Schemas } from '../api/client';
 import { newKey } from '../api/key';
 import { Button, RoomTitle, Trouble, Waiting } from '../ui/parts';
-import { FieldInput, type Answers } from './FieldInput';
+import { FieldInput } from './FieldInput';
+import type { Answers } from './inputProps';
 import { FormFixed, FormLanguage, typedData } from './typing';
 
 /** A template's form: filled anew, maybe with the answers of an earlier request, or a request corrected. */

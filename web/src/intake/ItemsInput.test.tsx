@@ -3,6 +3,7 @@ import { cleanup, fireEvent, render, screen, within } from '@testing-library/rea
 import { useState } from 'react';
 import { afterEach, beforeAll, describe, expect, it } from 'vitest';
 import type { Schemas } from '../api/client';
+import { DatumInput } from './FieldInput';
 import ItemsInput from './ItemsInput';
 
 type Field = Schemas['Field'];
@@ -29,6 +30,7 @@ function Form({ items }: { items: string[] }) {
         field={list}
         value={value}
         onChange={setValue}
+        Datum={DatumInput}
         describedBy={{ 'aria-describedby': undefined, 'aria-invalid': undefined }}
       />
       <output>{value}</output>

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { Button } from '../ui/parts';
 import { readItems, writeItems } from './composite';
-import { DatumInput, type PartsProps } from './FieldInput';
+import type { PartsProps } from './inputProps';
 
 /** A list of items, each with its own fields; items can be added, moved and taken out. */
-export default function ItemsInput({ id, field, value, onChange }: PartsProps) {
+export default function ItemsInput({ id, field, value, onChange, Datum }: PartsProps) {
   const items = readItems(value);
   const set = (next: Record<string, string>[]) => onChange(writeAll(next));
   // what is typed into an item goes with it when it is moved, so an item is known by more than its place
@@ -36,7 +36,7 @@ export default function ItemsInput({ id, field, value, onChange }: PartsProps) {
             </div>
             <div className="grid grid-cols-2 gap-3">
               {field.items.map((part) => (
-                <DatumInput
+                <Datum
                   key={part.name}
                   id={`${id}-${known[i]}-${part.name}`}
                   field={part}

@@ -1,6 +1,6 @@
 import { inputLook } from '../ui/parts';
 import { joinParts, splitParts } from './composite';
-import type { PartsProps } from './FieldInput';
+import type { PartsProps } from './inputProps';
 
 function Part({
   id,

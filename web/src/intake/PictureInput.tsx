@@ -1,7 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { upload, type Schemas } from '../api/client';
 import { Button, inputLook, Trouble } from '../ui/parts';
-import type { PartsProps } from './FieldInput';
+import type { PartsProps } from './inputProps';
 
 /** A picture file, kept by the server as soon as it is chosen. */
 export function PictureInput({ id, field, value, onChange, describedBy }: PartsProps) {

@@ -1,7 +1,8 @@
 import { EditorContent, useEditor, useEditorState } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
 import { useContext, useEffect } from 'react';
-import type { PartsProps } from './FieldInput';
+import { EditorToolbar, Tool } from '../ui/EditorToolbar';
+import type { PartsProps } from './inputProps';
 import { FormFixed } from './typing';
 
 /** Formatted text: bold, italic, underline, lists and links; nothing else is kept. */
@@ -57,41 +58,35 @@ export default function RichInput({ id, field, value, onChange, describedBy }: P
       link: now.isActive('link'),
     }),
   });
-  const act = (label: string, active: boolean, run: () => void) => (
-    <button
-      type="button"
-      aria-pressed={active}
-      className={`min-h-8 px-2 ${active ? 'bg-slatted font-semibold' : ''}`}
-      onClick={run}
-    >
-      {label}
-    </button>
-  );
   const chain = () => editor.chain().focus();
   return (
     <div className="rounded-sm border border-edge bg-sheet">
-      <div
-        role="toolbar"
-        aria-label={`Format ${field.label}`}
-        className="flex border-b border-rule"
-      >
-        {act('bold', on.bold, () => chain().toggleBold().run())}
-        {act('italic', on.italic, () => chain().toggleItalic().run())}
-        {act('underline', on.underline, () => chain().toggleUnderline().run())}
-        {act('bullets', on.bullets, () => chain().toggleBulletList().run())}
-        {act('numbers', on.numbers, () => chain().toggleOrderedList().run())}
-        {act('link', on.link, () => {
-          if (on.link) chain().unsetLink().run();
-          else {
-            const words = editor.state.doc.textBetween(
-              editor.state.selection.from,
-              editor.state.selection.to,
-            );
-            const address = /^https?:\/\//.test(words) ? words : `https://${words.trim()}`;
-            chain().setLink({ href: address }).run();
-          }
-        })}
-      </div>
+      <EditorToolbar label={`Format ${field.label}`}>
+        <Tool label="bold" active={on.bold} onRun={() => chain().toggleBold().run()} />
+        <Tool label="italic" active={on.italic} onRun={() => chain().toggleItalic().run()} />
+        <Tool
+          label="underline"
+          active={on.underline}
+          onRun={() => chain().toggleUnderline().run()}
+        />
+        <Tool label="bullets" active={on.bullets} onRun={() => chain().toggleBulletList().run()} />
+        <Tool label="numbers" active={on.numbers} onRun={() => chain().toggleOrderedList().run()} />
+        <Tool
+          label="link"
+          active={on.link}
+          onRun={() => {
+            if (on.link) chain().unsetLink().run();
+            else {
+              const words = editor.state.doc.textBetween(
+                editor.state.selection.from,
+                editor.state.selection.to,
+              );
+              const address = /^https?:\/\//.test(words) ? words : `https://${words.trim()}`;
+              chain().setLink({ href: address }).run();
+            }
+          }}
+        />
+      </EditorToolbar>
       <EditorContent editor={editor} />
     </div>
   );

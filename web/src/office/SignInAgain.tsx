@@ -1,4 +1,4 @@
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
+import { DialogShell } from '../ui/DialogShell';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -27,15 +27,9 @@ export function SignInAgain({ mail }: { mail: string }) {
     } else void navigate(session.role === 'COORDINATOR' ? '/today' : '/archive');
   }
   return (
-    <Dialog open={ended} onClose={() => undefined} className="relative z-20">
-      <div className="fixed inset-0 bg-ink/40" aria-hidden="true" />
-      <div className="fixed inset-0 grid place-items-center p-4">
-        <DialogPanel className="w-full max-w-sm border border-edge bg-paper p-5">
-          <DialogTitle className="pb-2 text-xl">Your session has ended</DialogTitle>
-          <p className="pb-4">Sign in again. What you have typed here is still there.</p>
-          <SignInForm mail={mail} onSignedIn={signedIn} />
-        </DialogPanel>
-      </div>
-    </Dialog>
+    <DialogShell open={ended} title="Your session has ended" width="narrow">
+      <p className="pb-4">Sign in again. What you have typed here is still there.</p>
+      <SignInForm mail={mail} onSignedIn={signedIn} />
+    </DialogShell>
   );
 }

@@ -1,4 +1,4 @@
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
+import { DialogShell } from '../ui/DialogShell';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, upload, type Schemas } from '../api/client';
@@ -58,72 +58,70 @@ export function BringBack({
         Bring back a changed Word file
       </FileButton>
       <Trouble error={compare.error} />
-      <Dialog
+      <DialogShell
         open={comparison !== undefined}
+        title="What the file would change"
+        width="wide"
         onClose={() => setComparison(undefined)}
-        className="relative z-10"
       >
-        <div className="fixed inset-0 grid place-items-center bg-ink/30 p-4">
-          <DialogPanel className="flex max-h-full w-full max-w-2xl flex-col gap-4 overflow-auto border border-edge bg-paper p-5">
-            <DialogTitle className="text-xl">What the file would change</DialogTitle>
-            {comparison && (
-              <>
-                <Names title="New in the wording" names={comparison.added} />
-                <Names title="No longer in the wording" names={comparison.gone} />
-                {!comparison.added.length && !comparison.gone.length && (
-                  <p>The same fields and parties are used; only the words around them differ.</p>
-                )}
-                {comparison.renames.length > 0 && (
-                  <fieldset className="flex flex-col gap-1">
-                    <legend className="font-medium">Renamed? Then the settings go along.</legend>
-                    {comparison.renames.map((one) => (
-                      <label key={one.from} className="flex min-h-8 items-center gap-2">
-                        <input
-                          type="checkbox"
-                          className="size-5"
-                          checked={confirmed.includes(one.from)}
-                          onChange={(event) =>
-                            setConfirmed(
-                              event.target.checked
-                                ? [...confirmed, one.from]
-                                : confirmed.filter((name) => name !== one.from),
-                            )
-                          }
-                        />
-                        <span className="font-mono">{one.from}</span> is now called{' '}
-                        <span className="font-mono">{one.to}</span>
-                      </label>
+        <div className="flex flex-col gap-4">
+          {comparison && (
+            <>
+              <Names title="New in the wording" names={comparison.added} />
+              <Names title="No longer in the wording" names={comparison.gone} />
+              {!comparison.added.length && !comparison.gone.length && (
+                <p>The same fields and parties are used; only the words around them differ.</p>
+              )}
+              {comparison.renames.length > 0 && (
+                <fieldset className="flex flex-col gap-1">
+                  <legend className="font-medium">Renamed? Then the settings go along.</legend>
+                  {comparison.renames.map((one) => (
+                    <label key={one.from} className="flex min-h-8 items-center gap-2">
+                      <input
+                        type="checkbox"
+                        className="size-5"
+                        checked={confirmed.includes(one.from)}
+                        onChange={(event) =>
+                          setConfirmed(
+                            event.target.checked
+                              ? [...confirmed, one.from]
+                              : confirmed.filter((name) => name !== one.from),
+                          )
+                        }
+                      />
+                      <span className="font-mono">{one.from}</span> is now called{' '}
+                      <span className="font-mono">{one.to}</span>
+                    </label>
+                  ))}
+                </fieldset>
+              )}
+              {comparison.diagnostics.length > 0 && (
+                <div>
+                  <h3 className="font-medium">To mend in it</h3>
+                  <ul className="list-disc pl-5">
+                    {comparison.diagnostics.map((one, i) => (
+                      <li key={i}>
+                        {one.message} <q className="font-mono text-soft">{one.place}</q>
+                      </li>
                     ))}
-                  </fieldset>
-                )}
-                {comparison.diagnostics.length > 0 && (
-                  <div>
-                    <h3 className="font-medium">To mend in it</h3>
-                    <ul className="list-disc pl-5">
-                      {comparison.diagnostics.map((one, i) => (
-                        <li key={i}>
-                          {one.message} <q className="font-mono text-soft">{one.place}</q>
-                        </li>
-                      ))}
-                    </ul>
-                  </div>
-                )}
-                <Trouble error={accept.error} />
-                <div className="flex gap-2">
-                  <Button
-                    look="main"
-                    disabled={accept.isPending}
-                    onClick={() => accept.mutate(comparison)}
-                  >
-                    Accept this wording
-                  </Button>
-                  <Button onClick={() => setComparison(undefined)}>Keep the old one</Button>
+                  </ul>
                 </div>
-              </>
-            )}
-          </DialogPanel>
+              )}
+              <Trouble error={accept.error} />
+              <div className="flex gap-2">
+                <Button
+                  look="main"
+                  disabled={accept.isPending}
+                  onClick={() => accept.mutate(comparison)}
+                >
+                  Accept this wording
+                </Button>
+                <Button onClick={() => setComparison(undefined)}>Keep the old one</Button>
+              </div>
+            </>
+          )}
         </div>
-      </Dialog>
+      </DialogShell>
     </>
   );
 }

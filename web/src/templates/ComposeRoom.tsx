@@ -6,6 +6,7 @@ import StarterKit from '@tiptap/starter-kit';
 import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { answer, api, upload, type Schemas } from '../api/client';
+import { EditorToolbar, Tool } from '../ui/EditorToolbar';
 import { Button, inputLook, Labelled, RoomTitle, Trouble } from '../ui/parts';
 
 /** Writes a template from nothing; what is written becomes a Word file. */
@@ -70,17 +71,6 @@ export default function ComposeRoom() {
     onSuccess: (kept, { onKept }) => onKept(kept.file),
   });
   const chain = () => editor.chain().focus();
-  const act = (label: string, active: boolean, run: () => void) => (
-    <button
-      key={label}
-      type="button"
-      aria-pressed={active}
-      className={`min-h-8 px-2 ${active ? 'bg-slatted font-semibold' : ''}`}
-      onClick={run}
-    >
-      {label}
-    </button>
-  );
   return (
     <>
       <RoomTitle title="Write a template">
@@ -150,30 +140,62 @@ export default function ComposeRoom() {
           </p>
         </div>
         <div className="bg-[#fff] shadow-page">
-          <div
-            role="toolbar"
-            aria-label="Format the wording"
-            className="sticky top-0 flex flex-wrap border-b border-rule bg-sheet px-2"
-          >
-            {act('title', on.title, () => chain().toggleHeading({ level: 1 }).run())}
-            {act('heading', on.heading, () => chain().toggleHeading({ level: 2 }).run())}
-            {act('lesser heading', on.small, () => chain().toggleHeading({ level: 3 }).run())}
-            {act('bold', on.bold, () => chain().toggleBold().run())}
-            {act('italic', on.italic, () => chain().toggleItalic().run())}
-            {act('underline', on.underline, () => chain().toggleUnderline().run())}
-            {act('clauses', on.clauses, () => chain().toggleOrderedList().run())}
-            {act('bullets', on.bullets, () => chain().toggleBulletList().run())}
-            {act('deeper', false, () => chain().sinkListItem('listItem').run())}
-            {act('table', on.table, () =>
-              on.table
-                ? chain().deleteTable().run()
-                : chain().insertTable({ rows: 2, cols: 2, withHeaderRow: true }).run(),
+          <EditorToolbar label="Format the wording" className="sticky top-0 bg-sheet px-2">
+            <Tool
+              label="title"
+              active={on.title}
+              onRun={() => chain().toggleHeading({ level: 1 }).run()}
+            />
+            <Tool
+              label="heading"
+              active={on.heading}
+              onRun={() => chain().toggleHeading({ level: 2 }).run()}
+            />
+            <Tool
+              label="lesser heading"
+              active={on.small}
+              onRun={() => chain().toggleHeading({ level: 3 }).run()}
+            />
+            <Tool label="bold" active={on.bold} onRun={() => chain().toggleBold().run()} />
+            <Tool label="italic" active={on.italic} onRun={() => chain().toggleItalic().run()} />
+            <Tool
+              label="underline"
+              active={on.underline}
+              onRun={() => chain().toggleUnderline().run()}
+            />
+            <Tool
+              label="clauses"
+              active={on.clauses}
+              onRun={() => chain().toggleOrderedList().run()}
+            />
+            <Tool
+              label="bullets"
+              active={on.bullets}
+              onRun={() => chain().toggleBulletList().run()}
+            />
+            <Tool
+              label="deeper"
+              active={false}
+              onRun={() => chain().sinkListItem('listItem').run()}
+            />
+            <Tool
+              label="table"
+              active={on.table}
+              onRun={() =>
+                on.table
+                  ? chain().deleteTable().run()
+                  : chain().insertTable({ rows: 2, cols: 2, withHeaderRow: true }).run()
+              }
+            />
+            {on.table && (
+              <Tool label="row" active={false} onRun={() => chain().addRowAfter().run()} />
             )}
-            {on.table && act('row', false, () => chain().addRowAfter().run())}
-            {on.table && act('column', false, () => chain().addColumnAfter().run())}
-            {act('picture', false, () => pictureChooser.current?.click())}
-            {act('undo', false, () => chain().undo().run())}
-          </div>
+            {on.table && (
+              <Tool label="column" active={false} onRun={() => chain().addColumnAfter().run()} />
+            )}
+            <Tool label="picture" active={false} onRun={() => pictureChooser.current?.click()} />
+            <Tool label="undo" active={false} onRun={() => chain().undo().run()} />
+          </EditorToolbar>
           <input
             ref={pictureChooser}
             type="file"

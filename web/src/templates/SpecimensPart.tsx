@@ -2,7 +2,8 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
 import { answer, api, type Schemas } from '../api/client';
-import { FieldInput, type Answers } from '../intake/FieldInput';
+import { FieldInput } from '../intake/FieldInput';
+import type { Answers } from '../intake/inputProps';
 import { FormLanguage, typedData } from '../intake/typing';
 import { Button, Empty, inputLook, Trouble } from '../ui/parts';
 import { ProofView } from './ProofView';
@@ -152,7 +153,11 @@ function Progress({ work }: { work: Work | null | undefined }) {
   const { done = 0, total = 0 } = work ?? {};
   return (
     <span role="status" className="flex items-center gap-3 text-soft">
-      <progress className="h-2 w-40 accent-moss" value={done} max={Math.max(1, total)} />
+      <progress
+        className="h-2 w-40 appearance-none overflow-hidden rounded-sm bg-rule [&::-moz-progress-bar]:bg-moss [&::-webkit-progress-bar]:bg-rule [&::-webkit-progress-value]:bg-moss"
+        value={done}
+        max={Math.max(1, total)}
+      />
       {done} of {total} specimens printed. You can leave; it goes on.
     </span>
   );

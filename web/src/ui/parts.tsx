@@ -1,5 +1,5 @@
 import { problemWords, useSay } from '../messages/useSay';
-import type { ButtonHTMLAttributes, ReactNode } from 'react';
+import { useEffect, useRef, type ButtonHTMLAttributes, type ReactNode } from 'react';
 
 type ButtonProps = ButtonHTMLAttributes<HTMLButtonElement> & {
   look?: 'main' | 'plain' | 'grave';
@@ -88,10 +88,25 @@ export function describedBy(id: string, hint?: string, fault?: string) {
 export const inputLook =
   'min-h-9 w-full rounded-sm border border-edge bg-sheet px-2 py-1 text-ink aria-invalid:border-oxide disabled:border-rule disabled:bg-paper';
 
+/** Whether a room has been shown already since the page was loaded. */
+let shown = false;
+
+/** The room's title, with its acts beside it. On a change of room the focus moves here, so that it is read out. */
 export function RoomTitle({ title, children }: { title: string; children?: ReactNode }) {
+  const heading = useRef<HTMLHeadingElement>(null);
+  useEffect(() => {
+    document.title = `${title} – Jalousie`;
+  }, [title]);
+  useEffect(() => {
+    const inRoom = document.activeElement?.closest('main');
+    if (shown && !inRoom) heading.current?.focus();
+    shown = true;
+  }, []);
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-2 pb-3">
-      <h1 className="mr-auto text-2xl">{title}</h1>
+      <h1 ref={heading} tabIndex={-1} className="mr-auto text-2xl outline-none">
+        {title}
+      </h1>
       {children}
     </div>
   );

@@ -1,0 +1,31 @@
+import type { ComponentType } from 'react';
+import type { Schemas } from '../api/client';
+import type { describedBy } from '../ui/parts';
+
+export type Field = Schemas['Field'];
+
+export type Answers = {
+  values: Record<string, string>;
+  people: Record<string, Schemas['PersonInput']>;
+};
+
+/** What an input that is made of several parts works with: one text that holds them all. */
+export type PartsProps = {
+  id: string;
+  field: Field;
+  value: string;
+  onChange: (value: string) => void;
+  describedBy: ReturnType<typeof describedBy>;
+  /** The input of one datum, for an input that asks for data within data. */
+  Datum: ComponentType<DatumProps>;
+};
+
+/** What the input of one datum works with. */
+export type DatumProps = {
+  id: string;
+  field: Field;
+  fault?: string | undefined;
+  value: string;
+  inputRef?: React.Ref<HTMLInputElement & HTMLTextAreaElement & HTMLSelectElement>;
+  onChange: (value: string) => void;
+};
