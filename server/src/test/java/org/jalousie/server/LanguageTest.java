@@ -89,4 +89,19 @@ class LanguageTest {
                 .isEqualTo("Diese Vereinbarung wurde abgelehnt und ist beendet.");
         assertThat(office.mailsAbout(number).toString()).contains("Declined: ");
     }
+
+    @Test
+    void theCoordinatorsOwnSubjectStandsInWhatAsksForAPart() {
+        JsonNode template = office.bringIn("Own subject", Office.loanWording());
+        ObjectNode content = (ObjectNode) template.get("content");
+        ((ObjectNode) content.get("sending")).put("subject", "Please sign our loan");
+        String number = office.send(
+                office.generate(office.publish(office.settle(template, content)), Office.loanValues("Ida Marsh")));
+        String link = office.link(number, LENDER);
+        assertThat(office.mailsAbout(number))
+                .extracting(mail -> mail.get("subject").asString())
+                .containsExactly("Please sign our loan (" + number + ")");
+        participant.post("/api/v1/signing/" + link + "/refusal", Map.of("reason", "too dear"));
+        assertThat(office.mailsAbout(number).toString()).contains("Declined: Own subject");
+    }
 }

@@ -9,9 +9,11 @@ import java.util.Map;
 import org.hibernate.SessionFactory;
 import org.hibernate.stat.Statistics;
 import org.jalousie.core.wording.write.WordDraft;
+import org.jalousie.demo.Client;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.Testbed;
 import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
 
 /** A list asks the database a fixed number of questions, however long it is. */
 class ListsTest {
@@ -71,5 +73,26 @@ class ListsTest {
             asked.put(list, least);
         }
         return asked;
+    }
+
+    @Test
+    void aListIsSortedOnlyByWhatItCanBeSortedBy() {
+        office.generate(office.publish("Sorted b", Office.loanWording()), Office.loanValues("Ida"));
+        office.generate(office.publish("Sorted a", Office.loanWording()), Office.loanValues("Ida"));
+        JsonNode rows = office.client
+                .get("/api/v1/agreements?find=sorted&sort=title")
+                .json()
+                .get("items");
+        assertThat(rows).extracting(row -> row.get("template").asString()).containsExactly("Sorted a", "Sorted b");
+        JsonNode down = office.client
+                .get("/api/v1/agreements?find=sorted&sort=-title")
+                .json()
+                .get("items");
+        assertThat(down).extracting(row -> row.get("template").asString()).containsExactly("Sorted b", "Sorted a");
+        for (String list : new String[] {"agreements", "archive", "templates", "clauses", "requests", "postroom"}) {
+            Client.Answer wrong = office.client.get("/api/v1/" + list + "?sort=id;drop");
+            assertThat(wrong.status()).as(list).isEqualTo(400);
+            assertThat(wrong.text()).contains("can be sorted by");
+        }
     }
 }
