@@ -16,7 +16,7 @@ const columns: Column<Item>[] = [
   {
     id: 'name',
     title: 'Template',
-    width: 300,
+    width: 230,
     sort: 'name',
     cell: (one) => <Link to={`/templates/${one.id}`}>{one.name}</Link>,
   },
@@ -39,8 +39,12 @@ const columns: Column<Item>[] = [
   {
     id: 'parties',
     title: 'Parties',
-    width: 260,
-    cell: (one) => <span className="text-soft">{one.parties.join(', ')}</span>,
+    width: 340,
+    cell: (one) => (
+      <span className="text-soft" title={one.parties.join(', ')}>
+        {one.parties.join(', ')}
+      </span>
+    ),
   },
   { id: 'fields', title: 'Fields', width: 70, cell: (one) => one.fields },
   {

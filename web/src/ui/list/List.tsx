@@ -125,11 +125,18 @@ export function List<Row>({
                 className="h-9 border-b border-rule even:bg-slatted"
                 onKeyDown={(event) => walk(event, at)}
               >
-                {shown.map((one) => (
-                  <td key={one.id} className="truncate px-2">
-                    {one.cell(row)}
-                  </td>
-                ))}
+                {shown.map((one) => {
+                  const cell = one.cell(row);
+                  return (
+                    <td
+                      key={one.id}
+                      className="truncate px-2"
+                      title={typeof cell === 'string' ? cell : undefined}
+                    >
+                      {cell}
+                    </td>
+                  );
+                })}
               </tr>
             ))}
           </tbody>
