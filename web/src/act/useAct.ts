@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { catalogueOf, english } from '../messages/catalogue';
 import { answer, api, type Problem, type Schemas } from '../api/client';
 
@@ -11,6 +11,7 @@ export function useAct(token: string) {
   const [error, setError] = useState<Problem>();
   const [busy, setBusy] = useState(false);
   const [words, setWords] = useState(english);
+  const known = useRef(false);
   const path = { params: { path: { token } } };
 
   const run = useCallback(async (call: Promise<SigningPage>) => {
@@ -19,6 +20,7 @@ export function useAct(token: string) {
     try {
       const next = await call;
       const spoken = await catalogueOf(next.language);
+      known.current = true;
       document.documentElement.lang = spoken.language;
       setWords(spoken);
       setPage(next);
@@ -32,6 +34,10 @@ export function useAct(token: string) {
   }, []);
 
   useEffect(() => {
+    // until it is known whose link it is, and when it is nobody's, the browser's own language is spoken
+    void catalogueOf(navigator.language.split('-')[0] ?? '').then((spoken) => {
+      if (!known.current) setWords(spoken);
+    });
     void run(answer(api.GET('/api/v1/signing/{token}', { params: { path: { token } } })));
   }, [run, token]);
 

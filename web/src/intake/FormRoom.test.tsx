@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import FormRoom from './FormRoom';
@@ -11,6 +11,11 @@ const form = {
   version: 1,
   language: 'en-GB',
   fields: [] as { name: string; type: string; label: string; required: boolean; hint: string }[],
+  sections: [] as {
+    title: string;
+    help: string;
+    questions: { field: string; help: string }[];
+  }[],
   chosen: [] as { party: string; label: string }[],
 };
 const detail = {
@@ -74,12 +79,14 @@ describe('a request whose agreement has been sent', () => {
     detail.agreementState = null;
     form.chosen = [];
     form.fields = [];
+    form.sections = [];
   });
 
   it('can be read and not changed', async () => {
     detail.agreementState = 'OUT';
     form.chosen = [{ party: 'lender', label: 'Lender' }];
     form.fields = [{ name: 'terms', type: 'RICH_TEXT', label: 'Terms', required: false, hint: '' }];
+    form.sections = [{ title: '', help: '', questions: [{ field: 'terms', help: '' }] }];
     render(
       <QueryClientProvider client={new QueryClient()}>
         <MemoryRouter initialEntries={['/intake/R-1']}>
@@ -94,5 +101,48 @@ describe('a request whose agreement has been sent', () => {
     const rich = await screen.findByRole('textbox', { name: 'Terms' });
     expect(rich.getAttribute('contenteditable')).toBe('false');
     expect(screen.queryByRole('button', { name: /agreement/ })).toBeNull();
+  });
+});
+
+describe('a form that was arranged', () => {
+  afterEach(() => {
+    cleanup();
+    form.fields = [];
+    form.sections = [];
+  });
+
+  it('asks in its sections and order, with its own help, and not for what it hides', async () => {
+    const text = (name: string, hint: string) => ({
+      name,
+      type: 'TEXT',
+      label: name,
+      required: true,
+      hint,
+    });
+    form.fields = [text('fee', 'In euro.'), text('lender', 'Full name.'), text('secret', '')];
+    form.sections = [
+      { title: 'Who', help: 'The other side.', questions: [{ field: 'lender', help: '' }] },
+      { title: 'What', help: '', questions: [{ field: 'fee', help: 'Before tax.' }] },
+    ];
+    render(
+      <QueryClientProvider client={new QueryClient()}>
+        <MemoryRouter initialEntries={['/intake/new/x']}>
+          <Routes>
+            <Route path="/intake/new/:template" element={<FormRoom />} />
+          </Routes>
+        </MemoryRouter>
+      </QueryClientProvider>,
+    );
+    const who = await screen.findByRole('group', { name: 'Who' });
+    expect(within(who).getByText('The other side.')).toBeDefined();
+    expect(within(who).getByText('Full name.')).toBeDefined();
+    const what = screen.getByRole('group', { name: 'What' });
+    expect(within(what).getByText('Before tax.')).toBeDefined();
+    expect(screen.queryByText('In euro.')).toBeNull();
+    expect(screen.queryByLabelText('secret')).toBeNull();
+    expect(screen.getAllByRole('textbox').map((input) => input.id)).toEqual([
+      'field-lender',
+      'field-fee',
+    ]);
   });
 });

@@ -138,8 +138,8 @@ function FilledForm({ form, row, values, people, agreementState }: Source) {
           <fieldset disabled={sent} className="flex flex-col gap-4">
             <FormFixed.Provider value={sent}>
               <FormLanguage.Provider value={form.language}>
-                {form.fields.map((field) => (
-                  <FieldInput key={field.name} field={field} />
+                {form.sections.map((section, i) => (
+                  <Section key={i} section={section} fields={form.fields} />
                 ))}
               </FormLanguage.Provider>
             </FormFixed.Provider>
@@ -170,6 +170,28 @@ function FilledForm({ form, row, values, people, agreementState }: Source) {
         </form>
       </FormProvider>
     </>
+  );
+}
+
+/** Questions that belong together, in the order in which the form has arranged them. */
+function Section({
+  section,
+  fields,
+}: {
+  section: Schemas['FormSection'];
+  fields: Schemas['Field'][];
+}) {
+  const questions = section.questions.flatMap(({ field: name, help }) => {
+    const field = fields.find((one) => one.name === name);
+    return field ? [<FieldInput key={name} field={help ? { ...field, hint: help } : field} />] : [];
+  });
+  if (!section.title) return questions;
+  return (
+    <fieldset className="flex flex-col gap-4 border-t border-rule pt-3">
+      <legend className="pr-3 font-serif text-lg">{section.title}</legend>
+      {section.help && <p className="text-soft">{section.help}</p>}
+      {questions}
+    </fieldset>
   );
 }
 

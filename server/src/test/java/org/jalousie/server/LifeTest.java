@@ -311,7 +311,7 @@ class LifeTest {
         for (String name : List.of("\u674e\u660e", "\u05d3\u05d5\u05d3 \u05db\u05d4\u05df", "Ida \ud83c\udfbb")) {
             Map<String, String> values = Office.loanValues(name);
             String number = office.generate(office.publish("Names " + name.hashCode(), Office.loanWording()), values);
-            assertThat(office.show(number).get("obstacles").toString()).contains("can't be printed");
+            assertThat(office.show(number).get("obstacles").toString()).contains("can\u2019t be printed");
             assertThat(office.client
                             .post("/api/v1/agreements/" + number + "/sending", Map.of())
                             .status())

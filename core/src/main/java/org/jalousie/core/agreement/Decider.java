@@ -75,7 +75,7 @@ public final class Decider {
         if (agreement.state() == State.GENERATING) return refused(Message.of("send.being-made"));
         if (agreement.state() != State.CHECK) return refused(Message.of("send.sent"));
         if (send.seen() != agreement.length()) return refused(Message.of("send.changed"));
-        List<String> obstacles = Readiness.obstacles(agreement, send.blanks());
+        List<Message> obstacles = Readiness.obstacles(agreement, send.blanks());
         if (!obstacles.isEmpty()) return refused(Message.of("send.obstacle", "obstacle", obstacles.get(0)));
         return accepted(new Event.Sent(now.plus(Duration.ofDays(send.expiryDays()))));
     }

@@ -12,11 +12,11 @@ import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAppearanceStream;
+import org.jalousie.core.placement.FormFont;
 import org.jalousie.core.placement.Glyphs;
 
 /** Draws a mark with its caption into the appearance of a form field. */
 final class MarkDrawing {
-    private static final String FONT = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
     private static final float CAPTION_SIZE = 6.5f;
 
     private MarkDrawing() {}
@@ -34,7 +34,7 @@ final class MarkDrawing {
             content.drawImage(picture, 1, foot, image.getWidth() * scale, image.getHeight() * scale);
             if (!caption.isEmpty()) {
                 PDFont font;
-                try (InputStream in = MarkDrawing.class.getResourceAsStream(FONT)) {
+                try (InputStream in = FormFont.open()) {
                     font = PDType0Font.load(document, in, true);
                 }
                 String text = Glyphs.printable(caption);

@@ -10,6 +10,7 @@ import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.jalousie.core.placement.FormFont;
 import org.jalousie.core.placement.Glyphs;
 
 /** Sets lines of text on A4 pages, breaking lines and pages as needed. Measures are PDF points. */
@@ -24,8 +25,7 @@ final class RecordPage implements AutoCloseable {
 
     RecordPage(PDDocument document) throws IOException {
         this.document = document;
-        try (InputStream in =
-                RecordPage.class.getResourceAsStream("/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf")) {
+        try (InputStream in = FormFont.open()) {
             font = PDType0Font.load(document, in, true);
         }
         newPage();

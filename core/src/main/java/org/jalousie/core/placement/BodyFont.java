@@ -24,7 +24,6 @@ import org.apache.pdfbox.pdmodel.font.PDType0Font;
  * its compressed form: parsing and compressing it anew cost a third of making a document (measured: 40 ms of 130).
  */
 final class BodyFont {
-    private static final String FILE = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
     private static final COSName NAME = COSName.getPDFName("Body");
     private static final byte[] CARRIER = carrier();
 
@@ -71,7 +70,7 @@ final class BodyFont {
 
     private static byte[] carrier() {
         try (PDDocument document = new PDDocument();
-                InputStream font = BodyFont.class.getResourceAsStream(FILE)) {
+                InputStream font = FormFont.open()) {
             PDPage page = new PDPage();
             document.addPage(page);
             PDResources resources = new PDResources();

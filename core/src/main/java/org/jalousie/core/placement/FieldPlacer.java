@@ -39,8 +39,6 @@ import org.jalousie.core.parties.Participant;
  * own annotation becomes the field's widget, so the document's structure tree stays whole.
  */
 public final class FieldPlacer {
-    private static final String ADDRESS = "https://field.invalid/";
-
     /** Name of the signature field that takes the office's seal. */
     public static final String OFFICE_SEAL = "office_seal";
 
@@ -112,13 +110,9 @@ public final class FieldPlacer {
     }
 
     private static int boxNumber(PDAnnotation annotation) {
-        if (annotation instanceof PDAnnotationLink link
-                && link.getAction() instanceof PDActionURI uri
-                && uri.getURI() != null
-                && uri.getURI().startsWith(ADDRESS)) {
-            return Integer.parseInt(uri.getURI().substring(ADDRESS.length()));
-        }
-        return -1;
+        return annotation instanceof PDAnnotationLink link && link.getAction() instanceof PDActionURI uri
+                ? FieldLink.number(uri.getURI()).orElse(-1)
+                : -1;
     }
 
     /** A field in a list comes once for each item, one in a header once a page: each gets a name of its own. */

@@ -9,6 +9,7 @@ import java.util.OptionalInt;
 import org.apache.fontbox.ttf.CmapLookup;
 import org.apache.fontbox.ttf.TTFParser;
 import org.apache.pdfbox.io.RandomAccessReadBuffer;
+import org.jalousie.core.messages.Message;
 
 /** Knows which characters the font of the signing fields can print. */
 public final class Glyphs {
@@ -26,12 +27,11 @@ public final class Glyphs {
      *
      * @param what what the text is, as a sentence begins
      */
-    public static Optional<String> unprintable(String what, String text) {
+    public static Optional<Message> unprintable(Message what, String text) {
         OptionalInt missing = firstMissing(text);
         if (missing.isEmpty()) return Optional.empty();
         return Optional.of(
-                what + " has the character \u201c" + Character.toString(missing.getAsInt())
-                        + "\u201d, which can't be printed beside the signature and in the signing record. Write it in Latin, Greek or Cyrillic letters.");
+                Message.of("print.missing", "what", what, "character", Character.toString(missing.getAsInt())));
     }
 
     /** The text with every character that can't be printed replaced by a question mark: for what is only mentioned. */
@@ -56,8 +56,7 @@ public final class Glyphs {
     }
 
     private static CmapLookup load() {
-        try (InputStream font =
-                Glyphs.class.getResourceAsStream("/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf")) {
+        try (InputStream font = FormFont.open()) {
             return new TTFParser(true).parse(new RandomAccessReadBuffer(font)).getUnicodeCmapLookup();
         } catch (IOException e) {
             throw new UncheckedIOException("the font of the signing fields is missing", e);

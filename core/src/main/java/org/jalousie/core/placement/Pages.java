@@ -2,15 +2,16 @@ package org.jalousie.core.placement;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.jalousie.core.messages.Message;
 
 /** The finished pages with the fields on them. */
 public record Pages(List<Size> sizes, List<PlacedField> fields) {
     /** A page's size in PDF points. */
     public record Size(double width, double height) {}
 
-    /** What is wrong with where the fields landed, a sentence each. */
-    public List<String> faults() {
-        List<String> faults = new ArrayList<>();
+    /** What is wrong with where the fields landed. */
+    public List<Message> faults() {
+        List<Message> faults = new ArrayList<>();
         for (int i = 0; i < fields.size(); i++) {
             PlacedField one = fields.get(i);
             Size page = sizes.get(one.page() - 1);
@@ -18,14 +19,19 @@ public record Pages(List<Size> sizes, List<PlacedField> fields) {
                     || one.y() < 0
                     || one.x() + one.width() > page.width()
                     || one.y() + one.height() > page.height()) {
-                faults.add("%s hangs off page %d. Give it more room in the wording."
-                        .formatted(one.field().title(), one.page()));
+                faults.add(Message.of("place.off-page", "field", one.field().title(), "page", one.page()));
             }
             for (int k = i + 1; k < fields.size(); k++) {
                 PlacedField other = fields.get(k);
                 if (one.overlaps(other)) {
-                    faults.add("%s and %s overlap on page %d. Put them further apart in the wording."
-                            .formatted(one.field().title(), other.field().title(), one.page()));
+                    faults.add(Message.of(
+                            "place.overlap",
+                            "field",
+                            one.field().title(),
+                            "other",
+                            other.field().title(),
+                            "page",
+                            one.page()));
                 }
             }
         }

@@ -7,6 +7,7 @@ import java.util.Set;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.ValueReader;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PersonSource;
@@ -43,6 +44,10 @@ public final class PublishCheck {
                         + one.label() + ", and there is no rule called " + one.rule()
                         + " for it. Add it under Rules: " + one.expression()));
         fields(content.fields(), wording, obstacles);
+        content.fields().stream()
+                .filter(field -> field.required() && !content.layout().shows(field.name()))
+                .forEach(field -> obstacles.add(
+                        field.label() + " is required, and the form doesn't show it. Show it, or let it stay empty."));
         cases(wording.found().uses(), content, obstacles);
         wording.found()
                 .pictures()
@@ -146,7 +151,8 @@ public final class PublishCheck {
     }
 
     private static void party(Party party, TemplateContent content, List<String> obstacles) {
-        Glyphs.unprintable("The label of the party " + party.label(), party.label())
+        Glyphs.unprintable(Message.of("print.label-of", "party", party.label()), party.label())
+                .map(Message::toString)
                 .ifPresent(obstacles::add);
         if (party.stage() < 1) obstacles.add(party.label() + " needs a place in the order, from 1.");
         boolean signature = content.signingFields().stream()

@@ -38,7 +38,8 @@ public final class Renaming {
                 content.rules().stream().map(to::rule).toList(),
                 content.choices().stream().map(to::choice).toList(),
                 content.specimens().stream().map(to::specimen).toList(),
-                content.clauses());
+                content.clauses(),
+                content.layout().renamed(names));
     }
 
     private String name(String old) {

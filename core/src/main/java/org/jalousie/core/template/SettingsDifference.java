@@ -20,6 +20,7 @@ public final class SettingsDifference {
         difference.compare("Party", before.parties(), after.parties(), party -> party.label());
         difference.compare("Signing field", before.signingFields(), after.signingFields(), field -> field.name());
         if (!before.sending().equals(after.sending())) difference.sentences.add("The terms of sending changed.");
+        if (!before.layout().equals(after.layout())) difference.sentences.add("The arrangement of the form changed.");
         if (!before.language().equals(after.language()))
             difference.sentences.add(
                     "Values print as in " + after.language() + " instead of " + before.language() + ".");

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.rules.Choice;
@@ -13,6 +14,7 @@ import org.jalousie.core.rules.Rule;
  * What a coordinator has settled about a wording.
  *
  * @param language BCP 47 tag that decides how dates, numbers and money print
+ * @param layout how the form asks for the fields
  * @param clauses the files of included clauses by name, held from publishing on; empty in a draft, which follows the library
  */
 public record TemplateContent(
@@ -24,7 +26,8 @@ public record TemplateContent(
         List<Rule> rules,
         List<Choice> choices,
         List<Specimen> specimens,
-        Map<String, Sha256> clauses) {
+        Map<String, Sha256> clauses,
+        FormLayout layout) {
     public TemplateContent {
         fields = List.copyOf(fields);
         parties = List.copyOf(parties);
@@ -34,6 +37,8 @@ public record TemplateContent(
         choices = choices == null ? List.of() : List.copyOf(choices);
         specimens = specimens == null ? List.of() : List.copyOf(specimens);
         clauses = clauses == null ? Map.of() : Map.copyOf(clauses);
+        // a form that nobody has arranged follows the fields; in another one each field has its place
+        layout = layout == null || layout.sections().isEmpty() ? FormLayout.NONE : layout.arranged(fields);
     }
 
     /** Settings without rules and specimens. */
@@ -43,28 +48,40 @@ public record TemplateContent(
             List<Party> parties,
             List<SigningField> signingFields,
             SendingSettings sending) {
-        this(language, fields, parties, signingFields, sending, List.of(), List.of(), List.of(), Map.of());
+        this(
+                language,
+                fields,
+                parties,
+                signingFields,
+                sending,
+                List.of(),
+                List.of(),
+                List.of(),
+                Map.of(),
+                FormLayout.NONE);
     }
 
     /** The same settings about other data and parties. */
     public TemplateContent with(List<Field> newFields, List<Party> newParties, List<SigningField> newSigningFields) {
         return new TemplateContent(
-                language, newFields, newParties, newSigningFields, sending, rules, choices, specimens, clauses);
+                language, newFields, newParties, newSigningFields, sending, rules, choices, specimens, clauses, layout);
     }
 
     /** The same settings with these rules. */
     public TemplateContent withRules(List<Rule> kept) {
         return new TemplateContent(
-                language, fields, parties, signingFields, sending, kept, choices, specimens, clauses);
+                language, fields, parties, signingFields, sending, kept, choices, specimens, clauses, layout);
     }
 
     /** The same settings with these specimens. */
     public TemplateContent withSpecimens(List<Specimen> kept) {
-        return new TemplateContent(language, fields, parties, signingFields, sending, rules, choices, kept, clauses);
+        return new TemplateContent(
+                language, fields, parties, signingFields, sending, rules, choices, kept, clauses, layout);
     }
 
     /** The same settings holding these files of clauses. */
     public TemplateContent holding(Map<String, Sha256> files) {
-        return new TemplateContent(language, fields, parties, signingFields, sending, rules, choices, specimens, files);
+        return new TemplateContent(
+                language, fields, parties, signingFields, sending, rules, choices, specimens, files, layout);
     }
 }

@@ -13,6 +13,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.Person;
@@ -250,8 +251,9 @@ class DeciderTest {
         does(new Command.ChangeParticipant(
                 party("lender", Duty.SIGNS, 3).with(new Person("", "nowhere")), "Loan", false));
         assertThat(Readiness.obstacles(agreement(), List.of()))
+                .extracting(Message::toString)
                 .anySatisfy(o -> assertThat(o).contains("no name"))
-                .anySatisfy(o -> assertThat(o).contains("can't be right: nowhere"));
+                .anySatisfy(o -> assertThat(o).contains("can\u2019t be right: nowhere"));
     }
 
     @Test
@@ -272,7 +274,8 @@ class DeciderTest {
                             List.of(new Participant(
                                     new Person(name, "a@example.org"), "lender", name, Duty.SIGNS, 1)))));
             assertThat(Readiness.obstacles(agreement(), List.of()))
-                    .filteredOn(o -> o.contains("can't be printed"))
+                    .extracting(Message::toString)
+                    .filteredOn(o -> o.contains("can\u2019t be printed"))
                     .anySatisfy(o -> assertThat(o).startsWith(name + "\u2019s name " + name))
                     .anySatisfy(o -> assertThat(o).startsWith("The label of the party " + name))
                     .anySatisfy(o -> assertThat(o).startsWith("The template\u2019s name " + name))
@@ -289,6 +292,7 @@ class DeciderTest {
                         placed("museum_signature", "museum", new SignaturePlace(), 520),
                         placed("witness_signature", "witness", new SignaturePlace(), -5)));
         assertThat(bad.faults())
+                .extracting(Message::toString)
                 .anySatisfy(fault -> assertThat(fault).contains("overlap on page 1"))
                 .anySatisfy(fault -> assertThat(fault).contains("hangs off page 1"));
     }

@@ -7,9 +7,12 @@ import java.util.Map;
 import java.util.Set;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
+import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PersonSource;
+import org.jalousie.core.placement.SigningField;
+import org.jalousie.core.placement.TextPlace;
 import org.jalousie.core.rules.Rule;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.wording.Diagnostic;
@@ -86,7 +89,7 @@ class ProposalTest {
                 .singleElement()
                 .asString()
                 .startsWith("The label of the party")
-                .contains("can't be printed");
+                .contains("can\u2019t be printed");
     }
 
     @Test
@@ -167,7 +170,8 @@ class ProposalTest {
                 List.of(Rule.condition("abroad", "country != \"GB\"")),
                 List.of(),
                 List.of(),
-                Map.of());
+                Map.of(),
+                FormLayout.NONE);
         TemplateContent after =
                 Proposal.renewed(wording("{{#abroad}}x{{/abroad}}").found(), before);
         assertThat(after.fields()).extracting(Field::name).containsExactly("country");
@@ -226,7 +230,8 @@ class ProposalTest {
                         "value > 5 and value_currency = \"value\" and lender = \"a \\\" lender\" and my_value = 1")),
                 List.of(),
                 List.of(new Specimen("one", Specimen.Origin.TYPED, Map.of("value", "EUR 1.00"))),
-                Map.of());
+                Map.of(),
+                FormLayout.NONE);
         TemplateContent renamed = Renaming.of(content, Map.of("value", "worth", "lender", "giver"));
         assertThat(renamed.fields()).extracting(Field::name).containsExactly("worth", "giver");
         assertThat(renamed.rules().get(0).expression())
@@ -248,7 +253,8 @@ class ProposalTest {
                 List.of(
                         new Specimen("1", Specimen.Origin.DRAWN_UP, Map.of("value", "EUR 11.00")),
                         new Specimen("2", Specimen.Origin.DRAWN_UP, Map.of("value", "EUR 1.00"))),
-                Map.of());
+                Map.of(),
+                FormLayout.NONE);
         Wording wording = wording("{{value}}{{#never}}x{{/never}}{{#high}}y{{/high}}");
         assertThat(Advice.of(wording, content, rules(content), Map.of()))
                 .extracting(Diagnostic::code, Diagnostic::place)
@@ -271,5 +277,41 @@ class ProposalTest {
         TemplateContent renamed = Renaming.of(content, Map.of("titel", "title"));
         assertThat(renamed.fields().get(0).items()).containsExactly(title.renamed("title"));
         assertThat(renamed.specimens().get(0).data()).containsEntry("objects", "[{\"title\":\"a \\\"titel\\\": b\"}]");
+    }
+
+    @Test
+    void aFormThatWasArrangedTakesInWhatIsNewAndNeedsWhatItHides() {
+        FormLayout hides = new FormLayout(List.of(new FormLayout.Section(
+                "Loan", "", List.of(new FormLayout.Question("insured_value", "", FormLayout.Visibility.HIDDEN)))));
+        Wording wording = wording(LOAN);
+        TemplateContent first = Proposal.first(wording.found());
+        assertThat(first.layout()).as("nobody has arranged it").isEqualTo(FormLayout.NONE);
+        TemplateContent arranged = new TemplateContent(
+                first.language(),
+                first.fields(),
+                first.parties(),
+                first.signingFields(),
+                first.sending(),
+                first.rules(),
+                first.choices(),
+                first.specimens(),
+                first.clauses(),
+                hides);
+        assertThat(arranged.layout().sections().get(0).questions()).hasSameSizeAs(first.fields());
+        assertThat(obstacles(wording, arranged))
+                .anySatisfy(said -> assertThat(said).contains("is required, and the form doesn't show it"));
+        assertThat(SettingsDifference.between(first, arranged)).contains("The arrangement of the form changed.");
+        assertThat(StoredContent.read(StoredContent.write(arranged))).isEqualTo(arranged);
+    }
+
+    @Test
+    void settingsOfAnEarlierVersionAreRead() {
+        TemplateContent read = StoredContent.read(
+                "{\"language\":\"en-GB\",\"fields\":[],\"parties\":[],\"signingFields\":[{\"kind\":\"TEXT\",\"label\":\"Lender: vat\",\"name\":\"lender_vat\",\"party\":\"lender\",\"required\":false}],"
+                        + "\"terms\":{\"subject\":\"\",\"message\":\"Hello\",\"expiryDays\":14,\"firstReminderDays\":5,\"everyDays\":3}}");
+        assertThat(read.sending()).isEqualTo(new SendingSettings("", "Hello", 14, 5, 3));
+        assertThat(read.signingFields())
+                .containsExactly(new SigningField("lender_vat", "lender", "vat", new TextPlace(false, "")));
+        assertThat(read.layout()).isEqualTo(FormLayout.NONE);
     }
 }

@@ -138,7 +138,9 @@ class AgreementService {
         Agreement agreement = Agreement.of(history);
         UsableTemplate template = templates.version(row.templateVersionId());
         List<String> obstacles = agreement.state() == State.CHECK
-                ? Readiness.obstacles(agreement, blanks(template, agreement))
+                ? Readiness.obstacles(agreement, blanks(template, agreement)).stream()
+                        .map(Message::toString)
+                        .toList()
                 : List.of();
         return new AgreementViews.AgreementDetail(
                 AgreementViews.row(row),

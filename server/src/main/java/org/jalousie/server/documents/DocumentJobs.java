@@ -65,7 +65,11 @@ class DocumentJobs {
             List<Entry> history = agreements.history(id);
             for (Optional<DocumentWork> next = next(history); next.isPresent(); next = next(history)) {
                 asked |= work.run(id, history, next.get());
+                int before = history.size();
                 history = agreements.history(id);
+                // what was overtaken finds a longer history; the same again would be asked for without end
+                if (history.size() == before)
+                    throw new IllegalStateException("Nothing came of the work on the documents.");
             }
             return asked;
         }

@@ -15,6 +15,7 @@ import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.data.ValueReader;
+import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.intake.Intake;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.Person;
@@ -240,6 +241,15 @@ class IntakeService implements WaitingRequests {
                 template.number(),
                 template.content().language(),
                 template.content().fields(),
+                template.content().layout().arranged(template.content().fields()).sections().stream()
+                        .map(section -> new IntakeViews.FormSection(
+                                section.title(),
+                                section.help(),
+                                section.questions().stream()
+                                        .filter(one -> one.visibility() == FormLayout.Visibility.SHOWN)
+                                        .map(one -> new IntakeViews.FormQuestion(one.field(), one.help()))
+                                        .toList()))
+                        .toList(),
                 template.content().parties().stream()
                         .filter(party -> party.who() instanceof PersonSource.ChosenAtUse)
                         .map(party -> new IntakeViews.ChosenParty(party.key(), party.label()))

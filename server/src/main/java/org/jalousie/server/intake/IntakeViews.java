@@ -20,11 +20,25 @@ public final class IntakeViews {
     /**
      * The form of a template.
      *
+     * @param fields all that it can take, also what it doesn't show
+     * @param sections the questions as they are shown
      * @param language in which numbers are shown and typed, a BCP 47 tag
      * @param chosen parties whose person is chosen with the form
      */
     public record Form(
-            UUID template, String name, int version, String language, List<Field> fields, List<ChosenParty> chosen) {}
+            UUID template,
+            String name,
+            int version,
+            String language,
+            List<Field> fields,
+            List<FormSection> sections,
+            List<ChosenParty> chosen) {}
+
+    /** Questions that belong together. @param help may be empty */
+    public record FormSection(String title, String help, List<FormQuestion> questions) {}
+
+    /** @param field its name; {@code help} in place of the field's own hint, empty for that */
+    public record FormQuestion(String field, String help) {}
 
     /** Data as they were read. @param values in the form in which they are stored; @param faults by field name */
     public record ReadData(Map<String, String> values, Map<String, String> faults) {}

@@ -30,7 +30,7 @@ class Preparations {
     private static final int KEPT = 60;
 
     /** What compiled wordings may hold in memory together, in bytes. */
-    private static final long MOST_HELD = 250L * 1024 * 1024;
+    static final long MOST_HELD = 250L * 1024 * 1024;
 
     /** A compiled wording holds its XML as text; that is some twenty times the packed file. (measured: 12 to 25) */
     private static final int HELD_PER_BYTE = 20;
@@ -44,7 +44,8 @@ class Preparations {
     private final Cache<String, RuleSet> ruleSets =
             Caffeine.newBuilder().maximumSize(KEPT).build();
 
-    private record Kept(Wording wording, int weight) {}
+    /** A compiled wording with roughly how many bytes it holds in memory. */
+    record Kept(Wording wording, int weight) {}
 
     Preparations(FileStore files, ClauseLibrary clauses) {
         this.files = files;
@@ -52,17 +53,22 @@ class Preparations {
     }
 
     Wording wording(Sha256 wordFile, TemplateContent content) {
+        return kept(wordFile, content).wording();
+    }
+
+    Kept kept(Sha256 wordFile, TemplateContent content) {
         Map<String, Sha256> library = clauseFiles(content);
         Set<String> parties = content.parties().stream().map(Party::key).collect(Collectors.toCollection(TreeSet::new));
         Set<String> fields = content.fields().stream().map(Field::name).collect(Collectors.toCollection(TreeSet::new));
         String key = wordFile.hex() + parties + fields + new TreeMap<>(library) + Json.canonical(content.choices());
         Kept known = wordings.getIfPresent(key);
-        if (known != null) return known.wording();
+        if (known != null) return known;
         // outside of any lock: two compiling the same at once does no harm
         byte[] file = files.get(wordFile);
         Wording wording = Wording.compile(WordFile.open(file), parties, fields, clauses(library, content));
-        wordings.put(key, new Kept(wording, (int) Math.min(Integer.MAX_VALUE, (long) file.length * HELD_PER_BYTE)));
-        return wording;
+        Kept kept = new Kept(wording, (int) Math.min(Integer.MAX_VALUE, (long) file.length * HELD_PER_BYTE));
+        wordings.put(key, kept);
+        return kept;
     }
 
     /** The files that includes mean: those held by a published version, else the library's newest. */

@@ -40,6 +40,7 @@ class TemplateService implements UsableTemplates {
     private final TemplateVersions versions;
     private final Drafts drafts;
     private final Preparations preparations;
+    private final PublishedVersions compiledVersions;
     private final FileStore files;
     private final Clock clock;
 
@@ -48,12 +49,14 @@ class TemplateService implements UsableTemplates {
             TemplateVersions versions,
             Drafts drafts,
             Preparations preparations,
+            PublishedVersions compiledVersions,
             FileStore files,
             Clock clock) {
         this.templates = templates;
         this.versions = versions;
         this.drafts = drafts;
         this.preparations = preparations;
+        this.compiledVersions = compiledVersions;
         this.files = files;
         this.clock = clock;
     }
@@ -240,8 +243,9 @@ class TemplateService implements UsableTemplates {
     @Transactional(readOnly = true)
     @Override
     public TemplateContent content(UUID versionId) {
-        return versions.findById(versionId)
-                .map(TemplateVersion::content)
+        return compiledVersions
+                .content(versionId)
+                .or(() -> versions.findById(versionId).map(TemplateVersion::content))
                 .orElseThrow(() -> Refusal.notFound("There is no such version of a template."));
     }
 
@@ -265,17 +269,15 @@ class TemplateService implements UsableTemplates {
     }
 
     private UsableTemplate usable(TemplateVersion version) {
-        Wording wording = preparations.wording(version.wordFile(), version.content());
-        // a version published before the word processor's conditions were rules has none for them
-        TemplateContent content = Proposal.withComparisons(wording.found(), version.content());
+        PublishedVersions.Compiled compiled = compiledVersions.of(version);
         return new UsableTemplate(
                 version.id(),
                 version.templateId(),
                 drafts.template(version.templateId()).name(),
                 version.number(),
-                content,
-                wording,
-                preparations.rules(content));
+                compiled.content(),
+                compiled.wording(),
+                compiled.rules());
     }
 
     private static void requireName(String name) {

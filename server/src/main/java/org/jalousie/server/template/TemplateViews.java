@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PersonSource;
@@ -56,12 +57,14 @@ final class TemplateViews {
             SendingSettings sending,
             List<Rule> rules,
             List<Choice> choices,
-            List<Specimen> specimens) {
-        /** Programs that know nothing of rules, choices or specimens leave them out. */
+            List<Specimen> specimens,
+            FormLayout layout) {
+        /** Programs that know nothing of rules, choices, specimens or the form's layout leave them out. */
         TemplateSettings {
             rules = rules == null ? List.of() : rules;
             choices = choices == null ? List.of() : choices;
             specimens = specimens == null ? List.of() : specimens;
+            layout = layout == null ? FormLayout.NONE : layout;
         }
 
         TemplateContent toCore() {
@@ -74,7 +77,8 @@ final class TemplateViews {
                     rules,
                     choices,
                     specimens,
-                    Map.of());
+                    Map.of(),
+                    layout);
         }
     }
 
@@ -199,7 +203,8 @@ final class TemplateViews {
                 content.sending(),
                 content.rules(),
                 content.choices(),
-                content.specimens());
+                content.specimens(),
+                content.layout());
     }
 
     private static PartyView view(Party party) {

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import javax.imageio.ImageIO;
 import org.jalousie.core.placement.BoxSize;
+import org.jalousie.core.placement.FieldLink;
 import org.jalousie.core.wording.docx.InlinePicture;
 import org.jalousie.core.wording.docx.PackageParts;
 import org.jalousie.core.wording.docx.SafeXml;
@@ -19,9 +20,6 @@ import org.w3c.dom.Element;
  * whose address carries the field's number. The converter exports the link with its rectangle, and that is where the field goes.
  */
 public final class Boxes {
-    /** The links' address without the number; {@code .invalid} never resolves (RFC 2606). */
-    static final String ADDRESS = "https://field.invalid/";
-
     private static final String LINK = "\"jalField";
     private static final String IMAGE_PART = "word/media/jalousie-box.png";
 
@@ -43,8 +41,8 @@ public final class Boxes {
             parts.defaultType("png", "image/png");
         }
         String image = parts.relate(part, "jalImage", InlinePicture.OFFICE + "/image", "media/jalousie-box.png", false);
-        String link =
-                parts.relate(part, "jalField" + number, InlinePicture.OFFICE + "/hyperlink", ADDRESS + number, true);
+        String link = parts.relate(
+                part, "jalField" + number, InlinePicture.OFFICE + "/hyperlink", FieldLink.to(number), true);
         long width = Math.round(size.widthMm() * InlinePicture.EMU_PER_MM);
         long height = Math.round(size.heightMm() * InlinePicture.EMU_PER_MM);
         String xml = InlinePicture.xml(

@@ -1,0 +1,45 @@
+package org.jalousie.server.template;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.Optional;
+import java.util.UUID;
+import org.jalousie.core.rules.RuleSet;
+import org.jalousie.core.template.Proposal;
+import org.jalousie.core.template.TemplateContent;
+import org.jalousie.core.wording.Wording;
+import org.springframework.stereotype.Component;
+
+/** Published versions, each compiled once and kept by its id: they never change. Weighed by what they hold in memory. */
+@Component
+class PublishedVersions {
+    private final Preparations preparations;
+    private final Cache<UUID, Compiled> known = Caffeine.newBuilder()
+            .maximumWeight(Preparations.MOST_HELD)
+            .weigher((UUID id, Compiled compiled) -> compiled.weight())
+            .build();
+
+    PublishedVersions(Preparations preparations) {
+        this.preparations = preparations;
+    }
+
+    /** @param weight in bytes, roughly */
+    record Compiled(TemplateContent content, Wording wording, RuleSet rules, int weight) {}
+
+    Compiled of(TemplateVersion version) {
+        Compiled before = known.getIfPresent(version.id());
+        if (before != null) return before;
+        TemplateContent stored = version.content();
+        Preparations.Kept kept = preparations.kept(version.wordFile(), stored);
+        // a version published before the word processor's conditions were rules has none for them
+        TemplateContent content = Proposal.withComparisons(kept.wording().found(), stored);
+        Compiled compiled = new Compiled(content, kept.wording(), preparations.rules(content), kept.weight());
+        if (version.published()) known.put(version.id(), compiled);
+        return compiled;
+    }
+
+    /** The settings of a version that is at hand; empty for one that has to be read. */
+    Optional<TemplateContent> content(UUID versionId) {
+        return Optional.ofNullable(known.getIfPresent(versionId)).map(Compiled::content);
+    }
+}
