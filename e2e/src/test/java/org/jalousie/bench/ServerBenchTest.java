@@ -5,14 +5,13 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import org.hibernate.SessionFactory;
 import org.hibernate.stat.Statistics;
+import org.jalousie.core.wording.write.WordDraft;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.Testbed;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
-import tools.jackson.databind.JsonNode;
 
 /** What the running application costs: as ratios and counts. Prints; fails nothing, since machines differ. */
 @Tag("bench")
@@ -75,10 +74,13 @@ class ServerBenchTest {
         long before = used();
         List<String> templates = new ArrayList<>();
         for (int i = 0; i < TEMPLATES; i++) {
-            JsonNode copy = office.client
-                    .post("/api/v1/templates/" + first + "/duplicate", Map.of("name", "In use " + i))
-                    .json();
-            templates.add(office.publish(copy));
+            // each with words of its own, as templates have
+            byte[] wording = new WordDraft()
+                    .title("Agreement of kind " + i)
+                    .clause("{{lender_name}} agrees with the following. " + ("Words of kind " + i + ". ").repeat(300))
+                    .paragraph("{{lender.signature}}")
+                    .bytes();
+            templates.add(office.publish("In use " + i, wording));
         }
         templates.forEach(id -> office.client.get("/api/v1/templates/" + id + "/form"));
         long after = used();
