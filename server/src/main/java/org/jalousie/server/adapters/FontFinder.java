@@ -1,16 +1,20 @@
 package org.jalousie.server.adapters;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
+import org.jalousie.core.wording.Wording;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -29,14 +33,27 @@ public class FontFinder {
             "Times New Roman", "Liberation Serif",
             "Courier New", "Liberation Mono");
 
-    private final Map<String, String> known = new ConcurrentHashMap<>();
-    private final Map<String, Boolean> scriptsKnown = new ConcurrentHashMap<>();
+    /** Names of fonts come from files that people bring, so not all of them are remembered. */
+    private static final int REMEMBERED = 5_000;
+
+    private static final Duration LONGEST = Duration.ofSeconds(5);
+
+    private final Cache<String, String> known =
+            Caffeine.newBuilder().maximumSize(REMEMBERED).build();
+    private final Cache<String, Boolean> scriptsKnown =
+            Caffeine.newBuilder().maximumSize(REMEMBERED).build();
+
+    /** Asks for all of it now, while nothing is held: later answers come from memory. */
+    public void learn(Wording wording) {
+        replaced(wording.fonts());
+        unprintable(wording.scripts());
+    }
 
     /** The fonts among these that this machine lacks, each with what would be used instead. */
     public Map<String, String> replaced(Set<String> fonts) {
         Map<String, String> replaced = new TreeMap<>();
         for (String font : fonts) {
-            String used = known.computeIfAbsent(font, FontFinder::ask);
+            String used = known.get(font, FontFinder::ask);
             if (!used.isEmpty() && !used.equalsIgnoreCase(font) && !used.equals(SAME_WIDTHS.get(font)))
                 replaced.put(font, used);
         }
@@ -51,7 +68,7 @@ public class FontFinder {
     public List<String> unprintable(Map<String, String> scripts) {
         List<String> unprintable = new ArrayList<>();
         scripts.forEach((script, letters) -> {
-            if (!scriptsKnown.computeIfAbsent(script + letters, key -> hasLetters(letters))) unprintable.add(script);
+            if (!scriptsKnown.get(script + letters, key -> hasLetters(letters))) unprintable.add(script);
         });
         return unprintable;
     }
@@ -73,8 +90,11 @@ public class FontFinder {
         try {
             Process process =
                     new ProcessBuilder(command).redirectErrorStream(true).start();
+            // one that hangs is ended, and its end closes what is read here
+            CompletableFuture.delayedExecutor(LONGEST.toSeconds(), TimeUnit.SECONDS)
+                    .execute(process::destroyForcibly);
             String answer = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-            return process.waitFor(5, TimeUnit.SECONDS) && process.exitValue() == 0
+            return process.waitFor(LONGEST.toSeconds(), TimeUnit.SECONDS) && process.exitValue() == 0
                     ? Optional.of(answer.strip())
                     : Optional.empty();
         } catch (IOException e) {

@@ -23,11 +23,13 @@ import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.Wording;
 import org.jalousie.core.wording.write.Composer;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.adapters.FontFinder;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.web.ListOrder;
 import org.jalousie.server.web.Page;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Templates and their versions. */
 @Service
@@ -42,6 +44,8 @@ class TemplateService implements UsableTemplates {
     private final Preparations preparations;
     private final PublishedVersions compiledVersions;
     private final FileStore files;
+    private final FontFinder fonts;
+    private final TransactionTemplate transaction;
     private final Clock clock;
 
     TemplateService(
@@ -51,7 +55,11 @@ class TemplateService implements UsableTemplates {
             Preparations preparations,
             PublishedVersions compiledVersions,
             FileStore files,
+            FontFinder fonts,
+            TransactionTemplate transaction,
             Clock clock) {
+        this.fonts = fonts;
+        this.transaction = transaction;
         this.templates = templates;
         this.versions = versions;
         this.drafts = drafts;
@@ -76,23 +84,24 @@ class TemplateService implements UsableTemplates {
         return new Page<>(rows, found.getTotalElements(), page, Page.SIZE);
     }
 
-    /** Takes in a Word file as a new template. */
-    @Transactional
+    /** Takes in a Word file as a new template. It is read, and fonts are asked for, before a transaction is open. */
     TemplateViews.TemplateDetail bringIn(String name, byte[] file) {
         requireName(name);
-        TemplateContent none =
-                Proposal.first(Wording.compile(WordFile.open(file), Set.of()).found());
-        Template template = templates.save(new Template(name.strip(), clock.instant()));
-        TemplateVersion version = versions.save(new TemplateVersion(template.id(), 1, files.keep(file), none));
-        // once more with the library at hand, for what its clauses use
-        version.change(
-                version.wordFile(),
-                Proposal.renewed(preparations.wording(version.wordFile(), none).found(), none));
-        return drafts.detail(template, version);
+        Wording read = Wording.compile(WordFile.open(file), Set.of());
+        fonts.learn(read);
+        TemplateContent none = Proposal.first(read.found());
+        Sha256 kept = files.keep(file);
+        return transaction.execute(status -> {
+            Template template = templates.save(new Template(name.strip(), clock.instant()));
+            TemplateVersion version = versions.save(new TemplateVersion(template.id(), 1, kept, none));
+            // once more with the library at hand, for what its clauses use
+            version.change(
+                    kept, Proposal.renewed(preparations.wording(kept, none).found(), none));
+            return drafts.detail(template, version);
+        });
     }
 
     /** Makes a template of what was written in the program. */
-    @Transactional
     TemplateViews.TemplateDetail compose(Composer.Composition composition) {
         requireName(composition.title());
         if (composition.html().length() > MOST_WRITTEN)
@@ -109,7 +118,7 @@ class TemplateService implements UsableTemplates {
         }
     }
 
-    @Transactional(readOnly = true)
+    /** No transaction is open over all of it: a wording is compiled here when it is looked at first, and fonts are asked for. */
     TemplateViews.TemplateDetail show(UUID id) {
         return drafts.detail(drafts.template(id), drafts.newest(id));
     }

@@ -21,6 +21,7 @@ import org.jalousie.core.wording.edit.EditRefused;
 import org.jalousie.core.wording.edit.Selection;
 import org.jalousie.core.wording.edit.WordingEdit;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.adapters.FontFinder;
 import org.jalousie.server.files.FileStore;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -31,8 +32,10 @@ class WordingService {
     private final Drafts drafts;
     private final Preparations preparations;
     private final FileStore files;
+    private final FontFinder fonts;
 
-    WordingService(Drafts drafts, Preparations preparations, FileStore files) {
+    WordingService(Drafts drafts, Preparations preparations, FileStore files, FontFinder fonts) {
+        this.fonts = fonts;
         this.drafts = drafts;
         this.preparations = preparations;
         this.files = files;
@@ -48,7 +51,6 @@ class WordingService {
     }
 
     /** What a Word file changed elsewhere would bring; nothing is taken over yet. */
-    @Transactional(readOnly = true)
     TemplateViews.WordingComparison compare(UUID id, byte[] file) {
         TemplateVersion version = drafts.newest(id);
         FoundTags before =
@@ -56,6 +58,7 @@ class WordingService {
         WordFile.open(file);
         Sha256 kept = files.keep(file);
         Wording wording = preparations.wording(kept, version.content());
+        fonts.learn(wording);
         List<String> added = without(names(wording.found()), names(before));
         List<String> gone = without(names(before), names(wording.found()));
         List<TemplateViews.RenameProposal> renames = new ArrayList<>();
