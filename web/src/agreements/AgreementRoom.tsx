@@ -79,15 +79,17 @@ export default function AgreementRoom() {
         <div>
           {detail.documents.length === 0 && <Waiting what="The document is being made…" />}
           {detail.documents.map((document) => (
-            <AnnotatedPages
-              key={document.id}
-              url={`/api/v1/agreements/${number}/documents/${document.id}.pdf?at=${row.changedAt}`}
-              pages={document.pages}
-              data={detail.data
-                .filter((one) => one.printed !== 'yes' && one.printed !== 'no')
-                .map((one) => ({ name: one.name, label: one.label, text: one.printed }))}
-              actors={detail.people}
-            />
+            <section key={document.id} aria-label={document.title}>
+              {detail.documents.length > 1 && <h2 className="pb-2 text-lg">{document.title}</h2>}
+              <AnnotatedPages
+                url={`/api/v1/agreements/${number}/documents/${document.id}.pdf?at=${row.changedAt}`}
+                pages={document.pages}
+                data={detail.data
+                  .filter((one) => one.printed !== 'yes' && one.printed !== 'no')
+                  .map((one) => ({ name: one.name, label: one.label, text: one.printed }))}
+                actors={detail.people}
+              />
+            </section>
           ))}
         </div>
         <aside className="flex flex-col gap-6">

@@ -32,11 +32,13 @@ export default function FiledRoom() {
       <div className="grid grid-cols-[minmax(0,1fr)_24rem] gap-8">
         <div className="mx-auto w-full max-w-[44rem]">
           {detail.documents.map((document) => (
-            <PagesView
-              key={document.id}
-              url={`/api/v1/agreements/${number}/documents/${document.id}.pdf`}
-              pages={document.pages}
-            />
+            <section key={document.id} aria-label={document.title}>
+              {detail.documents.length > 1 && <h2 className="pb-2 text-lg">{document.title}</h2>}
+              <PagesView
+                url={`/api/v1/agreements/${number}/documents/${document.id}.pdf`}
+                pages={document.pages}
+              />
+            </section>
           ))}
         </div>
         <aside className="flex flex-col gap-6">
