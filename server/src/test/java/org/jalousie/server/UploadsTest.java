@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
+import org.jalousie.core.wording.Zips;
 import org.jalousie.core.wording.write.WordDraft;
 import org.jalousie.demo.Client;
 import org.jalousie.server.testbed.Office;
@@ -124,5 +125,29 @@ class UploadsTest {
                         .get("version")
                         .asInt())
                 .isEqualTo(1);
+    }
+
+    /** Its places for signatures are pictures with links, which would be taken for those of the new template. */
+    @Test
+    void anAgreementThatIsMadeATemplateOfBringsNoPlacesOfItsOwn() {
+        String number =
+                office.generate(office.publish("Brought back", Office.loanWording()), Office.loanValues("Ida Marsh"));
+        Map<String, byte[]> parts = Zips.parts(office.client
+                .get("/api/v1/agreements/" + number + "/documents/wording.docx")
+                .body());
+        String body = "word/document.xml";
+        parts.put(
+                body,
+                new String(parts.get(body), StandardCharsets.UTF_8)
+                        .replace("<w:body>", "<w:body><w:p><w:r><w:t>{{lender.signature}}</w:t></w:r></w:p>")
+                        .getBytes(StandardCharsets.UTF_8));
+        String id =
+                office.bringIn("From an agreement", Zips.of(parts)).get("id").asString();
+        JsonNode fields = office.client
+                .get("/api/v1/templates/" + id + "/preview")
+                .json()
+                .get("pages")
+                .get("fields");
+        assertThat(fields).as(fields.toString()).hasSize(1);
     }
 }

@@ -9,7 +9,10 @@ import java.util.regex.Pattern;
  * rectangles. {@code .invalid} never resolves (RFC 2606).
  */
 public final class FieldLink {
-    private static final String ADDRESS = "https://field.invalid/";
+    /** The host that is kept for these links. */
+    public static final String HOST = "field.invalid";
+
+    private static final String ADDRESS = "https://" + HOST + "/";
     private static final Pattern FORM = Pattern.compile(Pattern.quote(ADDRESS) + "(\\d{1,9})");
 
     private FieldLink() {}

@@ -14,6 +14,7 @@ import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
 import org.jalousie.core.wording.docx.Markup;
 import org.jalousie.core.wording.docx.Outward;
+import org.jalousie.core.wording.docx.OwnLinks;
 import org.jalousie.core.wording.docx.PackageOrder;
 import org.jalousie.core.wording.docx.SafeXml;
 
@@ -69,6 +70,7 @@ public final class WordFile {
             if (Markup.isXml(name, bytes)) SafeXml.parse(name, bytes);
         });
         Outward.cut(parts);
+        OwnLinks.cut(parts);
         return new WordFile(parts, PackageOrder.isSigned(unpacked));
     }
 

@@ -114,6 +114,33 @@ class WordFileTest {
                 WordFile.open(Zips.of(parts)).parts().get("word/_rels/document.xml.rels"), StandardCharsets.UTF_8);
     }
 
+    @Test
+    void linksToTheAddressKeptForSigningFieldsLeadNowhere() {
+        byte[] file = new WordDraft()
+                .paragraph("Words about https://field.invalid/3 stay.")
+                .raw(
+                        "<w:p><w:fldSimple w:instr=\" HYPERLINK &quot;https://field.invalid/1&quot; \"><w:r><w:t>a</w:t></w:r></w:fldSimple></w:p>")
+                .raw(
+                        "<w:p><w:r><w:instrText xml:space=\"preserve\"> HYPERLINK \"HTTPS://Field.Invalid/2\" </w:instrText></w:r></w:p>")
+                .raw("<w:p><w:hyperlink r:id=\"a\"><w:r><w:t>x</w:t></w:r></w:hyperlink></w:p>")
+                .bytes();
+        Map<String, byte[]> parts = Zips.parts(file);
+        String rels = new String(parts.get("word/_rels/document.xml.rels"), StandardCharsets.UTF_8);
+        parts.put(
+                "word/_rels/document.xml.rels",
+                rels.replace(
+                                "</Relationships>",
+                                external("a", OFFICE + "/hyperlink", "https://field.invalid/4") + "</Relationships>")
+                        .getBytes(StandardCharsets.UTF_8));
+        Map<String, byte[]> opened = Zips.parts(WordFile.open(Zips.of(parts)).bytes());
+        String body = new String(opened.get("word/document.xml"), StandardCharsets.UTF_8);
+        assertThat(body).contains("about https://field.invalid/3 stay").contains("field.invalid/of-another-file/1");
+        assertThat(body.toLowerCase(java.util.Locale.ROOT)).doesNotContain("field.invalid/2");
+        assertThat(new String(opened.get("word/_rels/document.xml.rels"), StandardCharsets.UTF_8))
+                .contains("field.invalid/of-another-file/")
+                .doesNotContain("field.invalid/4");
+    }
+
     private static String external(String id, String type, String target) {
         return "<Relationship Id=\"" + id + "\" Type=\"" + type + "\" Target=\"" + target
                 + "\" TargetMode=\"External\"/>";

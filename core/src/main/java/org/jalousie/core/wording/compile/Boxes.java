@@ -10,6 +10,7 @@ import javax.imageio.ImageIO;
 import org.jalousie.core.placement.BoxSize;
 import org.jalousie.core.placement.FieldLink;
 import org.jalousie.core.wording.docx.InlinePicture;
+import org.jalousie.core.wording.docx.OwnLinks;
 import org.jalousie.core.wording.docx.PackageParts;
 import org.jalousie.core.wording.docx.SafeXml;
 import org.w3c.dom.Document;
@@ -20,7 +21,7 @@ import org.w3c.dom.Element;
  * whose address carries the field's number. The converter exports the link with its rectangle, and that is where the field goes.
  */
 public final class Boxes {
-    private static final String LINK = "\"jalField";
+    private static final String LINK = "\"" + OwnLinks.RELATIONSHIP;
     private static final String IMAGE_PART = "word/media/jalousie-box.png";
 
     private final PackageParts parts;
@@ -42,7 +43,7 @@ public final class Boxes {
         }
         String image = parts.relate(part, "jalImage", InlinePicture.OFFICE + "/image", "media/jalousie-box.png", false);
         String link = parts.relate(
-                part, "jalField" + number, InlinePicture.OFFICE + "/hyperlink", FieldLink.to(number), true);
+                part, OwnLinks.RELATIONSHIP + number, InlinePicture.OFFICE + "/hyperlink", FieldLink.to(number), true);
         long width = Math.round(size.widthMm() * InlinePicture.EMU_PER_MM);
         long height = Math.round(size.heightMm() * InlinePicture.EMU_PER_MM);
         String xml = InlinePicture.xml(
