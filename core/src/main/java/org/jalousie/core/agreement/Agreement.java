@@ -78,6 +78,11 @@ public record Agreement(
         return documents.stream().filter(one -> one.id().equals(id)).findFirst();
     }
 
+    /** The document of this name, whatever text it is: a name from an address may be none at all. */
+    public Optional<Document> documentNamed(String name) {
+        return documents.stream().filter(one -> one.id().value().equals(name)).findFirst();
+    }
+
     /** What each document is now. */
     public List<Revision> revisions() {
         return documents.stream().map(Document::revision).toList();

@@ -44,7 +44,7 @@ class AgreementDesk implements Agreements {
 
     @Override
     public Agreement read(UUID id) {
-        return Agreement.of(log.history(id));
+        return log.read(id);
     }
 
     @Override

@@ -116,9 +116,7 @@ class AgreementLog {
     private String append(UUID id, String previous, Entry entry) {
         EventChain.Link link = EventChain.link(previous, entry);
         events.save(new EventRow(id, entry.sequence(), entry.event().getClass().getSimpleName(), link));
-        entry.event()
-                .brought()
-                .forEach(one -> states.save(new StateRow(one.pdf().hex(), id, entry.sequence())));
+        states.saveAll(StateRow.of(id, entry));
         return link.hash();
     }
 

@@ -105,7 +105,11 @@ class AgreementService {
 
     @Transactional(readOnly = true)
     public Agreements.Filed filed(String number) {
-        List<EventChain.Link> links = log.links(row(number).id());
+        return filed(row(number));
+    }
+
+    private Agreements.Filed filed(AgreementRow row) {
+        List<EventChain.Link> links = log.links(row.id());
         List<Entry> history =
                 links.stream().map(link -> EventChain.read(link.json())).toList();
         return new Agreements.Filed(Agreement.of(history), history, links);
@@ -132,10 +136,8 @@ class AgreementService {
     @Transactional(readOnly = true)
     public AgreementViews.AgreementDetail show(String number) {
         AgreementRow row = row(number);
-        List<EventChain.Link> links = log.links(row.id());
-        List<Entry> history =
-                links.stream().map(link -> EventChain.read(link.json())).toList();
-        Agreement agreement = Agreement.of(history);
+        Agreements.Filed filed = filed(row);
+        Agreement agreement = filed.agreement();
         UsableTemplate template = templates.version(row.templateVersionId());
         List<String> obstacles = agreement.state() == State.CHECK
                 ? Readiness.obstacles(agreement, blanks(template, agreement)).stream()
@@ -154,7 +156,7 @@ class AgreementService {
                 obstacles,
                 agreement.values(),
                 agreement.endReason(),
-                history.stream()
+                filed.history().stream()
                         .map(entry -> new AgreementViews.TrailEntry(
                                 entry.sequence(),
                                 entry.at(),
@@ -163,7 +165,7 @@ class AgreementService {
                                         .collect(Collectors.joining(" ")),
                                 entry.actor().from()))
                         .toList(),
-                EventChain.firstBroken(links).orElse(null),
+                EventChain.firstBroken(filed.links()).orElse(null),
                 jobs.givenUp(row.id()).stream()
                         .map(failure -> new AgreementViews.Trouble(failure.reason(), failure.failedAt()))
                         .toList());
@@ -214,17 +216,18 @@ class AgreementService {
     /** A document as it stands. @throws Refusal when it isn't made yet, or there is none of this id */
     @Transactional(readOnly = true)
     public Document document(String number, String id) {
-        return Agreement.of(log.history(row(number).id())).documents().stream()
-                .filter(one -> one.id().value().equals(id))
-                .findFirst()
+        return document(read(number), id);
+    }
+
+    private static Document document(Agreement agreement, String id) {
+        return agreement
+                .documentNamed(id)
                 .orElseThrow(() -> Refusal.notFound("The file is not made yet, or there is no such document."));
     }
 
     String fileName(String number, String id, String extension) {
-        return FileNames.of(
-                Agreement.of(log.history(row(number).id())),
-                document(number, id).id(),
-                extension);
+        Agreement agreement = read(number);
+        return FileNames.of(agreement, document(agreement, id).id(), extension);
     }
 
     byte[] pdf(String number, String id) {
@@ -239,9 +242,7 @@ class AgreementService {
 
     @Transactional(readOnly = true)
     public byte[] record(String number) {
-        return files.get(Agreement.of(log.history(row(number).id()))
-                .record()
-                .orElseThrow(() -> Refusal.notFound("The file is not made yet.")));
+        return files.get(read(number).record().orElseThrow(() -> Refusal.notFound("The file is not made yet.")));
     }
 
     @Transactional(readOnly = true)
@@ -276,6 +277,10 @@ class AgreementService {
                     return new AgreementViews.Datum(field.name(), field.label(), raw, printed);
                 })
                 .toList();
+    }
+
+    private Agreement read(String number) {
+        return log.read(row(number).id());
     }
 
     private AgreementRow row(String number) {

@@ -5,7 +5,10 @@ import jakarta.persistence.EmbeddedId;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.io.Serializable;
+import java.util.List;
 import java.util.UUID;
+import org.jalousie.core.agreement.Entry;
+import org.jalousie.core.agreement.Revision;
 import org.springframework.data.domain.Persistable;
 
 /** A state of an agreement's document, found by its hash. */
@@ -20,8 +23,17 @@ class StateRow implements Persistable<StateRow.Key> {
 
     protected StateRow() {}
 
-    StateRow(String sha256, UUID agreementId, int sequence) {
+    private StateRow(String sha256, UUID agreementId, int sequence) {
         this.key = new Key(sha256, agreementId, sequence);
+    }
+
+    /** The states that an event brought; two documents of an agreement that are alike have one. */
+    static List<StateRow> of(UUID agreementId, Entry entry) {
+        return entry.event().brought().stream()
+                .map(Revision::pdf)
+                .distinct()
+                .map(pdf -> new StateRow(pdf.hex(), agreementId, entry.sequence()))
+                .toList();
     }
 
     @Override

@@ -127,9 +127,8 @@ class SigningService {
                     .agreement();
         }
         if (agreement.state().ended()) throw Refusal.of(Refusal.Kind.GONE, Message.of("ended.document"));
-        return files.get(agreement.documents().stream()
-                .filter(one -> one.id().value().equals(document))
-                .findFirst()
+        return files.get(agreement
+                .documentNamed(document)
                 .orElseThrow(() -> Refusal.of(Refusal.Kind.NOT_FOUND, Message.of("document.none")))
                 .pdf());
     }

@@ -29,9 +29,11 @@ import org.springframework.web.multipart.MultipartFile;
 @RequestMapping("/api/v1/templates")
 class TemplateController {
     private final TemplateService service;
+    private final WrittenTemplates written;
 
-    TemplateController(TemplateService service) {
+    TemplateController(TemplateService service, WrittenTemplates written) {
         this.service = service;
+        this.written = written;
     }
 
     record Settle(int revision, TemplateViews.TemplateSettings content) {}
@@ -62,7 +64,7 @@ class TemplateController {
     @PostMapping(path = "/composition", consumes = MediaType.APPLICATION_JSON_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     TemplateViews.TemplateDetail compose(@RequestBody Composer.Composition composition) {
-        return service.compose(composition);
+        return written.compose(composition);
     }
 
     @GetMapping("/{id}")

@@ -6,14 +6,12 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Party;
-import org.jalousie.core.picture.PictureFile;
 import org.jalousie.core.template.Proposal;
 import org.jalousie.core.template.SettingsDifference;
 import org.jalousie.core.template.Specimen;
@@ -21,7 +19,6 @@ import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.wording.Redline;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.Wording;
-import org.jalousie.core.wording.write.Composer;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.adapters.FontFinder;
 import org.jalousie.server.files.FileStore;
@@ -35,8 +32,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 class TemplateService implements UsableTemplates {
     private static final ListOrder ORDER = new ListOrder(Map.of("changed", "changedAt", "name", "name"), "-changed");
-
-    private static final int MOST_WRITTEN = 1_000_000;
 
     private final Templates templates;
     private final TemplateVersions versions;
@@ -99,23 +94,6 @@ class TemplateService implements UsableTemplates {
                     kept, Proposal.renewed(preparations.wording(kept, none).found(), none));
             return drafts.detail(template, version);
         });
-    }
-
-    /** Makes a template of what was written in the program. */
-    TemplateViews.TemplateDetail compose(Composer.Composition composition) {
-        requireName(composition.title());
-        if (composition.html().length() > MOST_WRITTEN)
-            throw Refusal.invalid("At most a million characters can be written here. Bring in a Word file instead.");
-        return bringIn(composition.title(), Composer.word(composition, this::picture));
-    }
-
-    private byte[] picture(String name) {
-        Optional<byte[]> found = Sha256.read(name).flatMap(files::asFound);
-        try {
-            return PictureFile.read(found.orElse(new byte[0])).bytes();
-        } catch (PictureFile.Unacceptable e) {
-            throw Refusal.invalid("One of the pictures is not there any more. Take it out and choose it again.");
-        }
     }
 
     /** No transaction is open over all of it: a wording is compiled here when it is looked at first, and fonts are asked for. */
@@ -289,7 +267,7 @@ class TemplateService implements UsableTemplates {
                 compiled.rules());
     }
 
-    private static void requireName(String name) {
+    static void requireName(String name) {
         if (name.isBlank()) throw Refusal.invalid("Give the template a name.", Map.of("name", "A name is required."));
     }
 
