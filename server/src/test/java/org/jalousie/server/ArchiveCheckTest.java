@@ -23,6 +23,7 @@ import org.jalousie.core.evidence.Expected;
 import org.jalousie.core.evidence.Tampering;
 import org.jalousie.core.evidence.TrustService;
 import org.jalousie.core.evidence.Verifier;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.demo.Client;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.testbed.Office;
@@ -156,11 +157,12 @@ class ArchiveCheckTest {
             for (String[] row : before) {
                 Entry entry = EventChain.read(row[2]);
                 if (entry.event() instanceof Event.Signed signed
-                        && signed.party().equals("lender"))
+                        && signed.party().value().equals("lender"))
                     entry = new Entry(
                             entry.sequence(),
                             entry.at(),
-                            new Actor.Participant("lender", Actor.Proof.MAILED_LINK, "203.0.113.9, elsewhere"),
+                            new Actor.Participant(
+                                    new PartyKey("lender"), Actor.Proof.MAILED_LINK, "203.0.113.9, elsewhere"),
                             signed);
                 EventChain.Link link = EventChain.link(previous, entry);
                 previous = link.hash();

@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.server.signing.ParticipantLinks;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.TestPaths;
@@ -84,7 +85,7 @@ class EarlierDatabaseTest {
             UUID id = sql.sql("select id from agreement where number = 'A-2026-0011'")
                     .query(UUID.class)
                     .single();
-            String own = application.getBean(ParticipantLinks.class).issue(id, "licensee");
+            String own = application.getBean(ParticipantLinks.class).issue(id, new PartyKey("licensee"));
             String link = own.substring(own.lastIndexOf('/') + 1);
             assertThat(office.sign(link, Map.of("licensee_invoice_reference", "PO-9"))
                             .status())

@@ -2,6 +2,7 @@ package org.jalousie.core.agreement;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import org.jalousie.core.parties.PartyKey;
 
 /** Who did something. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "type")
@@ -34,7 +35,7 @@ public sealed interface Actor {
      * @param party the key
      * @param proof how it is known that it was they
      */
-    record Participant(String party, Proof proof, String from) implements Actor {}
+    record Participant(PartyKey party, Proof proof, String from) implements Actor {}
 
     /** The program itself: a job, or time. */
     record Program() implements Actor {}
@@ -53,7 +54,7 @@ public sealed interface Actor {
      * @param by who did it
      * @param party the key of the party for whom
      */
-    record OnBehalf(Actor by, String party) implements Actor {
+    record OnBehalf(Actor by, PartyKey party) implements Actor {
         @Override
         public String from() {
             return by.from();

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.PlacedField;
 import org.jalousie.core.placement.SigningField;
 
@@ -30,11 +31,11 @@ public record Agreement(
         Instant since,
         int revision,
         List<Participant> participants,
-        Map<String, Standing> standings,
-        Map<String, Instant> turnSince,
-        Map<String, Instant> remindedAt,
-        Map<String, String> consents,
-        List<String> viewed,
+        Map<PartyKey, Standing> standings,
+        Map<PartyKey, Instant> turnSince,
+        Map<PartyKey, Instant> remindedAt,
+        Map<PartyKey, String> consents,
+        List<PartyKey> viewed,
         List<Document> documents,
         boolean officeSealed,
         Optional<Instant> expiresAt,
@@ -53,15 +54,15 @@ public record Agreement(
         return fold.result(history.size());
     }
 
-    public Optional<Participant> participant(String party) {
+    public Optional<Participant> participant(PartyKey party) {
         return participants.stream().filter(one -> one.party().equals(party)).findFirst();
     }
 
-    public Standing standing(String party) {
+    public Standing standing(PartyKey party) {
         return standings.getOrDefault(party, Standing.OPEN);
     }
 
-    public List<SigningField> fieldsOf(String party) {
+    public List<SigningField> fieldsOf(PartyKey party) {
         return fields().stream()
                 .map(PlacedField::field)
                 .filter(field -> field.party().equals(party))
@@ -122,11 +123,11 @@ public record Agreement(
         private Instant since = Instant.EPOCH;
         private int revision = 1;
         private final List<Participant> participants;
-        private final Map<String, Standing> standings = new LinkedHashMap<>();
-        private final Map<String, Instant> turnSince = new LinkedHashMap<>();
-        private final Map<String, Instant> remindedAt = new LinkedHashMap<>();
-        private final Map<String, String> consents = new LinkedHashMap<>();
-        private final List<String> viewed = new ArrayList<>();
+        private final Map<PartyKey, Standing> standings = new LinkedHashMap<>();
+        private final Map<PartyKey, Instant> turnSince = new LinkedHashMap<>();
+        private final Map<PartyKey, Instant> remindedAt = new LinkedHashMap<>();
+        private final Map<PartyKey, String> consents = new LinkedHashMap<>();
+        private final List<PartyKey> viewed = new ArrayList<>();
         private List<Document> documents = List.of();
         private boolean officeSealed;
         private Optional<Instant> expiresAt = Optional.empty();

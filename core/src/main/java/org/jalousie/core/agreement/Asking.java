@@ -3,13 +3,14 @@ package org.jalousie.core.agreement;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.jalousie.core.parties.PartyKey;
 
 /** Whether a party is asked for its part, and by which event: what went before that need not reach anybody any more. */
 public final class Asking {
     private Asking() {}
 
     /** The invitation or reminder, by its number, that holds at {@code now}; empty when the party isn't asked for anything. */
-    public static Optional<Integer> of(List<Entry> history, String party, Instant now) {
+    public static Optional<Integer> of(List<Entry> history, PartyKey party, Instant now) {
         Agreement agreement = Agreement.of(history);
         if (agreement.state() != State.OUT || agreement.hasRunOut(now) || agreement.standing(party) != Standing.TURN)
             return Optional.empty();
@@ -19,7 +20,7 @@ public final class Asking {
                 .reduce((earlier, later) -> later);
     }
 
-    private static boolean asks(Event event, String party) {
+    private static boolean asks(Event event, PartyKey party) {
         return event instanceof Event.Invited invited && invited.party().equals(party)
                 || event instanceof Event.ReminderSent reminder
                         && reminder.party().equals(party);

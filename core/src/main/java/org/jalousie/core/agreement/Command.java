@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.PartyKey;
 
 /** Something that a person or the program wants to happen to an agreement. */
 public sealed interface Command {
@@ -23,7 +24,7 @@ public sealed interface Command {
     record SealOffice(int basedOn, List<Revision> revisions, CertificateId certificate) implements Result {}
 
     /** A party's act stands in the documents. */
-    record Seal(int basedOn, String party, List<Revision> revisions, CertificateId certificate) implements Result {}
+    record Seal(int basedOn, PartyKey party, List<Revision> revisions, CertificateId certificate) implements Result {}
 
     /** The documents and the signing record are ready to be filed. */
     record Finish(int basedOn, List<Revision> revisions, Sha256 record) implements Result {}
@@ -47,19 +48,19 @@ public sealed interface Command {
     /** What somebody with a part in the agreement does. */
     sealed interface OfParty extends Command {
         /** The key of the party. */
-        String party();
+        PartyKey party();
     }
 
-    record View(String party) implements OfParty {}
+    record View(PartyKey party) implements OfParty {}
 
-    record Consent(String party, String wording, Sha256 wordingHash) implements OfParty {}
+    record Consent(PartyKey party, String wording, Sha256 wordingHash) implements OfParty {}
 
-    record Complete(String party, Map<String, String> values) implements OfParty {}
+    record Complete(PartyKey party, Map<String, String> values) implements OfParty {}
 
-    record Approve(String party) implements OfParty {}
+    record Approve(PartyKey party) implements OfParty {}
 
     /** @param markImage the picture of the mark */
-    record Sign(String party, Map<String, String> values, String mark, Sha256 markImage) implements OfParty {}
+    record Sign(PartyKey party, Map<String, String> values, String mark, Sha256 markImage) implements OfParty {}
 
-    record Decline(String party, String reason) implements OfParty {}
+    record Decline(PartyKey party, String reason) implements OfParty {}
 }

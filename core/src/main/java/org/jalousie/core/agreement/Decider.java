@@ -10,6 +10,7 @@ import java.util.TreeMap;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.SigningField;
 
 /** The rules of an agreement's life. */
@@ -99,7 +100,7 @@ public final class Decider {
 
     /** Commands of a party who follows a link. */
     private static Decision act(List<Entry> history, Agreement agreement, Command.OfParty command, Instant now) {
-        String party = command.party();
+        PartyKey party = command.party();
         Participant participant = agreement.participant(party).orElse(null);
         if (participant == null) return refused(Message.of("part.none"));
         if (agreement.state() == State.WITHDRAWN) return refused(Message.of("ended.withdrawn"));
@@ -127,7 +128,7 @@ public final class Decider {
 
     private static Decision perform(
             List<Entry> history, Agreement agreement, Participant participant, Command command, Instant now) {
-        String party = participant.party();
+        PartyKey party = participant.party();
         if (command instanceof Command.Approve) {
             if (participant.duty() != Duty.APPROVES) return refused(Message.of("duty.not-approve"));
             return withInvitations(history, new Event.Approved(party), now);

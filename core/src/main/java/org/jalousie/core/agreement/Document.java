@@ -2,6 +2,7 @@ package org.jalousie.core.agreement;
 
 import java.util.Optional;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.PlacedField;
 
@@ -48,7 +49,7 @@ public record Document(DocumentId id, String title, Kind kind, Optional<Sha256> 
     }
 
     /** A party's first place for a signature; that takes the signature. */
-    public Optional<PlacedField> signatureOf(String party) {
+    public Optional<PlacedField> signatureOf(PartyKey party) {
         return pages.fields().stream()
                 .filter(one ->
                         one.field().party().equals(party) && one.field().type().signs())

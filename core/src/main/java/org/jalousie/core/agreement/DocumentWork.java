@@ -3,6 +3,7 @@ package org.jalousie.core.agreement;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.jalousie.core.parties.PartyKey;
 
 /**
  * What the program has to do to an agreement's documents next. It follows from the history alone, and there is never more than
@@ -16,7 +17,7 @@ public sealed interface DocumentWork {
     record SealOffice() implements DocumentWork {}
 
     /** An act has to be put into them. @param act where a party signed or completed details */
-    record SealAct(String party, Entry act) implements DocumentWork {}
+    record SealAct(PartyKey party, Entry act) implements DocumentWork {}
 
     /** All acted: the documents have to be lifted to long-term level, and the signing record written. */
     record Finish() implements DocumentWork {}
@@ -36,14 +37,14 @@ public sealed interface DocumentWork {
     /** The earliest act that isn't in the documents yet. */
     private static Optional<DocumentWork> act(List<Entry> history, Agreement agreement) {
         for (Entry entry : history) {
-            Optional<String> party = partyOf(entry.event());
+            Optional<PartyKey> party = partyOf(entry.event());
             if (party.isPresent() && agreement.standing(party.get()) == Standing.SEALING)
                 return Optional.of(new SealAct(party.get(), entry));
         }
         return Optional.empty();
     }
 
-    private static Optional<String> partyOf(Event event) {
+    private static Optional<PartyKey> partyOf(Event event) {
         if (event instanceof Event.Signed signed) return Optional.of(signed.party());
         return event instanceof Event.FieldsCompleted completed ? Optional.of(completed.party()) : Optional.empty();
     }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.PartyKey;
 
 /**
  * Something that happened to an agreement. Events are the audit trail: they are added, never changed. To change the form of
@@ -71,17 +72,17 @@ public sealed interface Event {
         }
     }
 
-    record Invited(String party) implements Event {}
+    record Invited(PartyKey party) implements Event {}
 
-    record Viewed(String party) implements Event {}
+    record Viewed(PartyKey party) implements Event {}
 
     /** @param wording version of the consent wording; {@code wordingHash} is its SHA-256 */
-    record ConsentGiven(String party, String wording, Sha256 wordingHash) implements Event {}
+    record ConsentGiven(PartyKey party, String wording, Sha256 wordingHash) implements Event {}
 
     /** A party with the duty to complete details has done so. */
-    record FieldsCompleted(String party, Map<String, String> values) implements Event {}
+    record FieldsCompleted(PartyKey party, Map<String, String> values) implements Event {}
 
-    record Approved(String party) implements Event {}
+    record Approved(PartyKey party) implements Event {}
 
     /**
      * The deliberate act of signing.
@@ -90,22 +91,22 @@ public sealed interface Event {
      * @param mark how the mark was made: {@code typed:NAME OF FONT} or {@code drawn}
      * @param markImage the mark's picture
      */
-    record Signed(String party, Map<String, String> values, String mark, Sha256 markImage) implements Event {}
+    record Signed(PartyKey party, Map<String, String> values, String mark, Sha256 markImage) implements Event {}
 
     /** The party's act stands in the documents; for a signer, as a signature. */
-    record Sealed(String party, List<Revision> revisions, CertificateId certificate) implements Event {
+    record Sealed(PartyKey party, List<Revision> revisions, CertificateId certificate) implements Event {
         public Sealed {
             certificate = CertificateId.orNone(certificate);
         }
     }
 
-    record Declined(String party, String reason) implements Event {}
+    record Declined(PartyKey party, String reason) implements Event {}
 
     record Withdrawn(String reason) implements Event {}
 
     record Expired() implements Event {}
 
-    record ReminderSent(String party) implements Event {}
+    record ReminderSent(PartyKey party) implements Event {}
 
     /** All have acted; the documents and the signing record are filed. */
     record Completed(List<Revision> revisions, Sha256 record) implements Event {}

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.PartyKey;
 
 /**
  * When those whose turn it is are reminded.
@@ -16,8 +17,8 @@ import org.jalousie.core.parties.Participant;
  */
 public record Reminders(int firstAfterDays, int thenEveryDays) {
     /** When each party that is on turn is to be reminded next. */
-    Map<String, Instant> due(Agreement agreement) {
-        Map<String, Instant> due = new LinkedHashMap<>();
+    Map<PartyKey, Instant> due(Agreement agreement) {
+        Map<PartyKey, Instant> due = new LinkedHashMap<>();
         for (Participant one : agreement.onTurn()) {
             Instant reminded = agreement.remindedAt().get(one.party());
             int days = reminded == null ? firstAfterDays : thenEveryDays;

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.PartyAct;
 import org.jalousie.core.placement.PlacedField;
 import org.jalousie.core.placement.Printed;
@@ -39,7 +40,7 @@ public record ActInFile(
      */
     public static ActInFile of(
             List<PlacedField> fields,
-            String party,
+            PartyKey party,
             Map<String, String> answers,
             String name,
             String date,

@@ -5,6 +5,7 @@ import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Document;
 import org.jalousie.core.agreement.DocumentId;
 import org.jalousie.core.json.Json;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.EarlierSigningFields;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -39,7 +40,9 @@ final class EarlierEntries {
         if (said.startsWith(OFFICE)) {
             actor = new Actor.Coordinator("", said.substring(OFFICE.length()));
         } else if (said.startsWith(PARTY)) {
-            actor = new Actor.Participant(said.substring(PARTY.length()), Actor.Proof.MAILED_LINK, from);
+            actor = PartyKey.read(said.substring(PARTY.length()))
+                    .<Actor>map(party -> new Actor.Participant(party, Actor.Proof.MAILED_LINK, from))
+                    .orElse(new Actor.Unknown(said));
         } else {
             actor = said.equals("program") ? Actor.PROGRAM : new Actor.Unknown(said);
         }

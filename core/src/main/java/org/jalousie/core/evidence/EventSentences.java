@@ -7,6 +7,7 @@ import org.jalousie.core.agreement.Document;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.parties.PartyKey;
 
 /** One event in words, for the record and for the trail on the screen. */
 public final class EventSentences {
@@ -92,11 +93,11 @@ public final class EventSentences {
         return Message.of("event.declined", "party", name(declined.party(), agreement), "reason", declined.reason());
     }
 
-    private static Message about(String code, String party, Agreement agreement) {
+    private static Message about(String code, PartyKey party, Agreement agreement) {
         return Message.of(code, "party", name(party, agreement));
     }
 
-    private static Object name(String party, Agreement agreement) {
+    private static Object name(PartyKey party, Agreement agreement) {
         return agreement
                 .participant(party)
                 .<Object>map(one -> Message.of("party", "name", one.name(), "label", one.label()))

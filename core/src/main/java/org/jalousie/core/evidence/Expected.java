@@ -15,6 +15,7 @@ import org.jalousie.core.agreement.Revision;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.FieldPlacer;
 
 /**
@@ -35,7 +36,7 @@ public record Expected(String number, List<State> states, List<Signer> signers) 
     public static Expected of(Agreement agreement, List<Entry> history, DocumentId document) {
         List<State> states = new ArrayList<>();
         List<Signer> signers = new ArrayList<>();
-        List<String> open = agreement.acting().stream()
+        List<PartyKey> open = agreement.acting().stream()
                 .filter(one -> one.duty() == Duty.SIGNS)
                 .map(Participant::party)
                 .collect(Collectors.toCollection(ArrayList::new));
@@ -70,7 +71,7 @@ public record Expected(String number, List<State> states, List<Signer> signers) 
         return new Expected(agreement.created().number(), states, signers);
     }
 
-    private static List<String> names(Agreement agreement, List<String> parties) {
+    private static List<String> names(Agreement agreement, List<PartyKey> parties) {
         return parties.stream()
                 .map(party -> agreement.participant(party).orElseThrow())
                 .map(one -> one.name() + " (" + one.label() + ")")

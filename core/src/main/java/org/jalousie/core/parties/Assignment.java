@@ -16,7 +16,7 @@ public final class Assignment {
      * @param chosen people chosen at use, by party key
      */
     public static List<Participant> assign(
-            List<Party> parties, Map<String, String> values, Map<String, Person> chosen) {
+            List<Party> parties, Map<String, String> values, Map<PartyKey, Person> chosen) {
         return parties.stream()
                 .map(party -> participant(party, values, chosen))
                 .sorted(Comparator.comparingInt(Participant::stage))
@@ -43,7 +43,7 @@ public final class Assignment {
                 .toList();
     }
 
-    private static Participant participant(Party party, Map<String, String> values, Map<String, Person> chosen) {
+    private static Participant participant(Party party, Map<String, String> values, Map<PartyKey, Person> chosen) {
         Person person;
         if (party.who() instanceof PersonSource.FromFields from) {
             person = new Person(

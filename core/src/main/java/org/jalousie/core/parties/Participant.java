@@ -6,7 +6,7 @@ package org.jalousie.core.parties;
  * @param person who it is; may still be nobody before sending
  * @param party the key of the party whose part it is, with its label, duty and stage as they were when the agreement was made
  */
-public record Participant(Person person, String party, String label, Duty duty, int stage) {
+public record Participant(Person person, PartyKey party, String label, Duty duty, int stage) {
     public String name() {
         return person.name();
     }

@@ -33,6 +33,7 @@ import org.apache.pdfbox.pdmodel.interactive.form.PDFieldFactory;
 import org.apache.pdfbox.pdmodel.interactive.form.PDSignatureField;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.PartyKey;
 
 /**
  * Turns the links that conversion left where signing fields flowed to into form fields of the same rectangle. The link's
@@ -190,13 +191,13 @@ public final class FieldPlacer {
     private static void lock(PDAcroForm form, List<PlacedField> placed, List<Participant> participants) {
         for (PDField field : form.getFields()) {
             if (!(field instanceof PDSignatureField) || field.getPartialName().equals(OFFICE_SEAL)) continue;
-            String party = partyOf(field.getPartialName(), placed);
+            PartyKey party = partyOf(field.getPartialName(), placed);
             int stage = participants.stream()
                     .filter(one -> one.party().equals(party))
                     .mapToInt(Participant::stage)
                     .findFirst()
                     .orElse(1);
-            Set<String> covered = new HashSet<>(Set.of(party));
+            Set<PartyKey> covered = new HashSet<>(Set.of(party));
             participants.stream()
                     .filter(one -> one.duty() == Duty.COMPLETES && one.stage() < stage)
                     .forEach(one -> covered.add(one.party()));
@@ -215,7 +216,7 @@ public final class FieldPlacer {
         }
     }
 
-    private static String partyOf(String fieldName, List<PlacedField> placed) {
+    private static PartyKey partyOf(String fieldName, List<PlacedField> placed) {
         return placed.stream()
                 .filter(one -> one.field().name().equals(fieldName))
                 .findFirst()

@@ -1,6 +1,7 @@
 package org.jalousie.core.placement;
 
 import org.jalousie.core.data.Field;
+import org.jalousie.core.parties.PartyKey;
 
 /**
  * A place in the wording that a party completes.
@@ -10,19 +11,19 @@ import org.jalousie.core.data.Field;
  * @param label what it is for, without the party, for example {@code VAT number}
  * @param sameAs the field whose answer this one shows, as in a header that stands on every page; empty for one of its own
  */
-public record SigningField(String name, String party, String label, SigningFieldType type, String sameAs) {
+public record SigningField(String name, PartyKey party, String label, SigningFieldType type, String sameAs) {
     public SigningField {
         sameAs = sameAs == null ? "" : sameAs;
     }
 
     /** A field that is answered by itself. */
-    public SigningField(String name, String party, String label, SigningFieldType type) {
+    public SigningField(String name, PartyKey party, String label, SigningFieldType type) {
         this(name, party, label, type, "");
     }
 
     /** What it is for and whose it is, for everybody else than the party. */
     public String title() {
-        return Field.labelFor(party) + ": " + label;
+        return Field.labelFor(party.value()) + ": " + label;
     }
 
     /** Whether the party is asked for it, and not the program or another field's answer. */

@@ -10,6 +10,7 @@ import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.PersonSource;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.rules.Rule;
@@ -45,7 +46,7 @@ public final class Proposal {
                             : field);
         }
         List<Party> parties = new ArrayList<>(before.parties());
-        for (String key : found.parties()) {
+        for (PartyKey key : found.parties()) {
             if (parties.stream().noneMatch(party -> party.key().equals(key))) {
                 int stage = parties.stream().mapToInt(Party::stage).max().orElse(0) + 1;
                 parties.add(propose(key, stage, fields));
@@ -93,7 +94,8 @@ public final class Proposal {
     }
 
     /** A party as first proposed: it signs, in the order of the tags, and its person comes from fields named after it. */
-    private static Party propose(String key, int stage, List<Field> fields) {
+    private static Party propose(PartyKey party, int stage, List<Field> fields) {
+        String key = party.value();
         String name = named(fields, key, "name").orElse(key + "_name");
         String mail = fields.stream()
                 .filter(field ->
@@ -101,7 +103,7 @@ public final class Proposal {
                 .map(Field::name)
                 .findFirst()
                 .orElse(key + "_mail");
-        return new Party(key, Field.labelFor(key), Duty.SIGNS, stage, new PersonSource.FromFields(name, mail));
+        return new Party(party, Field.labelFor(key), Duty.SIGNS, stage, new PersonSource.FromFields(name, mail));
     }
 
     private static Optional<String> named(List<Field> fields, String key, String word) {

@@ -3,6 +3,7 @@ package org.jalousie.core.wording;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.SigningField;
 
 /**
@@ -22,7 +23,7 @@ public record FoundTags(
         List<String> fields,
         Set<String> conditions,
         Map<String, Set<String>> prints,
-        List<String> parties,
+        List<PartyKey> parties,
         List<SigningField> signingFields,
         List<Use> uses,
         Set<String> pictures,

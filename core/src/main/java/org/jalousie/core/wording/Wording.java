@@ -11,6 +11,7 @@ import java.util.TreeMap;
 import java.util.function.Function;
 import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Value;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.wording.compile.Boxes;
 import org.jalousie.core.wording.compile.LastSection;
@@ -73,12 +74,12 @@ public final class Wording {
     public record Merged(byte[] file, BitSet reached, Map<Integer, Integer> fields) {}
 
     /** Reads the tags of a file that includes no clauses. */
-    public static Wording compile(WordFile file, Set<String> declaredParties) {
+    public static Wording compile(WordFile file, Set<PartyKey> declaredParties) {
         return compile(file, declaredParties, Clauses.NONE);
     }
 
     /** Reads the tags of a file whose fields nobody has settled yet. */
-    public static Wording compile(WordFile file, Set<String> declaredParties, Clauses clauses) {
+    public static Wording compile(WordFile file, Set<PartyKey> declaredParties, Clauses clauses) {
         return compile(file, declaredParties, Set.of(), clauses);
     }
 
@@ -88,7 +89,7 @@ public final class Wording {
      * @param declaredParties keys of parties that the coordinator has named, besides those that the tags show
      * @param fields names of fields that are known already: a content control of such a name is that field
      */
-    public static Wording compile(WordFile file, Set<String> declaredParties, Set<String> fields, Clauses clauses) {
+    public static Wording compile(WordFile file, Set<PartyKey> declaredParties, Set<String> fields, Clauses clauses) {
         return new WordingCompiler(file, declaredParties, fields, clauses).compile();
     }
 

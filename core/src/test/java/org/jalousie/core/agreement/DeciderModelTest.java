@@ -17,6 +17,7 @@ import java.util.Map;
 import java.util.Random;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.PlacedField;
@@ -101,14 +102,14 @@ class DeciderModelTest {
     }
 
     private Command wish(Random random, boolean diligent) {
-        String who = PARTIES.get(random.nextInt(PARTIES.size()));
+        PartyKey who = new PartyKey(PARTIES.get(random.nextInt(PARTIES.size())));
         List<Participant> turn = agreement().onTurn();
         if (!turn.isEmpty() && random.nextInt(3) > 0)
             who = turn.get(random.nextInt(turn.size())).party();
         boolean all = random.nextInt(4) > 0;
         Map<String, String> values = new HashMap<>();
-        if (all && who.equals("clerk")) values.put("clerk_note", "sound");
-        if (all && who.equals("lender")) values.put("lender_vat", "XX");
+        if (all && who.value().equals("clerk")) values.put("clerk_note", "sound");
+        if (all && who.value().equals("lender")) values.put("lender_vat", "XX");
         return switch (random.nextInt(diligent ? 11 : 13)) {
             case 0 ->
                 new Command.CorrectData(
@@ -158,7 +159,7 @@ class DeciderModelTest {
         promises(agreement());
     }
 
-    private static void invited(Agreement then, String party) {
+    private static void invited(Agreement then, PartyKey party) {
         int stage = then.participant(party).orElseThrow().stage();
         assertThat(then.officeSealed()).isTrue();
         assertThat(then.acting().stream().filter(one -> one.stage() < stage))

@@ -16,6 +16,7 @@ import java.util.Map;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.SignaturePlace;
@@ -70,7 +71,7 @@ class DeciderTest {
     }
 
     private Command seal(String party, String pdf) {
-        return new Command.Seal(agreement().revision(), party, revision(pdf), CertificateId.NONE);
+        return new Command.Seal(agreement().revision(), new PartyKey(party), revision(pdf), CertificateId.NONE);
     }
 
     private DeciderTest sent() {
@@ -82,15 +83,15 @@ class DeciderTest {
 
     private DeciderTest untilSigners() {
         sent();
-        does(new Command.Complete("clerk", Map.of("clerk_note", "sound")));
+        does(new Command.Complete(new PartyKey("clerk"), Map.of("clerk_note", "sound")));
         does(seal("clerk", "p2"));
-        does(new Command.Approve("head"));
+        does(new Command.Approve(new PartyKey("head")));
         return this;
     }
 
     private void signs(String party, Map<String, String> values) {
-        does(new Command.Consent(party, "en-1", file("consent")));
-        does(new Command.Sign(party, values, "drawn", file("m")));
+        does(new Command.Consent(new PartyKey(party), "en-1", file("consent")));
+        does(new Command.Sign(new PartyKey(party), values, "drawn", file("m")));
     }
 
     private Agreement agreement() {
@@ -100,25 +101,25 @@ class DeciderTest {
     @Test
     void theContributorComesFirstThenApproversThenSigners() {
         sent();
-        assertThat(agreement().onTurn()).extracting(Participant::party).containsExactly("clerk");
-        does(new Command.Complete("clerk", Map.of("clerk_note", "sound")));
+        assertThat(agreement().onTurn()).extracting(Participant::party).containsExactly(new PartyKey("clerk"));
+        does(new Command.Complete(new PartyKey("clerk"), Map.of("clerk_note", "sound")));
         assertThat(agreement().onTurn()).isEmpty();
         does(seal("clerk", "p2"));
-        assertThat(agreement().onTurn()).extracting(Participant::party).containsExactly("head");
-        assertThat(does(new Command.Approve("head")))
-                .contains(new Event.Invited("lender"), new Event.Invited("witness"));
+        assertThat(agreement().onTurn()).extracting(Participant::party).containsExactly(new PartyKey("head"));
+        assertThat(does(new Command.Approve(new PartyKey("head"))))
+                .contains(new Event.Invited(new PartyKey("lender")), new Event.Invited(new PartyKey("witness")));
     }
 
     @Test
     void theHouseCountersignsOnlyAfterAllOfTheStageBeforeHaveSigned() {
         untilSigners();
-        assertThat(refused(new Command.Sign("museum", Map.of(), "drawn", file("m"))))
+        assertThat(refused(new Command.Sign(new PartyKey("museum"), Map.of(), "drawn", file("m"))))
                 .contains("not your turn");
         signs("lender", Map.of("lender_vat", "XX"));
         does(seal("lender", "p3"));
-        assertThat(agreement().onTurn()).extracting(Participant::party).containsExactly("witness");
+        assertThat(agreement().onTurn()).extracting(Participant::party).containsExactly(new PartyKey("witness"));
         signs("witness", Map.of());
-        assertThat(does(seal("witness", "p4"))).contains(new Event.Invited("museum"));
+        assertThat(does(seal("witness", "p4"))).contains(new Event.Invited(new PartyKey("museum")));
     }
 
     @Test
@@ -144,34 +145,34 @@ class DeciderTest {
     @Test
     void nobodySignsTwiceOrWithoutConsentOrWithABlank() {
         untilSigners();
-        assertThat(refused(new Command.Sign("lender", Map.of("lender_vat", "XX"), "drawn", file("m"))))
+        assertThat(refused(new Command.Sign(new PartyKey("lender"), Map.of("lender_vat", "XX"), "drawn", file("m"))))
                 .contains("Agree first");
-        does(new Command.Consent("lender", "en-1", file("consent")));
-        assertThat(refused(new Command.Sign("lender", Map.of(), "drawn", file("m"))))
+        does(new Command.Consent(new PartyKey("lender"), "en-1", file("consent")));
+        assertThat(refused(new Command.Sign(new PartyKey("lender"), Map.of(), "drawn", file("m"))))
                 .contains("lender_vat is required");
-        assertThat(refused(
-                        new Command.Sign("lender", Map.of("lender_vat", "X", "clerk_note", "y"), "drawn", file("m"))))
+        assertThat(refused(new Command.Sign(
+                        new PartyKey("lender"), Map.of("lender_vat", "X", "clerk_note", "y"), "drawn", file("m"))))
                 .contains("not yours");
-        does(new Command.Sign("lender", Map.of("lender_vat", "XX"), "drawn", file("m")));
-        assertThat(refused(new Command.Sign("lender", Map.of("lender_vat", "XX"), "drawn", file("m"))))
+        does(new Command.Sign(new PartyKey("lender"), Map.of("lender_vat", "XX"), "drawn", file("m")));
+        assertThat(refused(new Command.Sign(new PartyKey("lender"), Map.of("lender_vat", "XX"), "drawn", file("m"))))
                 .contains("already");
     }
 
     @Test
     void dutiesAreKeptApart() {
         sent();
-        assertThat(refused(new Command.Approve("clerk"))).contains("not asked to approve");
-        assertThat(refused(new Command.Consent("stranger", "en-1", file("consent"))))
+        assertThat(refused(new Command.Approve(new PartyKey("clerk")))).contains("not asked to approve");
+        assertThat(refused(new Command.Consent(new PartyKey("stranger"), "en-1", file("consent"))))
                 .contains("no part");
     }
 
     @Test
     void decliningEndsItForEverybody() {
         untilSigners();
-        assertThat(refused(new Command.Decline("lender", " "))).contains("why");
-        does(new Command.Decline("lender", "too dear"));
+        assertThat(refused(new Command.Decline(new PartyKey("lender"), " "))).contains("why");
+        does(new Command.Decline(new PartyKey("lender"), "too dear"));
         assertThat(agreement().state()).isEqualTo(State.DECLINED);
-        assertThat(refused(new Command.Consent("witness", "en-1", file("consent"))))
+        assertThat(refused(new Command.Consent(new PartyKey("witness"), "en-1", file("consent"))))
                 .contains("declined");
         assertThat(refused(new Command.Withdraw("x"))).contains("ended");
     }
@@ -180,7 +181,7 @@ class DeciderTest {
     void itExpiresThirtyDaysAfterSendingEvenBeforeTheProgramNotices() {
         sent();
         now = START.plus(Duration.ofDays(30));
-        assertThat(refused(new Command.Complete("clerk", Map.of("clerk_note", "x"))))
+        assertThat(refused(new Command.Complete(new PartyKey("clerk"), Map.of("clerk_note", "x"))))
                 .contains("run out");
         assertThat(does(new Command.Tick(new Reminders(5, 3)))).containsExactly(new Event.Expired());
         assertThat(does(new Command.Tick(new Reminders(5, 3)))).isEmpty();
@@ -193,11 +194,12 @@ class DeciderTest {
         now = START.plus(Duration.ofDays(5)).minusSeconds(1);
         assertThat(does(new Command.Tick(new Reminders(5, 3)))).isEmpty();
         now = START.plus(Duration.ofDays(5));
-        assertThat(does(new Command.Tick(new Reminders(5, 3)))).containsExactly(new Event.ReminderSent("clerk"));
+        assertThat(does(new Command.Tick(new Reminders(5, 3))))
+                .containsExactly(new Event.ReminderSent(new PartyKey("clerk")));
         assertThat(does(new Command.Tick(new Reminders(5, 3)))).isEmpty();
         now = START.plus(Duration.ofDays(8));
         assertThat(does(new Command.Tick(new Reminders(5, 3)))).hasSize(1);
-        does(new Command.Complete("clerk", Map.of("clerk_note", "x")));
+        does(new Command.Complete(new PartyKey("clerk"), Map.of("clerk_note", "x")));
         now = START.plus(Duration.ofDays(12));
         assertThat(does(new Command.Tick(new Reminders(5, 3)))).isEmpty();
     }
@@ -272,7 +274,7 @@ class DeciderTest {
                             "R-1",
                             Map.of(),
                             List.of(new Participant(
-                                    new Person(name, "a@example.org"), "lender", name, Duty.SIGNS, 1)))));
+                                    new Person(name, "a@example.org"), new PartyKey("lender"), name, Duty.SIGNS, 1)))));
             assertThat(Readiness.obstacles(agreement(), List.of()))
                     .extracting(Message::toString)
                     .filteredOn(o -> o.contains("can\u2019t be printed"))
@@ -329,7 +331,7 @@ class DeciderTest {
     @Test
     void aSealThatComesWhenTheTimeHasRunOutEndsItInsteadOfInviting() {
         sent();
-        does(new Command.Complete("clerk", Map.of("clerk_note", "x")));
+        does(new Command.Complete(new PartyKey("clerk"), Map.of("clerk_note", "x")));
         now = START.plus(Duration.ofDays(31));
         assertThat(does(seal("clerk", "p2"))).containsExactly(new Event.Expired());
     }
@@ -355,9 +357,9 @@ class DeciderTest {
         assertThat(next()).contains(new DocumentWork.SealOffice());
         does(new Command.SealOffice(agreement().revision(), revision("p1"), CertificateId.NONE));
         assertThat(next()).isEmpty();
-        does(new Command.Complete("clerk", Map.of("clerk_note", "sound")));
+        does(new Command.Complete(new PartyKey("clerk"), Map.of("clerk_note", "sound")));
         does(seal("clerk", "p2"));
-        does(new Command.Approve("head"));
+        does(new Command.Approve(new PartyKey("head")));
         signs("witness", Map.of());
         signs("lender", Map.of("lender_vat", "XX"));
         assertThat(workOn()).isEqualTo("witness");
@@ -389,15 +391,17 @@ class DeciderTest {
     }
 
     private String workOn() {
-        return ((DocumentWork.SealAct) next().orElseThrow()).party();
+        return ((DocumentWork.SealAct) next().orElseThrow()).party().value();
     }
 
     @Test
     void anAnswerThatItsFieldCantTakeIsNamed() {
         untilSigners();
-        does(new Command.Consent("lender", "en-1", file("consent")));
+        does(new Command.Consent(new PartyKey("lender"), "en-1", file("consent")));
         Decision decision = Decider.decide(
-                history, new Command.Sign("lender", Map.of("lender_vat", "x".repeat(201)), "drawn", file("m")), now);
+                history,
+                new Command.Sign(new PartyKey("lender"), Map.of("lender_vat", "x".repeat(201)), "drawn", file("m")),
+                now);
         assertThat(((Decision.Refused) decision).faults()).containsOnlyKeys("lender_vat");
     }
 
@@ -412,7 +416,7 @@ class DeciderTest {
                 file("b0"),
                 new Pages(PAGES.sizes(), List.of(placed("lender_signature", "lender", new SignaturePlace(), 500))));
         does(new Command.Generate(agreement().revision(), List.of(first, second)));
-        assertThat(agreement().fieldsOf("lender"))
+        assertThat(agreement().fieldsOf(new PartyKey("lender")))
                 .extracting(field -> field.name())
                 .containsExactly("lender_signature", "lender_vat");
         does(new Command.Send(30, List.of(), history.size()));

@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.PlacedField;
@@ -19,11 +20,11 @@ final class Sample {
     private Sample() {}
 
     static PlacedField placed(String name, String party, SigningFieldType type, double y) {
-        return new PlacedField(new SigningField(name, party, name, type), 1, 72, y, 170, 40);
+        return new PlacedField(new SigningField(name, new PartyKey(party), name, type), 1, 72, y, 170, 40);
     }
 
     static Participant party(String key, Duty duty, int stage) {
-        return new Participant(new Person(key + " person", key + "@example.org"), key, key, duty, stage);
+        return new Participant(new Person(key + " person", key + "@example.org"), new PartyKey(key), key, duty, stage);
     }
 
     /** A file that is named by a word. */

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.FullNamePlace;
 import org.jalousie.core.placement.InitialsPlace;
 import org.jalousie.core.placement.PlacedField;
@@ -18,7 +19,7 @@ import org.junit.jupiter.api.Test;
 
 class ActInFileTest {
     private static PlacedField field(String name, String party, SigningFieldType type, String sameAs) {
-        return new PlacedField(new SigningField(name, party, name, type, sameAs), 1, 0, 0, 1, 1);
+        return new PlacedField(new SigningField(name, new PartyKey(party), name, type, sameAs), 1, 0, 0, 1, 1);
     }
 
     private static final List<PlacedField> FIELDS = List.of(
@@ -36,7 +37,7 @@ class ActInFileTest {
     void aSignersFirstPlaceTakesTheSignatureAndFurtherOnesShowTheMark() {
         ActInFile act = ActInFile.of(
                 FIELDS,
-                "lender",
+                new PartyKey("lender"),
                 Map.of("ref", "L 7"),
                 "Ida Marsh",
                 "23 November 2026",
@@ -49,7 +50,8 @@ class ActInFileTest {
 
     @Test
     void whoOnlyCompletesDetailsPutsThemIn() {
-        ActInFile act = ActInFile.of(FIELDS.subList(0, 3), "lender", Map.of("note", "n"), "Ida", "", Optional.empty());
+        ActInFile act = ActInFile.of(
+                FIELDS.subList(0, 3), new PartyKey("lender"), Map.of("note", "n"), "Ida", "", Optional.empty());
         assertThat(act.values()).isEqualTo(Map.of("note", "n"));
         assertThat(act.signature()).isEmpty();
         assertThat(act.marked()).isEmpty();
@@ -57,7 +59,7 @@ class ActInFileTest {
 
     @Test
     void aDocumentInWhichAPartyHasNothingToDoStaysAsItIs() {
-        assertThat(ActInFile.of(FIELDS, "head", Map.of(), "Edwin", "", Optional.empty())
+        assertThat(ActInFile.of(FIELDS, new PartyKey("head"), Map.of(), "Edwin", "", Optional.empty())
                         .isEmpty())
                 .isTrue();
     }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.placement.PlacedField;
 import org.jalousie.core.placement.SigningField;
@@ -24,7 +25,8 @@ class BlanksTest {
     @Test
     void aFieldThatTheFileLacksOrThatIsCountedTwiceIsBlank() {
         List<PlacedField> fields = new ArrayList<>();
-        fields.add(new PlacedField(new SigningField("gone", "lender", "Gone", TextPlace.USUAL), 1, 0, 0, 1, 1));
+        fields.add(new PlacedField(
+                new SigningField("gone", new PartyKey("lender"), "Gone", TextPlace.USUAL), 1, 0, 0, 1, 1));
         assertThat(Blanks.in(PLACED.pdf(), fields)).containsExactly("Lender: Gone");
         assertThatThrownBy(() -> Blanks.refuse(PLACED.pdf(), fields)).hasMessageContaining("Gone");
     }
@@ -32,7 +34,12 @@ class BlanksTest {
     @Test
     void whatIsNotRequiredMayStayBlank() {
         List<PlacedField> fields = List.of(new PlacedField(
-                new SigningField("lender_vat_number", "lender", "VAT", new TextPlace(false, "")), 1, 0, 0, 1, 1));
+                new SigningField("lender_vat_number", new PartyKey("lender"), "VAT", new TextPlace(false, "")),
+                1,
+                0,
+                0,
+                1,
+                1));
         assertThat(Blanks.in(PLACED.pdf(), fields)).isEmpty();
     }
 }

@@ -18,6 +18,7 @@ import org.jalousie.core.agreement.Revision;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
 import org.junit.jupiter.api.Test;
 
@@ -29,16 +30,16 @@ class EventChainTest {
         List<EventChain.Link> links = new ArrayList<>();
         String previous = EventChain.START;
         List<Event> events = List.of(
-                new Event.Invited("lender"),
-                new Event.Viewed("lender"),
-                new Event.Declined("lender", "\u20ac too \"dear\""));
+                new Event.Invited(new PartyKey("lender")),
+                new Event.Viewed(new PartyKey("lender")),
+                new Event.Declined(new PartyKey("lender"), "\u20ac too \"dear\""));
         for (int i = 0; i < events.size(); i++) {
             EventChain.Link link = EventChain.link(
                     previous,
                     new Entry(
                             i + 1,
                             Instant.parse("2027-03-15T09:00:00Z"),
-                            new Actor.Participant("lender", Actor.Proof.MAILED_LINK, "127.0.0.1"),
+                            new Actor.Participant(new PartyKey("lender"), Actor.Proof.MAILED_LINK, "127.0.0.1"),
                             events.get(i)));
             links.add(link);
             previous = link.hash();
@@ -91,11 +92,12 @@ class EventChainTest {
         for (Actor actor : List.of(
                 Actor.PROGRAM,
                 new Actor.Coordinator("nora@museum.example.org", "Nora: Quill"),
-                new Actor.Participant("lender", Actor.Proof.MAILED_LINK, "127.0.0.1"),
+                new Actor.Participant(new PartyKey("lender"), Actor.Proof.MAILED_LINK, "127.0.0.1"),
                 new Actor.OtherProgram("k1", "Collection register", "127.0.0.1"),
-                new Actor.OnBehalf(new Actor.Coordinator("nora@museum.example.org", "Nora"), "lender"),
+                new Actor.OnBehalf(new Actor.Coordinator("nora@museum.example.org", "Nora"), new PartyKey("lender")),
                 new Actor.Unknown("somebody"))) {
-            Entry entry = new Entry(1, Instant.parse("2027-03-15T09:00:00Z"), actor, new Event.Invited("lender"));
+            Entry entry = new Entry(
+                    1, Instant.parse("2027-03-15T09:00:00Z"), actor, new Event.Invited(new PartyKey("lender")));
             assertThat(EventChain.read(EventChain.link(EventChain.START, entry).json()))
                     .isEqualTo(entry);
         }
@@ -107,7 +109,8 @@ class EventChainTest {
         String tail =
                 ",\"at\":\"2026-11-23T09:00:00Z\",\"event\":{\"party\":\"lender\",\"type\":\"Viewed\"},\"from\":\"127.0.0.1, a browser\",\"sequence\":5}";
         assertThat(EventChain.read("{\"actor\":\"party:lender\"" + tail).actor())
-                .isEqualTo(new Actor.Participant("lender", Actor.Proof.MAILED_LINK, "127.0.0.1, a browser"));
+                .isEqualTo(
+                        new Actor.Participant(new PartyKey("lender"), Actor.Proof.MAILED_LINK, "127.0.0.1, a browser"));
         assertThat(EventChain.read("{\"actor\":\"office:Nora Quill\"" + tail).actor())
                 .isEqualTo(new Actor.Coordinator("", "Nora Quill"));
         assertThat(EventChain.read("{\"actor\":\"program\"" + tail).actor()).isEqualTo(Actor.PROGRAM);
@@ -123,7 +126,7 @@ class EventChainTest {
         Document document = ((Event.Generated) earlier(generated)).documents().get(0);
         assertThat(document.id()).isEqualTo(DocumentId.WORDING);
         assertThat(document.word()).contains(new Sha256(PDF));
-        assertThat(document.signatureOf("l")).isPresent();
+        assertThat(document.signatureOf(new PartyKey("l"))).isPresent();
         assertThat(earlier("\"pdf\":\"" + PDF + "\",\"type\":\"HouseSealed\""))
                 .isEqualTo(new Event.OfficeSealed(REVISION, CertificateId.NONE));
         assertThat(earlier("\"pdf\":\"" + PDF + "\",\"record\":\"" + PDF + "\",\"type\":\"Completed\""))
@@ -131,7 +134,7 @@ class EventChainTest {
         Event changed = earlier(
                 "\"participant\":{\"duty\":\"SIGNS\",\"label\":\"L\",\"mail\":\"i@example.org\",\"name\":\"Ida\",\"party\":\"l\",\"stage\":1},\"remake\":false,\"title\":\"\",\"type\":\"ParticipantChanged\"");
         assertThat(((Event.ParticipantChanged) changed).participant())
-                .isEqualTo(new Participant(new Person("Ida", "i@example.org"), "l", "L", Duty.SIGNS, 1));
+                .isEqualTo(new Participant(new Person("Ida", "i@example.org"), new PartyKey("l"), "L", Duty.SIGNS, 1));
     }
 
     private static Event earlier(String event) {
@@ -147,7 +150,7 @@ class EventChainTest {
         String tail = "},\"from\":\"\",\"sequence\":5}";
         assertThat(EventChain.read(head + "\"party\":\"lender\",\"pdf\":\"" + PDF + "\",\"type\":\"Sealed\"" + tail)
                         .event())
-                .isEqualTo(new Event.Sealed("lender", REVISION, CertificateId.NONE));
+                .isEqualTo(new Event.Sealed(new PartyKey("lender"), REVISION, CertificateId.NONE));
         assertThat(EventChain.read(head + "\"data\":{},\"participants\":[],\"type\":\"DataCorrected\"" + tail)
                         .event())
                 .isEqualTo(new Event.DataCorrected(Map.of(), List.of(), ""));

@@ -25,6 +25,7 @@ import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.placement.SignaturePlace;
@@ -35,8 +36,14 @@ import org.jalousie.core.placement.TextPlace;
 /** A two-page document signed by a lender and the museum, for tests of sealing and checking. */
 public final class SignedSample {
     public static final List<Participant> PARTIES = List.of(
-            new Participant(new Person("Ida Marsh", "ida@lender.example.org"), "lender", "Lender", Duty.SIGNS, 1),
-            new Participant(new Person("Tomas Vale", "tomas@museum.example.org"), "museum", "Museum", Duty.SIGNS, 2));
+            new Participant(
+                    new Person("Ida Marsh", "ida@lender.example.org"), new PartyKey("lender"), "Lender", Duty.SIGNS, 1),
+            new Participant(
+                    new Person("Tomas Vale", "tomas@museum.example.org"),
+                    new PartyKey("museum"),
+                    "Museum",
+                    Duty.SIGNS,
+                    2));
 
     private SignedSample() {}
 
@@ -89,11 +96,15 @@ public final class SignedSample {
 
     public static Map<Integer, SigningField> boxes() {
         Map<Integer, SigningField> boxes = new LinkedHashMap<>();
-        boxes.put(1, new SigningField("lender_signature", "lender", "signature", new SignaturePlace()));
-        boxes.put(2, new SigningField("lender_date_signed", "lender", "date signed", new SigningDatePlace()));
-        boxes.put(3, new SigningField("lender_vat_number", "lender", "vat number", TextPlace.USUAL));
-        boxes.put(4, new SigningField("museum_signature", "museum", "signature", new SignaturePlace()));
-        boxes.put(5, new SigningField("museum_date_signed", "museum", "date signed", new SigningDatePlace()));
+        boxes.put(1, new SigningField("lender_signature", new PartyKey("lender"), "signature", new SignaturePlace()));
+        boxes.put(
+                2,
+                new SigningField("lender_date_signed", new PartyKey("lender"), "date signed", new SigningDatePlace()));
+        boxes.put(3, new SigningField("lender_vat_number", new PartyKey("lender"), "vat number", TextPlace.USUAL));
+        boxes.put(4, new SigningField("museum_signature", new PartyKey("museum"), "signature", new SignaturePlace()));
+        boxes.put(
+                5,
+                new SigningField("museum_date_signed", new PartyKey("museum"), "date signed", new SigningDatePlace()));
         return boxes;
     }
 

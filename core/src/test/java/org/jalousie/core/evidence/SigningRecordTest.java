@@ -22,6 +22,7 @@ import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.Revision;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.messages.Catalogue;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.PlacedField;
 import org.junit.jupiter.api.Test;
@@ -55,9 +56,11 @@ class SigningRecordTest {
         history.add(new Entry(
                 2,
                 Instant.parse("2027-03-16T08:00:01Z"),
-                new Actor.Participant("lender", Actor.Proof.MAILED_LINK, "127.0.0.1, A browser"),
+                new Actor.Participant(new PartyKey("lender"), Actor.Proof.MAILED_LINK, "127.0.0.1, A browser"),
                 new Event.ConsentGiven(
-                        "lender", "en-1", ConsentWording.in(Catalogue.ENGLISH).hash())));
+                        new PartyKey("lender"),
+                        "en-1",
+                        ConsentWording.in(Catalogue.ENGLISH).hash())));
         history.add(new Entry(
                 3,
                 Instant.parse("2027-03-16T08:00:00Z"),
@@ -66,11 +69,15 @@ class SigningRecordTest {
         history.add(new Entry(
                 4,
                 Instant.parse("2027-03-16T08:00:02Z"),
-                new Actor.OnBehalf(new Actor.Coordinator("nora@museum.example.org", "Nora Quill"), "lender"),
-                new Event.Signed("lender", Map.of("lender_vat_number", "XX 4471"), "drawn", FILE)));
+                new Actor.OnBehalf(
+                        new Actor.Coordinator("nora@museum.example.org", "Nora Quill"), new PartyKey("lender")),
+                new Event.Signed(new PartyKey("lender"), Map.of("lender_vat_number", "XX 4471"), "drawn", FILE)));
         for (int i = 0; i < reminders; i++)
             history.add(new Entry(
-                    5 + i, Instant.parse("2027-03-20T08:00:00Z"), Actor.PROGRAM, new Event.ReminderSent("lender")));
+                    5 + i,
+                    Instant.parse("2027-03-20T08:00:00Z"),
+                    Actor.PROGRAM,
+                    new Event.ReminderSent(new PartyKey("lender"))));
         return history;
     }
 

@@ -9,16 +9,25 @@ import org.junit.jupiter.api.Test;
 class AssignmentTest {
     private static final List<Party> PARTIES = List.of(
             new Party(
-                    "museum", "Museum", Duty.SIGNS, 2, new PersonSource.Fixed("Tomas Vale", "vale@museum.example.org")),
-            new Party("lender", "Lender", Duty.SIGNS, 1, new PersonSource.FromFields("lender_name", "lender_mail")),
-            new Party("head", "Head", Duty.APPROVES, 1, new PersonSource.ChosenAtUse()));
+                    new PartyKey("museum"),
+                    "Museum",
+                    Duty.SIGNS,
+                    2,
+                    new PersonSource.Fixed("Tomas Vale", "vale@museum.example.org")),
+            new Party(
+                    new PartyKey("lender"),
+                    "Lender",
+                    Duty.SIGNS,
+                    1,
+                    new PersonSource.FromFields("lender_name", "lender_mail")),
+            new Party(new PartyKey("head"), "Head", Duty.APPROVES, 1, new PersonSource.ChosenAtUse()));
 
     @Test
     void eachRoleFindsItsPersonAndTheyStandInOrder() {
         List<Participant> cast = Assignment.assign(
                 PARTIES,
                 Map.of("lender_name", "Ida Marsh", "lender_mail", "ida@example.org"),
-                Map.of("head", new Person("Edwin Larch", "larch@example.org")));
+                Map.of(new PartyKey("head"), new Person("Edwin Larch", "larch@example.org")));
         assertThat(cast).extracting(Participant::name).containsExactly("Ida Marsh", "Edwin Larch", "Tomas Vale");
         assertThat(cast).extracting(Participant::stage).containsExactly(1, 1, 2);
     }
@@ -26,7 +35,7 @@ class AssignmentTest {
     @Test
     void aPersonNobodyNamedStaysBlankInsteadOfBeingGuessed() {
         assertThat(Assignment.assign(PARTIES, Map.of(), Map.of()))
-                .filteredOn(one -> !one.party().equals("museum"))
+                .filteredOn(one -> !one.party().equals(new PartyKey("museum")))
                 .allSatisfy(one -> {
                     assertThat(one.name()).isEmpty();
                     assertThat(one.mail()).isEmpty();
@@ -35,8 +44,12 @@ class AssignmentTest {
 
     @Test
     void aNameThatIsKeptInPartsIsWrittenOut() {
-        Party lender =
-                new Party("lender", "Lender", Duty.SIGNS, 1, new PersonSource.FromFields("lender_name", "lender_mail"));
+        Party lender = new Party(
+                new PartyKey("lender"),
+                "Lender",
+                Duty.SIGNS,
+                1,
+                new PersonSource.FromFields("lender_name", "lender_mail"));
         assertThat(Assignment.assign(
                         List.of(lender),
                         Map.of("lender_name", "Penhallow;Rosamund;;Dr;", "lender_mail", "r@people.example.org"),

@@ -15,6 +15,7 @@ import org.apache.pdfbox.pdmodel.interactive.form.PDSignatureField;
 import org.jalousie.core.evidence.SignedSample;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
 import org.junit.jupiter.api.Test;
 
@@ -50,8 +51,8 @@ class FieldPlacerTest {
     @Test
     void aSignatureLocksTheSignersOwnFieldsAndThoseOfContributorsBefore() throws IOException {
         List<Participant> parties = List.of(
-                new Participant(new Person("a", "b"), "lender", "Lender", Duty.COMPLETES, 1),
-                new Participant(new Person("c", "d"), "museum", "Museum", Duty.SIGNS, 2));
+                new Participant(new Person("a", "b"), new PartyKey("lender"), "Lender", Duty.COMPLETES, 1),
+                new Participant(new Person("c", "d"), new PartyKey("museum"), "Museum", Duty.SIGNS, 2));
         try (PDDocument document =
                 Loader.loadPDF(FieldPlacer.place(SignedSample.converted(), SignedSample.boxes(), parties)
                         .pdf())) {

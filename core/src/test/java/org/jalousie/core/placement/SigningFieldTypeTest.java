@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import java.util.Arrays;
 import org.jalousie.core.json.Json;
+import org.jalousie.core.parties.PartyKey;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -23,7 +24,7 @@ class SigningFieldTypeTest {
     @Test
     void everyKindIsReadBackAsItWasStored() {
         for (SigningFieldType type : SigningFieldTypes.USUAL) {
-            SigningField field = new SigningField("lender_x", "lender", "X", type);
+            SigningField field = new SigningField("lender_x", new PartyKey("lender"), "X", type);
             String json = Json.canonical(field);
             assertThat(json).contains("\"kind\":\"" + type.kind() + "\"");
             assertThat(Json.MAPPER.readValue(json, SigningField.class)).isEqualTo(field);
@@ -63,12 +64,13 @@ class SigningFieldTypeTest {
                         "{\"kind\":\"TEXT\",\"label\":\"Lender: vat\",\"name\":\"lender_vat\",\"party\":\"lender\",\"required\":false}");
         EarlierSigningFields.upcast(text);
         assertThat(Json.MAPPER.treeToValue(text, SigningField.class))
-                .isEqualTo(new SigningField("lender_vat", "lender", "vat", new TextPlace(false, "")));
+                .isEqualTo(new SigningField("lender_vat", new PartyKey("lender"), "vat", new TextPlace(false, "")));
         ObjectNode date = (ObjectNode)
                 Json.MAPPER.readTree(
                         "{\"kind\":\"DATE_SIGNED\",\"label\":\"D\",\"name\":\"lender_date_signed\",\"party\":\"lender\",\"required\":true,\"sameAs\":\"x\"}");
         EarlierSigningFields.upcast(date);
         assertThat(Json.MAPPER.treeToValue(date, SigningField.class))
-                .isEqualTo(new SigningField("lender_date_signed", "lender", "D", new SigningDatePlace(), "x"));
+                .isEqualTo(new SigningField(
+                        "lender_date_signed", new PartyKey("lender"), "D", new SigningDatePlace(), "x"));
     }
 }

@@ -8,6 +8,7 @@ import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.PersonSource;
 import org.junit.jupiter.api.Test;
 
@@ -28,7 +29,8 @@ class AnonymisedTest {
                         field("exhibition", FieldType.TEXT),
                         field("value", FieldType.MONEY),
                         Field.list("objects", List.of(field("title", FieldType.TEXT), field("owner", FieldType.NAME)))),
-                List.of(new Party("giver", "Giver", Duty.SIGNS, 1, new PersonSource.FromFields("giver", "mail"))),
+                List.of(new Party(
+                        new PartyKey("giver"), "Giver", Duty.SIGNS, 1, new PersonSource.FromFields("giver", "mail"))),
                 List.of(),
                 SendingSettings.USUAL);
         Map<String, String> kept = Anonymised.of(

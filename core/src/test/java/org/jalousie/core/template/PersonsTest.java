@@ -9,6 +9,7 @@ import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.PersonSource;
 import org.jalousie.core.rules.Rule;
 import org.junit.jupiter.api.Test;
@@ -31,7 +32,8 @@ class PersonsTest {
                     field("terms", FieldType.RICH_TEXT),
                     field("start_date", FieldType.DATE),
                     field("exhibition", FieldType.TEXT)),
-            List.of(new Party("giver", "Giver", Duty.SIGNS, 1, new PersonSource.FromFields("giver", "giver_mail"))),
+            List.of(new Party(
+                    new PartyKey("giver"), "Giver", Duty.SIGNS, 1, new PersonSource.FromFields("giver", "giver_mail"))),
             List.of(),
             SendingSettings.USUAL);
 

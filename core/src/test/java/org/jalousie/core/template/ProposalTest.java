@@ -10,6 +10,7 @@ import org.jalousie.core.data.FieldType;
 import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.PersonSource;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.placement.TextPlace;
@@ -51,7 +52,9 @@ class ProposalTest {
                 .filteredOn(field -> field.name().equals("abroad"))
                 .extracting(Field::type)
                 .containsExactly(FieldType.YES_NO);
-        assertThat(content.parties()).extracting(Party::key).containsExactly("lender", "museum");
+        assertThat(content.parties())
+                .extracting(Party::key)
+                .containsExactly(new PartyKey("lender"), new PartyKey("museum"));
         assertThat(content.parties()).extracting(Party::stage).containsExactly(1, 2);
         assertThat(obstacles(wording(LOAN), content)).isEmpty();
     }
@@ -113,10 +116,11 @@ class ProposalTest {
     void publishingIsRefusedUntilEverythingFits() {
         Wording wording = wording("{{start_date.upper}} {{lender.signature}} {{broken");
         TemplateContent first = Proposal.first(wording.found());
-        Party fixed = new Party("lender", "Lender", Duty.SIGNS, 1, new PersonSource.Fixed("", "x"));
-        Party extra =
-                new Party("museum", "Museum", Duty.SIGNS, 0, new PersonSource.FromFields("nothing", "lender_mail"));
-        Party approver = new Party("lender", "Approver", Duty.APPROVES, 1, new PersonSource.ChosenAtUse());
+        Party fixed = new Party(new PartyKey("lender"), "Lender", Duty.SIGNS, 1, new PersonSource.Fixed("", "x"));
+        Party extra = new Party(
+                new PartyKey("museum"), "Museum", Duty.SIGNS, 0, new PersonSource.FromFields("nothing", "lender_mail"));
+        Party approver =
+                new Party(new PartyKey("lender"), "Approver", Duty.APPROVES, 1, new PersonSource.ChosenAtUse());
         TemplateContent bad = new TemplateContent(
                 "en-GB",
                 first.fields(),
@@ -222,7 +226,12 @@ class ProposalTest {
                 List.of(
                         new Field("value", FieldType.MONEY, "Value", true, "", List.of()),
                         new Field("lender", FieldType.TEXT, "Lender", true, "", List.of())),
-                List.of(new Party("lender", "Lender", Duty.SIGNS, 1, new PersonSource.FromFields("lender", "mail"))),
+                List.of(new Party(
+                        new PartyKey("lender"),
+                        "Lender",
+                        Duty.SIGNS,
+                        1,
+                        new PersonSource.FromFields("lender", "mail"))),
                 List.of(),
                 SendingSettings.USUAL,
                 List.of(Rule.condition(
@@ -311,7 +320,8 @@ class ProposalTest {
                         + "\"terms\":{\"subject\":\"\",\"message\":\"Hello\",\"expiryDays\":14,\"firstReminderDays\":5,\"everyDays\":3}}");
         assertThat(read.sending()).isEqualTo(new SendingSettings("", "Hello", 14, 5, 3));
         assertThat(read.signingFields())
-                .containsExactly(new SigningField("lender_vat", "lender", "vat", new TextPlace(false, "")));
+                .containsExactly(
+                        new SigningField("lender_vat", new PartyKey("lender"), "vat", new TextPlace(false, "")));
         assertThat(read.layout()).isEqualTo(FormLayout.NONE);
     }
 }

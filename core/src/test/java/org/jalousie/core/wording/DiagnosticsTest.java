@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Set;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.wording.write.WordDraft;
 import org.junit.jupiter.api.Test;
 
@@ -46,7 +47,7 @@ class DiagnosticsTest {
         assertThat(Wording.compile(WordFile.open(file), Set.of()).diagnostics())
                 .extracting(Diagnostic::code)
                 .containsExactly("party-unknown");
-        Wording known = Wording.compile(WordFile.open(file), Set.of("conservator"));
+        Wording known = Wording.compile(WordFile.open(file), Set.of(new PartyKey("conservator")));
         assertThat(known.diagnostics()).isEmpty();
         assertThat(known.found().signingFields())
                 .extracting(field -> field.name())
@@ -63,6 +64,6 @@ class DiagnosticsTest {
         assertThat(wording.found().signingFields())
                 .extracting(field -> field.name())
                 .containsExactly("lender_initials", "lender_initials_2", "lender_signature");
-        assertThat(wording.found().parties()).containsExactly("lender");
+        assertThat(wording.found().parties()).containsExactly(new PartyKey("lender"));
     }
 }

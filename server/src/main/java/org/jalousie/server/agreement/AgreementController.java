@@ -5,6 +5,9 @@ import java.util.EnumSet;
 import java.util.List;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.filing.FileNames;
+import org.jalousie.core.messages.Message;
+import org.jalousie.core.parties.PartyKey;
+import org.jalousie.server.Refusal;
 import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.web.Download;
 import org.jalousie.server.web.Page;
@@ -60,7 +63,7 @@ class AgreementController {
             @PathVariable String party,
             @RequestBody Naming naming,
             @AuthenticationPrincipal SignedIn by) {
-        service.changePerson(number, party, naming.name(), naming.mail(), by.actor());
+        service.changePerson(number, party(party), naming.name(), naming.mail(), by.actor());
         return service.show(number);
     }
 
@@ -114,5 +117,10 @@ class AgreementController {
                 service.record(number),
                 FileNames.of(number, service.title(number), "signing record", "pdf"),
                 MediaType.APPLICATION_PDF_VALUE);
+    }
+
+    private static PartyKey party(String key) {
+        return PartyKey.read(key)
+                .orElseThrow(() -> Refusal.of(Refusal.Kind.NOT_FOUND, Message.of("party.none", "party", key)));
     }
 }

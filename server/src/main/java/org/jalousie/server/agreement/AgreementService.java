@@ -28,6 +28,7 @@ import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Assignment;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.Party;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
 import org.jalousie.core.parties.PersonSource;
 import org.jalousie.server.Refusal;
@@ -122,7 +123,7 @@ class AgreementService {
 
     /** The template with whom it is for: the first person who is not the same in every agreement. */
     private static String title(UsableTemplate template, List<Participant> participants) {
-        Set<String> fixed = template.content().parties().stream()
+        Set<PartyKey> fixed = template.content().parties().stream()
                 .filter(party -> party.who() instanceof PersonSource.Fixed)
                 .map(Party::key)
                 .collect(Collectors.toSet());
@@ -172,7 +173,7 @@ class AgreementService {
     }
 
     @Transactional
-    public void changePerson(String number, String party, String name, String mail, Actor by) {
+    public void changePerson(String number, PartyKey party, String name, String mail, Actor by) {
         AgreementRow row = row(number);
         Agreement agreement = Agreement.of(log.historyForChange(row.id()));
         Participant participant = agreement

@@ -9,6 +9,7 @@ import org.jalousie.core.agreement.Standing;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.PartyKey;
 
 /** Agreements as the interface to the outside shows them. */
 public final class AgreementViews {
@@ -16,7 +17,7 @@ public final class AgreementViews {
 
     /** One party of the route and where it stands. @param since since when it is their turn, or null */
     public record RouteStep(
-            String party,
+            PartyKey party,
             String label,
             String name,
             Duty duty,
@@ -38,7 +39,7 @@ public final class AgreementViews {
     /** A value with the label of its field and how it prints. @param raw the form in which it is stored */
     public record Datum(String name, String label, String raw, String printed) {}
 
-    public record Person(String party, String label, Duty duty, int stage, String name, String mail) {}
+    public record Person(PartyKey party, String label, Duty duty, int stage, String name, String mail) {}
 
     public record TrailEntry(int sequence, Instant at, String sentence, String from) {}
 

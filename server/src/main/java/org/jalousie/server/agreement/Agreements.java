@@ -13,6 +13,7 @@ import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.evidence.EventChain;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.web.Page;
@@ -20,7 +21,7 @@ import org.jalousie.server.web.Page;
 /** Agreements as other rooms speak to them. What follows from their events outside is told to {@link AfterEvents}. */
 public interface Agreements {
     /** What a request says: its answers, and the people chosen with it. */
-    record Answers(Map<String, String> data, Map<String, Person> people) {}
+    record Answers(Map<String, String> data, Map<PartyKey, Person> people) {}
 
     /** An agreement with all that is known of it, for checking its files. */
     record Filed(Agreement agreement, List<Entry> history, List<EventChain.Link> links) {}

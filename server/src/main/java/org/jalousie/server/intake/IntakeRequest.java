@@ -10,6 +10,7 @@ import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import org.jalousie.core.json.Json;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
 import tools.jackson.core.type.TypeReference;
 
@@ -42,7 +43,7 @@ class IntakeRequest {
             String number,
             UUID templateVersionId,
             Map<String, String> values,
-            Map<String, Person> people,
+            Map<PartyKey, Person> people,
             UUID formKey,
             String by,
             Instant now) {
@@ -55,7 +56,7 @@ class IntakeRequest {
         fill(values, people);
     }
 
-    final void fill(Map<String, String> values, Map<String, Person> chosen) {
+    final void fill(Map<String, String> values, Map<PartyKey, Person> chosen) {
         inputs = Json.canonical(values);
         people = Json.canonical(chosen);
     }
@@ -82,7 +83,7 @@ class IntakeRequest {
         return Json.MAPPER.readValue(inputs, new TypeReference<>() {});
     }
 
-    Map<String, Person> people() {
+    Map<PartyKey, Person> people() {
         return Json.MAPPER.readValue(people, new TypeReference<>() {});
     }
 

@@ -18,6 +18,7 @@ import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.intake.Intake;
 import org.jalousie.core.parties.Party;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
 import org.jalousie.core.parties.PersonSource;
 import org.jalousie.core.template.Anonymised;
@@ -86,7 +87,7 @@ class IntakeService implements WaitingRequests {
         Map<String, IntakeViews.PersonInput> people = new LinkedHashMap<>();
         request.people()
                 .forEach((party, person) ->
-                        people.put(party, new IntakeViews.PersonInput(person.name(), person.mail())));
+                        people.put(party.value(), new IntakeViews.PersonInput(person.name(), person.mail())));
         return new IntakeViews.RequestDetail(
                 rows(List.of(request)).get(0),
                 form(templates.version(request.templateVersionId())),
@@ -126,7 +127,7 @@ class IntakeService implements WaitingRequests {
         // the form was taken in, but its sender never heard of it and may have changed answers since
         if (known.isPresent()) return fill(known.get().number(), inputs, people, typing, by, false);
         UsableTemplate usable = templates.published(template);
-        Map<String, Person> chosen = new LinkedHashMap<>();
+        Map<PartyKey, Person> chosen = new LinkedHashMap<>();
         Map<String, String> values = read(usable, inputs, people, typing, chosen);
         String number = String.format(
                 Locale.ROOT,
@@ -159,7 +160,7 @@ class IntakeService implements WaitingRequests {
             boolean evenIfSame) {
         IntakeRequest request = locked(number);
         UsableTemplate usable = templates.version(request.templateVersionId());
-        Map<String, Person> chosen = new LinkedHashMap<>();
+        Map<PartyKey, Person> chosen = new LinkedHashMap<>();
         Map<String, String> values = read(usable, inputs, people, typing, chosen);
         Agreements.Answers before = new Agreements.Answers(request.values(), request.people());
         Agreements.Answers now = new Agreements.Answers(values, chosen);
@@ -190,12 +191,13 @@ class IntakeService implements WaitingRequests {
             Map<String, String> inputs,
             Map<String, IntakeViews.PersonInput> people,
             Typing typing,
-            Map<String, Person> chosen) {
+            Map<PartyKey, Person> chosen) {
         Intake.Reading reading = Intake.read(template.content().fields(), inputs, typing);
         Map<String, String> faults = new LinkedHashMap<>(reading.faults());
         for (Party party : template.content().parties()) {
             if (!(party.who() instanceof PersonSource.ChosenAtUse)) continue;
-            IntakeViews.PersonInput person = people.getOrDefault(party.key(), new IntakeViews.PersonInput("", ""));
+            IntakeViews.PersonInput person =
+                    people.getOrDefault(party.key().value(), new IntakeViews.PersonInput("", ""));
             if (person.name().isBlank())
                 faults.put(party.key() + ".name", "Name the person for " + party.label() + ".");
             try {

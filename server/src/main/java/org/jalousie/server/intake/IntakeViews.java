@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.template.Anonymised;
 
 /** Requests as the interface to the outside shows them. */
@@ -15,7 +16,7 @@ public final class IntakeViews {
 
     public record PersonInput(String name, String mail) {}
 
-    public record ChosenParty(String party, String label) {}
+    public record ChosenParty(PartyKey party, String label) {}
 
     /**
      * The form of a template.

@@ -4,7 +4,9 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.util.Optional;
 import java.util.UUID;
+import org.jalousie.core.parties.PartyKey;
 
 /** One mail that goes out. Its words are made when it is sent, since its link is kept nowhere. */
 @Entity
@@ -35,11 +37,18 @@ class Mail {
 
     protected Mail() {}
 
-    Mail(UUID agreementId, Kind kind, String party, String recipient, String subject, int askedBy, Instant now) {
+    Mail(
+            UUID agreementId,
+            Kind kind,
+            Optional<PartyKey> party,
+            String recipient,
+            String subject,
+            int askedBy,
+            Instant now) {
         this.id = UUID.randomUUID();
         this.agreementId = agreementId;
         this.kind = kind.name();
-        this.party = party;
+        this.party = party.map(PartyKey::value).orElse("");
         this.recipient = recipient;
         this.subject = subject;
         this.askedBy = askedBy;
@@ -68,9 +77,9 @@ class Mail {
         return Kind.valueOf(kind);
     }
 
-    /** The party's key; empty when the mail goes to the office. */
-    public String party() {
-        return party;
+    /** Whom it goes to; empty when the mail goes to the office. */
+    public Optional<PartyKey> party() {
+        return PartyKey.read(party);
     }
 
     public String recipient() {

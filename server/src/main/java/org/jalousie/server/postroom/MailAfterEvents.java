@@ -8,6 +8,7 @@ import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.server.Settings;
 import org.jalousie.server.agreement.AfterEvents;
 import org.jalousie.server.agreement.Agreements;
@@ -38,17 +39,17 @@ class MailAfterEvents implements AfterEvents {
         for (Entry entry : happened) {
             Event event = entry.event();
             if (event instanceof Event.Invited invited) {
-                queue(id, agreement, Mail.Kind.INVITATION, invited.party(), entry);
+                queue(id, agreement, Mail.Kind.INVITATION, Optional.of(invited.party()), entry);
             } else if (event instanceof Event.ReminderSent reminder) {
-                queue(id, agreement, Mail.Kind.REMINDER, reminder.party(), entry);
+                queue(id, agreement, Mail.Kind.REMINDER, Optional.of(reminder.party()), entry);
             } else if (event instanceof Event.Completed) {
                 completed(id, agreement, entry);
             } else if (event instanceof Event.Declined declined) {
-                ended(id, agreement, Mail.Kind.DECLINED, declined.party(), entry);
+                ended(id, agreement, Mail.Kind.DECLINED, Optional.of(declined.party()), entry);
             } else if (event instanceof Event.Withdrawn) {
-                ended(id, agreement, Mail.Kind.WITHDRAWN, "", entry);
+                ended(id, agreement, Mail.Kind.WITHDRAWN, Optional.empty(), entry);
             } else if (event instanceof Event.Expired) {
-                ended(id, agreement, Mail.Kind.EXPIRED, "", entry);
+                ended(id, agreement, Mail.Kind.EXPIRED, Optional.empty(), entry);
             }
         }
     }
@@ -57,21 +58,20 @@ class MailAfterEvents implements AfterEvents {
     private void completed(UUID id, Agreement agreement, Entry entry) {
         agreement.participants().stream()
                 .filter(one -> one.duty() == Duty.SIGNS || one.duty() == Duty.RECEIVES_COPY)
-                .forEach(one -> queue(id, agreement, Mail.Kind.COMPLETED, one.party(), entry));
+                .forEach(one -> queue(id, agreement, Mail.Kind.COMPLETED, Optional.of(one.party()), entry));
     }
 
     /** The office is told, and everybody who had been invited. */
-    private void ended(UUID id, Agreement agreement, Mail.Kind kind, String by, Entry entry) {
-        if (kind != Mail.Kind.WITHDRAWN) queue(id, agreement, kind, "", entry);
+    private void ended(UUID id, Agreement agreement, Mail.Kind kind, Optional<PartyKey> by, Entry entry) {
+        if (kind != Mail.Kind.WITHDRAWN) queue(id, agreement, kind, Optional.empty(), entry);
         agreement.acting().stream()
-                .filter(one -> agreement.turnSince().containsKey(one.party())
-                        && !one.party().equals(by))
-                .forEach(one -> queue(id, agreement, kind, one.party(), entry));
+                .filter(one -> agreement.turnSince().containsKey(one.party()) && !by.equals(Optional.of(one.party())))
+                .forEach(one -> queue(id, agreement, kind, Optional.of(one.party()), entry));
     }
 
     /** @param party empty for the office itself */
-    private void queue(UUID id, Agreement agreement, Mail.Kind kind, String party, Entry entry) {
-        Optional<Participant> to = agreement.participant(party);
+    private void queue(UUID id, Agreement agreement, Mail.Kind kind, Optional<PartyKey> party, Entry entry) {
+        Optional<Participant> to = party.flatMap(agreement::participant);
         Letters letters = Letters.of(
                 agreement,
                 templates.content(agreements.getObject().templateVersion(id)),

@@ -68,8 +68,8 @@ class MailWork implements JobWork {
             postroom.notNeeded(mail.id()); // they acted meanwhile, or it ended: nobody is asked for what is over
             return false;
         }
-        Optional<Participant> to = agreement.participant(mail.party());
-        String link = asks ? links.issue(mail.agreementId(), mail.party()) : "";
+        Optional<Participant> to = mail.party().flatMap(agreement::participant);
+        String link = asks ? links.issue(mail.agreementId(), mail.party().orElseThrow()) : "";
         String text = Letters.of(
                         agreement,
                         templates.content(agreements.templateVersion(mail.agreementId())),
@@ -91,7 +91,8 @@ class MailWork implements JobWork {
 
     /** What a later reminder has overtaken while it waited isn't sent any more. */
     private boolean stillAsked(List<Entry> history, Mail mail) {
-        return Asking.of(history, mail.party(), clock.instant())
+        return mail.party()
+                .flatMap(party -> Asking.of(history, party, clock.instant()))
                 .filter(event -> mail.askedBy() == 0 || mail.askedBy() == event)
                 .isPresent();
     }

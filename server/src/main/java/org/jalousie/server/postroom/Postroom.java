@@ -1,7 +1,9 @@
 package org.jalousie.server.postroom;
 
 import java.time.Clock;
+import java.util.Optional;
 import java.util.UUID;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.server.jobs.JobKind;
 import org.jalousie.server.jobs.Jobs;
 import org.springframework.stereotype.Service;
@@ -23,7 +25,8 @@ class Postroom {
 
     /** Puts a mail into the queue, in the transaction of the event that asks for it. */
     @Transactional(propagation = Propagation.MANDATORY)
-    public void queue(UUID agreementId, Mail.Kind kind, String party, String recipient, String subject, int askedBy) {
+    public void queue(
+            UUID agreementId, Mail.Kind kind, Optional<PartyKey> party, String recipient, String subject, int askedBy) {
         Mail mail = mails.save(new Mail(agreementId, kind, party, recipient, subject, askedBy, clock.instant()));
         mails.flush();
         jobs.soon(JobKind.MAIL, agreementId + ":" + mail.id());

@@ -5,6 +5,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
+import org.jalousie.core.parties.PartyKey;
 
 /** A participant's link; only its hash is kept. */
 @Entity
@@ -19,10 +20,10 @@ class LinkRow {
 
     protected LinkRow() {}
 
-    LinkRow(String tokenHash, UUID agreementId, String party, Instant createdAt) {
+    LinkRow(String tokenHash, UUID agreementId, PartyKey party, Instant createdAt) {
         this.tokenHash = tokenHash;
         this.agreementId = agreementId;
-        this.party = party;
+        this.party = party.value();
         this.createdAt = createdAt;
     }
 
@@ -30,8 +31,8 @@ class LinkRow {
         return agreementId;
     }
 
-    String party() {
-        return party;
+    PartyKey party() {
+        return new PartyKey(party);
     }
 
     Instant createdAt() {

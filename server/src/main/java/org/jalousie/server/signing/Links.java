@@ -8,6 +8,7 @@ import java.util.UUID;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.server.Settings;
 import org.jalousie.server.agreement.AfterEvents;
 import org.springframework.stereotype.Component;
@@ -28,11 +29,11 @@ class Links implements ParticipantLinks, AfterEvents {
     }
 
     /** Whose link it is. */
-    record Holder(UUID agreementId, String party) {}
+    record Holder(UUID agreementId, PartyKey party) {}
 
     @Override
     @Transactional
-    public String issue(UUID agreementId, String party) {
+    public String issue(UUID agreementId, PartyKey party) {
         LinkToken token = LinkToken.random(random);
         rows.save(new LinkRow(token.hash().hex(), agreementId, party, clock.instant()));
         return settings.address() + "/act/" + token.value();

@@ -18,6 +18,7 @@ import org.jalousie.core.evidence.SignedDate;
 import org.jalousie.core.messages.Catalogue;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.server.Refusal;
@@ -184,7 +185,7 @@ class SigningService {
     }
 
     private interface Acting {
-        Command by(String party);
+        Command by(PartyKey party);
     }
 
     private void act(String token, String from, Acting acting) {

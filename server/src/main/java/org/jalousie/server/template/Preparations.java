@@ -13,6 +13,7 @@ import org.jalousie.core.data.Field;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.json.Json;
 import org.jalousie.core.parties.Party;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.rules.Choice;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.template.BuiltIn;
@@ -58,7 +59,8 @@ class Preparations {
 
     Kept kept(Sha256 wordFile, TemplateContent content) {
         Map<String, Sha256> library = clauseFiles(content);
-        Set<String> parties = content.parties().stream().map(Party::key).collect(Collectors.toCollection(TreeSet::new));
+        Set<PartyKey> parties =
+                content.parties().stream().map(Party::key).collect(Collectors.toCollection(TreeSet::new));
         Set<String> fields = content.fields().stream().map(Field::name).collect(Collectors.toCollection(TreeSet::new));
         String key = wordFile.hex() + parties + fields + new TreeMap<>(library) + Json.canonical(content.choices());
         Kept known = wordings.getIfPresent(key);

@@ -11,7 +11,6 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jalousie.core.data.Sha256;
-import org.jalousie.core.parties.Party;
 import org.jalousie.core.template.Proposal;
 import org.jalousie.core.template.SettingsDifference;
 import org.jalousie.core.template.Specimen;
@@ -104,7 +103,6 @@ class TemplateService implements UsableTemplates {
     @Transactional
     TemplateViews.TemplateDetail settle(UUID id, int revision, TemplateContent content) {
         TemplateVersion version = drafts.draft(id, revision);
-        requireKeys(content);
         Wording wording = preparations.wording(version.wordFile(), content);
         version.change(version.wordFile(), Proposal.renewed(wording.found(), content));
         return drafts.changed(id, version);
@@ -269,13 +267,5 @@ class TemplateService implements UsableTemplates {
 
     static void requireName(String name) {
         if (name.isBlank()) throw Refusal.invalid("Give the template a name.", Map.of("name", "A name is required."));
-    }
-
-    private static void requireKeys(TemplateContent content) {
-        for (Party party : content.parties()) {
-            if (!party.key().matches("[a-z][a-z0-9_]{0,40}"))
-                throw Refusal.invalid(
-                        "The party's key \u201c" + party.key() + "\u201d needs small letters, digits and _ only.");
-        }
     }
 }

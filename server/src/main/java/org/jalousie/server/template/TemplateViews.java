@@ -5,10 +5,12 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.regex.Pattern;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.PersonSource;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.SigningField;
@@ -22,10 +24,13 @@ import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.Inclusion;
 import org.jalousie.core.wording.Passage;
 import org.jalousie.core.wording.Redline;
+import org.jalousie.server.Refusal;
 import org.jalousie.server.jobs.LongWork;
 
 /** Templates as the interface to the outside shows them. */
 final class TemplateViews {
+    private static final Pattern KEY = Pattern.compile("[a-z][a-z0-9_]{0,40}");
+
     private TemplateViews() {}
 
     /** @param publishedVersion 0 when none is published */
@@ -210,7 +215,7 @@ final class TemplateViews {
     private static PartyView view(Party party) {
         if (party.who() instanceof PersonSource.FromFields from) {
             return new PartyView(
-                    party.key(),
+                    party.key().value(),
                     party.label(),
                     party.duty(),
                     party.stage(),
@@ -220,9 +225,16 @@ final class TemplateViews {
         }
         if (party.who() instanceof PersonSource.Fixed fixed) {
             return new PartyView(
-                    party.key(), party.label(), party.duty(), party.stage(), WhoKind.FIXED, fixed.name(), fixed.mail());
+                    party.key().value(),
+                    party.label(),
+                    party.duty(),
+                    party.stage(),
+                    WhoKind.FIXED,
+                    fixed.name(),
+                    fixed.mail());
         }
-        return new PartyView(party.key(), party.label(), party.duty(), party.stage(), WhoKind.CHOSEN_AT_USE, "", "");
+        return new PartyView(
+                party.key().value(), party.label(), party.duty(), party.stage(), WhoKind.CHOSEN_AT_USE, "", "");
     }
 
     private static Party party(PartyView view) {
@@ -231,6 +243,12 @@ final class TemplateViews {
             case FIXED -> new PersonSource.Fixed(view.first(), view.second());
             case CHOSEN_AT_USE -> new PersonSource.ChosenAtUse();
         };
-        return new Party(view.key(), view.label(), view.duty(), view.stage(), who);
+        return new Party(key(view.key()), view.label(), view.duty(), view.stage(), who);
+    }
+
+    private static PartyKey key(String typed) {
+        if (!KEY.matcher(typed).matches())
+            throw Refusal.invalid("The party's key \u201c" + typed + "\u201d needs small letters, digits and _ only.");
+        return new PartyKey(typed);
     }
 }

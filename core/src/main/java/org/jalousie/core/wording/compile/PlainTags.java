@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jalousie.core.data.FieldType;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.docx.PackageParts;
 import org.jalousie.core.wording.docx.SafeXml;
@@ -32,12 +33,12 @@ final class PlainTags {
 
     private final PackageParts pack;
     private final TagTree tree;
-    private final Set<String> parties;
+    private final Set<PartyKey> parties;
     private final Passages passages;
     private final Set<Element> addresses = new LinkedHashSet<>();
     private int taken;
 
-    PlainTags(PackageParts pack, TagTree tree, Set<String> parties, Passages passages) {
+    PlainTags(PackageParts pack, TagTree tree, Set<PartyKey> parties, Passages passages) {
         this.pack = pack;
         this.tree = tree;
         this.parties = parties;
@@ -199,7 +200,7 @@ final class PlainTags {
             return new Segment.PlainSlot(value.name(), value.print(), address, words);
         if (found.tag() instanceof Tag.Silent) return null;
         if (found.tag() instanceof Tag.Dotted dotted
-                && !parties.contains(dotted.first())
+                && !parties.contains(dotted.party())
                 && FieldType.isPrint(dotted.second()))
             return new Segment.PlainSlot(dotted.first(), dotted.second(), address, words);
         refused(text, title, diagnostics);

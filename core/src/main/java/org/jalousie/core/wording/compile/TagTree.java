@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jalousie.core.data.FieldType;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.wording.FoundTags;
 import org.jalousie.core.wording.Use;
@@ -32,10 +33,10 @@ public final class TagTree {
     private final List<Use> uses = new ArrayList<>();
     private final Map<Element, List<Object>> notes = new HashMap<>();
     private final Set<Element> told = new HashSet<>();
-    private final Set<String> parties;
+    private final Set<PartyKey> parties;
     private Deque<List<Use>> open = new ArrayDeque<>();
 
-    public TagTree(Set<String> parties) {
+    public TagTree(Set<PartyKey> parties) {
         this.parties = parties;
         open.push(uses);
     }
@@ -100,7 +101,7 @@ public final class TagTree {
         int before = open.size();
         for (TagReader.Found found : new TagReader().read(TagText.decoded(text))) {
             if (found.tag() instanceof Tag.Dotted dotted) {
-                if (!parties.contains(dotted.first()) && FieldType.isPrint(dotted.second()))
+                if (!parties.contains(dotted.party()) && FieldType.isPrint(dotted.second()))
                     value(dotted.first(), dotted.second());
             } else {
                 add(found.tag());

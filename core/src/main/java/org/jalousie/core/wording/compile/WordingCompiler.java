@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jalousie.core.data.FieldType;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.placement.SigningFieldType;
 import org.jalousie.core.placement.SigningFieldTypes;
@@ -40,7 +41,7 @@ import org.w3c.dom.Element;
 /** Makes a {@link Wording} of a Word file: clauses put in, the word processor's own fields read as tags, every part compiled. */
 public final class WordingCompiler {
     private final WordFile file;
-    private final Set<String> declaredParties;
+    private final Set<PartyKey> declaredParties;
     private final Set<String> fields;
     private final PackageParts pack;
     private final Clauses clauses;
@@ -53,7 +54,7 @@ public final class WordingCompiler {
     private final Set<Integer> onEachPage = new HashSet<>();
     private final Copies twins = new Copies();
 
-    public WordingCompiler(WordFile file, Set<String> declaredParties, Set<String> fields, Clauses clauses) {
+    public WordingCompiler(WordFile file, Set<PartyKey> declaredParties, Set<String> fields, Clauses clauses) {
         this.file = file;
         this.declaredParties = declaredParties;
         this.fields = fields;
@@ -84,8 +85,8 @@ public final class WordingCompiler {
         Leftovers.deepTables(parts, diagnostics);
         Element body = Word.child(pack.document(WordFile.MAIN).getDocumentElement(), "body");
         boolean lastSectionMayGo = body != null && LastSection.holdsSomething(body);
-        Set<String> parties = parties(parts);
-        Set<String> known = new HashSet<>(parties);
+        Set<PartyKey> parties = parties(parts);
+        Set<PartyKey> known = new HashSet<>(parties);
         known.addAll(declaredParties);
         parts.forEach(part -> settleDotted(part, known));
         TagTree tree = new TagTree(parties);
@@ -174,12 +175,12 @@ public final class WordingCompiler {
         return names;
     }
 
-    private static Set<String> parties(List<Part> parts) {
-        Set<String> parties = new LinkedHashSet<>();
+    private static Set<PartyKey> parties(List<Part> parts) {
+        Set<PartyKey> parties = new LinkedHashSet<>();
         for (Part part : parts) {
             for (Occurrence tag : part.tags) {
                 if (tag.tag instanceof Tag.Dotted dotted
-                        && SigningFieldTypes.named(dotted.second()).isPresent()) parties.add(dotted.first());
+                        && SigningFieldTypes.named(dotted.second()).isPresent()) parties.add(dotted.party());
             }
         }
         return parties;
@@ -194,10 +195,10 @@ public final class WordingCompiler {
     }
 
     /** Decides for each dotted name whether it prints a field or keeps a place for a party. */
-    private void settleDotted(Part part, Set<String> parties) {
+    private void settleDotted(Part part, Set<PartyKey> parties) {
         for (Occurrence tag : part.tags) {
             if (!(tag.tag instanceof Tag.Dotted dotted)) continue;
-            if (parties.contains(dotted.first())) {
+            if (parties.contains(dotted.party())) {
                 signingField(part, tag, dotted);
             } else if (FieldType.isPrint(dotted.second())) {
                 tag.tag = new Tag.Value(dotted.first(), dotted.second());
@@ -227,7 +228,7 @@ public final class WordingCompiler {
         int number = boxes.size() + 1;
         String label = dotted.second().replace('_', ' ');
         if (List.of("header", "footer").contains(part.title())) onEachPage.add(number);
-        boxes.put(number, new SigningField(name, dotted.first(), label, type));
+        boxes.put(number, new SigningField(name, dotted.party(), label, type));
         TightPlaces.check(part, tag, type.size(), diagnostics);
         numbers.put(tag, number);
         if (!copy.isEmpty()) copies.put(copy, number);

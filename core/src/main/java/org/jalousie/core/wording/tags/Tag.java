@@ -1,5 +1,7 @@
 package org.jalousie.core.wording.tags;
 
+import org.jalousie.core.parties.PartyKey;
+
 /** A tag as it stands in the wording. */
 public sealed interface Tag {
     /** {@code {{name}}} or {@code {{name.print}}}; the print is empty for the usual one. */
@@ -20,5 +22,10 @@ public sealed interface Tag {
     record Unreadable(String code, String message, String cure) implements Tag {}
 
     /** A dotted name whose first word may be a party: decided when all tags are known. */
-    record Dotted(String first, String second) implements Tag {}
+    record Dotted(String first, String second) implements Tag {
+        /** The party that the first word would name. */
+        public PartyKey party() {
+            return new PartyKey(first);
+        }
+    }
 }
