@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import javax.sql.DataSource;
 import org.jalousie.core.agreement.Actor;
+import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.DocumentId;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
@@ -254,7 +255,7 @@ class ArchiveCheckTest {
     /** Kinds of tampering on a file of the application's own, made by the word processor and signed over HTTP. */
     @Test
     void tamperingWithAFiledAgreementIsFound() {
-        Agreements.Filed filed = BED.bean(Agreements.class).filed(first);
+        Agreements.Filed filed = BED.bean(Agreements.class).filed(new AgreementNumber(first));
         Expected expected = Expected.of(filed.agreement(), filed.history(), DocumentId.WORDING);
         TrustService trust = BED.bean(TrustService.class);
         Verifier verifier = new Verifier(trust);

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.stream.Stream;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.evidence.EventChain;
@@ -147,7 +148,7 @@ class RacesTest {
     }
 
     private static void sound(String number) {
-        Agreements.Filed filed = BED.bean(Agreements.class).filed(number);
+        Agreements.Filed filed = BED.bean(Agreements.class).filed(new AgreementNumber(number));
         assertThat(EventChain.firstBroken(filed.links())).isEmpty();
         List<Entry> history = filed.history();
         int changed = 1;

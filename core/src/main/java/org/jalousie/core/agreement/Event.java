@@ -37,7 +37,7 @@ import org.jalousie.core.parties.PartyKey;
 public sealed interface Event {
     /** The agreement exists; its documents are being made. @param data stored intake values by field name */
     record Created(
-            String number,
+            AgreementNumber number,
             String title,
             String template,
             int templateVersion,

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.CertificateId;
 import org.jalousie.core.agreement.DocumentId;
 import org.jalousie.core.agreement.Entry;
@@ -24,7 +25,7 @@ import org.jalousie.core.placement.FieldPlacer;
  * @param states from the document before any seal to the filed one
  * @param signers who has signed it, and the office that sealed it
  */
-public record Expected(String number, List<State> states, List<Signer> signers) {
+public record Expected(AgreementNumber number, List<State> states, List<Signer> signers) {
     /** @param sha256 of the whole file; {@code as} says which state it is */
     public record State(Sha256 sha256, String as, List<String> missing) {}
 

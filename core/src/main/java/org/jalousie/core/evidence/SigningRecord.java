@@ -56,7 +56,7 @@ public final class SigningRecord {
                     document,
                     words.say("record.title-of", "number", agreement.created().number()));
             document.getDocumentInformation()
-                    .setCustomMetadataValue(NUMBER, agreement.created().number());
+                    .setCustomMetadataValue(NUMBER, agreement.created().number().value());
             document.getDocumentInformation().setCustomMetadataValue(DOCUMENTS, written(finished));
             document.getDocumentInformation().setCustomMetadataValue(CHAIN, chainHash);
             try (RecordPage page = new RecordPage(document)) {

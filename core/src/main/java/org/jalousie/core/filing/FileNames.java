@@ -2,6 +2,7 @@ package org.jalousie.core.filing;
 
 import java.text.Normalizer;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.DocumentId;
 
 /** Names of filed documents: readable, and safe on every file system. */
@@ -11,7 +12,7 @@ public final class FileNames {
     private FileNames() {}
 
     /** For example {@code A-2026-0007 Loan of a viola d'amore.pdf}. */
-    public static String of(String number, String title, String kind, String extension) {
+    public static String of(AgreementNumber number, String title, String kind, String extension) {
         String name = Normalizer.normalize(
                         number + " " + title + (kind.isEmpty() ? "" : " - " + kind), Normalizer.Form.NFC)
                 .replaceAll("[\\p{Cntrl}\\\\/:*?\"<>|]", " ")

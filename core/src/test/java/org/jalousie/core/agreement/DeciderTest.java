@@ -267,7 +267,7 @@ class DeciderTest {
                     START,
                     Actor.PROGRAM,
                     new Event.Created(
-                            "A-1",
+                            new AgreementNumber("A-1"),
                             "Loan",
                             name,
                             1,

@@ -48,6 +48,7 @@ final class Sample {
                 1,
                 at,
                 new Actor.Coordinator("nora@museum.example.org", "Nora"),
-                new Event.Created("A-1", "Loan", "Loan", 1, "R-1", Map.of("a", "1"), List.of(participants)));
+                new Event.Created(
+                        new AgreementNumber("A-1"), "Loan", "Loan", 1, "R-1", Map.of("a", "1"), List.of(participants)));
     }
 }

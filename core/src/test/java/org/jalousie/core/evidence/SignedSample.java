@@ -22,6 +22,7 @@ import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.apache.pdfbox.pdmodel.interactive.action.PDActionURI;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
+import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
@@ -170,7 +171,7 @@ public final class SignedSample {
         return new Story(
                 states,
                 new Expected(
-                        number,
+                        new AgreementNumber(number),
                         expected,
                         List.of(
                                 new Expected.Signer("office_seal", "the office", office.id()),

@@ -15,6 +15,7 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Document;
 import org.jalousie.core.agreement.DocumentId;
 import org.jalousie.core.agreement.Entry;
@@ -52,7 +53,14 @@ class SigningRecordTest {
                 1,
                 Instant.parse("2027-03-15T23:30:00Z"),
                 new Actor.Coordinator("nora.quill@museum.example.org", "Nora Quill"),
-                new Event.Created("A-2027-0001", "Loan of a viola", "Loan", 2, "R-1", Map.of(), SignedSample.PARTIES)));
+                new Event.Created(
+                        new AgreementNumber("A-2027-0001"),
+                        "Loan of a viola",
+                        "Loan",
+                        2,
+                        "R-1",
+                        Map.of(),
+                        SignedSample.PARTIES)));
         history.add(new Entry(
                 2,
                 Instant.parse("2027-03-16T08:00:01Z"),

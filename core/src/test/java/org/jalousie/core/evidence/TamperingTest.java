@@ -186,7 +186,7 @@ class TamperingTest {
         } catch (IOException e) {
             alarms.add(e.getMessage());
         }
-        if (one.expected().number().endsWith("5"))
+        if (one.expected().number().value().endsWith("5"))
             alarms.addAll(verifier.verify(one.finished(), one.expected()).findings());
         return alarms;
     }

@@ -2,14 +2,16 @@ package org.jalousie.core.filing;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import org.jalousie.core.agreement.AgreementNumber;
 import org.junit.jupiter.api.Test;
 
 class FilingTest {
     @Test
     void aFileIsNamedByNumberAndTitleWithoutWhatFileSystemsRefuse() {
-        assertThat(FileNames.of("A-1", "Loan: \"viola\" / bow?", "signing record", "pdf"))
+        assertThat(FileNames.of(new AgreementNumber("A-1"), "Loan: \"viola\" / bow?", "signing record", "pdf"))
                 .isEqualTo("A-1 Loan viola bow - signing record.pdf");
-        assertThat(FileNames.of("A-1", "x".repeat(300), "", "pdf")).hasSize(124);
+        assertThat(FileNames.of(new AgreementNumber("A-1"), "x".repeat(300), "", "pdf"))
+                .hasSize(124);
     }
 
     @Test

@@ -3,6 +3,7 @@ package org.jalousie.server.agreement;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.EnumSet;
 import java.util.List;
+import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.filing.FileNames;
 import org.jalousie.core.messages.Message;
@@ -53,13 +54,13 @@ class AgreementController {
     }
 
     @GetMapping("/{number}")
-    AgreementViews.AgreementDetail show(@PathVariable String number) {
+    AgreementViews.AgreementDetail show(@PathVariable AgreementNumber number) {
         return service.show(number);
     }
 
     @PutMapping("/{number}/people/{party}")
     AgreementViews.AgreementDetail changePerson(
-            @PathVariable String number,
+            @PathVariable AgreementNumber number,
             @PathVariable String party,
             @RequestBody Naming naming,
             @AuthenticationPrincipal SignedIn by) {
@@ -69,7 +70,7 @@ class AgreementController {
 
     @PostMapping("/{number}/sending")
     AgreementViews.AgreementDetail send(
-            @PathVariable String number,
+            @PathVariable AgreementNumber number,
             @RequestBody(required = false) Seen seen,
             @AuthenticationPrincipal SignedIn by) {
         service.send(number, seen == null ? null : seen.events(), by.actor());
@@ -78,19 +79,19 @@ class AgreementController {
 
     @PostMapping("/{number}/withdrawal")
     AgreementViews.AgreementDetail withdraw(
-            @PathVariable String number, @RequestBody Reason reason, @AuthenticationPrincipal SignedIn by) {
+            @PathVariable AgreementNumber number, @RequestBody Reason reason, @AuthenticationPrincipal SignedIn by) {
         service.withdraw(number, reason.reason(), by.actor());
         return service.show(number);
     }
 
     @PostMapping("/{number}/another-try")
-    AgreementViews.AgreementDetail tryAgain(@PathVariable String number) {
+    AgreementViews.AgreementDetail tryAgain(@PathVariable AgreementNumber number) {
         service.tryAgain(number);
         return service.show(number);
     }
 
     @GetMapping(path = "/{number}/documents/{document}.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
-    ResponseEntity<byte[]> document(@PathVariable String number, @PathVariable String document) {
+    ResponseEntity<byte[]> document(@PathVariable AgreementNumber number, @PathVariable String document) {
         return Download.of(
                 service.pdf(number, document),
                 service.fileName(number, document, "pdf"),
@@ -98,21 +99,21 @@ class AgreementController {
     }
 
     @GetMapping(path = "/{number}/documents/{document}.docx", produces = Download.WORD)
-    ResponseEntity<byte[]> word(@PathVariable String number, @PathVariable String document) {
+    ResponseEntity<byte[]> word(@PathVariable AgreementNumber number, @PathVariable String document) {
         return Download.of(service.word(number, document), service.fileName(number, document, "docx"), Download.WORD);
     }
 
     /** One page as a picture. @param page from 1 */
     @GetMapping(path = "/{number}/documents/{document}/pages/{page}.png", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> pageImage(
-            @PathVariable String number, @PathVariable String document, @PathVariable int page) {
+            @PathVariable AgreementNumber number, @PathVariable String document, @PathVariable int page) {
         return ResponseEntity.ok()
                 .contentType(MediaType.IMAGE_PNG)
                 .body(PageImage.of(service.pdf(number, document), page));
     }
 
     @GetMapping(path = "/{number}/record.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
-    ResponseEntity<byte[]> record(@PathVariable String number) {
+    ResponseEntity<byte[]> record(@PathVariable AgreementNumber number) {
         return Download.of(
                 service.record(number),
                 FileNames.of(number, service.title(number), "signing record", "pdf"),

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.State;
@@ -28,17 +29,17 @@ class AgreementDesk implements Agreements {
     }
 
     @Override
-    public String create(UUID templateVersion, String request, int attempt, Answers answers, Actor by) {
+    public AgreementNumber create(UUID templateVersion, String request, int attempt, Answers answers, Actor by) {
         return service.create(templateVersion, request, attempt, answers, by);
     }
 
     @Override
-    public void correct(String number, Answers before, Answers now, Actor by) {
+    public void correct(AgreementNumber number, Answers before, Answers now, Actor by) {
         service.correct(number, before, now, by);
     }
 
     @Override
-    public State state(String number) {
+    public State state(AgreementNumber number) {
         return service.state(number);
     }
 
@@ -53,7 +54,7 @@ class AgreementDesk implements Agreements {
     }
 
     @Override
-    public Filed filed(String number) {
+    public Filed filed(AgreementNumber number) {
         return service.filed(number);
     }
 
@@ -88,12 +89,12 @@ class AgreementDesk implements Agreements {
     }
 
     @Override
-    public Map<UUID, String> numbersOf(Collection<UUID> ids) {
+    public Map<UUID, AgreementNumber> numbersOf(Collection<UUID> ids) {
         return lists.numbersOf(ids);
     }
 
     @Override
-    public Optional<String> numberWith(Collection<Sha256> hashes) {
+    public Optional<AgreementNumber> numberWith(Collection<Sha256> hashes) {
         return lists.numberWith(hashes);
     }
 }

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.filing.SearchWords;
@@ -64,14 +65,14 @@ class AgreementLists {
 
     /** The numbers by which people know agreements. */
     @Transactional(readOnly = true)
-    public Map<UUID, String> numbersOf(Collection<UUID> ids) {
+    public Map<UUID, AgreementNumber> numbersOf(Collection<UUID> ids) {
         return rows.numbered(ids).stream()
-                .collect(Collectors.toMap(AgreementRows.Numbered::getId, AgreementRows.Numbered::getNumber));
+                .collect(Collectors.toMap(AgreementRows.Numbered::getId, one -> new AgreementNumber(one.getNumber())));
     }
 
     /** Whose a file is that has been in these states. @param hashes SHA-256 of each */
     @Transactional(readOnly = true)
-    public Optional<String> numberWith(Collection<Sha256> hashes) {
+    public Optional<AgreementNumber> numberWith(Collection<Sha256> hashes) {
         return states.agreementsWith(hashes.stream().map(Sha256::hex).toList()).stream()
                 .findFirst()
                 .map(id -> numbersOf(List.of(id)).get(id));

@@ -9,6 +9,7 @@ import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Reminders;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.json.Json;
@@ -50,7 +51,7 @@ class AgreementRow {
     AgreementRow(
             UUID id, Agreement agreement, UUID templateVersionId, SendingSettings sending, int attempt, Instant now) {
         this.id = id;
-        this.number = agreement.created().number();
+        this.number = agreement.created().number().value();
         this.templateVersionId = templateVersionId;
         this.templateName = agreement.created().template();
         this.requestNumber = agreement.created().request();
@@ -80,8 +81,8 @@ class AgreementRow {
         return id;
     }
 
-    String number() {
-        return number;
+    AgreementNumber number() {
+        return new AgreementNumber(number);
     }
 
     String title() {

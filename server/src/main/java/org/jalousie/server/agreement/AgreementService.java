@@ -10,6 +10,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.Document;
 import org.jalousie.core.agreement.Entry;
@@ -75,13 +76,10 @@ class AgreementService {
      * @param attempt which agreement of the request it is, from 1
      */
     @Transactional(propagation = Propagation.MANDATORY)
-    public String create(UUID versionId, String request, int attempt, Agreements.Answers answers, Actor by) {
+    public AgreementNumber create(UUID versionId, String request, int attempt, Agreements.Answers answers, Actor by) {
         UsableTemplate template = templates.version(versionId);
-        String number = String.format(
-                Locale.ROOT,
-                "A-%d-%04d",
-                Year.now(clock.withZone(settings.office().zone())).getValue(),
-                rows.nextNumber());
+        AgreementNumber number = AgreementNumber.of(
+                Year.now(clock.withZone(settings.office().zone())).getValue(), rows.nextNumber());
         List<Participant> participants =
                 Assignment.assign(template.content().parties(), answers.data(), answers.people());
         String title = title(template, participants);
@@ -93,7 +91,7 @@ class AgreementService {
 
     /** Gives an agreement corrected data; its document is made again. People who were named since stay unless corrected. */
     @Transactional(propagation = Propagation.MANDATORY)
-    public void correct(String number, Agreements.Answers before, Agreements.Answers now, Actor by) {
+    public void correct(AgreementNumber number, Agreements.Answers before, Agreements.Answers now, Actor by) {
         AgreementRow row = row(number);
         UsableTemplate template = templates.version(row.templateVersionId());
         List<Party> parties = template.content().parties();
@@ -105,7 +103,7 @@ class AgreementService {
     }
 
     @Transactional(readOnly = true)
-    public Agreements.Filed filed(String number) {
+    public Agreements.Filed filed(AgreementNumber number) {
         return filed(row(number));
     }
 
@@ -117,7 +115,7 @@ class AgreementService {
     }
 
     @Transactional(readOnly = true)
-    public State state(String number) {
+    public State state(AgreementNumber number) {
         return row(number).state();
     }
 
@@ -135,7 +133,7 @@ class AgreementService {
     }
 
     @Transactional(readOnly = true)
-    public AgreementViews.AgreementDetail show(String number) {
+    public AgreementViews.AgreementDetail show(AgreementNumber number) {
         AgreementRow row = row(number);
         Agreements.Filed filed = filed(row);
         Agreement agreement = filed.agreement();
@@ -173,7 +171,7 @@ class AgreementService {
     }
 
     @Transactional
-    public void changePerson(String number, PartyKey party, String name, String mail, Actor by) {
+    public void changePerson(AgreementNumber number, PartyKey party, String name, String mail, Actor by) {
         AgreementRow row = row(number);
         Agreement agreement = Agreement.of(log.historyForChange(row.id()));
         Participant participant = agreement
@@ -190,7 +188,7 @@ class AgreementService {
 
     /** @param seen how many events the agreement had when the person who sends it looked at it; null for as it is now */
     @Transactional
-    public void send(String number, Integer seen, Actor by) {
+    public void send(AgreementNumber number, Integer seen, Actor by) {
         AgreementRow row = row(number);
         UsableTemplate template = templates.version(row.templateVersionId());
         Agreement agreement = Agreement.of(log.historyForChange(row.id()));
@@ -204,19 +202,19 @@ class AgreementService {
     }
 
     @Transactional
-    public void withdraw(String number, String reason, Actor by) {
+    public void withdraw(AgreementNumber number, String reason, Actor by) {
         log.carryOut(row(number).id(), by, new Command.Withdraw(reason));
     }
 
     @Transactional
-    public void tryAgain(String number) {
+    public void tryAgain(AgreementNumber number) {
         if (jobs.tryAgain(row(number).id()) == 0)
             throw Refusal.conflict("Nothing has failed here; there is nothing to try again.");
     }
 
     /** A document as it stands. @throws Refusal when it isn't made yet, or there is none of this id */
     @Transactional(readOnly = true)
-    public Document document(String number, String id) {
+    public Document document(AgreementNumber number, String id) {
         return document(read(number), id);
     }
 
@@ -226,28 +224,28 @@ class AgreementService {
                 .orElseThrow(() -> Refusal.notFound("The file is not made yet, or there is no such document."));
     }
 
-    String fileName(String number, String id, String extension) {
+    String fileName(AgreementNumber number, String id, String extension) {
         Agreement agreement = read(number);
         return FileNames.of(agreement, document(agreement, id).id(), extension);
     }
 
-    byte[] pdf(String number, String id) {
+    byte[] pdf(AgreementNumber number, String id) {
         return files.get(document(number, id).pdf());
     }
 
-    byte[] word(String number, String id) {
+    byte[] word(AgreementNumber number, String id) {
         return files.get(document(number, id)
                 .word()
                 .orElseThrow(() -> Refusal.notFound("The document is a PDF; there is no Word file of it.")));
     }
 
     @Transactional(readOnly = true)
-    public byte[] record(String number) {
+    public byte[] record(AgreementNumber number) {
         return files.get(read(number).record().orElseThrow(() -> Refusal.notFound("The file is not made yet.")));
     }
 
     @Transactional(readOnly = true)
-    public String title(String number) {
+    public String title(AgreementNumber number) {
         return row(number).title();
     }
 
@@ -280,11 +278,12 @@ class AgreementService {
                 .toList();
     }
 
-    private Agreement read(String number) {
+    private Agreement read(AgreementNumber number) {
         return log.read(row(number).id());
     }
 
-    private AgreementRow row(String number) {
-        return rows.findByNumber(number).orElseThrow(() -> Refusal.notFound("There is no agreement " + number + "."));
+    private AgreementRow row(AgreementNumber number) {
+        return rows.findByNumber(number.value())
+                .orElseThrow(() -> Refusal.notFound("There is no agreement " + number + "."));
     }
 }

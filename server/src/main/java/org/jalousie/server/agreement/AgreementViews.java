@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Standing;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.parties.Duty;
@@ -26,7 +27,7 @@ public final class AgreementViews {
             @Schema(types = {"string", "null"}) Instant since) {}
 
     public record AgreementItem(
-            String number,
+            AgreementNumber number,
             String title,
             String template,
             String request,

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
@@ -34,18 +35,18 @@ public interface Agreements {
      *
      * @param attempt which agreement of the request it is, from 1
      */
-    String create(UUID templateVersion, String request, int attempt, Answers answers, Actor by);
+    AgreementNumber create(UUID templateVersion, String request, int attempt, Answers answers, Actor by);
 
     /** Gives an agreement corrected data; its documents are made again. People who were named since stay unless corrected. */
-    void correct(String number, Answers before, Answers now, Actor by);
+    void correct(AgreementNumber number, Answers before, Answers now, Actor by);
 
-    State state(String number);
+    State state(AgreementNumber number);
 
     Agreement read(UUID id);
 
     List<Entry> history(UUID id);
 
-    Filed filed(String number);
+    Filed filed(AgreementNumber number);
 
     /** The history as it stays until the end of the transaction, for a change that depends on it. */
     List<Entry> historyForChange(UUID id);
@@ -75,8 +76,8 @@ public interface Agreements {
     Page<AgreementViews.AgreementItem> newest(Collection<State> states, int most);
 
     /** The numbers by which people know agreements. */
-    Map<UUID, String> numbersOf(Collection<UUID> ids);
+    Map<UUID, AgreementNumber> numbersOf(Collection<UUID> ids);
 
     /** Whose a file is that has been in these states. @param hashes SHA-256 of each */
-    Optional<String> numberWith(Collection<Sha256> hashes);
+    Optional<AgreementNumber> numberWith(Collection<Sha256> hashes);
 }

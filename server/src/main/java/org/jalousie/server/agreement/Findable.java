@@ -16,7 +16,7 @@ final class Findable {
     /** Its names and numbers, the people as they are now, the data, and what the parties completed. */
     static String facts(Agreement agreement) {
         List<String> facts = new ArrayList<>(List.of(
-                agreement.created().number(),
+                agreement.created().number().value(),
                 agreement.title(),
                 agreement.created().template(),
                 agreement.created().request()));

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Document;
 import org.jalousie.core.agreement.DocumentId;
 import org.jalousie.core.data.Sha256;
@@ -46,7 +47,7 @@ class ArchiveCheck {
     /** @param agreement whose file it is; empty when it is none that is known here */
     record FileChecked(String agreement, Verification result) {}
 
-    Checked check(String number) {
+    Checked check(AgreementNumber number) {
         Agreements.Filed filed = agreements.filed(number);
         Agreement agreement = filed.agreement();
         if (agreement.record().isEmpty()) throw Refusal.notFound("The file is not made yet.");
@@ -106,9 +107,9 @@ class ArchiveCheck {
     }
 
     /** The signing record is sealed and names what it is about, so it knows when something else is pointed to. */
-    private void disagreements(byte[] record, String number, Agreements.Filed filed, List<String> findings) {
+    private void disagreements(byte[] record, AgreementNumber number, Agreements.Filed filed, List<String> findings) {
         SigningRecord.Subject subject = SigningRecord.subject(record);
-        if (!subject.number().equals(number))
+        if (!subject.number().equals(number.value()))
             findings.add("The signing record is about " + subject.number() + ", not about " + number + ".");
         if (!subject.documents().equals(filed.agreement().revisions()))
             findings.add("The events and the signing record name different files as the agreement.");
@@ -127,10 +128,10 @@ class ArchiveCheck {
      *
      * @param number the agreement that it should be; empty to find out
      */
-    FileChecked check(byte[] pdf, String number) {
+    FileChecked check(byte[] pdf, Optional<AgreementNumber> number) {
         if (pdf.length < 5 || !Arrays.equals(pdf, 0, 4, new byte[] {'%', 'P', 'D', 'F'}, 0, 4))
             throw Refusal.invalid("This is no PDF. Choose the signed agreement as it was sent.");
-        Optional<String> whose = number.isEmpty() ? agreements.numberWith(Expected.statesOf(pdf)) : Optional.of(number);
+        Optional<AgreementNumber> whose = number.or(() -> agreements.numberWith(Expected.statesOf(pdf)));
         if (whose.isEmpty())
             return new FileChecked(
                     "",
@@ -147,6 +148,7 @@ class ArchiveCheck {
         Expected expected = Expected.of(agreement, filed.history(), document);
         Verification verification = verifier.verify(pdf, expected);
         return new FileChecked(
-                whose.get(), number.isEmpty() ? verification : verification.and(damage(pdf, expected), List.of()));
+                whose.get().value(),
+                number.isEmpty() ? verification : verification.and(damage(pdf, expected), List.of()));
     }
 }

@@ -2,6 +2,7 @@ package org.jalousie.server.archive;
 
 import java.io.IOException;
 import java.util.Set;
+import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.State;
 import org.jalousie.server.agreement.AgreementViews;
 import org.jalousie.server.agreement.Agreements;
@@ -38,7 +39,7 @@ class ArchiveController {
 
     /** Checks the filed document, its signing record and its trail now. */
     @PostMapping("/{number}/verification")
-    ArchiveCheck.Checked verify(@PathVariable String number) {
+    ArchiveCheck.Checked verify(@PathVariable AgreementNumber number) {
         return check.check(number);
     }
 
@@ -46,6 +47,6 @@ class ArchiveController {
     @PostMapping(path = "/check", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     ArchiveCheck.FileChecked check(@RequestPart MultipartFile file, @RequestParam(defaultValue = "") String number)
             throws IOException {
-        return check.check(file.getBytes(), number);
+        return check.check(file.getBytes(), AgreementNumber.read(number));
     }
 }

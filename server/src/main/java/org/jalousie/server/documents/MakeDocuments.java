@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.Document;
 import org.jalousie.core.agreement.DocumentId;
@@ -123,8 +124,8 @@ class MakeDocuments {
     private Map<String, Value> values(Agreement agreement, Entry created, UsableTemplate template) {
         LocalDate generatedOn =
                 LocalDate.ofInstant(created.at(), settings.office().zone());
-        String number = agreement.created().number();
-        RuleSet.Outcome outcome = template.values(agreement.data(), generatedOn, number);
+        AgreementNumber number = agreement.created().number();
+        RuleSet.Outcome outcome = template.values(agreement.data(), generatedOn, number.value());
         Map<String, Value> values = new LinkedHashMap<>(outcome.values());
         values.put(BuiltIn.FILE_NAME, new Value.Text(FileNames.of(number, agreement.title(), "", "pdf")));
         return values;

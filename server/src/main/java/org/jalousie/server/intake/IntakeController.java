@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.intake.Intake;
@@ -55,7 +56,7 @@ class IntakeController {
 
     record SpecimenName(String name) {}
 
-    record Made(String agreement) {}
+    record Made(AgreementNumber agreement) {}
 
     @GetMapping("/templates/{id}/form")
     IntakeViews.Form form(@PathVariable UUID id) {

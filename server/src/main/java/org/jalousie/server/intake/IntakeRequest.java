@@ -6,9 +6,11 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
+import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.json.Json;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
@@ -66,8 +68,8 @@ class IntakeRequest {
         return attempts + 1;
     }
 
-    void becomes(String agreement) {
-        agreementNumber = agreement;
+    void becomes(AgreementNumber agreement) {
+        agreementNumber = agreement.value();
         attempts++;
     }
 
@@ -96,7 +98,7 @@ class IntakeRequest {
     }
 
     /** Empty until an agreement is made from it. */
-    String agreementNumber() {
-        return agreementNumber == null ? "" : agreementNumber;
+    Optional<AgreementNumber> agreementNumber() {
+        return AgreementNumber.read(agreementNumber);
     }
 }

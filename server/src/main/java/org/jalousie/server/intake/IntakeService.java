@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Actor;
+import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.data.ValueReader;
@@ -97,9 +98,7 @@ class IntakeService implements WaitingRequests {
     }
 
     private Optional<State> stateOf(IntakeRequest request) {
-        return request.agreementNumber().isEmpty()
-                ? Optional.empty()
-                : Optional.of(agreements.state(request.agreementNumber()));
+        return request.agreementNumber().map(agreements::state);
     }
 
     /** Whether its agreement ended without being completed, so that another one may be made of the same answers. */
@@ -166,14 +165,14 @@ class IntakeService implements WaitingRequests {
         Agreements.Answers now = new Agreements.Answers(values, chosen);
         if (now.equals(before) && !evenIfSame) return show(number);
         request.fill(values, chosen);
-        if (!request.agreementNumber().isEmpty() && !failed(request))
-            agreements.correct(request.agreementNumber(), before, now, by);
+        if (!failed(request))
+            request.agreementNumber().ifPresent(agreement -> agreements.correct(agreement, before, now, by));
         return show(number);
     }
 
     /** Makes the agreement. Returns its number; asked twice, the same, unless the one before ended without being completed. */
     @Transactional
-    String generate(String number, Actor.Coordinator by) {
+    AgreementNumber generate(String number, Actor.Coordinator by) {
         IntakeRequest request = locked(number);
         if (request.agreementNumber().isEmpty() || failed(request)) {
             request.becomes(agreements.create(
@@ -183,7 +182,7 @@ class IntakeService implements WaitingRequests {
                     new Agreements.Answers(request.values(), request.people()),
                     by));
         }
-        return request.agreementNumber();
+        return request.agreementNumber().orElseThrow();
     }
 
     private Map<String, String> read(
@@ -267,7 +266,7 @@ class IntakeService implements WaitingRequests {
                         names.get(request.templateVersionId()),
                         request.createdBy(),
                         request.createdAt(),
-                        request.agreementNumber()))
+                        request.agreementNumber().map(AgreementNumber::value).orElse("")))
                 .toList();
     }
 

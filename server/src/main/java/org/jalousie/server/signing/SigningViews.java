@@ -3,6 +3,7 @@ package org.jalousie.server.signing;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
+import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Standing;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.parties.Duty;
@@ -22,7 +23,7 @@ final class SigningViews {
     /** @param language of the words around the document: en, nl, de or fr; {@code date} the date of signing as it would be printed now */
     record SigningPage(
             String language,
-            String number,
+            AgreementNumber number,
             String title,
             String office,
             String label,

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.intake.Intake;
@@ -22,7 +23,7 @@ final class RuleResults {
     /** Specimens are of no day; this one stands for it. */
     static final LocalDate DAY = LocalDate.of(2027, 3, 1);
 
-    static final String NUMBER = "A-0000-0000";
+    static final AgreementNumber NUMBER = new AgreementNumber("A-0000-0000");
 
     private RuleResults() {}
 
@@ -44,7 +45,7 @@ final class RuleResults {
 
     /** Everything that a specimen's data comes to. */
     static RuleSet.Outcome values(TemplateContent content, RuleSet rules, Map<String, String> data) {
-        return rules.apply(BuiltIn.and(Intake.stored(content.fields(), data), DAY, NUMBER));
+        return rules.apply(BuiltIn.and(Intake.stored(content.fields(), data), DAY, NUMBER.value()));
     }
 
     private static String printed(Rule rule, RuleSet.Outcome outcome, Printer printer) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.State;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.adapters.Converter;
@@ -54,7 +55,7 @@ class TodayController {
     }
 
     /** A job that was given up. */
-    record Failed(String agreement, String reason, Instant since) {}
+    record Failed(AgreementNumber agreement, String reason, Instant since) {}
 
     /** @param waiting how many pieces of work wait for it and go on by themselves */
     record Notice(String title, String reason, Instant since, long waiting) {}
@@ -83,7 +84,7 @@ class TodayController {
     Today today(@RequestParam(defaultValue = "50") int most) {
         if (most < 1 || most > MOST) throw Refusal.malformed("At least 1 and at most " + MOST + " can be listed.");
         var failed = jobs.givenUp(most);
-        Map<UUID, String> numbers =
+        Map<UUID, AgreementNumber> numbers =
                 agreements.numbersOf(failed.map(JobFailure::agreementId).toSet());
         return new Today(
                 notices(),

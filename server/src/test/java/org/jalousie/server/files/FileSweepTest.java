@@ -10,6 +10,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Document;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.server.agreement.Agreements;
@@ -75,7 +76,7 @@ class FileSweepTest {
     @Test
     void nothingOfAnAgreementATemplateOrARequestIsTakenAway() {
         String number = office.completed(office.publish("Swept", Office.loanWording()), "Ida Marsh");
-        Agreements.Filed filed = BED.bean(Agreements.class).filed(number);
+        Agreements.Filed filed = BED.bean(Agreements.class).filed(new AgreementNumber(number));
         List<String> referred =
                 sql.sql("select sha256 from file_reference").query(String.class).list();
         filed.history()
