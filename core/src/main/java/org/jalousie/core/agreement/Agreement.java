@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
@@ -26,7 +27,7 @@ import org.jalousie.core.placement.SigningField;
 public record Agreement(
         Event.Created created,
         String title,
-        Map<String, String> data,
+        Map<FieldName, String> data,
         State state,
         Instant since,
         int revision,
@@ -118,7 +119,7 @@ public record Agreement(
     private static final class Fold {
         private final Event.Created created;
         private String title;
-        private Map<String, String> data;
+        private Map<FieldName, String> data;
         private State state = State.GENERATING;
         private Instant since = Instant.EPOCH;
         private int revision = 1;

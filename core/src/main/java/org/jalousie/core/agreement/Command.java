@@ -2,6 +2,7 @@ package org.jalousie.core.agreement;
 
 import java.util.List;
 import java.util.Map;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
@@ -29,7 +30,7 @@ public sealed interface Command {
     /** The documents and the signing record are ready to be filed. */
     record Finish(int basedOn, List<Revision> revisions, Sha256 record) implements Result {}
 
-    record CorrectData(Map<String, String> data, List<Participant> participants, String title) implements Command {}
+    record CorrectData(Map<FieldName, String> data, List<Participant> participants, String title) implements Command {}
 
     /** @param remake whether the documents say something that changes with the person, so that they are made again */
     record ChangeParticipant(Participant participant, String title, boolean remake) implements Command {}

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
@@ -42,12 +43,12 @@ public sealed interface Event {
             String template,
             int templateVersion,
             String request,
-            Map<String, String> data,
+            Map<FieldName, String> data,
             List<Participant> participants)
             implements Event {}
 
     /** The data were corrected before sending; the documents are being made again. @param title empty when it stays */
-    record DataCorrected(Map<String, String> data, List<Participant> participants, String title) implements Event {
+    record DataCorrected(Map<FieldName, String> data, List<Participant> participants, String title) implements Event {
         public DataCorrected {
             title = title == null ? "" : title; // earlier events carry none
         }

@@ -14,7 +14,7 @@ import java.util.Locale;
  * @param items the fields of each item, for {@link FieldType#ITEMS} only
  */
 public record Field(
-        String name,
+        FieldName name,
         FieldType type,
         String label,
         boolean required,
@@ -27,13 +27,13 @@ public record Field(
     }
 
     /** A field that is no list of items. */
-    public Field(String name, FieldType type, String label, boolean required, String hint, List<String> choices) {
+    public Field(FieldName name, FieldType type, String label, boolean required, String hint, List<String> choices) {
         this(name, type, label, required, hint, choices, List.of());
     }
 
     /** A list whose items have these fields. */
-    public static Field list(String name, List<Field> items) {
-        return new Field(name, FieldType.ITEMS, labelFor(name), true, "", List.of(), items);
+    public static Field list(FieldName name, List<Field> items) {
+        return new Field(name, FieldType.ITEMS, labelFor(name.value()), true, "", List.of(), items);
     }
 
     /** The same list with these fields in each item. */
@@ -41,8 +41,13 @@ public record Field(
         return new Field(name, type, label, required, hint, choices, of);
     }
 
+    /** Whether a tag or a rule means it by this name. */
+    public boolean isCalled(String word) {
+        return name.value().equals(word);
+    }
+
     /** The same field by another name. */
-    public Field renamed(String to) {
+    public Field renamed(FieldName to) {
         return new Field(to, type, label, required, hint, choices, items);
     }
 
@@ -57,9 +62,9 @@ public record Field(
     }
 
     /** A field as first proposed from a tag found in the wording: its type guessed from its name, required. */
-    public static Field proposedFor(String name, boolean usedAsCondition) {
-        FieldType type = usedAsCondition ? FieldType.YES_NO : guessType(name);
-        return new Field(name, type, labelFor(name), type != FieldType.YES_NO, "", List.of());
+    public static Field proposedFor(FieldName name, boolean usedAsCondition) {
+        FieldType type = usedAsCondition ? FieldType.YES_NO : guessType(name.value());
+        return new Field(name, type, labelFor(name.value()), type != FieldType.YES_NO, "", List.of());
     }
 
     /** A readable label made from a tag's name: {@code lender_name} becomes "Lender name". */

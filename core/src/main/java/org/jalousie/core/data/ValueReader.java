@@ -227,20 +227,23 @@ public final class ValueReader {
             items.add(item(list, raw, items.size() + 1, typing));
         }
         return new Value.Items(
-                items, list.items().stream().map(Field::name).collect(Collectors.toCollection(LinkedHashSet::new)));
+                items,
+                list.items().stream()
+                        .map(field -> field.name().value())
+                        .collect(Collectors.toCollection(LinkedHashSet::new)));
     }
 
     private static Map<String, Value> item(Field list, Map<String, String> raw, int position, Typing typing)
             throws Unreadable {
         Map<String, Value> values = new LinkedHashMap<>();
         for (String name : raw.keySet()) {
-            if (list.items().stream().noneMatch(field -> field.name().equals(name)))
+            if (list.items().stream().noneMatch(field -> field.isCalled(name)))
                 throw new Unreadable("Item %d: there is no field called %s.".formatted(position, name));
         }
         for (Field field : list.items()) {
             try {
-                Optional<Value> value = read(field, raw.get(field.name()), typing);
-                value.ifPresent(v -> values.put(field.name(), v));
+                Optional<Value> value = read(field, raw.get(field.name().value()), typing);
+                value.ifPresent(v -> values.put(field.name().value(), v));
                 if (value.isEmpty() && field.required()) throw new Unreadable(field.label() + " is required.");
             } catch (Unreadable e) {
                 throw new Unreadable("Item %d, %s: %s".formatted(position, field.label(), e.getMessage()));

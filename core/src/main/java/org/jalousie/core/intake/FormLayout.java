@@ -3,10 +3,11 @@ package org.jalousie.core.intake;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
 
 /**
  * How a form asks for data: in which sections and order, with what help, and what it doesn't show. What the data are is said by
@@ -45,7 +46,7 @@ public record FormLayout(List<Section> sections) {
      * @param help said under the input in place of the field's own hint; may be empty
      * @param visibility SHOWN when it isn't said
      */
-    public record Question(String field, String help, Visibility visibility) {
+    public record Question(FieldName field, String help, Visibility visibility) {
         public Question {
             help = help == null ? "" : help;
             visibility = visibility == null ? Visibility.SHOWN : visibility;
@@ -64,7 +65,7 @@ public record FormLayout(List<Section> sections) {
      * one that isn't placed comes last, in the last section.
      */
     public FormLayout arranged(List<Field> fields) {
-        Set<String> left = fields.stream().map(Field::name).collect(Collectors.toCollection(HashSet::new));
+        Set<FieldName> left = fields.stream().map(Field::name).collect(Collectors.toCollection(HashSet::new));
         List<Section> arranged = new ArrayList<>();
         for (Section section : sections) {
             arranged.add(section.with(section.questions().stream()
@@ -81,18 +82,17 @@ public record FormLayout(List<Section> sections) {
         return new FormLayout(arranged);
     }
 
-    /** @param names the new name by the old one */
-    public FormLayout renamed(Map<String, String> names) {
+    /** @param names the new name for each */
+    public FormLayout renamed(UnaryOperator<FieldName> names) {
         return new FormLayout(sections.stream()
                 .map(section -> section.with(section.questions().stream()
-                        .map(one -> new Question(
-                                names.getOrDefault(one.field(), one.field()), one.help(), one.visibility()))
+                        .map(one -> new Question(names.apply(one.field()), one.help(), one.visibility()))
                         .toList()))
                 .toList());
     }
 
     /** Whether a form with this layout shows a field. */
-    public boolean shows(String field) {
+    public boolean shows(FieldName field) {
         return sections.stream()
                 .flatMap(section -> section.questions().stream())
                 .noneMatch(question -> question.field().equals(field) && question.visibility() == Visibility.HIDDEN);

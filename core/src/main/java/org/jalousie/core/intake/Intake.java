@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.data.ValueReader;
@@ -19,17 +20,17 @@ public final class Intake {
      * @param values by field name, in the form's order; blanks are absent
      * @param faults by field name, a sentence each; empty when the form can be taken
      */
-    public record Reading(Map<String, Value> values, Map<String, String> faults) {
+    public record Reading(Map<FieldName, Value> values, Map<FieldName, String> faults) {
         /** The values in the form in which they are stored. */
-        public Map<String, String> raw() {
-            Map<String, String> raw = new LinkedHashMap<>();
+        public Map<FieldName, String> raw() {
+            Map<FieldName, String> raw = new LinkedHashMap<>();
             values.forEach((name, value) -> raw.put(name, value.raw()));
             return raw;
         }
     }
 
     /** Reads all inputs; inputs for names that are no field of the form are faults too, so nothing is dropped unseen. */
-    public static Reading read(List<Field> fields, Map<String, String> inputs) {
+    public static Reading read(List<Field> fields, Map<FieldName, String> inputs) {
         return read(fields, inputs, Typing.PLAIN);
     }
 
@@ -38,9 +39,9 @@ public final class Intake {
      *
      * @see #read(List, Map)
      */
-    public static Reading read(List<Field> fields, Map<String, String> inputs, Typing typing) {
-        Map<String, Value> values = new LinkedHashMap<>();
-        Map<String, String> faults = new LinkedHashMap<>();
+    public static Reading read(List<Field> fields, Map<FieldName, String> inputs, Typing typing) {
+        Map<FieldName, Value> values = new LinkedHashMap<>();
+        Map<FieldName, String> faults = new LinkedHashMap<>();
         for (Field field : fields) {
             try {
                 Optional<Value> value = ValueReader.read(field, inputs.get(field.name()), typing);
@@ -52,7 +53,7 @@ public final class Intake {
                 faults.put(field.name(), e.getMessage());
             }
         }
-        for (String name : inputs.keySet()) {
+        for (FieldName name : inputs.keySet()) {
             if (fields.stream().noneMatch(field -> field.name().equals(name))) {
                 faults.put(name, "The form has no field called " + name + ".");
             }
@@ -60,11 +61,12 @@ public final class Intake {
         return new Reading(values, faults);
     }
 
-    /** Reads stored values back. */
-    public static Map<String, Value> stored(List<Field> fields, Map<String, String> raw) {
+    /** Reads stored values back, by the names that tags and rules have for them. */
+    public static Map<String, Value> stored(List<Field> fields, Map<FieldName, String> raw) {
         Map<String, Value> values = new LinkedHashMap<>();
         for (Field field : fields) {
-            ValueReader.stored(field, raw.getOrDefault(field.name(), "")).ifPresent(v -> values.put(field.name(), v));
+            ValueReader.stored(field, raw.getOrDefault(field.name(), ""))
+                    .ifPresent(v -> values.put(field.name().value(), v));
         }
         return values;
     }

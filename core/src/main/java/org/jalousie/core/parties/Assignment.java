@@ -3,6 +3,7 @@ package org.jalousie.core.parties;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.PlainName;
 
 /** Assigns a person to each party of an agreement. */
@@ -16,7 +17,7 @@ public final class Assignment {
      * @param chosen people chosen at use, by party key
      */
     public static List<Participant> assign(
-            List<Party> parties, Map<String, String> values, Map<PartyKey, Person> chosen) {
+            List<Party> parties, Map<FieldName, String> values, Map<PartyKey, Person> chosen) {
         return parties.stream()
                 .map(party -> participant(party, values, chosen))
                 .sorted(Comparator.comparingInt(Participant::stage))
@@ -43,7 +44,7 @@ public final class Assignment {
                 .toList();
     }
 
-    private static Participant participant(Party party, Map<String, String> values, Map<PartyKey, Person> chosen) {
+    private static Participant participant(Party party, Map<FieldName, String> values, Map<PartyKey, Person> chosen) {
         Person person;
         if (party.who() instanceof PersonSource.FromFields from) {
             person = new Person(

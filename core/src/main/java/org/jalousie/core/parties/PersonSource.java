@@ -2,6 +2,7 @@ package org.jalousie.core.parties;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import org.jalousie.core.data.FieldName;
 
 /** How the person behind a role is found. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
@@ -12,7 +13,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 })
 public sealed interface PersonSource {
     /** The request's fields hold name and mail address. */
-    record FromFields(String nameField, String mailField) implements PersonSource {}
+    record FromFields(FieldName nameField, FieldName mailField) implements PersonSource {}
 
     /** Always the same person. */
     record Fixed(String name, String mail) implements PersonSource {}

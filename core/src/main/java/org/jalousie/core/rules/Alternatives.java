@@ -47,7 +47,8 @@ final class Alternatives {
             case ADDRESS -> Optional.of(new Value.Address("Mill Rise 3", "Oudehaven", "", "4811", any(texts, random)));
             case ITEMS -> Optional.of(items(field, now, random));
             default ->
-                now.or(() -> Optional.ofNullable(Samples.typical(List.of(field)).get(field.name())));
+                now.or(() -> Optional.ofNullable(
+                        Samples.typical(List.of(field)).get(field.name().value())));
         };
     }
 
@@ -63,8 +64,10 @@ final class Alternatives {
             Map<String, Value> item = new LinkedHashMap<>(items.get(i));
             if (!field.items().isEmpty()) {
                 Field one = any(field.items(), random);
-                pick(one, Optional.ofNullable(item.get(one.name())), random)
-                        .ifPresentOrElse(value -> item.put(one.name(), value), () -> item.remove(one.name()));
+                pick(one, Optional.ofNullable(item.get(one.name().value())), random)
+                        .ifPresentOrElse(
+                                value -> item.put(one.name().value(), value),
+                                () -> item.remove(one.name().value()));
             }
             items.set(i, item);
         }

@@ -31,7 +31,8 @@ final class Conversion {
     /** The fields of a form as a FEEL context: every field is there, a blank one as null. */
     static Map<String, Object> context(List<Field> fields, Map<String, Value> values) {
         Map<String, Object> context = new LinkedHashMap<>();
-        for (Field field : fields) put(context, field.name(), field, values.get(field.name()));
+        for (Field field : fields)
+            put(context, field.name().value(), field, values.get(field.name().value()));
         values.forEach((name, value) -> {
             if (!context.containsKey(name)) put(context, name, null, value);
         });

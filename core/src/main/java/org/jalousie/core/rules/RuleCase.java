@@ -31,9 +31,9 @@ public record RuleCase(Of of, String within, String name, String key, String lab
     }
 
     static List<RuleCase> lengthsOf(Field list) {
-        RuleCase none = new RuleCase(Of.LENGTH, "", list.name(), "0", list.label() + ": no item");
-        RuleCase one = new RuleCase(Of.LENGTH, "", list.name(), "1", list.label() + ": one item");
-        RuleCase several = new RuleCase(Of.LENGTH, "", list.name(), "2", list.label() + ": several items");
+        RuleCase none = new RuleCase(Of.LENGTH, "", list.name().value(), "0", list.label() + ": no item");
+        RuleCase one = new RuleCase(Of.LENGTH, "", list.name().value(), "1", list.label() + ": one item");
+        RuleCase several = new RuleCase(Of.LENGTH, "", list.name().value(), "2", list.label() + ": several items");
         return list.required() ? List.of(one, several) : List.of(none, one, several);
     }
 

@@ -59,7 +59,7 @@ final class RuleReader {
 
     private void collect(List<Field> from) {
         for (Field field : from) {
-            known.add(field.name());
+            known.add(field.name().value());
             if (field.type() == FieldType.MONEY) known.add(field.name() + "_currency");
             collect(field.items());
         }
@@ -120,8 +120,7 @@ final class RuleReader {
                     "Use letters, digits and _, for example needs_courier.");
             return false;
         }
-        if (steps.containsKey(name)
-                || fields.stream().anyMatch(field -> field.name().equals(name))) {
+        if (steps.containsKey(name) || fields.stream().anyMatch(field -> field.isCalled(name))) {
             fault(name, "", "rule-name-twice", "The name " + name + " is used twice.", "Call the rule something else.");
             return false;
         }
@@ -130,8 +129,8 @@ final class RuleReader {
 
     private boolean withinIsList(Rule rule) {
         if (rule.within().isEmpty()) return true;
-        boolean list = fields.stream()
-                .anyMatch(field -> field.name().equals(rule.within()) && field.type() == FieldType.ITEMS);
+        boolean list =
+                fields.stream().anyMatch(field -> field.isCalled(rule.within()) && field.type() == FieldType.ITEMS);
         if (!list)
             fault(
                     rule.name(),

@@ -105,10 +105,7 @@ public final class RuleSet {
     }
 
     private Field list(String name) {
-        return fields.stream()
-                .filter(field -> field.name().equals(name))
-                .findFirst()
-                .orElse(null);
+        return fields.stream().filter(field -> field.isCalled(name)).findFirst().orElse(null);
     }
 
     /** What a step speaks of, and no more: the engine turns all that it is given into values of its own. */
@@ -135,7 +132,7 @@ public final class RuleSet {
         List<Map<String, Value>> worked = new ArrayList<>();
         for (Map<String, Value> item : items.items()) {
             Map<String, Value> scope = new LinkedHashMap<>(outer);
-            itemFields.forEach(field -> scope.remove(field.name()));
+            itemFields.forEach(field -> scope.remove(field.name().value()));
             scope.putAll(item);
             Map<String, Value> result = new LinkedHashMap<>(item);
             memory.recall(step, scope, failed, () -> {
@@ -186,10 +183,12 @@ public final class RuleSet {
     private List<RuleCase> findCases() {
         List<RuleCase> cases = new ArrayList<>();
         for (Field field : fields) {
-            if (field.type() == FieldType.YES_NO) cases.addAll(RuleCase.bothOf("", field.name(), field.label()));
+            if (field.type() == FieldType.YES_NO)
+                cases.addAll(RuleCase.bothOf("", field.name().value(), field.label()));
             if (field.type() == FieldType.CHOICE) {
                 for (String choice : field.choices())
-                    cases.add(RuleCase.ofChoice(field.name(), Field.caseKey(choice), field.label() + ": " + choice));
+                    cases.add(RuleCase.ofChoice(
+                            field.name().value(), Field.caseKey(choice), field.label() + ": " + choice));
             }
             if (field.type() == FieldType.ITEMS) cases.addAll(RuleCase.lengthsOf(field));
         }

@@ -50,10 +50,10 @@ public final class Samples {
         for (Field field : fields) {
             if (field.type() == FieldType.DATE) {
                 // forms ask for dates in the order in which they come
-                values.put(field.name(), new Value.Day(day));
+                values.put(field.name().value(), new Value.Day(day));
                 day = day.plusDays(size == Size.SHORT ? 1 : 153);
             } else {
-                value(field, size).ifPresent(value -> values.put(field.name(), value));
+                value(field, size).ifPresent(value -> values.put(field.name().value(), value));
             }
         }
         return values;

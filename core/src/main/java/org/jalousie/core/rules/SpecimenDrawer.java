@@ -83,8 +83,11 @@ public final class SpecimenDrawer {
         int changes = 1 + random.nextInt(3);
         for (int i = 0; i < changes; i++) {
             Field field = fields.get(random.nextInt(fields.size()));
-            Optional<Value> value = alternatives.pick(field, Optional.ofNullable(values.get(field.name())), random);
-            value.ifPresentOrElse(one -> values.put(field.name(), one), () -> values.remove(field.name()));
+            Optional<Value> value = alternatives.pick(
+                    field, Optional.ofNullable(values.get(field.name().value())), random);
+            value.ifPresentOrElse(
+                    one -> values.put(field.name().value(), one),
+                    () -> values.remove(field.name().value()));
         }
         return values;
     }

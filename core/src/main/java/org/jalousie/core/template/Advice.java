@@ -41,12 +41,12 @@ public final class Advice {
     private static void unused(Wording wording, TemplateContent content, RuleSet rules, List<Diagnostic> advice) {
         Set<String> used = new HashSet<>(wording.found().fields());
         used.addAll(rules.mentioned());
-        used.addAll(Proposal.forPeople(content.parties()));
+        Proposal.forPeople(content.parties()).forEach(name -> used.add(name.value()));
         for (Field field : content.fields()) {
-            if (used.contains(field.name())) continue;
+            if (used.contains(field.name().value())) continue;
             advice.add(of(
                     "field-unused",
-                    field.name(),
+                    field.name().value(),
                     field.label() + " is asked for in the form and used nowhere.",
                     "Put {{" + field.name() + "}} into the wording, or remove the field."));
         }
@@ -104,7 +104,7 @@ public final class Advice {
 
     private static void names(List<Field> fields, List<String> into) {
         for (Field field : fields) {
-            into.add(field.name());
+            into.add(field.name().value());
             if (field.type() == FieldType.ITEMS) names(field.items(), into);
         }
     }

@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Value;
@@ -66,7 +67,7 @@ public final class Anonymised {
             "contact",
             "person");
 
-    private final Set<String> people;
+    private final Set<FieldName> people;
     private final Printer printer;
     private final PersonalWords words;
     private final List<Replacement> replacements = new ArrayList<>();
@@ -86,10 +87,10 @@ public final class Anonymised {
      * @param data raw values, without what is known of persons
      * @param replacements everything that was replaced, so that it can be looked over
      */
-    public record Result(Map<String, String> data, List<Replacement> replacements) {}
+    public record Result(Map<FieldName, String> data, List<Replacement> replacements) {}
 
     /** @param data raw values by field name */
-    public static Map<String, String> of(TemplateContent content, Map<String, String> data) {
+    public static Map<FieldName, String> of(TemplateContent content, Map<FieldName, String> data) {
         return of(content, data, List.of()).data();
     }
 
@@ -97,17 +98,19 @@ public final class Anonymised {
      * @param data raw values by field name
      * @param persons names and mail addresses that were given beside the form
      */
-    public static Result of(TemplateContent content, Map<String, String> data, List<String> persons) {
+    public static Result of(TemplateContent content, Map<FieldName, String> data, List<String> persons) {
         Map<String, Value> values = Intake.stored(content.fields(), data);
         Anonymised anonymised = new Anonymised(content, values, persons);
-        Map<String, String> kept = new LinkedHashMap<>();
-        anonymised.replaced(content.fields(), values).forEach((name, value) -> kept.put(name, value.raw()));
+        Map<FieldName, String> kept = new LinkedHashMap<>();
+        anonymised
+                .replaced(content.fields(), values)
+                .forEach((name, value) -> kept.put(new FieldName(name), value.raw()));
         return new Result(kept, List.copyOf(anonymised.replacements));
     }
 
     private void collect(List<Field> fields, Map<String, Value> values, List<String> known) {
         for (Field field : fields) {
-            Value value = values.get(field.name());
+            Value value = values.get(field.name().value());
             if (value instanceof Value.Items items) {
                 items.items().forEach(item -> collect(field.items(), item, known));
             } else if (value instanceof Value.PersonName name) {
@@ -141,22 +144,22 @@ public final class Anonymised {
         Map<String, Value> kept = new LinkedHashMap<>();
         Map<String, Value> samples = Samples.typical(fields);
         for (Field field : fields) {
-            Value value = values.get(field.name());
+            Value value = values.get(field.name().value());
             if (value == null) continue;
             if (value instanceof Value.Items items && field.type() == FieldType.ITEMS) {
                 kept.put(
-                        field.name(),
+                        field.name().value(),
                         new Value.Items(
                                 items.items().stream()
                                         .map(item -> replaced(field.items(), item))
                                         .toList(),
                                 items.names()));
             } else if (people.contains(field.name()) || isPersonal(field, fields)) {
-                Value sample = samples.get(field.name());
-                if (sample != null) kept.put(field.name(), sample);
+                Value sample = samples.get(field.name().value());
+                if (sample != null) kept.put(field.name().value(), sample);
                 replacements.add(new Replacement(field.label(), printed(value), sample == null ? "" : printed(sample)));
             } else {
-                kept.put(field.name(), withoutPersons(field, value));
+                kept.put(field.name().value(), withoutPersons(field, value));
             }
         }
         return kept;
@@ -182,7 +185,7 @@ public final class Anonymised {
     }
 
     private static List<String> wordsOf(Field field) {
-        return List.of(field.name().toLowerCase(Locale.ROOT).split("_"));
+        return List.of(field.name().value().toLowerCase(Locale.ROOT).split("_"));
     }
 
     private String printed(Value value) {
@@ -192,7 +195,7 @@ public final class Anonymised {
     /** @param beside the fields of the same form or item: what is only called "name" beside nothing personal is a thing's */
     private static boolean isPersonal(Field field, List<Field> beside) {
         if (PERSONAL.contains(field.type())) return true;
-        if (field.name().equalsIgnoreCase("name")
+        if (field.name().value().equalsIgnoreCase("name")
                 && beside.stream().noneMatch(other -> PERSONAL.contains(other.type()))) return false;
         return BY_NAME.contains(field.type()) && wordsOf(field).stream().anyMatch(PERSONAL_NAMES::contains);
     }

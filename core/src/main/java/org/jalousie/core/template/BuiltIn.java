@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Value;
 
@@ -13,8 +14,8 @@ import org.jalousie.core.data.Value;
 public final class BuiltIn {
     /** The fields that wordings and rules may use without a question in the form. */
     public static final List<Field> FIELDS = List.of(
-            new Field("generated_on", FieldType.DATE, "Day of generation", true, "", List.of()),
-            new Field("agreement_number", FieldType.TEXT, "Agreement number", true, "", List.of()));
+            new Field(new FieldName("generated_on"), FieldType.DATE, "Day of generation", true, "", List.of()),
+            new Field(new FieldName("agreement_number"), FieldType.TEXT, "Agreement number", true, "", List.of()));
 
     /** The name under which a wording finds the agreement's file name; no tag and no form can have it. */
     public static final String FILE_NAME = ":file_name";
@@ -22,7 +23,7 @@ public final class BuiltIn {
     private BuiltIn() {}
 
     static boolean isName(String name) {
-        return FIELDS.stream().anyMatch(field -> field.name().equals(name));
+        return FIELDS.stream().anyMatch(field -> field.isCalled(name));
     }
 
     /** A form's fields and these, unless the form has its own of the same name. */

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
@@ -37,12 +38,13 @@ public final class Proposal {
         found.comparisons().forEach(one -> derived.add(one.rule()));
         List<Field> fields = new ProposedFields(found, derived).completed(before.fields());
         for (FoundTags.Comparison one : found.comparisons()) {
-            if (fields.stream().anyMatch(field -> field.name().equals(one.field())) || derived.contains(one.field()))
+            if (fields.stream().anyMatch(field -> field.isCalled(one.field())) || derived.contains(one.field()))
                 continue;
-            Field field = Field.proposedFor(one.field(), false);
+            Field field = Field.proposedFor(new FieldName(one.field()), false);
             fields.add(
                     one.withNumber() && field.type() == FieldType.TEXT
-                            ? new Field(one.field(), FieldType.NUMBER, field.label(), true, "", List.of())
+                            ? new Field(
+                                    new FieldName(one.field()), FieldType.NUMBER, field.label(), true, "", List.of())
                             : field);
         }
         List<Party> parties = new ArrayList<>(before.parties());
@@ -52,7 +54,7 @@ public final class Proposal {
                 parties.add(propose(key, stage, fields));
             }
         }
-        for (String name : forPeople(parties)) {
+        for (FieldName name : forPeople(parties)) {
             if (!name.isBlank()
                     && fields.stream().noneMatch(field -> field.name().equals(name))) {
                 fields.add(Field.proposedFor(name, false));
@@ -75,15 +77,15 @@ public final class Proposal {
             boolean taken = rules.stream().anyMatch(rule -> rule.name().equals(one.rule()))
                     || before.choices().stream()
                             .anyMatch(choice -> choice.name().equals(one.rule()))
-                    || before.fields().stream().anyMatch(field -> field.name().equals(one.rule()));
+                    || before.fields().stream().anyMatch(field -> field.isCalled(one.rule()));
             if (!taken) rules.add(new Rule(one.rule(), one.label(), "", one.expression(), FieldType.YES_NO));
         }
         return rules.size() == before.rules().size() ? before : before.withRules(rules);
     }
 
     /** Names of the fields that say who takes part. */
-    static Set<String> forPeople(List<Party> parties) {
-        Set<String> names = new LinkedHashSet<>();
+    static Set<FieldName> forPeople(List<Party> parties) {
+        Set<FieldName> names = new LinkedHashSet<>();
         for (Party party : parties) {
             if (party.who() instanceof PersonSource.FromFields from) {
                 names.add(from.nameField());
@@ -96,20 +98,20 @@ public final class Proposal {
     /** A party as first proposed: it signs, in the order of the tags, and its person comes from fields named after it. */
     private static Party propose(PartyKey party, int stage, List<Field> fields) {
         String key = party.value();
-        String name = named(fields, key, "name").orElse(key + "_name");
-        String mail = fields.stream()
-                .filter(field ->
-                        field.type() == FieldType.MAIL_ADDRESS && field.name().startsWith(key))
+        FieldName name = named(fields, key, "name").orElse(new FieldName(key + "_name"));
+        FieldName mail = fields.stream()
+                .filter(field -> field.type() == FieldType.MAIL_ADDRESS
+                        && field.name().value().startsWith(key))
                 .map(Field::name)
                 .findFirst()
-                .orElse(key + "_mail");
+                .orElse(new FieldName(key + "_mail"));
         return new Party(party, Field.labelFor(key), Duty.SIGNS, stage, new PersonSource.FromFields(name, mail));
     }
 
-    private static Optional<String> named(List<Field> fields, String key, String word) {
+    private static Optional<FieldName> named(List<Field> fields, String key, String word) {
         return fields.stream()
                 .map(Field::name)
-                .filter(name -> name.equals(key + "_" + word))
+                .filter(name -> name.value().equals(key + "_" + word))
                 .findFirst();
     }
 }

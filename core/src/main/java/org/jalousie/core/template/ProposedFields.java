@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.wording.FoundTags;
 import org.jalousie.core.wording.Use;
@@ -39,7 +40,7 @@ final class ProposedFields {
 
     private static boolean isList(Use use, List<Field> settled) {
         for (Field field : settled) {
-            if (field.name().equals(use.name())) return field.type() == FieldType.ITEMS;
+            if (field.isCalled(use.name())) return field.type() == FieldType.ITEMS;
         }
         return looksLikeList(use);
     }
@@ -67,7 +68,7 @@ final class ProposedFields {
             if (!use.section()) continue;
             if (at >= 0 && own.get(at).type() == FieldType.ITEMS) {
                 Set<String> outer = new HashSet<>(around);
-                own.forEach(field -> outer.add(field.name()));
+                own.forEach(field -> outer.add(field.name().value()));
                 outer.addAll(usedOutside);
                 Field list = own.get(at);
                 own.set(at, list.withItems(completed(list.items(), use.inside(), outer)));
@@ -84,7 +85,7 @@ final class ProposedFields {
 
     private Field proposed(Use use) {
         String name = use.name();
-        if (use.section() && looksLikeList(use)) return Field.list(name, List.of());
+        if (use.section() && looksLikeList(use)) return Field.list(new FieldName(name), List.of());
         if (found.pictures().contains(name)) return of(name, FieldType.PICTURE, List.of());
         if (use.section() && !use.print().isEmpty()) {
             if (PLURALS.contains(use.print())) return of(name, FieldType.NUMBER, List.of());
@@ -96,7 +97,8 @@ final class ProposedFields {
                 .flatMap(print -> ofPrint(print).stream())
                 .findFirst()
                 .map(type -> of(name, type, List.of()))
-                .orElseGet(() -> Field.proposedFor(name, found.conditions().contains(name)));
+                .orElseGet(() -> Field.proposedFor(
+                        new FieldName(name), found.conditions().contains(name)));
     }
 
     /** The type whose print it is, when only one type has it. */
@@ -110,7 +112,7 @@ final class ProposedFields {
     }
 
     private static Field of(String name, FieldType type, List<String> choices) {
-        return new Field(name, type, Field.labelFor(name), type != FieldType.PICTURE, "", choices);
+        return new Field(new FieldName(name), type, Field.labelFor(name), type != FieldType.PICTURE, "", choices);
     }
 
     private static void cases(List<Use> uses, String name, List<String> into) {
@@ -124,7 +126,7 @@ final class ProposedFields {
 
     private static int indexOf(List<Field> fields, String name) {
         for (int i = 0; i < fields.size(); i++) {
-            if (fields.get(i).name().equals(name)) return i;
+            if (fields.get(i).isCalled(name)) return i;
         }
         return -1;
     }

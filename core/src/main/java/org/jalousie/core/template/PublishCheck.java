@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.messages.Message;
@@ -53,7 +54,7 @@ public final class PublishCheck {
                 .pictures()
                 .forEach(
                         name -> content.fields().stream()
-                                .filter(field -> field.name().equals(name) && field.type() != FieldType.PICTURE)
+                                .filter(field -> field.isCalled(name) && field.type() != FieldType.PICTURE)
                                 .forEach(
                                         field -> obstacles.add(
                                                 "A placeholder picture names {{" + name + "}}, but " + field.label()
@@ -95,14 +96,14 @@ public final class PublishCheck {
                 return choice.cases().stream().map(Choice.Case::key).toList();
         }
         for (Field field : content.fields()) {
-            if (field.name().equals(name) && field.type() == FieldType.CHOICE)
+            if (field.isCalled(name) && field.type() == FieldType.CHOICE)
                 return field.choices().stream().map(Field::caseKey).toList();
         }
         return List.of();
     }
 
     private static void fields(List<Field> fields, Wording wording, List<String> obstacles) {
-        Set<String> names = new HashSet<>();
+        Set<FieldName> names = new HashSet<>();
         for (Field field : fields) {
             if (field.type() == FieldType.ITEMS) {
                 if (field.items().isEmpty())
@@ -113,7 +114,8 @@ public final class PublishCheck {
             if (field.label().isBlank()) obstacles.add("The field " + field.name() + " has no label.");
             if (field.type() == FieldType.CHOICE && field.choices().size() < 2)
                 obstacles.add(field.label() + " is a choice and needs two choices at least.");
-            for (String print : wording.found().prints().getOrDefault(field.name(), Set.of())) {
+            for (String print :
+                    wording.found().prints().getOrDefault(field.name().value(), Set.of())) {
                 if (!field.type().hasPrint(print)) {
                     obstacles.add("{{" + field.name() + "." + print
                             + "}} asks for a print that this type doesn't have. "
@@ -191,7 +193,7 @@ public final class PublishCheck {
     }
 
     private static void requireField(
-            Party party, String name, String what, TemplateContent content, List<String> obstacles) {
+            Party party, FieldName name, String what, TemplateContent content, List<String> obstacles) {
         if (content.fields().stream().noneMatch(field -> field.name().equals(name))) {
             obstacles.add("The " + what + " of " + party.label()
                     + " comes from a field that doesn't exist. Choose the field.");

@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PersonSource;
 import org.jalousie.core.rules.Choice;
@@ -39,11 +40,15 @@ public final class Renaming {
                 content.choices().stream().map(to::choice).toList(),
                 content.specimens().stream().map(to::specimen).toList(),
                 content.clauses(),
-                content.layout().renamed(names));
+                content.layout().renamed(to::name));
     }
 
     private String name(String old) {
         return names.getOrDefault(old, old);
+    }
+
+    private FieldName name(FieldName old) {
+        return new FieldName(name(old.value()));
     }
 
     private Field field(Field field) {
@@ -72,7 +77,7 @@ public final class Renaming {
     }
 
     private Specimen specimen(Specimen specimen) {
-        Map<String, String> data = new LinkedHashMap<>();
+        Map<FieldName, String> data = new LinkedHashMap<>();
         specimen.data().forEach((field, value) -> data.put(name(field), members(value)));
         return new Specimen(specimen.name(), specimen.origin(), data);
     }

@@ -14,7 +14,8 @@ public final class SettingsDifference {
 
     public static List<String> between(TemplateContent before, TemplateContent after) {
         SettingsDifference difference = new SettingsDifference();
-        difference.compare("Field", before.fields(), after.fields(), field -> field.name());
+        difference.compare(
+                "Field", before.fields(), after.fields(), field -> field.name().value());
         difference.compare("Rule", before.rules(), after.rules(), rule -> rule.name());
         difference.compare("Choice", before.choices(), after.choices(), choice -> choice.name());
         difference.compare("Party", before.parties(), after.parties(), party -> party.label());

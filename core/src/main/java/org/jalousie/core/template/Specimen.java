@@ -1,6 +1,7 @@
 package org.jalousie.core.template;
 
 import java.util.Map;
+import org.jalousie.core.data.FieldName;
 
 /**
  * A named set of test data that is kept with a template.
@@ -8,7 +9,7 @@ import java.util.Map;
  * @param origin how it came about
  * @param data raw values by field name, as a request has them
  */
-public record Specimen(String name, Origin origin, Map<String, String> data) {
+public record Specimen(String name, Origin origin, Map<FieldName, String> data) {
     /** How a specimen came about. */
     public enum Origin {
         TYPED,

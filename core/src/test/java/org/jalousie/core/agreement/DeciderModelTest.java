@@ -15,6 +15,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import org.jalousie.core.data.Named;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
@@ -113,7 +114,7 @@ class DeciderModelTest {
         return switch (random.nextInt(diligent ? 11 : 13)) {
             case 0 ->
                 new Command.CorrectData(
-                        Map.of("a", String.valueOf(random.nextInt(9))),
+                        Named.by(Map.of("a", String.valueOf(random.nextInt(9)))),
                         agreement().participants(),
                         "Loan");
             case 1 ->

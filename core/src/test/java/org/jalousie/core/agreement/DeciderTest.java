@@ -13,6 +13,8 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.jalousie.core.data.FieldName;
+import org.jalousie.core.data.Named;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
@@ -302,9 +304,9 @@ class DeciderTest {
     @Test
     void correctedDataMakeTheDocumentAgainAndSentOnesStay() {
         does(generate(agreement().revision(), "w", "p0"));
-        does(new Command.CorrectData(Map.of("a", "2"), agreement().participants(), "Loan: B"));
+        does(new Command.CorrectData(Named.by(Map.of("a", "2")), agreement().participants(), "Loan: B"));
         assertThat(agreement().state()).isEqualTo(State.GENERATING);
-        assertThat(agreement().data()).containsEntry("a", "2");
+        assertThat(agreement().data()).containsEntry(new FieldName("a"), "2");
         does(generate(agreement().revision(), "w2", "p02"));
         does(new Command.Send(30, List.of(), history.size()));
         assertThat(refused(new Command.CorrectData(Map.of(), List.of(), ""))).contains("has been sent");
@@ -313,7 +315,7 @@ class DeciderTest {
     @Test
     void aDocumentMadeFromOldDataIsLetGo() {
         int old = agreement().revision();
-        does(new Command.CorrectData(Map.of("a", "2"), agreement().participants(), "Loan: B"));
+        does(new Command.CorrectData(Named.by(Map.of("a", "2")), agreement().participants(), "Loan: B"));
         overtaken(generate(old, "w", "p0"));
         assertThat(agreement().state()).isEqualTo(State.GENERATING);
         does(generate(agreement().revision(), "w2", "p02"));

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jalousie.core.data.Named;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
@@ -49,6 +50,12 @@ final class Sample {
                 at,
                 new Actor.Coordinator("nora@museum.example.org", "Nora"),
                 new Event.Created(
-                        new AgreementNumber("A-1"), "Loan", "Loan", 1, "R-1", Map.of("a", "1"), List.of(participants)));
+                        new AgreementNumber("A-1"),
+                        "Loan",
+                        "Loan",
+                        1,
+                        "R-1",
+                        Named.by(Map.of("a", "1")),
+                        List.of(participants)));
     }
 }

@@ -45,7 +45,7 @@ class HostileTextTest {
     @MethodSource("texts")
     void isReadOrRefusedAtOnce(String text) {
         for (FieldType type : FieldType.values()) {
-            Field field = new Field("a", type, "A", true, "", List.of("x", "y"), List.of());
+            Field field = new Field(new FieldName("a"), type, "A", true, "", List.of("x", "y"), List.of());
             for (Typing typing : List.of(Typing.PLAIN, Typing.in(Locale.GERMANY), Typing.in(Locale.FRANCE)))
                 assertTimeoutPreemptively(AT_ONCE, () -> read(field, text, typing), type + " " + text.substring(0, 9));
         }

@@ -14,8 +14,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class TypingTest {
-    private static final Field NUMBER = new Field("n", FieldType.NUMBER, "N", false, "", List.of());
-    private static final Field MONEY = new Field("m", FieldType.MONEY, "M", false, "", List.of());
+    private static final Field NUMBER = new Field(new FieldName("n"), FieldType.NUMBER, "N", false, "", List.of());
+    private static final Field MONEY = new Field(new FieldName("m"), FieldType.MONEY, "M", false, "", List.of());
 
     private static Typing in(String language) {
         return Typing.in(Locale.forLanguageTag(language));
@@ -99,7 +99,7 @@ class TypingTest {
 
     @Test
     void numbersWithinItemsAreReadInTheLanguageToo() throws ValueReader.Unreadable {
-        Field list = Field.list("objects", List.of(MONEY));
+        Field list = Field.list(new FieldName("objects"), List.of(MONEY));
         Value items =
                 ValueReader.read(list, "[{\"m\":\"EUR 1.250,00\"}]", in("de")).orElseThrow();
         assertThat(items.raw()).isEqualTo("[{\"m\":\"EUR 1250.00\"}]");
@@ -124,7 +124,7 @@ class TypingTest {
 
     @Test
     void datesWithOffsetsPrintTheTimeThatWasGiven() throws ValueReader.Unreadable {
-        Field moment = new Field("t", FieldType.DATE_TIME, "T", false, "", List.of());
+        Field moment = new Field(new FieldName("t"), FieldType.DATE_TIME, "T", false, "", List.of());
         for (Map.Entry<String, String> one : Map.of(
                         "2027-03-15T09:00 +02:00", "09:00 GMT+2",
                         "2027-03-15T09:00 -05:30", "09:00 GMT-5:30",

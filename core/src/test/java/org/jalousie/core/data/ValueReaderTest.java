@@ -12,7 +12,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class ValueReaderTest {
     private static Field field(FieldType type) {
-        return new Field("f", type, "F", true, "", List.of("book", "film"));
+        return new Field(new FieldName("f"), type, "F", true, "", List.of("book", "film"));
     }
 
     private static String raw(FieldType type, String input) throws ValueReader.Unreadable {
@@ -119,10 +119,10 @@ class ValueReaderTest {
     @Test
     void itemsAreReadFieldByFieldAndFaultsNameTheItem() throws Exception {
         Field list = Field.list(
-                "objects",
+                new FieldName("objects"),
                 List.of(
-                        new Field("title", FieldType.TEXT, "Title", true, "", List.of()),
-                        new Field("value", FieldType.MONEY, "Value", false, "", List.of())));
+                        new Field(new FieldName("title"), FieldType.TEXT, "Title", true, "", List.of()),
+                        new Field(new FieldName("value"), FieldType.MONEY, "Value", false, "", List.of())));
         String kept = "[{\"title\":\"Viola\",\"value\":\"EUR 5.00\"},{\"title\":\"Bow\"}]";
         assertThat(ValueReader.read(list, "[{\"title\": \"Viola\", \"value\": \"EUR 5\"}, {\"title\":\"Bow\"}]")
                         .orElseThrow()

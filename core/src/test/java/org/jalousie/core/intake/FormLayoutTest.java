@@ -3,8 +3,8 @@ package org.jalousie.core.intake;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-import java.util.Map;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.intake.FormLayout.Question;
 import org.jalousie.core.intake.FormLayout.Section;
@@ -15,17 +15,18 @@ import org.junit.jupiter.api.Test;
 class FormLayoutTest {
     private static List<Field> fields(String... names) {
         return List.of(names).stream()
-                .map(name -> new Field(name, FieldType.TEXT, name, true, "", List.of()))
+                .map(name -> new Field(new FieldName(name), FieldType.TEXT, name, true, "", List.of()))
                 .toList();
     }
 
     private static Question asks(String field) {
-        return new Question(field, "", Visibility.SHOWN);
+        return new Question(new FieldName(field), "", Visibility.SHOWN);
     }
 
     private static final FormLayout TWO = new FormLayout(List.of(
             new Section("Who", "The lender.", List.of(asks("lender_name"), asks("lender_mail"))),
-            new Section("What", "", List.of(new Question("objects", "One a line.", Visibility.HIDDEN)))));
+            new Section(
+                    "What", "", List.of(new Question(new FieldName("objects"), "One a line.", Visibility.HIDDEN)))));
 
     @Test
     void withoutAnArrangementAllFieldsStandInTheirOrderInOneSection() {
@@ -39,7 +40,7 @@ class FormLayoutTest {
         FormLayout arranged = TWO.arranged(fields("fee", "objects", "lender_name"));
         assertThat(arranged.sections().get(0).questions()).containsExactly(asks("lender_name"));
         assertThat(arranged.sections().get(1).questions())
-                .containsExactly(new Question("objects", "One a line.", Visibility.HIDDEN), asks("fee"));
+                .containsExactly(new Question(new FieldName("objects"), "One a line.", Visibility.HIDDEN), asks("fee"));
         assertThat(arranged.arranged(fields("fee", "objects", "lender_name"))).isEqualTo(arranged);
     }
 
@@ -54,11 +55,11 @@ class FormLayoutTest {
 
     @Test
     void aRenamedFieldKeepsItsPlaceAndItsHelp() {
-        FormLayout renamed = TWO.renamed(Map.of("objects", "instruments"));
+        FormLayout renamed = TWO.renamed(name -> name.value().equals("objects") ? new FieldName("instruments") : name);
         assertThat(renamed.sections().get(1).questions())
-                .containsExactly(new Question("instruments", "One a line.", Visibility.HIDDEN));
-        assertThat(renamed.shows("instruments")).isFalse();
-        assertThat(renamed.shows("lender_name")).isTrue();
+                .containsExactly(new Question(new FieldName("instruments"), "One a line.", Visibility.HIDDEN));
+        assertThat(renamed.shows(new FieldName("instruments"))).isFalse();
+        assertThat(renamed.shows(new FieldName("lender_name"))).isTrue();
     }
 
     @Test

@@ -5,27 +5,29 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Map;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
+import org.jalousie.core.data.Named;
 import org.junit.jupiter.api.Test;
 
 class IntakeTest {
     private static final List<Field> FORM = List.of(
-            new Field("name", FieldType.TEXT, "Name", true, "", List.of()),
-            new Field("fee", FieldType.MONEY, "Fee", true, "", List.of()),
-            new Field("note", FieldType.LONG_TEXT, "Note", false, "", List.of()));
+            new Field(new FieldName("name"), FieldType.TEXT, "Name", true, "", List.of()),
+            new Field(new FieldName("fee"), FieldType.MONEY, "Fee", true, "", List.of()),
+            new Field(new FieldName("note"), FieldType.LONG_TEXT, "Note", false, "", List.of()));
 
     @Test
     void allFaultsAreToldAtOnceEachAtItsField() {
-        Intake.Reading reading = Intake.read(FORM, Map.of("name", " ", "fee", "12", "colour", "red"));
-        assertThat(reading.faults()).containsOnlyKeys("name", "fee", "colour");
-        assertThat(reading.faults().get("name")).isEqualTo("Name is required.");
+        Intake.Reading reading = Intake.read(FORM, Named.by(Map.of("name", " ", "fee", "12", "colour", "red")));
+        assertThat(reading.faults()).containsOnlyKeys(Named.all("name", "fee", "colour"));
+        assertThat(reading.faults().get(new FieldName("name"))).isEqualTo("Name is required.");
     }
 
     @Test
     void whatWasReadIsStoredInOneFormAndReadBackTheSame() {
-        Intake.Reading reading = Intake.read(FORM, Map.of("name", " Ida ", "fee", "eur 1200"));
+        Intake.Reading reading = Intake.read(FORM, Named.by(Map.of("name", " Ida ", "fee", "eur 1200")));
         assertThat(reading.faults()).isEmpty();
-        assertThat(reading.raw()).containsOnly(Map.entry("name", "Ida"), Map.entry("fee", "EUR 1200.00"));
-        assertThat(Intake.stored(FORM, reading.raw())).isEqualTo(reading.values());
+        assertThat(reading.raw()).isEqualTo(Named.by(Map.of("name", "Ida", "fee", "EUR 1200.00")));
+        assertThat(Named.by(Intake.stored(FORM, reading.raw()))).isEqualTo(reading.values());
     }
 }

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Map;
+import org.jalousie.core.data.FieldName;
+import org.jalousie.core.data.Named;
 import org.junit.jupiter.api.Test;
 
 class AssignmentTest {
@@ -19,14 +21,14 @@ class AssignmentTest {
                     "Lender",
                     Duty.SIGNS,
                     1,
-                    new PersonSource.FromFields("lender_name", "lender_mail")),
+                    new PersonSource.FromFields(new FieldName("lender_name"), new FieldName("lender_mail"))),
             new Party(new PartyKey("head"), "Head", Duty.APPROVES, 1, new PersonSource.ChosenAtUse()));
 
     @Test
     void eachRoleFindsItsPersonAndTheyStandInOrder() {
         List<Participant> cast = Assignment.assign(
                 PARTIES,
-                Map.of("lender_name", "Ida Marsh", "lender_mail", "ida@example.org"),
+                Named.by(Map.of("lender_name", "Ida Marsh", "lender_mail", "ida@example.org")),
                 Map.of(new PartyKey("head"), new Person("Edwin Larch", "larch@example.org")));
         assertThat(cast).extracting(Participant::name).containsExactly("Ida Marsh", "Edwin Larch", "Tomas Vale");
         assertThat(cast).extracting(Participant::stage).containsExactly(1, 1, 2);
@@ -49,10 +51,11 @@ class AssignmentTest {
                 "Lender",
                 Duty.SIGNS,
                 1,
-                new PersonSource.FromFields("lender_name", "lender_mail"));
+                new PersonSource.FromFields(new FieldName("lender_name"), new FieldName("lender_mail")));
         assertThat(Assignment.assign(
                         List.of(lender),
-                        Map.of("lender_name", "Penhallow;Rosamund;;Dr;", "lender_mail", "r@people.example.org"),
+                        Named.by(Map.of(
+                                "lender_name", "Penhallow;Rosamund;;Dr;", "lender_mail", "r@people.example.org")),
                         Map.of()))
                 .extracting(Participant::name)
                 .containsExactly("Dr Rosamund Penhallow");

@@ -9,22 +9,23 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Value;
 import org.junit.jupiter.api.Test;
 
 class RuleSetTest {
     private static final List<Field> FIELDS = List.of(
-            new Field("country", FieldType.TEXT, "Country", true, "", List.of()),
-            new Field("insured_value", FieldType.MONEY, "Insured value", true, "", List.of()),
-            new Field("start_date", FieldType.DATE, "Start", true, "", List.of()),
-            new Field("end_date", FieldType.DATE, "End", true, "", List.of()),
-            new Field("note", FieldType.TEXT, "Note", false, "", List.of()),
+            new Field(new FieldName("country"), FieldType.TEXT, "Country", true, "", List.of()),
+            new Field(new FieldName("insured_value"), FieldType.MONEY, "Insured value", true, "", List.of()),
+            new Field(new FieldName("start_date"), FieldType.DATE, "Start", true, "", List.of()),
+            new Field(new FieldName("end_date"), FieldType.DATE, "End", true, "", List.of()),
+            new Field(new FieldName("note"), FieldType.TEXT, "Note", false, "", List.of()),
             Field.list(
-                    "objects",
+                    new FieldName("objects"),
                     List.of(
-                            new Field("title", FieldType.TEXT, "Title", true, "", List.of()),
-                            new Field("value", FieldType.MONEY, "Value", true, "", List.of()))));
+                            new Field(new FieldName("title"), FieldType.TEXT, "Title", true, "", List.of()),
+                            new Field(new FieldName("value"), FieldType.MONEY, "Value", true, "", List.of()))));
 
     private static Value money(String code, String amount) {
         return new Value.Money(Currency.getInstance(code), new BigDecimal(amount));

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.data.ValueReader;
@@ -17,9 +18,15 @@ class SamplesTest {
         List<Field> fields = new ArrayList<>();
         for (FieldType type : FieldType.values()) {
             if (type == FieldType.ITEMS) continue;
-            fields.add(new Field(type.name().toLowerCase(), type, type.name(), true, "", List.of("One", "The other")));
+            fields.add(new Field(
+                    new FieldName(type.name().toLowerCase()),
+                    type,
+                    type.name(),
+                    true,
+                    "",
+                    List.of("One", "The other")));
         }
-        fields.add(Field.list("items", List.copyOf(fields)));
+        fields.add(Field.list(new FieldName("items"), List.copyOf(fields)));
         return fields;
     }
 
@@ -28,11 +35,11 @@ class SamplesTest {
         for (Map<String, Value> samples :
                 List.of(Samples.typical(everything()), Samples.shortest(everything()), Samples.longest(everything()))) {
             for (Field field : everything()) {
-                Value value = samples.get(field.name());
+                Value value = samples.get(field.name().value());
                 // a picture can't be made up, and a list of items that need one neither
                 if (value == null || field.type() == FieldType.ITEMS) continue;
                 assertThat(ValueReader.read(field, value.raw()))
-                        .as(field.name())
+                        .as(field.name().value())
                         .contains(value);
             }
         }
@@ -52,8 +59,8 @@ class SamplesTest {
     @Test
     void datesOfAFormFollowEachOther() {
         List<Field> dates = List.of(
-                new Field("start", FieldType.DATE, "S", true, "", List.of()),
-                new Field("end", FieldType.DATE, "E", true, "", List.of()));
+                new Field(new FieldName("start"), FieldType.DATE, "S", true, "", List.of()),
+                new Field(new FieldName("end"), FieldType.DATE, "E", true, "", List.of()));
         for (Map<String, Value> samples :
                 List.of(Samples.typical(dates), Samples.shortest(dates), Samples.longest(dates)))
             assertThat(((Value.Day) samples.get("start")).date()).isBefore(((Value.Day) samples.get("end")).date());

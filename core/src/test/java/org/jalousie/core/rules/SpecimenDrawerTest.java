@@ -6,13 +6,15 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
 import org.junit.jupiter.api.Test;
 
 class SpecimenDrawerTest {
     private static final Field VALUE =
-            new Field("insured_value", FieldType.MONEY, "Insured value", true, "", List.of());
-    private static final Field COUNTRY = new Field("country", FieldType.TEXT, "Country", true, "", List.of());
+            new Field(new FieldName("insured_value"), FieldType.MONEY, "Insured value", true, "", List.of());
+    private static final Field COUNTRY =
+            new Field(new FieldName("country"), FieldType.TEXT, "Country", true, "", List.of());
 
     private static RuleSet rules(List<Field> fields, Rule... rules) {
         return RuleSet.compile(fields, List.of(rules), List.of());
@@ -39,8 +41,9 @@ class SpecimenDrawerTest {
 
     @Test
     void theDrawnSetsReachExactlyWhatTheySay() {
-        Field list = Field.list("objects", List.of(VALUE.renamed("value")));
-        Field kind = new Field("kind", FieldType.CHOICE, "Kind", true, "", List.of("Loan", "Gift", "Order"));
+        Field list = Field.list(new FieldName("objects"), List.of(VALUE.renamed(new FieldName("value"))));
+        Field kind =
+                new Field(new FieldName("kind"), FieldType.CHOICE, "Kind", true, "", List.of("Loan", "Gift", "Order"));
         RuleSet rules = RuleSet.compile(
                 List.of(kind, list),
                 List.of(new Rule("dear", "Dear", "objects", "value > 900", FieldType.YES_NO)),
@@ -78,8 +81,13 @@ class SpecimenDrawerTest {
         List<Field> fields = new java.util.ArrayList<>();
         List<Rule> rules = new java.util.ArrayList<>();
         for (int i = 0; i < 26; i++) {
-            fields.add(
-                    new Field("f" + i, i % 2 == 0 ? FieldType.NUMBER : FieldType.TEXT, "F" + i, true, "", List.of()));
+            fields.add(new Field(
+                    new FieldName("f" + i),
+                    i % 2 == 0 ? FieldType.NUMBER : FieldType.TEXT,
+                    "F" + i,
+                    true,
+                    "",
+                    List.of()));
             rules.add(Rule.condition("c" + i, i % 2 == 0 ? "f" + i + " > " + i * 7 : "f" + i + " = \"x" + i + "\""));
         }
         SpecimenDrawer.Drawn drawn = SpecimenDrawer.draw(RuleSet.compile(fields, rules, List.of()));

@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Map;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
+import org.jalousie.core.data.Named;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PartyKey;
@@ -14,7 +16,7 @@ import org.junit.jupiter.api.Test;
 
 class AnonymisedTest {
     private static Field field(String name, FieldType type) {
-        return new Field(name, type, Field.labelFor(name), true, "", List.of());
+        return new Field(new FieldName(name), type, Field.labelFor(name), true, "", List.of());
     }
 
     @Test
@@ -28,27 +30,33 @@ class AnonymisedTest {
                         field("courier_name", FieldType.TEXT),
                         field("exhibition", FieldType.TEXT),
                         field("value", FieldType.MONEY),
-                        Field.list("objects", List.of(field("title", FieldType.TEXT), field("owner", FieldType.NAME)))),
+                        Field.list(
+                                new FieldName("objects"),
+                                List.of(field("title", FieldType.TEXT), field("owner", FieldType.NAME)))),
                 List.of(new Party(
-                        new PartyKey("giver"), "Giver", Duty.SIGNS, 1, new PersonSource.FromFields("giver", "mail"))),
+                        new PartyKey("giver"),
+                        "Giver",
+                        Duty.SIGNS,
+                        1,
+                        new PersonSource.FromFields(new FieldName("giver"), new FieldName("mail")))),
                 List.of(),
                 SendingSettings.USUAL);
-        Map<String, String> kept = Anonymised.of(
+        Map<FieldName, String> kept = Anonymised.of(
                 content,
-                Map.of(
+                Named.by(Map.of(
                         "giver", "Zebedee Zorn",
                         "mail", "zz@people.example.org",
                         "home", ";;Zorn Lane 1;Zornheim;;1;DE",
                         "courier_name", "Zelda Zorn",
                         "exhibition", "Strings that speak",
                         "value", "EUR 1250.50",
-                        "objects", "[{\"title\":\"Viola\",\"owner\":\"Zorn;Zoe;;;\"}]"));
+                        "objects", "[{\"title\":\"Viola\",\"owner\":\"Zorn;Zoe;;;\"}]")));
         assertThat(kept.toString().toLowerCase()).doesNotContain("zorn", "zz@");
         assertThat(kept)
-                .containsEntry("exhibition", "Strings that speak")
-                .containsEntry("value", "EUR 1250.50")
-                .containsKeys("giver", "mail", "home", "courier_name");
-        assertThat(kept.get("objects")).contains("Viola");
+                .containsEntry(new FieldName("exhibition"), "Strings that speak")
+                .containsEntry(new FieldName("value"), "EUR 1250.50")
+                .containsKeys(Named.all("giver", "mail", "home", "courier_name"));
+        assertThat(kept.get(new FieldName("objects"))).contains("Viola");
     }
 
     @Test

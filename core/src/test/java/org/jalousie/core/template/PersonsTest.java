@@ -6,7 +6,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
+import org.jalousie.core.data.Named;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PartyKey;
@@ -17,7 +19,7 @@ import org.junit.jupiter.api.Test;
 /** A request kept without its person, and names that change places. */
 class PersonsTest {
     private static Field field(String name, FieldType type) {
-        return new Field(name, type, name, false, "", List.of());
+        return new Field(new FieldName(name), type, name, false, "", List.of());
     }
 
     private static final TemplateContent CONTENT = new TemplateContent(
@@ -33,7 +35,11 @@ class PersonsTest {
                     field("start_date", FieldType.DATE),
                     field("exhibition", FieldType.TEXT)),
             List.of(new Party(
-                    new PartyKey("giver"), "Giver", Duty.SIGNS, 1, new PersonSource.FromFields("giver", "giver_mail"))),
+                    new PartyKey("giver"),
+                    "Giver",
+                    Duty.SIGNS,
+                    1,
+                    new PersonSource.FromFields(new FieldName("giver"), new FieldName("giver_mail")))),
             List.of(),
             SendingSettings.USUAL);
 
@@ -55,21 +61,22 @@ class PersonsTest {
 
     @Test
     void nothingThatIsKnownOfAPersonIsLeftInAnyFieldOrText() {
-        Anonymised.Result result = Anonymised.of(CONTENT, data(), List.of("Hera Quill", "hera@people.example.org"));
+        Anonymised.Result result =
+                Anonymised.of(CONTENT, Named.by(data()), List.of("Hera Quill", "hera@people.example.org"));
         assertThat(result.data().toString().toLowerCase())
                 .doesNotContain(
                         "zorn", "zebedee", "zz@", "1961", "nx4471009", "0123", "4567", "960 018", "hera", "quill");
         assertThat(result.data())
-                .containsEntry("start_date", "2027-03-15")
-                .containsEntry("exhibition", "Strings that speak")
-                .containsKeys("date_of_birth", "passport_number", "iban");
-        assertThat(result.data().get("remarks")).contains("2027-03-15", "ida.marsh@example.org");
-        assertThat(result.data().get("terms")).contains("<b>Ida Marsh</b>", "open the case");
+                .containsEntry(new FieldName("start_date"), "2027-03-15")
+                .containsEntry(new FieldName("exhibition"), "Strings that speak")
+                .containsKeys(Named.all("date_of_birth", "passport_number", "iban"));
+        assertThat(result.data().get(new FieldName("remarks"))).contains("2027-03-15", "ida.marsh@example.org");
+        assertThat(result.data().get(new FieldName("terms"))).contains("<b>Ida Marsh</b>", "open the case");
     }
 
     @Test
     void whatWasReplacedIsShown() {
-        Anonymised.Result result = Anonymised.of(CONTENT, data(), List.of());
+        Anonymised.Result result = Anonymised.of(CONTENT, Named.by(data()), List.of());
         assertThat(result.replacements())
                 .extracting(Anonymised.Replacement::field)
                 .containsExactly("giver", "giver_mail", "date_of_birth", "passport_number", "iban", "remarks", "terms");
@@ -87,12 +94,15 @@ class PersonsTest {
                         SendingSettings.USUAL)
                 .withRules(List.of(Rule.condition("r", "a > 1 and b > 2 and b_currency = \"b\" and c = \"a\"")))
                 .withSpecimens(List.of(new Specimen(
-                        "s", Specimen.Origin.TYPED, Map.of("c", "[{\"a\":\"say \\\"b\\\": x\",\"b\":\"1\"}]"))));
+                        "s",
+                        Specimen.Origin.TYPED,
+                        Named.by(Map.of("c", "[{\"a\":\"say \\\"b\\\": x\",\"b\":\"1\"}]")))));
         TemplateContent renamed = Renaming.of(content, Map.of("a", "b", "b", "c", "c", "a"));
-        assertThat(renamed.fields()).extracting(Field::name).containsExactly("b", "c", "a");
+        assertThat(renamed.fields()).extracting(Field::name).containsExactly(Named.all("b", "c", "a"));
         assertThat(renamed.rules().get(0).expression())
                 .isEqualTo("b > 1 and c > 2 and c_currency = \"b\" and a = \"a\"");
-        assertThat(renamed.specimens().get(0).data()).containsEntry("a", "[{\"b\":\"say \\\"b\\\": x\",\"c\":\"1\"}]");
+        assertThat(renamed.specimens().get(0).data())
+                .containsEntry(new FieldName("a"), "[{\"b\":\"say \\\"b\\\": x\",\"c\":\"1\"}]");
     }
 
     @Test
@@ -102,24 +112,25 @@ class PersonsTest {
                 List.of(
                         field("borrower_address", FieldType.ADDRESS),
                         field("conditions", FieldType.RICH_TEXT),
-                        Field.list("parts", List.of(field("name", FieldType.TEXT))),
+                        Field.list(new FieldName("parts"), List.of(field("name", FieldType.TEXT))),
                         Field.list(
-                                "couriers",
+                                new FieldName("couriers"),
                                 List.of(field("name", FieldType.TEXT), field("mail", FieldType.MAIL_ADDRESS)))),
                 List.of(),
                 List.of(),
                 SendingSettings.USUAL);
         Anonymised.Result result = Anonymised.of(
                 content,
-                Map.of(
+                Named.by(Map.of(
                         "borrower_address", ";;Rope Walk 12;Greyford;;GF2 4AB;GB",
                         "conditions", "<p>A case with its own air; <b>Zelda</b> carries it.</p>",
                         "parts", "[{\"name\":\"travelling case of 1911\"}]",
-                        "couriers", "[{\"name\":\"Zelda Zorn\",\"mail\":\"z@people.example.org\"}]"),
+                        "couriers", "[{\"name\":\"Zelda Zorn\",\"mail\":\"z@people.example.org\"}]")),
                 List.of());
-        assertThat(result.data().get("parts")).contains("travelling case of 1911");
-        assertThat(result.data().get("couriers")).doesNotContain("Zelda");
-        assertThat(result.data().get("conditions")).contains("A case with its own air", "<b>Ida Marsh</b>");
+        assertThat(result.data().get(new FieldName("parts"))).contains("travelling case of 1911");
+        assertThat(result.data().get(new FieldName("couriers"))).doesNotContain("Zelda");
+        assertThat(result.data().get(new FieldName("conditions")))
+                .contains("A case with its own air", "<b>Ida Marsh</b>");
         assertThat(result.replacements())
                 .allSatisfy(one -> assertThat(one.before() + one.after()).doesNotContain(";;", "<p>"));
     }
@@ -127,7 +138,8 @@ class PersonsTest {
     @Test
     void longTextsOfOneKindAreGoneThroughInNoTime() {
         for (String piece : List.of("A-", "1 ", "a", "a.", " ", "NL00 ")) {
-            Map<String, String> data = Map.of("remarks", "x" + piece.repeat(19_990 / piece.length()) + "x");
+            Map<FieldName, String> data =
+                    Map.of(new FieldName("remarks"), "x" + piece.repeat(19_990 / piece.length()) + "x");
             org.junit.jupiter.api.Assertions.assertTimeoutPreemptively(
                     java.time.Duration.ofSeconds(5), () -> Anonymised.of(CONTENT, data, List.of()));
         }

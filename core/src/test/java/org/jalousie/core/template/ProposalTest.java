@@ -6,7 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
+import org.jalousie.core.data.Named;
 import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
@@ -43,13 +45,14 @@ class ProposalTest {
         TemplateContent content = Proposal.first(wording(LOAN).found());
         assertThat(content.fields())
                 .extracting(Field::name)
-                .contains("lender_name", "start_date", "insured_value", "abroad", "lender_mail", "museum_mail");
+                .contains(Named.all(
+                        "lender_name", "start_date", "insured_value", "abroad", "lender_mail", "museum_mail"));
         assertThat(content.fields())
-                .filteredOn(field -> field.name().equals("start_date"))
+                .filteredOn(field -> field.name().value().equals("start_date"))
                 .extracting(Field::type)
                 .containsExactly(FieldType.DATE);
         assertThat(content.fields())
-                .filteredOn(field -> field.name().equals("abroad"))
+                .filteredOn(field -> field.name().value().equals("abroad"))
                 .extracting(Field::type)
                 .containsExactly(FieldType.YES_NO);
         assertThat(content.parties())
@@ -62,17 +65,17 @@ class ProposalTest {
     @Test
     void whatWasSettledStaysWhenTheWordingChanges() {
         TemplateContent before = Proposal.first(wording(LOAN).found());
-        Field settled = new Field("lender_name", FieldType.TEXT, "Who lends?", true, "hint", List.of());
+        Field settled = new Field(new FieldName("lender_name"), FieldType.TEXT, "Who lends?", true, "hint", List.of());
         TemplateContent edited = new TemplateContent(
                 "de-DE",
                 before.fields().stream()
-                        .map(f -> f.name().equals("lender_name") ? settled : f)
+                        .map(f -> f.name().value().equals("lender_name") ? settled : f)
                         .toList(),
                 before.parties(),
                 before.signingFields(),
                 before.sending());
         TemplateContent after = Proposal.renewed(wording(LOAN + " {{fee}}").found(), edited);
-        assertThat(after.fields()).contains(settled).extracting(Field::name).contains("fee");
+        assertThat(after.fields()).contains(settled).extracting(Field::name).contains(new FieldName("fee"));
         assertThat(after.language()).isEqualTo("de-DE");
     }
 
@@ -118,7 +121,11 @@ class ProposalTest {
         TemplateContent first = Proposal.first(wording.found());
         Party fixed = new Party(new PartyKey("lender"), "Lender", Duty.SIGNS, 1, new PersonSource.Fixed("", "x"));
         Party extra = new Party(
-                new PartyKey("museum"), "Museum", Duty.SIGNS, 0, new PersonSource.FromFields("nothing", "lender_mail"));
+                new PartyKey("museum"),
+                "Museum",
+                Duty.SIGNS,
+                0,
+                new PersonSource.FromFields(new FieldName("nothing"), new FieldName("lender_mail")));
         Party approver =
                 new Party(new PartyKey("lender"), "Approver", Duty.APPROVES, 1, new PersonSource.ChosenAtUse());
         TemplateContent bad = new TemplateContent(
@@ -152,11 +159,11 @@ class ProposalTest {
                 .found());
         assertThat(content.fields())
                 .extracting(Field::name)
-                .containsExactly("lender_name", "objects", "transport", "copies", "seen");
+                .containsExactly(Named.all("lender_name", "objects", "transport", "copies", "seen"));
         Field objects = content.fields().get(1);
         assertThat(objects.type()).isEqualTo(FieldType.ITEMS);
-        assertThat(objects.items()).extracting(Field::name).containsExactly("title", "value", "parts");
-        assertThat(objects.items().get(2).items()).extracting(Field::name).containsExactly("name");
+        assertThat(objects.items()).extracting(Field::name).containsExactly(Named.all("title", "value", "parts"));
+        assertThat(objects.items().get(2).items()).extracting(Field::name).containsExactly(new FieldName("name"));
         assertThat(content.fields().get(2).choices()).containsExactly("By courier");
         assertThat(content.fields())
                 .extracting(Field::type)
@@ -167,7 +174,7 @@ class ProposalTest {
     void whatARuleGivesIsNoField() {
         TemplateContent before = new TemplateContent(
                 "en-GB",
-                List.of(new Field("country", FieldType.TEXT, "Country", true, "", List.of())),
+                List.of(new Field(new FieldName("country"), FieldType.TEXT, "Country", true, "", List.of())),
                 List.of(),
                 List.of(),
                 SendingSettings.USUAL,
@@ -178,7 +185,7 @@ class ProposalTest {
                 FormLayout.NONE);
         TemplateContent after =
                 Proposal.renewed(wording("{{#abroad}}x{{/abroad}}").found(), before);
-        assertThat(after.fields()).extracting(Field::name).containsExactly("country");
+        assertThat(after.fields()).extracting(Field::name).containsExactly(new FieldName("country"));
         assertThat(Advice.of(wording("{{#abroad}}x{{/abroad}}"), after, rules(after), Map.of()))
                 .isEmpty();
     }
@@ -191,7 +198,7 @@ class ProposalTest {
                 java.util.stream.Stream.concat(
                                 content.fields().stream(),
                                 java.util.stream.Stream.of(
-                                        new Field("fee", FieldType.MONEY, "Fee", true, "", List.of())))
+                                        new Field(new FieldName("fee"), FieldType.MONEY, "Fee", true, "", List.of())))
                         .toList(),
                 content.parties(),
                 content.signingFields());
@@ -208,10 +215,11 @@ class ProposalTest {
     void aCaseThatTheChoiceDoesNotHaveStandsInTheWay() {
         Wording wording = wording("{{#cover.indemnty}}x{{/cover.indemnty}} {{lender.signature}}");
         TemplateContent content = Proposal.first(wording.found());
-        Field cover = new Field("cover", FieldType.CHOICE, "Cover", true, "", List.of("Indemnity", "Other"));
+        Field cover =
+                new Field(new FieldName("cover"), FieldType.CHOICE, "Cover", true, "", List.of("Indemnity", "Other"));
         TemplateContent settled = content.with(
                 content.fields().stream()
-                        .map(f -> f.name().equals("cover") ? cover : f)
+                        .map(f -> f.name().value().equals("cover") ? cover : f)
                         .toList(),
                 content.parties(),
                 content.signingFields());
@@ -224,44 +232,45 @@ class ProposalTest {
         TemplateContent content = new TemplateContent(
                 "en-GB",
                 List.of(
-                        new Field("value", FieldType.MONEY, "Value", true, "", List.of()),
-                        new Field("lender", FieldType.TEXT, "Lender", true, "", List.of())),
+                        new Field(new FieldName("value"), FieldType.MONEY, "Value", true, "", List.of()),
+                        new Field(new FieldName("lender"), FieldType.TEXT, "Lender", true, "", List.of())),
                 List.of(new Party(
                         new PartyKey("lender"),
                         "Lender",
                         Duty.SIGNS,
                         1,
-                        new PersonSource.FromFields("lender", "mail"))),
+                        new PersonSource.FromFields(new FieldName("lender"), new FieldName("mail")))),
                 List.of(),
                 SendingSettings.USUAL,
                 List.of(Rule.condition(
                         "high",
                         "value > 5 and value_currency = \"value\" and lender = \"a \\\" lender\" and my_value = 1")),
                 List.of(),
-                List.of(new Specimen("one", Specimen.Origin.TYPED, Map.of("value", "EUR 1.00"))),
+                List.of(new Specimen("one", Specimen.Origin.TYPED, Named.by(Map.of("value", "EUR 1.00")))),
                 Map.of(),
                 FormLayout.NONE);
         TemplateContent renamed = Renaming.of(content, Map.of("value", "worth", "lender", "giver"));
-        assertThat(renamed.fields()).extracting(Field::name).containsExactly("worth", "giver");
+        assertThat(renamed.fields()).extracting(Field::name).containsExactly(Named.all("worth", "giver"));
         assertThat(renamed.rules().get(0).expression())
                 .isEqualTo("worth > 5 and worth_currency = \"value\" and giver = \"a \\\" lender\" and my_value = 1");
-        assertThat(renamed.specimens().get(0).data()).containsKey("worth");
-        assertThat(renamed.parties().get(0).who()).isEqualTo(new PersonSource.FromFields("giver", "mail"));
+        assertThat(renamed.specimens().get(0).data()).containsKey(new FieldName("worth"));
+        assertThat(renamed.parties().get(0).who())
+                .isEqualTo(new PersonSource.FromFields(new FieldName("giver"), new FieldName("mail")));
     }
 
     @Test
     void aConditionThatNoDrawnSpecimenBringsAboutIsPointedOut() {
         TemplateContent content = new TemplateContent(
                 "en-GB",
-                List.of(new Field("value", FieldType.MONEY, "Value", true, "", List.of())),
+                List.of(new Field(new FieldName("value"), FieldType.MONEY, "Value", true, "", List.of())),
                 List.of(),
                 List.of(),
                 SendingSettings.USUAL,
                 List.of(Rule.condition("never", "value > 10 and value < 5"), Rule.condition("high", "value > 10")),
                 List.of(),
                 List.of(
-                        new Specimen("1", Specimen.Origin.DRAWN_UP, Map.of("value", "EUR 11.00")),
-                        new Specimen("2", Specimen.Origin.DRAWN_UP, Map.of("value", "EUR 1.00"))),
+                        new Specimen("1", Specimen.Origin.DRAWN_UP, Named.by(Map.of("value", "EUR 11.00"))),
+                        new Specimen("2", Specimen.Origin.DRAWN_UP, Named.by(Map.of("value", "EUR 1.00")))),
                 Map.of(),
                 FormLayout.NONE);
         Wording wording = wording("{{value}}{{#never}}x{{/never}}{{#high}}y{{/high}}");
@@ -274,24 +283,29 @@ class ProposalTest {
 
     @Test
     void aRenamedFieldOfItemsIsRenamedInTheListAndInSpecimens() {
-        Field title = new Field("titel", FieldType.TEXT, "What it is", true, "", List.of());
+        Field title = new Field(new FieldName("titel"), FieldType.TEXT, "What it is", true, "", List.of());
         TemplateContent content = new TemplateContent(
                         "en-GB",
-                        List.of(Field.list("objects", List.of(title))),
+                        List.of(Field.list(new FieldName("objects"), List.of(title))),
                         List.of(),
                         List.of(),
                         SendingSettings.USUAL)
                 .withSpecimens(List.of(new Specimen(
-                        "1", Specimen.Origin.TYPED, Map.of("objects", "[{\"titel\":\"a \\\"titel\\\": b\"}]"))));
+                        "1",
+                        Specimen.Origin.TYPED,
+                        Named.by(Map.of("objects", "[{\"titel\":\"a \\\"titel\\\": b\"}]")))));
         TemplateContent renamed = Renaming.of(content, Map.of("titel", "title"));
-        assertThat(renamed.fields().get(0).items()).containsExactly(title.renamed("title"));
-        assertThat(renamed.specimens().get(0).data()).containsEntry("objects", "[{\"title\":\"a \\\"titel\\\": b\"}]");
+        assertThat(renamed.fields().get(0).items()).containsExactly(title.renamed(new FieldName("title")));
+        assertThat(renamed.specimens().get(0).data())
+                .containsEntry(new FieldName("objects"), "[{\"title\":\"a \\\"titel\\\": b\"}]");
     }
 
     @Test
     void aFormThatWasArrangedTakesInWhatIsNewAndNeedsWhatItHides() {
         FormLayout hides = new FormLayout(List.of(new FormLayout.Section(
-                "Loan", "", List.of(new FormLayout.Question("insured_value", "", FormLayout.Visibility.HIDDEN)))));
+                "Loan",
+                "",
+                List.of(new FormLayout.Question(new FieldName("insured_value"), "", FormLayout.Visibility.HIDDEN)))));
         Wording wording = wording(LOAN);
         TemplateContent first = Proposal.first(wording.found());
         assertThat(first.layout()).as("nobody has arranged it").isEqualTo(FormLayout.NONE);

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.rules.Rule;
 import org.jalousie.core.rules.RuleFault;
@@ -67,7 +68,7 @@ class RenamingInTheFileTest {
 
     @Test
     void aNumberWithACommaIsNoExpression() {
-        List<Field> fields = List.of(new Field("fee", FieldType.MONEY, "Fee", true, "", List.of()));
+        List<Field> fields = List.of(new Field(new FieldName("fee"), FieldType.MONEY, "Fee", true, "", List.of()));
         assertThat(RuleSet.compile(fields, List.of(Rule.condition("r", "fee > 12,50")), List.of())
                         .faults())
                 .extracting(RuleFault::code)

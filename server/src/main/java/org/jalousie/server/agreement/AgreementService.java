@@ -269,11 +269,11 @@ class AgreementService {
         Printer printer = Printer.in(Locale.forLanguageTag(template.content().language()));
         return template.content().fields().stream()
                 .map(field -> {
-                    Value value = values.get(field.name());
+                    Value value = values.get(field.name().value());
                     String raw = value == null ? "" : value.raw();
                     String printed =
                             value == null ? "" : field.type() == FieldType.YES_NO ? raw : printer.print(value, "");
-                    return new AgreementViews.Datum(field.name(), field.label(), raw, printed);
+                    return new AgreementViews.Datum(field.name().value(), field.label(), raw, printed);
                 })
                 .toList();
     }

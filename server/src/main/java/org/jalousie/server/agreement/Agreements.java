@@ -12,6 +12,7 @@ import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.State;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.evidence.EventChain;
 import org.jalousie.core.parties.PartyKey;
@@ -22,7 +23,7 @@ import org.jalousie.server.web.Page;
 /** Agreements as other rooms speak to them. What follows from their events outside is told to {@link AfterEvents}. */
 public interface Agreements {
     /** What a request says: its answers, and the people chosen with it. */
-    record Answers(Map<String, String> data, Map<PartyKey, Person> people) {}
+    record Answers(Map<FieldName, String> data, Map<PartyKey, Person> people) {}
 
     /** An agreement with all that is known of it, for checking its files. */
     record Filed(Agreement agreement, List<Entry> history, List<EventChain.Link> links) {}

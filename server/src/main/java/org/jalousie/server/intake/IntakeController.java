@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.intake.Intake;
 import org.jalousie.server.Refusal;
@@ -39,19 +40,19 @@ class IntakeController {
      */
     record NewRequest(
             UUID template,
-            Map<String, String> values,
+            Map<FieldName, String> values,
             Map<String, IntakeViews.PersonInput> people,
             @Schema(types = {"string", "null"}) String language,
             @Schema(types = {"string", "null"}) UUID key) {}
 
     record Correction(
-            Map<String, String> values,
+            Map<FieldName, String> values,
             Map<String, IntakeViews.PersonInput> people,
             @Schema(types = {"string", "null"}) String language) {}
 
     record Typed(
             List<Field> fields,
-            Map<String, String> values,
+            Map<FieldName, String> values,
             @Schema(types = {"string", "null"}) String language) {}
 
     record SpecimenName(String name) {}

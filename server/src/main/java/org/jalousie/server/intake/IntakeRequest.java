@@ -11,6 +11,7 @@ import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import org.jalousie.core.agreement.AgreementNumber;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.json.Json;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
@@ -44,7 +45,7 @@ class IntakeRequest {
     IntakeRequest(
             String number,
             UUID templateVersionId,
-            Map<String, String> values,
+            Map<FieldName, String> values,
             Map<PartyKey, Person> people,
             UUID formKey,
             String by,
@@ -58,7 +59,7 @@ class IntakeRequest {
         fill(values, people);
     }
 
-    final void fill(Map<String, String> values, Map<PartyKey, Person> chosen) {
+    final void fill(Map<FieldName, String> values, Map<PartyKey, Person> chosen) {
         inputs = Json.canonical(values);
         people = Json.canonical(chosen);
     }
@@ -81,7 +82,7 @@ class IntakeRequest {
         return templateVersionId;
     }
 
-    Map<String, String> values() {
+    Map<FieldName, String> values() {
         return Json.MAPPER.readValue(inputs, new TypeReference<>() {});
     }
 

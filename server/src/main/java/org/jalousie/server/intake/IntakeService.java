@@ -14,6 +14,7 @@ import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.State;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.intake.FormLayout;
@@ -118,7 +119,7 @@ class IntakeService implements WaitingRequests {
     IntakeViews.RequestDetail take(
             UUID template,
             UUID key,
-            Map<String, String> inputs,
+            Map<FieldName, String> inputs,
             Map<String, IntakeViews.PersonInput> people,
             Typing typing,
             Actor.Coordinator by) {
@@ -127,7 +128,7 @@ class IntakeService implements WaitingRequests {
         if (known.isPresent()) return fill(known.get().number(), inputs, people, typing, by, false);
         UsableTemplate usable = templates.published(template);
         Map<PartyKey, Person> chosen = new LinkedHashMap<>();
-        Map<String, String> values = read(usable, inputs, people, typing, chosen);
+        Map<FieldName, String> values = read(usable, inputs, people, typing, chosen);
         String number = String.format(
                 Locale.ROOT,
                 "R-%d-%04d",
@@ -142,7 +143,7 @@ class IntakeService implements WaitingRequests {
     @Transactional
     IntakeViews.RequestDetail correct(
             String number,
-            Map<String, String> inputs,
+            Map<FieldName, String> inputs,
             Map<String, IntakeViews.PersonInput> people,
             Typing typing,
             Actor.Coordinator by) {
@@ -152,7 +153,7 @@ class IntakeService implements WaitingRequests {
     /** @param evenIfSame whether the agreement is made again though no answer is another one */
     private IntakeViews.RequestDetail fill(
             String number,
-            Map<String, String> inputs,
+            Map<FieldName, String> inputs,
             Map<String, IntakeViews.PersonInput> people,
             Typing typing,
             Actor.Coordinator by,
@@ -160,7 +161,7 @@ class IntakeService implements WaitingRequests {
         IntakeRequest request = locked(number);
         UsableTemplate usable = templates.version(request.templateVersionId());
         Map<PartyKey, Person> chosen = new LinkedHashMap<>();
-        Map<String, String> values = read(usable, inputs, people, typing, chosen);
+        Map<FieldName, String> values = read(usable, inputs, people, typing, chosen);
         Agreements.Answers before = new Agreements.Answers(request.values(), request.people());
         Agreements.Answers now = new Agreements.Answers(values, chosen);
         if (now.equals(before) && !evenIfSame) return show(number);
@@ -185,14 +186,15 @@ class IntakeService implements WaitingRequests {
         return request.agreementNumber().orElseThrow();
     }
 
-    private Map<String, String> read(
+    private Map<FieldName, String> read(
             UsableTemplate template,
-            Map<String, String> inputs,
+            Map<FieldName, String> inputs,
             Map<String, IntakeViews.PersonInput> people,
             Typing typing,
             Map<PartyKey, Person> chosen) {
         Intake.Reading reading = Intake.read(template.content().fields(), inputs, typing);
-        Map<String, String> faults = new LinkedHashMap<>(reading.faults());
+        Map<String, String> faults = new LinkedHashMap<>();
+        reading.faults().forEach((name, fault) -> faults.put(name.value(), fault));
         for (Party party : template.content().parties()) {
             if (!(party.who() instanceof PersonSource.ChosenAtUse)) continue;
             IntakeViews.PersonInput person =
@@ -211,7 +213,7 @@ class IntakeService implements WaitingRequests {
             throw Refusal.invalid(
                     "The form has %d %s to mend.".formatted(faults.size(), faults.size() == 1 ? "answer" : "answers"),
                     faults);
-        Map<String, String> raw = reading.raw();
+        Map<FieldName, String> raw = reading.raw();
         // what can't be worked out for these data is told to the person who has them at hand
         template.values(raw, LocalDate.now(clock.withZone(settings.office().zone())), "").faults().stream()
                 .findFirst()

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.template.Anonymised;
 
@@ -39,10 +40,10 @@ public final class IntakeViews {
     public record FormSection(String title, String help, List<FormQuestion> questions) {}
 
     /** @param field its name; {@code help} in place of the field's own hint, empty for that */
-    public record FormQuestion(String field, String help) {}
+    public record FormQuestion(FieldName field, String help) {}
 
     /** Data as they were read. @param values in the form in which they are stored; @param faults by field name */
-    public record ReadData(Map<String, String> values, Map<String, String> faults) {}
+    public record ReadData(Map<FieldName, String> values, Map<FieldName, String> faults) {}
 
     /** A specimen made from a request. @param replaced what was replaced in it, to be looked over */
     public record KeptSpecimen(List<Anonymised.Replacement> replaced) {}
@@ -53,7 +54,7 @@ public final class IntakeViews {
     public record RequestDetail(
             RequestRow row,
             Form form,
-            Map<String, String> values,
+            Map<FieldName, String> values,
             Map<String, PersonInput> people,
             @Schema(types = {"string", "null"}) State agreementState) {}
 }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.rules.Samples;
 import org.jalousie.core.rules.SpecimenDrawer;
@@ -92,10 +93,10 @@ class DrawingWork implements JobWork {
         return kept;
     }
 
-    private static Map<String, String> raw(TemplateContent content, Map<String, Value> values) {
-        Map<String, String> raw = new LinkedHashMap<>();
+    private static Map<FieldName, String> raw(TemplateContent content, Map<String, Value> values) {
+        Map<FieldName, String> raw = new LinkedHashMap<>();
         content.fields().forEach(field -> {
-            Value value = values.get(field.name());
+            Value value = values.get(field.name().value());
             if (value != null) raw.put(field.name(), value.raw());
         });
         return raw;

@@ -9,7 +9,6 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
-import org.jalousie.core.data.Field;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.json.Json;
 import org.jalousie.core.parties.Party;
@@ -61,7 +60,9 @@ class Preparations {
         Map<String, Sha256> library = clauseFiles(content);
         Set<PartyKey> parties =
                 content.parties().stream().map(Party::key).collect(Collectors.toCollection(TreeSet::new));
-        Set<String> fields = content.fields().stream().map(Field::name).collect(Collectors.toCollection(TreeSet::new));
+        Set<String> fields = content.fields().stream()
+                .map(field -> field.name().value())
+                .collect(Collectors.toCollection(TreeSet::new));
         String key = wordFile.hex() + parties + fields + new TreeMap<>(library) + Json.canonical(content.choices());
         Kept known = wordings.getIfPresent(key);
         if (known != null) return known;

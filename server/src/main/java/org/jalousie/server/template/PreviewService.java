@@ -90,10 +90,10 @@ class PreviewService {
         Map<String, Value> labels = new LinkedHashMap<>();
         for (Field field : fields) {
             switch (field.type()) {
-                case YES_NO -> labels.put(field.name(), new Value.YesNo(true));
-                case ITEMS -> labels.put(field.name(), new Value.Items(List.of(labels(field.items()))));
+                case YES_NO -> labels.put(field.name().value(), new Value.YesNo(true));
+                case ITEMS -> labels.put(field.name().value(), new Value.Items(List.of(labels(field.items()))));
                 case PICTURE -> {}
-                default -> labels.put(field.name(), label(field.label()));
+                default -> labels.put(field.name().value(), label(field.label()));
             }
         }
         return labels;

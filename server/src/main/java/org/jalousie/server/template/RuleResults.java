@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.jalousie.core.agreement.AgreementNumber;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.intake.Intake;
@@ -44,7 +45,7 @@ final class RuleResults {
     }
 
     /** Everything that a specimen's data comes to. */
-    static RuleSet.Outcome values(TemplateContent content, RuleSet rules, Map<String, String> data) {
+    static RuleSet.Outcome values(TemplateContent content, RuleSet rules, Map<FieldName, String> data) {
         return rules.apply(BuiltIn.and(Intake.stored(content.fields(), data), DAY, NUMBER.value()));
     }
 

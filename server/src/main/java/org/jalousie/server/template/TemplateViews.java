@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.regex.Pattern;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
@@ -220,8 +221,8 @@ final class TemplateViews {
                     party.duty(),
                     party.stage(),
                     WhoKind.FROM_FIELDS,
-                    from.nameField(),
-                    from.mailField());
+                    from.nameField().value(),
+                    from.mailField().value());
         }
         if (party.who() instanceof PersonSource.Fixed fixed) {
             return new PartyView(
@@ -239,7 +240,7 @@ final class TemplateViews {
 
     private static Party party(PartyView view) {
         PersonSource who = switch (view.who()) {
-            case FROM_FIELDS -> new PersonSource.FromFields(view.first(), view.second());
+            case FROM_FIELDS -> new PersonSource.FromFields(new FieldName(view.first()), new FieldName(view.second()));
             case FIXED -> new PersonSource.Fixed(view.first(), view.second());
             case CHOSEN_AT_USE -> new PersonSource.ChosenAtUse();
         };

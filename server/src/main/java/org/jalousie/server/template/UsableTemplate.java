@@ -3,6 +3,7 @@ package org.jalousie.server.template;
 import java.time.LocalDate;
 import java.util.Map;
 import java.util.UUID;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.intake.Intake;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.template.BuiltIn;
@@ -24,7 +25,7 @@ public record UsableTemplate(
      *
      * @param raw values as a request keeps them
      */
-    public RuleSet.Outcome values(Map<String, String> raw, LocalDate generatedOn, String number) {
+    public RuleSet.Outcome values(Map<FieldName, String> raw, LocalDate generatedOn, String number) {
         return rules.apply(BuiltIn.and(Intake.stored(content.fields(), raw), generatedOn, number));
     }
 }

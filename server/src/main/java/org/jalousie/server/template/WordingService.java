@@ -168,10 +168,9 @@ class WordingService {
         WordingEdit.Edited edited =
                 WordingEdit.rename(WordFile.open(files.get(draft.wordFile())), Map.of(from, renamed));
         TemplateContent content = draft.content();
-        boolean merges =
-                content.fields().stream().anyMatch(field -> field.name().equals(renamed));
+        boolean merges = content.fields().stream().anyMatch(field -> field.isCalled(renamed));
         List<Field> fields = content.fields().stream()
-                .filter(field -> !merges || !field.name().equals(from))
+                .filter(field -> !merges || !field.isCalled(from))
                 .toList();
         drafts.remember(draft, "the renaming of " + from, by);
         TemplateContent kept =
@@ -200,10 +199,10 @@ class WordingService {
         TemplateContent now = draft.content();
         TemplateContent then = step.content();
         Set<String> before = new HashSet<>();
-        then.fields().forEach(field -> before.add(field.name()));
+        then.fields().forEach(field -> before.add(field.name().value()));
         before.addAll(preparations.wording(step.wordFile(), now).found().fields());
         List<Field> fields = now.fields().stream()
-                .filter(field -> before.contains(field.name()))
+                .filter(field -> before.contains(field.name().value()))
                 .toList();
         List<Field> all = new ArrayList<>(fields);
         then.fields().stream()
@@ -226,7 +225,7 @@ class WordingService {
 
     private static void shownIn(List<Field> fields, Map<String, String> shown) {
         for (Field field : fields) {
-            shown.put(field.name(), "[" + field.label() + "]");
+            shown.put(field.name().value(), "[" + field.label() + "]");
             shownIn(field.items(), shown);
         }
     }
