@@ -3,10 +3,9 @@ package org.jalousie.server;
 import java.time.Duration;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 import org.jalousie.core.messages.Message;
 
-/** Something that can't be done; the message is for the person who wanted it. What it is over HTTP is said in {@code web}. */
+/** Something that can't be done, said to the person who wanted it. What it is over HTTP is said in {@code web}. */
 public final class Refusal extends RuntimeException {
     /** Why something can't be done. */
     public enum Kind {
@@ -24,29 +23,32 @@ public final class Refusal extends RuntimeException {
     }
 
     private final Kind kind;
-    private final transient Map<String, String> faults;
+    private final transient Message said;
+    private final transient Map<String, Message> faults;
     private final transient Optional<Duration> retryAfter;
-    private final transient Optional<Message> said;
-    private final transient Map<String, Message> saidFaults;
 
-    private Refusal(Kind kind, String message, Map<String, String> faults) {
-        this(kind, message, faults, Optional.empty());
-    }
-
-    private Refusal(Kind kind, Message said, Map<String, Message> saidFaults, Optional<Duration> retryAfter) {
-        super(said.toString());
+    private Refusal(Kind kind, Message said, Map<String, Message> faults, Optional<Duration> retryAfter) {
         this.kind = kind;
+        this.said = said;
+        this.faults = Map.copyOf(faults);
         this.retryAfter = retryAfter;
-        this.said = Optional.of(said);
-        this.saidFaults = Map.copyOf(saidFaults);
-        Map<String, String> english = new TreeMap<>();
-        saidFaults.forEach((name, fault) -> english.put(name, fault.toString()));
-        this.faults = english;
     }
 
-    /** Something for which the catalogues have words in several languages. */
     public static Refusal of(Kind kind, Message said) {
         return new Refusal(kind, said, Map.of(), Optional.empty());
+    }
+
+    public static Refusal notFound(Message said) {
+        return of(Kind.NOT_FOUND, said);
+    }
+
+    /** It can't be done in the present state. */
+    public static Refusal conflict(Message said) {
+        return of(Kind.CONFLICT, said);
+    }
+
+    public static Refusal invalid(Message said) {
+        return of(Kind.INVALID, said);
     }
 
     /** @param faults what is wrong with each input, by its name */
@@ -54,72 +56,38 @@ public final class Refusal extends RuntimeException {
         return new Refusal(Kind.INVALID, said, faults, Optional.empty());
     }
 
-    private Refusal(Kind kind, String message, Map<String, String> faults, Optional<Duration> retryAfter) {
-        super(message);
-        this.retryAfter = retryAfter;
-        this.kind = kind;
-        this.faults = faults;
-        this.said = Optional.empty();
-        this.saidFaults = Map.of();
-    }
-
-    public static Refusal notFound(String what) {
-        return new Refusal(Kind.NOT_FOUND, what, Map.of());
-    }
-
-    /** It can't be done in the present state. */
-    public static Refusal conflict(String why) {
-        return new Refusal(Kind.CONFLICT, why, Map.of());
-    }
-
-    public static Refusal invalid(String why) {
-        return new Refusal(Kind.INVALID, why, Map.of());
-    }
-
-    /** @param faults a sentence for each input that is wrong, by its name */
-    public static Refusal invalid(String why, Map<String, String> faults) {
-        return new Refusal(Kind.INVALID, why, faults);
-    }
-
-    public static Refusal gone(String why) {
-        return new Refusal(Kind.GONE, why, Map.of());
-    }
-
-    public static Refusal tooMany(String why, Duration retryAfter) {
-        return new Refusal(Kind.TOO_MANY, why, Map.of(), Optional.of(retryAfter));
-    }
-
-    public static Refusal tooMany(Message why, Duration retryAfter) {
-        return new Refusal(Kind.TOO_MANY, why, Map.of(), Optional.of(retryAfter));
+    public static Refusal tooMany(Message said, Duration retryAfter) {
+        return new Refusal(Kind.TOO_MANY, said, Map.of(), Optional.of(retryAfter));
     }
 
     /** The request itself is wrong: a program made it, not a person. */
-    public static Refusal malformed(String why) {
-        return new Refusal(Kind.MALFORMED, why, Map.of());
+    public static Refusal malformed(Message said) {
+        return of(Kind.MALFORMED, said);
     }
 
-    public static Refusal unauthorized(String why) {
-        return new Refusal(Kind.NOT_SIGNED_IN, why, Map.of());
-    }
-
-    public Optional<Duration> retryAfter() {
-        return retryAfter;
+    public static Refusal unauthorized(Message said) {
+        return of(Kind.NOT_SIGNED_IN, said);
     }
 
     public Kind kind() {
         return kind;
     }
 
-    public Map<String, String> faults() {
-        return faults;
-    }
-
-    /** The message by its code, for who says it in another language; empty for what is said in English only. */
-    public Optional<Message> said() {
+    public Message said() {
         return said;
     }
 
-    public Map<String, Message> saidFaults() {
-        return saidFaults;
+    public Map<String, Message> faults() {
+        return faults;
+    }
+
+    public Optional<Duration> retryAfter() {
+        return retryAfter;
+    }
+
+    /** In English, for logs and programs. */
+    @Override
+    public String getMessage() {
+        return said.toString();
     }
 }

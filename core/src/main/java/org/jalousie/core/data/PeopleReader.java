@@ -2,6 +2,7 @@ package org.jalousie.core.data;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.jalousie.core.messages.Message;
 
 /** Reads names and addresses: in their parts as vCard writes them (RFC 6350), or as a person types them. */
 final class PeopleReader {
@@ -29,7 +30,7 @@ final class PeopleReader {
                     : new Value.PersonName("", line.substring(0, space), "", line.substring(space + 1), "");
         }
         if (name.given().isEmpty() && name.family().isEmpty())
-            throw new ValueReader.Unreadable("A name is expected, for example Ida Marsh.");
+            throw new ValueReader.Unreadable(Message.of("value.name"));
         return name;
     }
 
@@ -53,7 +54,7 @@ final class PeopleReader {
             Value.Address address =
                     new Value.Address(parts.get(2), parts.get(3), parts.get(4), parts.get(5), parts.get(6));
             if (address.street().isEmpty() && address.locality().isEmpty())
-                throw new ValueReader.Unreadable("An address needs a street or a town.");
+                throw new ValueReader.Unreadable(Message.of("value.address"));
             return address;
         }
         String[] lines = lines(text);
@@ -62,9 +63,7 @@ final class PeopleReader {
             case 2 -> new Value.Address(lines[0], lines[1], "", "", "");
             case 3 -> new Value.Address(lines[0], lines[1], "", "", lines[2]);
             case 4 -> new Value.Address(lines[0], lines[1], "", lines[2], lines[3]);
-            default ->
-                throw new ValueReader.Unreadable(
-                        "An address has at most four lines here: street, town, code, country.");
+            default -> throw new ValueReader.Unreadable(Message.of("value.address-lines"));
         };
     }
 }

@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jalousie.core.json.Json;
+import org.jalousie.core.messages.Message;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.JsonNode;
@@ -26,8 +27,7 @@ final class RawItems {
             List<Map<String, JsonNode>> items = Json.MAPPER.readValue(text, new TypeReference<>() {});
             return items.stream().map(RawItems::raw).toList();
         } catch (JacksonException | IllegalArgumentException e) {
-            throw new ValueReader.Unreadable(
-                    "A list is expected as a JSON array of objects, for example [{\"title\": \"Viola\"}].");
+            throw new ValueReader.Unreadable(Message.of("value.items-json"));
         }
     }
 

@@ -16,6 +16,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import org.jalousie.core.messages.Message;
 
 /**
  * How numbers are typed: in a person's language, by the marks that CLDR gives it, or plainly as programs write them
@@ -87,19 +88,24 @@ public final class Typing {
     BigDecimal number(String typed) throws ValueReader.Unreadable {
         String text = digits(typed.strip());
         if (text.length() > LONGEST)
-            throw new ValueReader.Unreadable("A number has at most " + LONGEST + " digits and marks here.");
+            throw new ValueReader.Unreadable(Message.of("value.number-too-long", "most", LONGEST));
         if (accepted.matcher(text).matches()) return value(text);
         Set<BigDecimal> readings = readings(text);
         if (readings.isEmpty())
-            throw new ValueReader.Unreadable("A number is expected, for example " + shown(new BigDecimal("1250"))
-                    + " or " + shown(new BigDecimal("12.5")) + ".");
+            throw new ValueReader.Unreadable(Message.of(
+                    "value.number", "whole", shown(new BigDecimal("1250")), "broken", shown(new BigDecimal("12.5"))));
         List<String> all = readings.stream().map(this::shown).toList();
         throw new ValueReader.Unreadable(
                 all.size() == 1
-                        ? "\u201c" + typed.strip() + "\u201d is not how a number is written here. If you mean "
-                                + all.get(0) + ", type it so."
-                        : "\u201c" + typed.strip() + "\u201d can be read as " + String.join(" or as ", all)
-                                + ". Type the one that you mean.");
+                        ? Message.of("value.number-other-way", "typed", typed.strip(), "meant", all.get(0))
+                        : Message.of(
+                                "value.number-two-readings",
+                                "typed",
+                                typed.strip(),
+                                "first",
+                                all.get(0),
+                                "second",
+                                all.get(1)));
     }
 
     private BigDecimal value(String text) {

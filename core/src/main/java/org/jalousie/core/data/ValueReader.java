@@ -20,6 +20,7 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import org.jalousie.core.messages.Message;
 
 /** Reads what was typed or sent for a field, and says in a sentence what is wrong with it. */
 public final class ValueReader {
@@ -50,8 +51,20 @@ public final class ValueReader {
 
     /** What was wrong with one input; the message is for the person at the form. */
     public static final class Unreadable extends Exception {
-        public Unreadable(String message) {
-            super(message);
+        private final transient Message said;
+
+        public Unreadable(Message said) {
+            this.said = said;
+        }
+
+        /** What was wrong, in no language yet. */
+        public Message said() {
+            return said;
+        }
+
+        @Override
+        public String getMessage() {
+            return said.toString();
         }
     }
 
@@ -75,8 +88,7 @@ public final class ValueReader {
         if (text.isEmpty()) return Optional.empty();
         refuseUnprintable(text);
         if (text.length() > LONGEST_TEXT && field.type() != FieldType.ITEMS) {
-            throw new Unreadable(
-                    "At most %,d characters fit here; this has %,d.".formatted(LONGEST_TEXT, text.length()));
+            throw new Unreadable(Message.of("value.too-long", "most", LONGEST_TEXT, "count", text.length()));
         }
         return Optional.of(
                 switch (field.type()) {
@@ -118,8 +130,8 @@ public final class ValueReader {
     private static void refuseUnprintable(String text) throws Unreadable {
         int bad = firstUnprintable(text);
         if (bad >= 0) {
-            throw new Unreadable("Character %d can't be printed (code U+%04X). Remove it and try again."
-                    .formatted(bad + 1, (int) text.charAt(bad)));
+            throw new Unreadable(
+                    Message.of("value.character", "place", bad + 1, "code", "%04X".formatted((int) text.charAt(bad))));
         }
     }
 
@@ -140,13 +152,12 @@ public final class ValueReader {
     }
 
     private static Value money(String text, Typing typing) throws Unreadable {
-        if (text.length() > LONGEST_MONEY)
-            throw new Unreadable("Money is expected with its currency code, for example " + typing.money() + ".");
+        if (text.length() > LONGEST_MONEY) throw new Unreadable(Message.of("value.money", "example", typing.money()));
         Matcher before = MONEY.matcher(text);
         Matcher behind = MONEY_BEHIND.matcher(text);
         boolean first = before.matches();
         if (!first && !behind.matches()) {
-            throw new Unreadable("Money is expected with its currency code, for example " + typing.money() + ".");
+            throw new Unreadable(Message.of("value.money", "example", typing.money()));
         }
         String code = (first ? before.group(1) : behind.group(2)).toUpperCase(Locale.ROOT);
         String number = (first ? before.group(2) : behind.group(1)).strip();
@@ -154,15 +165,15 @@ public final class ValueReader {
         try {
             currency = Currency.getInstance(code);
         } catch (IllegalArgumentException e) {
-            throw new Unreadable(code + " is not an ISO 4217 currency code; EUR, GBP or USD are.");
+            throw new Unreadable(Message.of("value.currency", "code", code));
         }
         BigDecimal amount = typing.number(number);
         int digits = Math.max(currency.getDefaultFractionDigits(), 0);
         try {
             return new Value.Money(currency, amount.setScale(digits, RoundingMode.UNNECESSARY));
         } catch (ArithmeticException e) {
-            throw new Unreadable(
-                    "%s has %d decimal places; %s has more.".formatted(currency.getCurrencyCode(), digits, number));
+            throw new Unreadable(Message.of(
+                    "value.decimals", "currency", currency.getCurrencyCode(), "digits", digits, "number", number));
         }
     }
 
@@ -170,7 +181,7 @@ public final class ValueReader {
         try {
             return LocalDate.parse(text);
         } catch (DateTimeParseException e) {
-            throw new Unreadable("A date is expected as year-month-day, for example 2027-03-15.");
+            throw new Unreadable(Message.of("value.date"));
         }
     }
 
@@ -184,8 +195,7 @@ public final class ValueReader {
         } catch (DateTimeException e) {
             // said below
         }
-        throw new Unreadable(
-                "A date with its time and time zone is expected, for example 2027-03-15T09:00 Europe/London.");
+        throw new Unreadable(Message.of("value.moment"));
     }
 
     private static String webAddress(String text) throws Unreadable {
@@ -196,26 +206,24 @@ public final class ValueReader {
         } catch (URISyntaxException e) {
             // said below
         }
-        throw new Unreadable("A web address is expected, for example https://www.example.org/loans.");
+        throw new Unreadable(Message.of("value.web-address"));
     }
 
     // ITU-T E.123: digits, spaces and a leading plus; brackets and hyphens are usual in national notation
     private static String phone(String text) throws Unreadable {
         long digits = text.chars().filter(Character::isDigit).count();
         if (!PHONE.matcher(text).matches() || digits < 5 || digits > 15)
-            throw new Unreadable("A telephone number is expected, for example +44 20 7946 0018.");
+            throw new Unreadable(Message.of("value.phone"));
         return text;
     }
 
     private static Value rich(String text) throws Unreadable {
-        if (RichText.tooDeep(text))
-            throw new Unreadable(
-                    "The formatting is nested too deeply. Take some of it off, then put the text in again.");
+        if (RichText.tooDeep(text)) throw new Unreadable(Message.of("value.nested"));
         return new Value.Rich(RichText.sanitised(text));
     }
 
     private static Value picture(String text) throws Unreadable {
-        if (!FILE.matcher(text).matches()) throw new Unreadable("A picture file is expected.");
+        if (!FILE.matcher(text).matches()) throw new Unreadable(Message.of("value.picture"));
         return new Value.Picture(text);
     }
 
@@ -223,7 +231,7 @@ public final class ValueReader {
         List<Map<String, Value>> items = new ArrayList<>();
         for (Map<String, String> raw : RawItems.read(text)) {
             if (items.size() == MOST_ITEMS)
-                throw new Unreadable("At most %,d items can stand in a list.".formatted(MOST_ITEMS));
+                throw new Unreadable(Message.of("value.too-many-items", "most", MOST_ITEMS));
             items.add(item(list, raw, items.size() + 1, typing));
         }
         return new Value.Items(
@@ -238,15 +246,17 @@ public final class ValueReader {
         Map<String, Value> values = new LinkedHashMap<>();
         for (String name : raw.keySet()) {
             if (list.items().stream().noneMatch(field -> field.isCalled(name)))
-                throw new Unreadable("Item %d: there is no field called %s.".formatted(position, name));
+                throw new Unreadable(Message.of("value.item-no-field", "position", position, "field", name));
         }
         for (Field field : list.items()) {
             try {
                 Optional<Value> value = read(field, raw.get(field.name().value()), typing);
                 value.ifPresent(v -> values.put(field.name().value(), v));
-                if (value.isEmpty() && field.required()) throw new Unreadable(field.label() + " is required.");
+                if (value.isEmpty() && field.required())
+                    throw new Unreadable(Message.of("field.required", "field", field.label()));
             } catch (Unreadable e) {
-                throw new Unreadable("Item %d, %s: %s".formatted(position, field.label(), e.getMessage()));
+                throw new Unreadable(
+                        Message.of("value.in-item", "position", position, "field", field.label(), "fault", e.said()));
             }
         }
         return values;
@@ -256,13 +266,13 @@ public final class ValueReader {
         return switch (text.toLowerCase(Locale.ROOT)) {
             case "yes", "true" -> true;
             case "no", "false" -> false;
-            default -> throw new Unreadable("Answer yes or no.");
+            default -> throw new Unreadable(Message.of("value.yes-no"));
         };
     }
 
     private static String choice(Field field, String text) throws Unreadable {
         if (!field.choices().contains(text)) {
-            throw new Unreadable("Choose one of: " + String.join(", ", field.choices()) + ".");
+            throw new Unreadable(Message.of("value.choice", "choices", String.join(", ", field.choices())));
         }
         return text;
     }
@@ -270,7 +280,7 @@ public final class ValueReader {
     /** @throws Unreadable unless the text is one mail address */
     public static String mail(String text) throws Unreadable {
         if (text.length() > LONGEST_MAIL || !MAIL.matcher(text).matches()) {
-            throw new Unreadable("A mail address is expected, for example ida.marsh@example.org.");
+            throw new Unreadable(Message.of("value.mail"));
         }
         return text;
     }

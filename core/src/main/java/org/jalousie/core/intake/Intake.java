@@ -9,6 +9,7 @@ import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.data.ValueReader;
+import org.jalousie.core.messages.Message;
 
 /** Reads a filled form: every input against its field, all faults at once. */
 public final class Intake {
@@ -18,9 +19,9 @@ public final class Intake {
      * What a filled form came to.
      *
      * @param values by field name, in the form's order; blanks are absent
-     * @param faults by field name, a sentence each; empty when the form can be taken
+     * @param faults by field name, what is wrong with each; empty when the form can be taken
      */
-    public record Reading(Map<FieldName, Value> values, Map<FieldName, String> faults) {
+    public record Reading(Map<FieldName, Value> values, Map<FieldName, Message> faults) {
         /** The values in the form in which they are stored. */
         public Map<FieldName, String> raw() {
             Map<FieldName, String> raw = new LinkedHashMap<>();
@@ -41,21 +42,21 @@ public final class Intake {
      */
     public static Reading read(List<Field> fields, Map<FieldName, String> inputs, Typing typing) {
         Map<FieldName, Value> values = new LinkedHashMap<>();
-        Map<FieldName, String> faults = new LinkedHashMap<>();
+        Map<FieldName, Message> faults = new LinkedHashMap<>();
         for (Field field : fields) {
             try {
                 Optional<Value> value = ValueReader.read(field, inputs.get(field.name()), typing);
                 value.ifPresent(v -> values.put(field.name(), v));
                 if (value.isEmpty() && field.required()) {
-                    faults.put(field.name(), field.label() + " is required.");
+                    faults.put(field.name(), Message.of("field.required", "field", field.label()));
                 }
             } catch (ValueReader.Unreadable e) {
-                faults.put(field.name(), e.getMessage());
+                faults.put(field.name(), e.said());
             }
         }
         for (FieldName name : inputs.keySet()) {
             if (fields.stream().noneMatch(field -> field.name().equals(name))) {
-                faults.put(name, "The form has no field called " + name + ".");
+                faults.put(name, Message.of("form.no-field", "field", name));
             }
         }
         return new Reading(values, faults);

@@ -1,6 +1,8 @@
 package org.jalousie.core.messages;
 
+import java.time.LocalDate;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 
 /**
@@ -11,7 +13,16 @@ import java.util.Map;
  */
 public record Message(String code, Map<String, Object> arguments) {
     public Message {
-        arguments = Map.copyOf(arguments);
+        Map<String, Object> plain = new LinkedHashMap<>();
+        arguments.forEach((name, value) -> plain.put(name, isPlain(value) ? value : value.toString()));
+        arguments = Map.copyOf(plain);
+    }
+
+    private static boolean isPlain(Object value) {
+        return value instanceof String
+                || value instanceof Number
+                || value instanceof Message
+                || value instanceof LocalDate;
     }
 
     public static Message of(String code) {
@@ -23,6 +34,13 @@ public record Message(String code, Map<String, Object> arguments) {
         Map<String, Object> named = new LinkedHashMap<>();
         for (int i = 0; i < arguments.length; i += 2) named.put((String) arguments[i], arguments[i + 1]);
         return new Message(code, named);
+    }
+
+    /** Several messages in a row, parted by commas. @param all one at least */
+    public static Message list(List<Message> all) {
+        return all.stream()
+                .reduce((before, next) -> of("list", "before", before, "next", next))
+                .orElseThrow();
     }
 
     /** In English, for logs and programs. */

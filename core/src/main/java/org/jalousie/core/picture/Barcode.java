@@ -8,6 +8,8 @@ import com.google.zxing.oned.Code128Writer;
 import com.google.zxing.qrcode.QRCodeWriter;
 import java.awt.image.BufferedImage;
 import java.util.Map;
+import org.jalousie.core.messages.Message;
+import org.jalousie.core.messages.NotPossible;
 
 /** Text as a picture that machines read: QR code (ISO/IEC 18004) or Code 128 (ISO/IEC 15417). */
 public final class Barcode {
@@ -19,7 +21,7 @@ public final class Barcode {
             Map<EncodeHintType, Object> hints = Map.of(EncodeHintType.CHARACTER_SET, "UTF-8", EncodeHintType.MARGIN, 4);
             return drawn(new QRCodeWriter().encode(text, BarcodeFormat.QR_CODE, 0, 0, hints), 8);
         } catch (WriterException e) {
-            throw new IllegalArgumentException("\u201c" + shortened(text) + "\u201d is too long for a QR code.");
+            throw new NotPossible(Message.of("picture.qr-too-long", "text", shortened(text)));
         }
     }
 
@@ -31,8 +33,7 @@ public final class Barcode {
                     .getWidth();
             return drawn(new Code128Writer().encode(text, BarcodeFormat.CODE_128, width, Math.max(24, width / 5)), 4);
         } catch (IllegalArgumentException e) {
-            throw new IllegalArgumentException("\u201c" + shortened(text)
-                    + "\u201d can't be a barcode: at most 80 letters, digits and signs without accents.");
+            throw new NotPossible(Message.of("picture.no-barcode", "text", shortened(text)));
         }
     }
 

@@ -14,6 +14,8 @@ import javax.imageio.ImageIO;
 import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
+import org.jalousie.core.messages.Message;
+import org.jalousie.core.messages.NotPossible;
 
 /**
  * A picture as it can stand in a document: PNG or JPEG, told by its content.
@@ -27,9 +29,9 @@ public record PictureFile(byte[] bytes, String extension, int width, int height)
     private static final double DOTS_PER_MM = 220 / 25.4;
 
     /** Why a file can't be taken as a picture; the message is for the person who gave it. */
-    public static final class Unacceptable extends IllegalArgumentException {
-        Unacceptable(String message) {
-            super(message);
+    public static final class Unacceptable extends NotPossible {
+        Unacceptable(Message said) {
+            super(said);
         }
     }
 
@@ -38,18 +40,16 @@ public record PictureFile(byte[] bytes, String extension, int width, int height)
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
             Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
             String format = readers.hasNext() ? readers.next().getFormatName().toLowerCase(java.util.Locale.ROOT) : "";
-            if (!format.equals("png") && !format.equals("jpeg"))
-                throw new Unacceptable("A picture has to be a PNG or JPEG file. Save it as one of these.");
+            if (!format.equals("png") && !format.equals("jpeg")) throw new Unacceptable(Message.of("picture.kind"));
             ImageReader reader = ImageIO.getImageReadersByFormatName(format).next();
             reader.setInput(in);
             int width = reader.getWidth(0);
             int height = reader.getHeight(0);
-            if ((long) width * height > MOST_PIXELS)
-                throw new Unacceptable("The picture has more than 60 million pixels. Make it smaller.");
+            if ((long) width * height > MOST_PIXELS) throw new Unacceptable(Message.of("picture.pixels"));
             reader.dispose();
             return new PictureFile(bytes, format, width, height);
         } catch (IOException | IndexOutOfBoundsException | NegativeArraySizeException e) {
-            throw new Unacceptable("The picture file is damaged. Open it, save it again and choose that.");
+            throw new Unacceptable(Message.of("picture.damaged"));
         }
     }
 
@@ -73,7 +73,7 @@ public record PictureFile(byte[] bytes, String extension, int width, int height)
             if (picture.extension.equals("jpeg") && !ends(bytes)) throw new IOException("it breaks off");
             return picture;
         } catch (IOException | RuntimeException e) {
-            throw new Unacceptable("The picture file is damaged. Open it, save it again and choose that.");
+            throw new Unacceptable(Message.of("picture.damaged"));
         }
     }
 
@@ -122,7 +122,7 @@ public record PictureFile(byte[] bytes, String extension, int width, int height)
         try {
             return ImageIO.read(new ByteArrayInputStream(bytes));
         } catch (IOException e) {
-            throw new Unacceptable("The picture file is damaged. Open it, save it again and choose that.");
+            throw new Unacceptable(Message.of("picture.damaged"));
         }
     }
 

@@ -2,6 +2,7 @@ package org.jalousie.core.placement;
 
 import java.util.List;
 import java.util.Optional;
+import org.jalousie.core.messages.Message;
 
 /** What word processors print in the place of something that they can't work out. */
 public final class ErrorTexts {
@@ -20,16 +21,17 @@ public final class ErrorTexts {
 
     private ErrorTexts() {}
 
-    /** A sentence about the first such text on the pages, with the words before it. */
-    public static Optional<String> in(String pages) {
+    /** What is to be said about the first such text on the pages, with the words before it. */
+    public static Optional<Message> in(String pages) {
         String text = pages.replaceAll("\\s+", " ");
         for (String known : KNOWN) {
             int at = text.indexOf(known);
             if (at < 0) continue;
             String before = text.substring(Math.max(0, at - 60), at).strip();
-            return Optional.of("The pages would show \u201c" + known + "\u201d"
-                    + (before.isEmpty() ? "" : " after the words \u201c" + before + "\u201d")
-                    + ". Correct the cross-reference or field there in the wording.");
+            return Optional.of(
+                    before.isEmpty()
+                            ? Message.of("place.error-text", "text", known)
+                            : Message.of("place.error-text-after", "text", known, "before", before));
         }
         return Optional.empty();
     }

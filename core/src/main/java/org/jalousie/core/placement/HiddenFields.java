@@ -2,6 +2,7 @@ package org.jalousie.core.placement;
 
 import java.util.Map;
 import java.util.Optional;
+import org.jalousie.core.messages.Message;
 
 /** Signing fields that stand in the document and are on none of its pages: in a box too small, or hidden. */
 public final class HiddenFields {
@@ -11,16 +12,14 @@ public final class HiddenFields {
      * @param printed how often each box stands in the body
      * @param boxes by their number
      */
-    public static Optional<String> among(Map<Integer, Integer> printed, Map<Integer, SigningField> boxes, Pages pages) {
+    public static Optional<Message> among(
+            Map<Integer, Integer> printed, Map<Integer, SigningField> boxes, Pages pages) {
         for (Map.Entry<Integer, Integer> one : printed.entrySet()) {
             SigningField box = boxes.get(one.getKey());
             long seen = pages.fields().stream()
                     .filter(placed -> isOf(placed.field(), box))
                     .count();
-            if (seen < one.getValue())
-                return Optional.of(
-                        box.title()
-                                + " stands in the wording and can't be seen on the pages. Give it more room, or take it out of what hides it.");
+            if (seen < one.getValue()) return Optional.of(Message.of("place.hidden", "field", box.title()));
         }
         return Optional.empty();
     }

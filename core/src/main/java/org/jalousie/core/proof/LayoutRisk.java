@@ -1,5 +1,7 @@
 package org.jalousie.core.proof;
 
+import org.jalousie.core.messages.Message;
+
 /**
  * Something about the layout of finished pages that a careful typist would have mended.
  *
@@ -7,7 +9,7 @@ package org.jalousie.core.proof;
  * @param message what is the matter, naming the words
  * @param cure what to do
  */
-public record LayoutRisk(Kind kind, int page, String message, String cure) {
+public record LayoutRisk(Kind kind, int page, Message message, Message cure) {
     /** What is the matter. */
     public enum Kind {
         SIGNATURE_ALONE,

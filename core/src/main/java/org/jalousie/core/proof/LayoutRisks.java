@@ -10,6 +10,7 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.apache.pdfbox.text.TextPosition;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.PlacedField;
 
@@ -55,8 +56,8 @@ public final class LayoutRisks {
                 risks.add(new LayoutRisk(
                         LayoutRisk.Kind.TEXT_OUTSIDE,
                         1,
-                        "\u201c" + shortened(paragraph) + "\u201d does not fit into its box; its end is on no page.",
-                        "Let the box or the row grow with its text."));
+                        Message.of("risk.outside-box", "words", shortened(paragraph)),
+                        Message.of("risk.outside-box.cure")));
             }
             return risks;
         } catch (IOException e) {
@@ -82,8 +83,11 @@ public final class LayoutRisks {
                 risks.add(new LayoutRisk(
                         LayoutRisk.Kind.ROW_BROKEN,
                         row.getValue().firstPage(),
-                        "The table row \u201c" + shortened(row.getValue().words()) + "\u201d is broken over two pages.",
-                        "In the word processor, don't allow the row to break across pages."));
+                        Message.of(
+                                "risk.row-broken",
+                                "words",
+                                shortened(row.getValue().words())),
+                        Message.of("risk.row-broken.cure")));
             }
         }
     }
@@ -95,8 +99,8 @@ public final class LayoutRisks {
         risks.add(new LayoutRisk(
                 LayoutRisk.Kind.EMPTY_PAGE,
                 page,
-                "Page " + page + " is empty.",
-                "Look for a page break or empty paragraphs at the end of the page before."));
+                Message.of("risk.empty-page", "page", page),
+                Message.of("risk.empty-page.cure")));
     }
 
     private void headingAtFoot(int page, List<TaggedPages.Stretch> stretches) {
@@ -108,9 +112,8 @@ public final class LayoutRisks {
                 risks.add(new LayoutRisk(
                         LayoutRisk.Kind.HEADING_AT_FOOT,
                         page,
-                        "The heading \u201c" + shortened(last.text()) + "\u201d stands at the foot of page " + page
-                                + ".",
-                        "In the word processor, let the heading keep with the next paragraph."));
+                        Message.of("risk.heading-at-foot", "words", shortened(last.text()), "page", page),
+                        Message.of("risk.heading-at-foot.cure")));
             }
             return;
         }
@@ -130,12 +133,11 @@ public final class LayoutRisks {
                 if (!letter.getUnicode().isBlank() && pageHeight - letter.getYDirAdj() > highest + BLOCK_HEIGHT) return;
             }
         }
-        risks.add(
-                new LayoutRisk(
-                        LayoutRisk.Kind.SIGNATURE_ALONE,
-                        page,
-                        "The signatures stand alone on page " + page + ".",
-                        "Let the last paragraph before them keep with the next one, so that words of the agreement stand above."));
+        risks.add(new LayoutRisk(
+                LayoutRisk.Kind.SIGNATURE_ALONE,
+                page,
+                Message.of("risk.signatures-alone", "page", page),
+                Message.of("risk.signatures-alone.cure")));
     }
 
     private static double top(PlacedField field) {
@@ -155,8 +157,8 @@ public final class LayoutRisks {
             risks.add(new LayoutRisk(
                     LayoutRisk.Kind.TEXT_OUTSIDE,
                     page,
-                    "\u201c" + shortened(stretch.text()) + "\u201d runs off page " + page + ".",
-                    "Give the value more room, or let the text wrap."));
+                    Message.of("risk.off-page", "words", shortened(stretch.text()), "page", page),
+                    Message.of("risk.off-page.cure")));
             return;
         }
     }

@@ -11,6 +11,8 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import org.jalousie.core.messages.Message;
+import org.jalousie.core.messages.NotPossible;
 
 /**
  * What working out one rule may take in time and memory. The expression language has no end of its own: a range of a thousand
@@ -42,11 +44,7 @@ final class Budget {
     /** It took more than a rule may take. */
     static final class Exceeded extends RuntimeException {
         Exceeded() {
-            super(
-                    "it needs more time or memory than a rule may take; make its ranges and lists shorter",
-                    null,
-                    false,
-                    false);
+            super(Message.of("rule.too-costly").toString(), null, false, false);
         }
     }
 
@@ -73,8 +71,7 @@ final class Budget {
         } catch (ExecutionException e) {
             if (run.exceeded) throw new Exceeded();
             if (e.getCause() instanceof RuntimeException failure) throw failure;
-            if (e.getCause() instanceof StackOverflowError)
-                throw new IllegalArgumentException("it is nested too deeply");
+            if (e.getCause() instanceof StackOverflowError) throw new NotPossible(Message.of("rule.too-deep"));
             throw new IllegalStateException(e.getCause());
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();

@@ -16,6 +16,7 @@ import java.util.Set;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Value;
+import org.jalousie.core.messages.Message;
 
 /** Values as FEEL sees them, and FEEL's results as values. Money is a number there; its currency is kept aside. */
 final class Conversion {
@@ -23,8 +24,14 @@ final class Conversion {
 
     /** A result of the wrong kind; the message says what was expected and what came. */
     static final class WrongKind extends Exception {
-        WrongKind(String message) {
-            super(message);
+        private final transient Message said;
+
+        WrongKind(Message said) {
+            this.said = said;
+        }
+
+        Message said() {
+            return said;
         }
     }
 
@@ -100,7 +107,7 @@ final class Conversion {
         if (result == null) return Optional.empty();
         return Optional.of(
                 switch (gives) {
-                    case YES_NO -> new Value.YesNo(expect(result, Boolean.class, "yes or no"));
+                    case YES_NO -> new Value.YesNo(expect(result, Boolean.class, Message.of("rule.kind.yes-no")));
                     case NUMBER -> new Value.Amount(number(result));
                     case MONEY -> money(result, currency);
                     case DATE -> new Value.Day(day(result));
@@ -111,8 +118,8 @@ final class Conversion {
 
     // money exact to the cent: half up, as commerce rounds (common practice, no source)
     private static Value money(Object result, Optional<Currency> currency) throws WrongKind {
-        BigDecimal amount = expect(result, BigDecimal.class, "an amount of money");
-        Currency of = currency.orElseThrow(() -> new WrongKind("it speaks of no money, so the currency is unknown"));
+        BigDecimal amount = expect(result, BigDecimal.class, Message.of("rule.kind.money"));
+        Currency of = currency.orElseThrow(() -> new WrongKind(Message.of("rule.no-money")));
         return new Value.Money(of, amount.setScale(Math.max(of.getDefaultFractionDigits(), 0), RoundingMode.HALF_UP));
     }
 
@@ -121,22 +128,22 @@ final class Conversion {
             return BigDecimal.valueOf(duration.toDays());
         }
         if (result instanceof Period period) return BigDecimal.valueOf(period.toTotalMonths());
-        return expect(result, BigDecimal.class, "a number");
+        return expect(result, BigDecimal.class, Message.of("rule.kind.number"));
     }
 
     private static LocalDate day(Object result) throws WrongKind {
         if (result instanceof ZonedDateTime time) return time.toLocalDate();
-        return expect(result, LocalDate.class, "a date");
+        return expect(result, LocalDate.class, Message.of("rule.kind.date"));
     }
 
     private static String text(Object result) throws WrongKind {
         if (result instanceof BigDecimal number) return number.toPlainString();
-        return expect(result, String.class, "a text");
+        return expect(result, String.class, Message.of("rule.kind.text"));
     }
 
     private static Value list(Object result) throws WrongKind {
         List<Map<String, Value>> items = new ArrayList<>();
-        for (Object one : expect(result, List.class, "a list")) {
+        for (Object one : expect(result, List.class, Message.of("rule.kind.list"))) {
             Map<String, Value> item = new LinkedHashMap<>();
             if (one instanceof Map<?, ?> members) {
                 for (Map.Entry<?, ?> member : members.entrySet()) {
@@ -158,18 +165,18 @@ final class Conversion {
         return new Value.Text(text(one));
     }
 
-    private static <T> T expect(Object result, Class<T> type, String what) throws WrongKind {
+    private static <T> T expect(Object result, Class<T> type, Message what) throws WrongKind {
         if (type.isInstance(result)) return type.cast(result);
-        throw new WrongKind("it should give " + what + " and gives " + kindOf(result));
+        throw new WrongKind(Message.of("rule.gives", "what", what, "given", kindOf(result)));
     }
 
-    private static String kindOf(Object result) {
-        if (result instanceof Boolean) return "yes or no";
-        if (result instanceof BigDecimal) return "a number";
-        if (result instanceof String) return "a text";
-        if (result instanceof LocalDate) return "a date";
-        if (result instanceof List) return "a list";
-        if (result instanceof Duration || result instanceof Period) return "a length of time";
-        return "something else";
+    private static Message kindOf(Object result) {
+        if (result instanceof Boolean) return Message.of("rule.kind.yes-no");
+        if (result instanceof BigDecimal) return Message.of("rule.kind.number");
+        if (result instanceof String) return Message.of("rule.kind.text");
+        if (result instanceof LocalDate) return Message.of("rule.kind.date");
+        if (result instanceof List) return Message.of("rule.kind.list");
+        if (result instanceof Duration || result instanceof Period) return Message.of("rule.kind.duration");
+        return Message.of("rule.kind.other");
     }
 }

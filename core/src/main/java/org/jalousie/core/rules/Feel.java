@@ -16,6 +16,8 @@ import org.camunda.feel.syntaxtree.ParsedExpression;
 import org.camunda.feel.syntaxtree.Val;
 import org.camunda.feel.syntaxtree.ValNumber;
 import org.camunda.feel.valuemapper.JavaCustomValueMapper;
+import org.jalousie.core.messages.Message;
+import org.jalousie.core.messages.NotPossible;
 import scala.jdk.javaapi.CollectionConverters;
 
 /** The expression language: reads and evaluates FEEL with exact decimals and no outside functions. */
@@ -31,33 +33,38 @@ final class Feel {
     private Feel() {}
 
     /** What reading came to: an expression, or why there is none. */
-    record Parsed(ParsedExpression expression, String failure) {
+    record Parsed(ParsedExpression expression, Optional<Message> failure) {
         boolean ok() {
             return failure.isEmpty();
         }
     }
 
     /** @param failures what the engine could not make sense of on the way; the value is then null or partly null */
-    record Result(Object value, List<String> failures) {}
+    record Result(Object value, List<Message> failures) {}
 
     static Parsed parse(String text) {
-        if (text.length() > LONGEST) return new Parsed(null, "it has more than %,d characters".formatted(LONGEST));
+        if (text.length() > LONGEST) return new Parsed(null, Optional.of(Message.of("rule.too-long", "most", LONGEST)));
         ParseResult result;
         try {
             result = Budget.within(() -> ENGINE.parseExpression(text));
         } catch (Budget.Exceeded | IllegalArgumentException e) {
-            return new Parsed(null, e.getMessage());
+            return new Parsed(null, Optional.of(said(e)));
         }
-        if (result.isSuccess()) return new Parsed(result.parsedExpression(), "");
-        return new Parsed(null, firstLine(result.failure().message()));
+        if (result.isSuccess()) return new Parsed(result.parsedExpression(), Optional.empty());
+        return new Parsed(null, Optional.of(firstLine(result.failure().message())));
     }
 
     static Result evaluate(ParsedExpression expression, Map<String, Object> context) {
         try {
             return Budget.within(() -> evaluated(expression, context));
         } catch (Budget.Exceeded | IllegalArgumentException e) {
-            return new Result(null, List.of(e.getMessage()));
+            return new Result(null, List.of(said(e)));
         }
+    }
+
+    private static Message said(RuntimeException e) {
+        if (e instanceof Budget.Exceeded) return Message.of("rule.too-costly");
+        return e instanceof NotPossible known ? known.said() : Message.of("rule.engine", "said", e.getMessage());
     }
 
     private static Result evaluated(ParsedExpression expression, Map<String, Object> context) {
@@ -92,9 +99,13 @@ final class Feel {
         return result;
     }
 
-    private static String firstLine(String message) {
+    /** The engine speaks for itself, in English. */
+    private static Message firstLine(String message) {
         String line = message.lines().findFirst().orElse("");
-        return line.replaceFirst("^failed to parse expression '.*?': ", "").strip();
+        return Message.of(
+                "rule.engine",
+                "said",
+                line.replaceFirst("^failed to parse expression '.*?': ", "").strip());
     }
 
     /** The engine's own mapper hands numbers out as binary fractions; money needs them exact. */

@@ -10,6 +10,7 @@ import java.util.stream.Collectors;
 import org.camunda.feel.syntaxtree.ParsedExpression;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Value;
+import org.jalousie.core.messages.Message;
 
 /**
  * One rule or choice, read and ready to be worked out.
@@ -67,8 +68,8 @@ record PreparedRule(
             failed.add(fault(
                     part,
                     "rule-currencies",
-                    "It puts together money in " + codes + ".",
-                    "Give all amounts in one currency, or tell them apart with a rule over their _currency."));
+                    Message.of("rule.currencies", "codes", codes),
+                    Message.of("rule.currencies.cure")));
             return Optional.empty();
         }
         Feel.Result result = Feel.evaluate(part.expression, context);
@@ -78,8 +79,8 @@ record PreparedRule(
             failed.add(fault(
                     part,
                     "rule-fails",
-                    "It can't be worked out: " + result.failures().get(0) + ".",
-                    "Correct the expression, or the data it uses."));
+                    Message.of("rule.fails", "cause", result.failures().get(0)),
+                    Message.of("rule.fails.cure")));
             return Optional.empty();
         }
         try {
@@ -88,16 +89,13 @@ record PreparedRule(
             // FEEL's null is neither true nor false; a passage for a condition that isn't met does not print
             return value.isEmpty() && wanted == FieldType.YES_NO ? Optional.of(new Value.YesNo(false)) : value;
         } catch (Conversion.WrongKind e) {
-            failed.add(fault(
-                    part,
-                    "rule-type",
-                    "The result has the wrong kind: " + e.getMessage() + ".",
-                    "Correct the expression, or say what the rule gives."));
+            failed.add(
+                    fault(part, "rule-type", Message.of("rule.type", "cause", e.said()), Message.of("rule.type.cure")));
             return Optional.empty();
         }
     }
 
-    private RuleFault fault(Part part, String code, String message, String cure) {
+    private RuleFault fault(Part part, String code, Message message, Message cure) {
         return new RuleFault(name, part.place, code, message, cure);
     }
 

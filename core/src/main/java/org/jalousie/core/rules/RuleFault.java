@@ -1,5 +1,7 @@
 package org.jalousie.core.rules;
 
+import org.jalousie.core.messages.Message;
+
 /**
  * A rule that can't be worked out.
  *
@@ -9,9 +11,11 @@ package org.jalousie.core.rules;
  * @param message what is wrong
  * @param cure what to do
  */
-public record RuleFault(String rule, String place, String code, String message, String cure) {
+public record RuleFault(String rule, String place, String code, Message message, Message cure) {
     /** The whole in one sentence, for a list of what stands in the way. */
-    public String sentence() {
-        return "Rule " + rule + (place.isEmpty() ? "" : ", case " + place) + ": " + message + " " + cure;
+    public Message sentence() {
+        return place.isEmpty()
+                ? Message.of("rule.fault", "rule", rule, "fault", message, "cure", cure)
+                : Message.of("rule.fault-of-case", "rule", rule, "case", place, "fault", message, "cure", cure);
     }
 }

@@ -11,6 +11,7 @@ import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.LookAlike;
 import org.jalousie.core.data.Names;
+import org.jalousie.core.messages.Message;
 
 /** Reads rules and choices: syntax, names, cycles; orders them so that each comes after what it stands on. */
 final class RuleReader {
@@ -82,8 +83,8 @@ final class RuleReader {
                         choice.name(),
                         "",
                         "choice-cases",
-                        "A choice needs two cases at least.",
-                        "Add a case; the last one is otherwise.");
+                        Message.of("rule.choice-cases"),
+                        Message.of("rule.choice-cases.cure"));
                 continue;
             }
             List<PreparedRule.Part> parts = new ArrayList<>();
@@ -95,8 +96,8 @@ final class RuleReader {
                             choice.name(),
                             one.label(),
                             "choice-alike",
-                            "Two cases have the same key " + one.key() + ".",
-                            "Call one of them something else.");
+                            Message.of("rule.choice-alike", "key", one.key()),
+                            Message.of("rule.choice-alike.cure"));
                 if (i < choice.cases().size() - 1) {
                     PreparedRule.Part part = part(choice.name(), one.label(), one.condition());
                     if (part != null) parts.add(part);
@@ -112,16 +113,16 @@ final class RuleReader {
 
     private boolean nameIsFree(String name, Map<String, PreparedRule> steps) {
         if (!Names.isName(name) || RESERVED.contains(name)) {
-            fault(
-                    name,
-                    "",
-                    "rule-name",
-                    "The name can't be used in a tag or an expression.",
-                    "Use letters, digits and _, for example needs_courier.");
+            fault(name, "", "rule-name", Message.of("rule.name"), Message.of("rule.name.cure"));
             return false;
         }
         if (steps.containsKey(name) || fields.stream().anyMatch(field -> field.isCalled(name))) {
-            fault(name, "", "rule-name-twice", "The name " + name + " is used twice.", "Call the rule something else.");
+            fault(
+                    name,
+                    "",
+                    "rule-name-twice",
+                    Message.of("rule.name-twice", "name", name),
+                    Message.of("rule.name-twice.cure"));
             return false;
         }
         return true;
@@ -136,19 +137,14 @@ final class RuleReader {
                     rule.name(),
                     "",
                     "rule-within",
-                    "There is no list of items called " + rule.within() + ".",
-                    "Choose a list, or let the rule be about the whole agreement.");
+                    Message.of("rule.within", "list", rule.within()),
+                    Message.of("rule.within.cure"));
         return list;
     }
 
     private PreparedRule.Part part(String rule, String place, String expression) {
         if (expression.isBlank()) {
-            fault(
-                    rule,
-                    place,
-                    "rule-empty",
-                    "It says nothing yet.",
-                    "Write an expression, for example insured_value > 250000.");
+            fault(rule, place, "rule-empty", Message.of("rule.empty"), Message.of("rule.empty.cure"));
             return null;
         }
         Feel.Parsed parsed = Feel.parse(expression);
@@ -157,8 +153,8 @@ final class RuleReader {
                     rule,
                     place,
                     "rule-syntax",
-                    "The expression can't be read: " + parsed.failure() + ".",
-                    "Correct it; texts stand in quotes, dates as date(\"2027-03-15\").");
+                    Message.of("rule.syntax", "cause", parsed.failure()),
+                    Message.of("rule.syntax.cure"));
             return null;
         }
         Mentions mentions = Mentions.of(parsed.expression());
@@ -170,20 +166,15 @@ final class RuleReader {
                     rule,
                     place,
                     "rule-unknown-name",
-                    "There is no field or rule called " + name + ".",
+                    Message.of("rule.unknown-name", "name", name),
                     LookAlike.of(name, known)
-                            .map(like -> "Did you mean " + like + "?")
-                            .orElse("Correct the name, or add the field."));
+                            .map(like -> Message.of("rule.unknown-name.meant", "name", like))
+                            .orElse(Message.of("rule.unknown-name.cure")));
             ok = false;
         }
         for (String function : mentions.functions) {
             if (!NO_CLOCK.contains(function)) continue;
-            fault(
-                    rule,
-                    place,
-                    "rule-clock",
-                    "It asks for the current day, so it would give another answer tomorrow.",
-                    "Use a date field instead, for example generated_on.");
+            fault(rule, place, "rule-clock", Message.of("rule.clock"), Message.of("rule.clock.cure"));
             ok = false;
         }
         Set<String> all = new LinkedHashSet<>(mentions.free());
@@ -214,13 +205,13 @@ final class RuleReader {
                     step.name(),
                     "",
                     "rule-cycle",
-                    "It stands on itself, through " + String.join(", ", left.keySet()) + ".",
-                    "Let one of them speak of fields only.");
+                    Message.of("rule.cycle", "names", String.join(", ", left.keySet())),
+                    Message.of("rule.cycle.cure"));
         }
         return List.copyOf(ordered);
     }
 
-    private void fault(String rule, String place, String code, String message, String cure) {
+    private void fault(String rule, String place, String code, Message message, Message cure) {
         faults.add(new RuleFault(rule, place, code, message, cure));
     }
 }

@@ -11,6 +11,7 @@ import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.LookAlike;
 import org.jalousie.core.intake.Intake;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.rules.RuleCase;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.wording.Diagnostic;
@@ -32,9 +33,8 @@ public final class Advice {
         replacedFonts.forEach((font, instead) -> advice.add(of(
                 "font-missing",
                 font,
-                "The font " + font + " is not on this machine; " + instead
-                        + " would be used, and lines may break elsewhere.",
-                "Install the font on the server, or use " + instead + " in the Word file.")));
+                Message.of("advice.font-missing", "font", font, "instead", instead),
+                Message.of("advice.font-missing.cure", "instead", instead))));
         return advice;
     }
 
@@ -47,8 +47,8 @@ public final class Advice {
             advice.add(of(
                     "field-unused",
                     field.name().value(),
-                    field.label() + " is asked for in the form and used nowhere.",
-                    "Put {{" + field.name() + "}} into the wording, or remove the field."));
+                    Message.of("advice.field-unused", "field", field.label()),
+                    Message.of("advice.field-unused.cure", "name", field.name())));
         }
         content.rules().stream()
                 .map(rule -> rule.name())
@@ -56,8 +56,8 @@ public final class Advice {
                 .forEach(name -> advice.add(of(
                         "rule-unused",
                         name,
-                        "The rule " + name + " is used nowhere.",
-                        "Use it in the wording as {{#" + name + "}}, or remove it.")));
+                        Message.of("advice.rule-unused", "name", name),
+                        Message.of("advice.rule-unused.cure", "name", name))));
     }
 
     /** Specimens that were drawn up to reach every case, and a case that none of them reaches. */
@@ -72,8 +72,8 @@ public final class Advice {
             advice.add(of(
                     "condition-constant",
                     one.name(),
-                    "No specimen brings about \u201c" + one.label() + "\u201d; it may never or always be so.",
-                    "Draw up specimens anew; if it stays, look at the condition."));
+                    Message.of("advice.rule-constant", "rule", one.label()),
+                    Message.of("advice.rule-constant.cure")));
         }
     }
 
@@ -88,8 +88,8 @@ public final class Advice {
                 Diagnostic alike = of(
                         "names-alike",
                         name,
-                        "The names " + name + " and " + other + " look alike; one may be a slip of the other.",
-                        "If they mean the same, use one of them everywhere.");
+                        Message.of("advice.names-alike", "name", name, "other", other),
+                        Message.of("advice.names-alike.cure"));
                 advice.add(new Diagnostic(
                         alike.code(),
                         alike.part(),
@@ -109,7 +109,7 @@ public final class Advice {
         }
     }
 
-    private static Diagnostic of(String code, String place, String message, String cure) {
+    private static Diagnostic of(String code, String place, Message message, Message cure) {
         return new Diagnostic(code, "settings", place, message, cure, false);
     }
 }

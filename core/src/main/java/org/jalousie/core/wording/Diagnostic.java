@@ -3,6 +3,7 @@ package org.jalousie.core.wording;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.jalousie.core.messages.Message;
 
 /**
  * Something in the wording that can't be read as it stands, or that looks like a slip.
@@ -16,19 +17,19 @@ import java.util.Map;
  * @param blocks whether publishing has to wait for it; otherwise it is advice
  */
 public record Diagnostic(
-        String code, String part, String place, String message, String cure, boolean blocks, List<String> names) {
+        String code, String part, String place, Message message, Message cure, boolean blocks, List<String> names) {
     /** A finding that speaks of no names. */
-    public Diagnostic(String code, String part, String place, String message, String cure, boolean blocks) {
+    public Diagnostic(String code, String part, String place, Message message, Message cure, boolean blocks) {
         this(code, part, place, message, cure, blocks, List.of());
     }
 
-    public Diagnostic(String code, String part, String place, String message, String cure) {
+    public Diagnostic(String code, String part, String place, Message message, Message cure) {
         this(code, part, place, message, cure, true);
     }
 
     /** Each finding once: copies of a text box and headers of several kinds say the same again. */
     public static List<Diagnostic> once(List<Diagnostic> all) {
-        Map<List<String>, Diagnostic> first = new LinkedHashMap<>();
+        Map<List<Object>, Diagnostic> first = new LinkedHashMap<>();
         all.forEach(one -> first.putIfAbsent(List.of(one.code, one.place, one.message), one));
         return List.copyOf(first.values());
     }

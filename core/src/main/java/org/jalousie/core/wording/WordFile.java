@@ -12,6 +12,7 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.docx.Markup;
 import org.jalousie.core.wording.docx.Outward;
 import org.jalousie.core.wording.docx.OwnLinks;
@@ -51,16 +52,13 @@ public final class WordFile {
      */
     public static WordFile open(byte[] file) {
         if (file.length > LARGEST_FILE) {
-            throw new UnacceptableFile("The file has %.1f MB; at most 25 MB can be taken in. Make its pictures smaller."
-                    .formatted(Math.ceil(file.length / 104_857.6) / 10));
+            throw new UnacceptableFile(Message.of("file.too-large", "size", Math.ceil(file.length / 104_857.6) / 10));
         }
         if (file.length > 8 && (file[0] & 0xff) == 0xD0 && (file[1] & 0xff) == 0xCF) {
-            throw new UnacceptableFile(
-                    "The file is protected with a password or in the old .doc format. Save it as .docx without a password.");
+            throw new UnacceptableFile(Message.of("file.protected"));
         }
         if (file.length < 4 || file[0] != 'P' || file[1] != 'K') {
-            throw new UnacceptableFile(
-                    "This is not a Word file (.docx). Save the document as .docx in your word processor.");
+            throw new UnacceptableFile(Message.of("file.no-word"));
         }
         Map<String, byte[]> unpacked = unpack(file);
         Markup.weigh(unpacked);
@@ -86,29 +84,25 @@ public final class WordFile {
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
                 if (entry.isDirectory()) continue;
                 if (parts.size() >= MOST_PARTS) {
-                    throw new UnacceptableFile(
-                            "The file has more than 3,000 parts inside. A Word file of that kind can't be taken in.");
+                    throw new UnacceptableFile(Message.of("file.too-many-parts"));
                 }
                 ByteArrayOutputStream out = new ByteArrayOutputStream();
                 byte[] buffer = new byte[16_384];
                 for (int n = zip.read(buffer); n >= 0; n = zip.read(buffer)) {
                     total += n;
                     if (total > LARGEST_UNPACKED) {
-                        throw new UnacceptableFile(
-                                "The file unpacks to more than 100 MB. Make its pictures smaller and try again.");
+                        throw new UnacceptableFile(Message.of("file.unpacks-too-large"));
                     }
                     out.write(buffer, 0, n);
                 }
                 if (parts.putIfAbsent(entry.getName(), out.toByteArray()) != null) {
-                    throw new UnacceptableFile("The file holds the part " + entry.getName()
-                            + " twice. Save it again in your word processor.");
+                    throw new UnacceptableFile(Message.of("file.part-twice", "part", entry.getName()));
                 }
             }
         } catch (ZipException | IllegalArgumentException e) {
-            throw new UnacceptableFile(
-                    "The file is damaged. Open it in your word processor, save it again and upload that.");
+            throw new UnacceptableFile(Message.of("file.damaged"));
         } catch (IOException e) {
-            throw new UnacceptableFile("The file breaks off before its end. Upload it again.");
+            throw new UnacceptableFile(Message.of("file.breaks-off"));
         }
         return parts;
     }
@@ -116,8 +110,7 @@ public final class WordFile {
     private static void requireWord(Map<String, byte[]> parts) {
         byte[] types = parts.get("[Content_Types].xml");
         if (types == null || !parts.containsKey(MAIN)) {
-            throw new UnacceptableFile(
-                    "This is not a Word file (.docx). Save the document as .docx in your word processor.");
+            throw new UnacceptableFile(Message.of("file.no-word"));
         }
         SafeXml.parse("[Content_Types].xml", types);
         String text = new String(types, StandardCharsets.UTF_8);
@@ -129,11 +122,10 @@ public final class WordFile {
                         .anyMatch(name ->
                                 name.contains("vbaproject") || name.contains("vbadata") || name.contains("/activex/"));
         if (macros) {
-            throw new UnacceptableFile(
-                    "The file carries macros. Save it as .docx, which leaves them out, and upload that.");
+            throw new UnacceptableFile(Message.of("file.macros"));
         }
         if (!text.contains(MAIN_TYPE)) {
-            throw new UnacceptableFile("This is not a Word document (it may be a Word template). Save it as .docx.");
+            throw new UnacceptableFile(Message.of("file.word-template"));
         }
     }
 

@@ -20,7 +20,7 @@ class IntakeTest {
     void allFaultsAreToldAtOnceEachAtItsField() {
         Intake.Reading reading = Intake.read(FORM, Named.by(Map.of("name", " ", "fee", "12", "colour", "red")));
         assertThat(reading.faults()).containsOnlyKeys(Named.all("name", "fee", "colour"));
-        assertThat(reading.faults().get(new FieldName("name"))).isEqualTo("Name is required.");
+        assertThat(reading.faults().get(new FieldName("name"))).hasToString("Name is required.");
     }
 
     @Test

@@ -128,7 +128,7 @@ class RuleSetTest {
 
     @Test
     void whatCannotBeWorkedOutIsNamedWithItsPlace() {
-        assertThat(fault(Rule.condition("r", "insured_valu > 3")).cure()).isEqualTo("Did you mean insured_value?");
+        assertThat(fault(Rule.condition("r", "insured_valu > 3")).cure()).hasToString("Did you mean insured_value?");
         assertThat(fault(Rule.condition("r", "insured_value >")).code()).isEqualTo("rule-syntax");
         assertThat(fault(Rule.condition("r", "")).code()).isEqualTo("rule-empty");
         assertThat(fault(Rule.condition("r", "insured_value")).code()).isEqualTo("rule-type");
@@ -139,7 +139,9 @@ class RuleSetTest {
         assertThat(fault(new Rule("r", "r", "country", "true", FieldType.YES_NO))
                         .code())
                 .isEqualTo("rule-within");
-        assertThat(fault(new Rule("r", "r", "", "3 + 4", FieldType.MONEY)).message())
+        assertThat(fault(new Rule("r", "r", "", "3 + 4", FieldType.MONEY))
+                        .message()
+                        .toString())
                 .contains("currency is unknown");
     }
 

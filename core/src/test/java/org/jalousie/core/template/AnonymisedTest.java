@@ -8,6 +8,7 @@ import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Named;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PartyKey;
@@ -74,6 +75,7 @@ class AnonymisedTest {
                 List.of(),
                 new SendingSettings("", "", 14, 5, 3));
         assertThat(SettingsDifference.between(before, after))
+                .extracting(Message::toString)
                 .containsExactly(
                         "Field a changed.",
                         "Field c is new.",

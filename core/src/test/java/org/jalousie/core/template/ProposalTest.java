@@ -10,6 +10,7 @@ import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Named;
 import org.jalousie.core.intake.FormLayout;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PartyKey;
@@ -30,7 +31,9 @@ class ProposalTest {
     }
 
     private static List<String> obstacles(Wording wording, TemplateContent content) {
-        return PublishCheck.obstacles(wording, content, rules(content));
+        return PublishCheck.obstacles(wording, content, rules(content)).stream()
+                .map(Message::toString)
+                .toList();
     }
 
     private static RuleSet rules(TemplateContent content) {
@@ -142,8 +145,8 @@ class ProposalTest {
                 "mail address is expected",
                 "place in the order",
                 "keeps no place for it",
-                "field that doesn't exist",
-                "doesn't sign, but",
+                "field that doesn’t exist",
+                "doesn’t sign, but",
                 "1 to 365 days")) {
             assertThat(obstacles)
                     .as(part)
@@ -224,7 +227,7 @@ class ProposalTest {
                 content.parties(),
                 content.signingFields());
         assertThat(obstacles(wording, settled))
-                .containsExactly("{{#cover.indemnty}} names a case that cover doesn't have. It has: indemnity, other.");
+                .containsExactly("{{#cover.indemnty}} names a case that cover doesn’t have. It has: indemnity, other.");
     }
 
     @Test
@@ -322,8 +325,10 @@ class ProposalTest {
                 hides);
         assertThat(arranged.layout().sections().get(0).questions()).hasSameSizeAs(first.fields());
         assertThat(obstacles(wording, arranged))
-                .anySatisfy(said -> assertThat(said).contains("is required, and the form doesn't show it"));
-        assertThat(SettingsDifference.between(first, arranged)).contains("The arrangement of the form changed.");
+                .anySatisfy(said -> assertThat(said).contains("is required, and the form doesn’t show it"));
+        assertThat(SettingsDifference.between(first, arranged))
+                .extracting(Message::toString)
+                .contains("The arrangement of the form changed.");
         assertThat(StoredContent.read(StoredContent.write(arranged))).isEqualTo(arranged);
     }
 

@@ -53,8 +53,8 @@ class AwkwardFilesTest {
         assertThat(wording.diagnostics().stream().map(Diagnostic::code))
                 .containsExactlyInAnyOrderElementsOf(one.codes());
         assertThat(wording.diagnostics()).allSatisfy(told -> {
-            assertThat(told.message()).isNotBlank();
-            assertThat(told.cure()).isNotBlank();
+            assertThat(told.message().toString()).isNotBlank();
+            assertThat(told.cure().toString()).isNotBlank();
         });
         if (one.typed() == null) {
             assertThat(wording.broken()

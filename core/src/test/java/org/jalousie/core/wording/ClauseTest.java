@@ -168,7 +168,8 @@ class ClauseTest {
         assertThat(compiled(new WordDraft().paragraph("{{>care_of_papr}}"), library)
                         .diagnostics()
                         .get(0)
-                        .cure())
+                        .cure()
+                        .toString())
                 .contains("care_of_paper");
         assertThat(codes(new WordDraft().paragraph("{{>loop}}"), library)).containsExactly("clause-cycle");
         assertThat(codes(new WordDraft().paragraph("see {{>care_of_paper}} here"), library))

@@ -25,7 +25,7 @@ class DiagnosticsTest {
         assertThat(one.code()).isEqualTo("tag-unreadable");
         assertThat(one.place()).isEqualTo("We, {{lender name}}, agree.");
         assertThat(one.part()).isEqualTo("body");
-        assertThat(one.cure()).isNotBlank();
+        assertThat(one.cure().toString()).isNotBlank();
     }
 
     @Test

@@ -136,7 +136,7 @@ class OwnFieldsTest {
                         WordFile.open(new WordDraft().raw(xml).bytes()), Set.of())
                 .diagnostics();
         assertThat(found).extracting(Diagnostic::code).containsExactly("tracked-changes");
-        assertThat(found.get(0).message()).startsWith("2 tracked changes");
+        assertThat(found.get(0).message().toString()).startsWith("2 tracked changes");
         assertThat(found.get(0).place()).contains("new words");
     }
 }

@@ -104,7 +104,7 @@ class TidyTest {
                 WordFile.open(file(p(t("{{>care}}")))), Set.of(), new Clauses(Map.of("care", clause), Map.of()));
         assertThat(wording.diagnostics()).singleElement().satisfies(one -> {
             assertThat(one.part()).isEqualTo("clause care");
-            assertThat(one.cure()).contains("Clauses");
+            assertThat(one.cure().toString()).contains("Clauses");
         });
     }
 }

@@ -3,6 +3,7 @@ package org.jalousie.server.account;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
+import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
@@ -40,7 +41,7 @@ class SessionController {
     @PostMapping
     Session signIn(@RequestBody SignIn signIn, HttpServletRequest request, HttpServletResponse response) {
         SignedIn person = service.signIn(signIn.mail(), signIn.password(), request.getRemoteAddr())
-                .orElseThrow(() -> Refusal.invalid("The mail address or the password is wrong."));
+                .orElseThrow(() -> Refusal.invalid(Message.of("account.wrong")));
         SecurityContext context = SecurityContextHolder.createEmptyContext();
         context.setAuthentication(new UsernamePasswordAuthenticationToken(
                 person, null, List.of(new SimpleGrantedAuthority("ROLE_" + person.role()))));
@@ -51,7 +52,7 @@ class SessionController {
 
     @GetMapping
     Session current(@AuthenticationPrincipal SignedIn person) {
-        if (person == null) throw Refusal.unauthorized("Sign in first.");
+        if (person == null) throw Refusal.unauthorized(Message.of("account.sign-in"));
         return session(person);
     }
 

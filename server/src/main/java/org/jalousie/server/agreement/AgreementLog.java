@@ -14,6 +14,7 @@ import org.jalousie.core.agreement.Decision;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.evidence.EventChain;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.template.SendingSettings;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.store.RowLock;
@@ -110,7 +111,7 @@ class AgreementLog {
     }
 
     private AgreementRow locked(UUID id) {
-        return lock.on(rows.findById(id).orElseThrow(() -> Refusal.notFound("There is no such agreement.")));
+        return lock.on(rows.findById(id).orElseThrow(() -> Refusal.notFound(Message.of("agreement.unknown"))));
     }
 
     private String append(UUID id, String previous, Entry entry) {

@@ -176,7 +176,7 @@ class AgreementService {
         Agreement agreement = Agreement.of(log.historyForChange(row.id()));
         Participant participant = agreement
                 .participant(party)
-                .orElseThrow(() -> Refusal.notFound("The agreement has no party " + party + "."))
+                .orElseThrow(() -> Refusal.notFound(Message.of("party.none", "party", party)))
                 .with(new Person(name.strip(), mail.strip()));
         List<Participant> all = agreement.participants().stream()
                 .map(one -> one.party().equals(party) ? participant : one)
@@ -208,8 +208,7 @@ class AgreementService {
 
     @Transactional
     public void tryAgain(AgreementNumber number) {
-        if (jobs.tryAgain(row(number).id()) == 0)
-            throw Refusal.conflict("Nothing has failed here; there is nothing to try again.");
+        if (jobs.tryAgain(row(number).id()) == 0) throw Refusal.conflict(Message.of("agreement.nothing-failed"));
     }
 
     /** A document as it stands. @throws Refusal when it isn't made yet, or there is none of this id */
@@ -219,9 +218,7 @@ class AgreementService {
     }
 
     private static Document document(Agreement agreement, String id) {
-        return agreement
-                .documentNamed(id)
-                .orElseThrow(() -> Refusal.notFound("The file is not made yet, or there is no such document."));
+        return agreement.documentNamed(id).orElseThrow(() -> Refusal.notFound(Message.of("agreement.no-document")));
     }
 
     String fileName(AgreementNumber number, String id, String extension) {
@@ -234,14 +231,14 @@ class AgreementService {
     }
 
     byte[] word(AgreementNumber number, String id) {
-        return files.get(document(number, id)
-                .word()
-                .orElseThrow(() -> Refusal.notFound("The document is a PDF; there is no Word file of it.")));
+        return files.get(
+                document(number, id).word().orElseThrow(() -> Refusal.notFound(Message.of("agreement.no-word-file"))));
     }
 
     @Transactional(readOnly = true)
     public byte[] record(AgreementNumber number) {
-        return files.get(read(number).record().orElseThrow(() -> Refusal.notFound("The file is not made yet.")));
+        return files.get(
+                read(number).record().orElseThrow(() -> Refusal.notFound(Message.of("agreement.no-file-yet"))));
     }
 
     @Transactional(readOnly = true)
@@ -252,7 +249,7 @@ class AgreementService {
     @Transactional(readOnly = true)
     public UUID templateVersion(UUID id) {
         return rows.findById(id)
-                .orElseThrow(() -> Refusal.notFound("There is no such agreement."))
+                .orElseThrow(() -> Refusal.notFound(Message.of("agreement.unknown")))
                 .templateVersionId();
     }
 
@@ -284,6 +281,6 @@ class AgreementService {
 
     private AgreementRow row(AgreementNumber number) {
         return rows.findByNumber(number.value())
-                .orElseThrow(() -> Refusal.notFound("There is no agreement " + number + "."));
+                .orElseThrow(() -> Refusal.notFound(Message.of("agreement.none", "number", number)));
     }
 }

@@ -16,6 +16,7 @@ import org.jalousie.core.evidence.SigningRecord;
 import org.jalousie.core.evidence.TrustService;
 import org.jalousie.core.evidence.Verification;
 import org.jalousie.core.evidence.Verifier;
+import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.files.FileStore;
@@ -50,7 +51,7 @@ class ArchiveCheck {
     Checked check(AgreementNumber number) {
         Agreements.Filed filed = agreements.filed(number);
         Agreement agreement = filed.agreement();
-        if (agreement.record().isEmpty()) throw Refusal.notFound("The file is not made yet.");
+        if (agreement.record().isEmpty()) throw Refusal.notFound(Message.of("agreement.no-file-yet"));
         List<String> findings = new ArrayList<>();
         EventChain.firstBroken(filed.links())
                 .ifPresent(at -> findings.add("The trail is broken at event " + at
@@ -130,7 +131,7 @@ class ArchiveCheck {
      */
     FileChecked check(byte[] pdf, Optional<AgreementNumber> number) {
         if (pdf.length < 5 || !Arrays.equals(pdf, 0, 4, new byte[] {'%', 'P', 'D', 'F'}, 0, 4))
-            throw Refusal.invalid("This is no PDF. Choose the signed agreement as it was sent.");
+            throw Refusal.invalid(Message.of("archive.no-pdf"));
         Optional<AgreementNumber> whose = number.or(() -> agreements.numberWith(Expected.statesOf(pdf)));
         if (whose.isEmpty())
             return new FileChecked(

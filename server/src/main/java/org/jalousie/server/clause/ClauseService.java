@@ -9,12 +9,14 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.Wording;
 import org.jalousie.core.wording.edit.WordingEdit;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.adapters.Converter;
 import org.jalousie.server.files.FileStore;
+import org.jalousie.server.web.DiagnosticView;
 import org.jalousie.server.web.ListOrder;
 import org.jalousie.server.web.Page;
 import org.springframework.stereotype.Service;
@@ -55,12 +57,9 @@ class ClauseService implements ClauseLibrary {
     @Transactional
     ClauseViews.ClauseDetail bringIn(String name, byte[] file, String by) {
         if (!name.matches("[a-z][a-z0-9_]{0,60}")) {
-            throw Refusal.invalid(
-                    "A clause's name has small letters, digits and _ only, for example care_of_paper.",
-                    Map.of("name", "Write it as care_of_paper."));
+            throw Refusal.invalid(Message.of("clause.name"), Map.of("name", Message.of("clause.name.cure")));
         }
-        if (clauses.findByName(name).isPresent())
-            throw Refusal.conflict("There is a clause called " + name + ". Bring the file in as its next version.");
+        if (clauses.findByName(name).isPresent()) throw Refusal.conflict(Message.of("clause.taken", "name", name));
         WordFile.open(file);
         Clause clause = clauses.save(new Clause(name, clock.instant()));
         versions.save(new ClauseVersion(clause.id(), 1, files.keep(file), "", by, clock.instant()));
@@ -83,7 +82,7 @@ class ClauseService implements ClauseLibrary {
         clause(id);
         ClauseVersion newest = versions.findByClauseIdOrderByNumberDesc(id).get(0);
         WordingEdit.Edited edited = WordingEdit.tidied(WordFile.open(files.get(newest.wordFile())));
-        if (edited.places() == 0) throw Refusal.conflict("There are no tracked changes or comments in this clause.");
+        if (edited.places() == 0) throw Refusal.conflict(Message.of("clause.nothing-tracked"));
         return bringVersion(id, edited.file().bytes(), "tracked changes accepted", by);
     }
 
@@ -101,10 +100,10 @@ class ClauseService implements ClauseLibrary {
                         .toList(),
                 wording.found().fields(),
                 // parties and other clauses are known to the template only
-                wording.diagnostics().stream()
+                DiagnosticView.of(wording.diagnostics().stream()
                         .filter(one ->
                                 !one.code().startsWith("clause-") && !one.code().equals("party-unknown"))
-                        .toList());
+                        .toList()));
     }
 
     @Transactional(readOnly = true)
@@ -113,7 +112,7 @@ class ClauseService implements ClauseLibrary {
                 .filter(one -> one.number() == number)
                 .findFirst()
                 .map(one -> files.get(one.wordFile()))
-                .orElseThrow(() -> Refusal.notFound("The clause has no version " + number + "."));
+                .orElseThrow(() -> Refusal.notFound(Message.of("clause.no-version", "number", number)));
     }
 
     byte[] pages(UUID id, int number) {
@@ -134,6 +133,6 @@ class ClauseService implements ClauseLibrary {
     }
 
     private Clause clause(UUID id) {
-        return clauses.findById(id).orElseThrow(() -> Refusal.notFound("There is no such clause."));
+        return clauses.findById(id).orElseThrow(() -> Refusal.notFound(Message.of("clause.none")));
     }
 }

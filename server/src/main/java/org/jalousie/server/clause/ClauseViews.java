@@ -3,7 +3,7 @@ package org.jalousie.server.clause;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
-import org.jalousie.core.wording.Diagnostic;
+import org.jalousie.server.web.DiagnosticView;
 
 /** Clauses as the interface to the outside shows them. */
 final class ClauseViews {
@@ -19,5 +19,5 @@ final class ClauseViews {
             String name,
             List<ClauseVersionView> versions,
             List<String> fields,
-            List<Diagnostic> diagnostics) {}
+            List<DiagnosticView> diagnostics) {}
 }

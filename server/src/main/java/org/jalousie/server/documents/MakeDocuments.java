@@ -17,6 +17,7 @@ import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.filing.FileNames;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.placement.ErrorTexts;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.placement.HiddenFields;
@@ -86,8 +87,8 @@ class MakeDocuments {
                 .findFirst()
                 .ifPresent(fault -> {
                     throw new CannotBeDone(
-                            "This version of the template can't be used: " + fault.message() + " " + fault.cure()
-                                    + " Then publish it as a new version.",
+                            Message.of("template.not-usable", "fault", fault.message(), "cure", fault.cure())
+                                    .toString(),
                             null);
                 });
         Wording.Merged merged;
@@ -103,13 +104,13 @@ class MakeDocuments {
         Converter.Made made = converter.convert(merged.file());
         String text = PagesText.of(made.pdf());
         ErrorTexts.in(text).ifPresent(error -> {
-            throw new CannotBeDone(error, null);
+            throw new CannotBeDone(error.toString(), null);
         });
         FieldPlacer.Placed placed = FieldPlacer.place(
                 made.pdf(), labelled(template), template.wording().onEachPage(), agreement.participants());
         HiddenFields.among(merged.fields(), template.wording().boxes(), placed.pages())
                 .ifPresent(hidden -> {
-                    throw new CannotBeDone(hidden, null);
+                    throw new CannotBeDone(hidden.toString(), null);
                 });
         Document document = new Document(
                 DocumentId.WORDING,

@@ -2,6 +2,7 @@ package org.jalousie.server.files;
 
 import java.io.IOException;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.picture.PictureFile;
 import org.jalousie.server.Refusal;
 import org.springframework.http.HttpStatus;
@@ -36,20 +37,20 @@ class PictureController {
             PictureFile picture = PictureFile.takeIn(file.getBytes());
             return new KeptPicture(files.keep(picture.bytes()).hex(), picture.width(), picture.height());
         } catch (PictureFile.Unacceptable e) {
-            throw Refusal.invalid(e.getMessage());
+            throw Refusal.invalid(e.said());
         }
     }
 
     @GetMapping("/{file}")
     ResponseEntity<byte[]> show(@PathVariable String file) {
-        Sha256 name = Sha256.read(file).orElseThrow(() -> Refusal.notFound("There is no such picture."));
+        Sha256 name = Sha256.read(file).orElseThrow(() -> Refusal.notFound(Message.of("picture.none")));
         try {
             PictureFile picture = PictureFile.read(files.get(name));
             return ResponseEntity.ok()
                     .contentType(picture.extension().equals("png") ? MediaType.IMAGE_PNG : MediaType.IMAGE_JPEG)
                     .body(picture.bytes());
         } catch (PictureFile.Unacceptable | IllegalStateException e) {
-            throw Refusal.notFound("There is no such picture.");
+            throw Refusal.notFound(Message.of("picture.none"));
         }
     }
 }

@@ -1,6 +1,7 @@
 package org.jalousie.server.intake;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -9,6 +10,7 @@ import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.intake.Intake;
+import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.web.Page;
@@ -98,13 +100,14 @@ class IntakeController {
     @PostMapping("/forms/reading")
     IntakeViews.ReadData reading(@RequestBody Typed typed) {
         Intake.Reading reading = Intake.read(typed.fields(), typed.values(), typing(typed.language()));
-        return new IntakeViews.ReadData(reading.raw(), reading.faults());
+        Map<FieldName, String> faults = new LinkedHashMap<>();
+        reading.faults().forEach((name, fault) -> faults.put(name, fault.toString()));
+        return new IntakeViews.ReadData(reading.raw(), faults);
     }
 
     private static Typing typing(String language) {
         return Typing.of(language)
-                .orElseThrow(() -> Refusal.invalid("The language " + language
-                        + " is not known. Give a language tag such as nl or en-GB, or none for plain numbers."));
+                .orElseThrow(() -> Refusal.invalid(Message.of("form.language", "language", language)));
     }
 
     @PostMapping("/requests/{number}/agreement")

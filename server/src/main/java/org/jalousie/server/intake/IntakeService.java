@@ -19,6 +19,7 @@ import org.jalousie.core.data.Typing;
 import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.intake.Intake;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
@@ -193,26 +194,23 @@ class IntakeService implements WaitingRequests {
             Typing typing,
             Map<PartyKey, Person> chosen) {
         Intake.Reading reading = Intake.read(template.content().fields(), inputs, typing);
-        Map<String, String> faults = new LinkedHashMap<>();
+        Map<String, Message> faults = new LinkedHashMap<>();
         reading.faults().forEach((name, fault) -> faults.put(name.value(), fault));
         for (Party party : template.content().parties()) {
             if (!(party.who() instanceof PersonSource.ChosenAtUse)) continue;
             IntakeViews.PersonInput person =
                     people.getOrDefault(party.key().value(), new IntakeViews.PersonInput("", ""));
             if (person.name().isBlank())
-                faults.put(party.key() + ".name", "Name the person for " + party.label() + ".");
+                faults.put(party.key() + ".name", Message.of("form.name-person", "party", party.label()));
             try {
                 ValueReader.mail(person.mail().strip());
             } catch (ValueReader.Unreadable e) {
-                faults.put(party.key() + ".mail", e.getMessage());
+                faults.put(party.key() + ".mail", e.said());
             }
             chosen.put(
                     party.key(), new Person(person.name().strip(), person.mail().strip()));
         }
-        if (!faults.isEmpty())
-            throw Refusal.invalid(
-                    "The form has %d %s to mend.".formatted(faults.size(), faults.size() == 1 ? "answer" : "answers"),
-                    faults);
+        if (!faults.isEmpty()) throw Refusal.invalid(Message.of("form.faults", "count", faults.size()), faults);
         Map<FieldName, String> raw = reading.raw();
         // what can't be worked out for these data is told to the person who has them at hand
         template.values(raw, LocalDate.now(clock.withZone(settings.office().zone())), "").faults().stream()
@@ -228,7 +226,7 @@ class IntakeService implements WaitingRequests {
     IntakeViews.KeptSpecimen keepAsSpecimen(String number, String name) {
         IntakeRequest request = request(number);
         UsableTemplate usable = templates.version(request.templateVersionId());
-        if (name.isBlank()) throw Refusal.invalid("Give the specimen a name.");
+        if (name.isBlank()) throw Refusal.invalid(Message.of("specimen.no-name"));
         List<String> persons = new ArrayList<>();
         request.people().values().forEach(person -> persons.addAll(List.of(person.name(), person.mail())));
         Anonymised.Result result = Anonymised.of(usable.content(), request.values(), persons);
@@ -278,6 +276,7 @@ class IntakeService implements WaitingRequests {
     }
 
     private IntakeRequest request(String number) {
-        return requests.findByNumber(number).orElseThrow(() -> Refusal.notFound("There is no request " + number + "."));
+        return requests.findByNumber(number)
+                .orElseThrow(() -> Refusal.notFound(Message.of("request.none", "number", number)));
     }
 }

@@ -19,6 +19,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Properties;
 import java.util.UUID;
+import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
 import org.jalousie.server.web.ListOrder;
@@ -77,15 +78,14 @@ class PostroomController {
     /** The mail as the stand-in received it; there is none to show where mail really goes out. */
     @GetMapping("/{id}")
     MailText read(@PathVariable UUID id) {
-        if (settings.postroom().isBlank())
-            throw Refusal.notFound("Mail goes out for real here; its text is kept by the mail server only.");
-        if (!mails.existsById(id)) throw Refusal.notFound("There is no such mail.");
+        if (settings.postroom().isBlank()) throw Refusal.notFound(Message.of("mail.for-real"));
+        if (!mails.existsById(id)) throw Refusal.notFound(Message.of("mail.none"));
         try {
             HttpResponse<byte[]> response = http.send(
                     HttpRequest.newBuilder(URI.create(settings.postroom() + "/messages/by-id/" + id))
                             .build(),
                     HttpResponse.BodyHandlers.ofByteArray());
-            if (response.statusCode() != 200) throw Refusal.notFound("The mail has not arrived yet.");
+            if (response.statusCode() != 200) throw Refusal.notFound(Message.of("mail.not-arrived"));
             MimeMessage message =
                     new MimeMessage(Session.getInstance(new Properties()), new ByteArrayInputStream(response.body()));
             StringBuilder text = new StringBuilder();
@@ -98,7 +98,7 @@ class PostroomController {
                     text.toString(),
                     attachments);
         } catch (IOException | MessagingException e) {
-            throw Refusal.conflict("The mail stand-in can't be reached.");
+            throw Refusal.conflict(Message.of("mail.stand-in-away"));
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new IllegalStateException("interrupted", e);

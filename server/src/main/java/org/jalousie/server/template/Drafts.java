@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.template.Advice;
 import org.jalousie.core.template.PublishCheck;
@@ -14,6 +15,7 @@ import org.jalousie.core.wording.Wording;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.adapters.FontFinder;
 import org.jalousie.server.store.RowLock;
+import org.jalousie.server.web.DiagnosticView;
 import org.springframework.stereotype.Component;
 
 /** The newest version of a template, looked up, guarded against two people at once, and shown. Used within a transaction. */
@@ -47,7 +49,7 @@ class Drafts {
     }
 
     Template template(UUID id) {
-        return templates.findById(id).orElseThrow(() -> Refusal.notFound("There is no such template."));
+        return templates.findById(id).orElseThrow(() -> Refusal.notFound(Message.of("template.none")));
     }
 
     /** The draft as it is, for a change that doesn't depend on what a person saw. */
@@ -59,7 +61,7 @@ class Drafts {
 
     TemplateVersion newest(UUID id) {
         return versions.findFirstByTemplateIdOrderByNumberDesc(id)
-                .orElseThrow(() -> Refusal.notFound("There is no such template."));
+                .orElseThrow(() -> Refusal.notFound(Message.of("template.none")));
     }
 
     /** The draft as the person saw it; otherwise a refusal that says what to do. */
@@ -67,11 +69,9 @@ class Drafts {
         TemplateVersion version = newest(id);
         // whoever comes second waits here, and then sees what the first has changed
         lock.on(version);
-        if (version.published())
-            throw Refusal.conflict("This version is published and can't change. Start a new version first.");
+        if (version.published()) throw Refusal.conflict(Message.of("template.published"));
         if (version.revision() != revision) {
-            throw Refusal.conflict(
-                    "Somebody else has changed this template meanwhile. Reload the page to see it, then make your change again.");
+            throw Refusal.conflict(Message.of("template.changed-meanwhile"));
         }
         return version;
     }
@@ -97,18 +97,22 @@ class Drafts {
     }
 
     /** What stands in the way of publishing, in the template and on this machine. */
-    List<String> obstacles(Wording wording, TemplateContent content, RuleSet rules) {
-        List<String> obstacles = new ArrayList<>(PublishCheck.obstacles(wording, content, rules));
+    List<Message> obstacles(Wording wording, TemplateContent content, RuleSet rules) {
+        List<Message> obstacles = new ArrayList<>(PublishCheck.obstacles(wording, content, rules));
         fonts(wording, obstacles);
         return obstacles;
     }
 
-    private void fonts(Wording wording, List<String> obstacles) {
+    private void fonts(Wording wording, List<Message> obstacles) {
         for (String script : fonts.unprintable(wording.scripts())) {
-            obstacles.add("The wording has " + script.replace('_', ' ') + " letters ("
-                    + wording.scripts().get(script)
-                    + "), and this machine has no font with them, so they would print as boxes. Install one on the server, for example the package "
-                    + (EAST_ASIAN.contains(script) ? "fonts-noto-cjk" : "fonts-noto-core") + ".");
+            obstacles.add(Message.of(
+                    "publish.no-font",
+                    "script",
+                    script.replace('_', ' '),
+                    "letters",
+                    wording.scripts().get(script),
+                    "package",
+                    EAST_ASIAN.contains(script) ? "fonts-noto-cjk" : "fonts-noto-core"));
         }
     }
 
@@ -116,7 +120,7 @@ class Drafts {
         TemplateContent content = version.content();
         Wording wording = preparations.wording(version.wordFile(), content);
         RuleSet rules = preparations.rules(content);
-        List<String> obstacles = new ArrayList<>(PublishCheck.ofSettings(wording, content, rules));
+        List<Message> obstacles = new ArrayList<>(PublishCheck.ofSettings(wording, content, rules));
         fonts(wording, obstacles);
         return new TemplateViews.TemplateDetail(
                 template.id(),
@@ -126,12 +130,12 @@ class Drafts {
                 template.retired(),
                 version.revision(),
                 TemplateViews.settings(content),
-                wording.diagnostics(),
-                obstacles,
-                Advice.of(wording, content, rules, fonts.replaced(wording.fonts())),
+                DiagnosticView.of(wording.diagnostics()),
+                obstacles.stream().map(Message::toString).toList(),
+                DiagnosticView.of(Advice.of(wording, content, rules, fonts.replaced(wording.fonts()))),
                 wording.passages(),
                 wording.inclusions(),
-                rules.faults(),
+                RuleFaultView.of(rules.faults()),
                 RuleResults.of(content, rules),
                 version.published()
                         ? ""

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Value;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.rules.Samples;
 import org.jalousie.core.rules.SpecimenDrawer;
 import org.jalousie.core.template.Specimen;
@@ -62,8 +63,7 @@ class DrawingWork implements JobWork {
             transaction.executeWithoutResult(status -> {
                 TemplateVersion draft = drafts.draft(template, before.revision());
                 if (!basis(draft).equals(work.get().basis()))
-                    throw Refusal.conflict(
-                            "The template was changed while specimens were drawn up. Draw them up again.");
+                    throw Refusal.conflict(Message.of("specimen.template-changed"));
                 draft.change(draft.wordFile(), draft.content().withSpecimens(drawn));
                 drafts.changed(template, draft);
                 works.finish(id, Map.of("specimens", drawn.size()));

@@ -11,6 +11,7 @@ import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.json.Json;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.rules.Choice;
 import org.jalousie.core.rules.Rule;
@@ -55,7 +56,7 @@ class PreviewService {
     private FieldPlacer.Placed previewed(TemplateVersion version) {
         TemplateContent content = version.content();
         Wording wording = preparations.wording(version.wordFile(), content);
-        if (wording.broken()) throw Refusal.conflict("The pages can be shown when all tags can be read.");
+        if (wording.broken()) throw Refusal.conflict(Message.of("template.pages-unreadable"));
         String key = version.wordFile()
                 + Json.canonical(Map.of("f", content.fields(), "r", content.rules(), "c", content.choices()))
                 + preparations.clauseFiles(content)

@@ -1,5 +1,6 @@
 package org.jalousie.server.template;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import org.jalousie.core.proof.LayoutRisk;
 import org.jalousie.core.wording.Passage;
@@ -12,7 +13,21 @@ import org.jalousie.core.wording.Passage;
  */
 record Proof(String file, List<ProofSpecimen> specimens, List<ProofPassage> passages, List<String> unreached) {
     /** One specimen in the proof. @param fault why it could not be printed; empty when it was */
-    record ProofSpecimen(String name, int firstPage, int lastPage, String fault, List<LayoutRisk> risks) {}
+    record ProofSpecimen(String name, int firstPage, int lastPage, String fault, List<Risk> risks) {}
+
+    /** What stands badly on a page, said in the office's language when the proof was printed. */
+    @Schema(name = "LayoutRisk")
+    record Risk(LayoutRisk.Kind kind, int page, String message, String cure) {
+        static List<Risk> of(List<LayoutRisk> risks) {
+            return risks.stream()
+                    .map(one -> new Risk(
+                            one.kind(),
+                            one.page(),
+                            one.message().toString(),
+                            one.cure().toString()))
+                    .toList();
+        }
+    }
 
     /** A passage and the specimens that print it; none means that nobody has seen it. */
     record ProofPassage(Passage passage, List<String> reachedBy) {}

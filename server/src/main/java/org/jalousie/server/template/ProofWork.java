@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.jalousie.core.messages.Message;
+import org.jalousie.core.messages.NotPossible;
 import org.jalousie.core.placement.ErrorTexts;
 import org.jalousie.core.placement.PagesText;
 import org.jalousie.core.proof.BoxedText;
@@ -52,7 +54,7 @@ class ProofWork implements JobWork {
         if (work.isEmpty()) return false;
         TemplateVersion version = drafts.newest(work.get().subject());
         if (!printer.basis(version).equals(work.get().basis())) {
-            works.fail(id, "The template was changed before the proof was printed. Print it again.");
+            works.fail(id, Message.of("proof.template-changed").toString());
             return false;
         }
         Optional<Proof> proof = print(id, version);
@@ -81,7 +83,7 @@ class ProofWork implements JobWork {
                 int pages = one.placed().pages().sizes().size();
                 one.reached().stream().forEach(number -> reachedBy.get(number).add(specimen.name()));
                 ErrorTexts.in(PagesText.of(one.placed().pdf())).ifPresent(error -> {
-                    throw new IllegalArgumentException(error);
+                    throw new NotPossible(error);
                 });
                 marked.add(SpecimenMark.put(one.placed().pdf(), specimen.name()));
                 printed.add(new Proof.ProofSpecimen(
@@ -89,7 +91,8 @@ class ProofWork implements JobWork {
                         page,
                         page + pages - 1,
                         "",
-                        LayoutRisks.of(one.placed().pdf(), one.placed().pages(), BoxedText.of(one.word()))));
+                        Proof.Risk.of(
+                                LayoutRisks.of(one.placed().pdf(), one.placed().pages(), BoxedText.of(one.word())))));
                 page += pages;
             } catch (IllegalArgumentException e) {
                 printed.add(new Proof.ProofSpecimen(specimen.name(), 0, 0, e.getMessage(), List.of()));

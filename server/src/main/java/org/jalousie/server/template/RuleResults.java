@@ -53,7 +53,7 @@ final class RuleResults {
         var fault = outcome.faults().stream()
                 .filter(one -> one.rule().equals(rule.name()))
                 .findFirst();
-        if (fault.isPresent()) return fault.get().message();
+        if (fault.isPresent()) return fault.get().message().toString();
         if (rule.within().isEmpty()) return text(outcome.values().get(rule.name()), printer);
         return outcome.values().get(rule.within()) instanceof Value.Items items
                 ? items.items().stream()

@@ -12,6 +12,8 @@ import org.jalousie.core.data.Sha256;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.filing.FileNames;
 import org.jalousie.core.json.Json;
+import org.jalousie.core.messages.Message;
+import org.jalousie.core.messages.NotPossible;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.placement.HiddenFields;
 import org.jalousie.core.rules.RuleSet;
@@ -62,7 +64,7 @@ class SpecimenPrinter {
 
     Wording readable(TemplateVersion version) {
         Wording wording = preparations.wording(version.wordFile(), version.content());
-        if (wording.broken()) throw Refusal.conflict("Specimens can be printed when all tags can be read.");
+        if (wording.broken()) throw Refusal.conflict(Message.of("specimen.unreadable"));
         return wording;
     }
 
@@ -75,14 +77,14 @@ class SpecimenPrinter {
         Wording wording = readable(version);
         RuleSet.Outcome outcome = RuleResults.values(content, preparations.rules(content), specimen.data());
         if (!outcome.faults().isEmpty())
-            throw new IllegalArgumentException(outcome.faults().get(0).sentence());
+            throw new NotPossible(outcome.faults().get(0).sentence());
         Map<String, Value> values = new LinkedHashMap<>(outcome.values());
         values.put(BuiltIn.FILE_NAME, new Value.Text(FileNames.of(RuleResults.NUMBER, specimen.name(), "", "pdf")));
         Wording.Merged merged = wording.merge(values, Locale.forLanguageTag(content.language()), files::picture);
         Converter.Made made = converter.convert(merged.file());
         FieldPlacer.Placed placed = FieldPlacer.place(made.pdf(), wording.boxes(), wording.onEachPage(), List.of());
         HiddenFields.among(merged.fields(), wording.boxes(), placed.pages()).ifPresent(hidden -> {
-            throw new IllegalArgumentException(hidden);
+            throw new NotPossible(hidden);
         });
         byte[] word = FieldResults.put(merged.file(), made.results(), made.lists());
         Printed printed = new Printed(word, placed, merged.reached());

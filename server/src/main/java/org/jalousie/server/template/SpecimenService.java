@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.json.Json;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.proof.SpecimenMark;
 import org.jalousie.core.proof.SpecimenWord;
 import org.jalousie.core.template.Specimen;
@@ -43,7 +44,7 @@ class SpecimenService {
     /** How far the drawing up is that was asked for last. */
     TemplateViews.Work drawing(UUID id) {
         LongWork work =
-                works.of(JobKind.DRAWING, id).orElseThrow(() -> Refusal.notFound("No specimens were asked for here."));
+                works.of(JobKind.DRAWING, id).orElseThrow(() -> Refusal.notFound(Message.of("specimen.not-asked")));
         return TemplateViews.work(work, true);
     }
 
@@ -51,9 +52,9 @@ class SpecimenService {
     TemplateViews.ProofView prove(UUID id, String by) {
         TemplateVersion version = drafts.newest(id);
         List<Specimen> specimens = version.content().specimens();
-        if (specimens.isEmpty()) throw Refusal.conflict("There is no specimen yet. Draw some up, or type one.");
+        if (specimens.isEmpty()) throw Refusal.conflict(Message.of("specimen.none-yet"));
         if (specimens.size() > MOST_SPECIMENS)
-            throw Refusal.conflict("A proof has at most %d specimens. Remove some.".formatted(MOST_SPECIMENS));
+            throw Refusal.conflict(Message.of("specimen.too-many", "most", MOST_SPECIMENS));
         printer.readable(version);
         return view(works.ask(JobKind.PROOF, id, printer.basis(version), specimens.size(), by), version);
     }
@@ -73,8 +74,8 @@ class SpecimenService {
     }
 
     byte[] proofPdf(String file) {
-        byte[] pdf = files.get(Sha256.read(file).orElseThrow(() -> Refusal.notFound("There is no such proof.")));
-        if (!SpecimenMark.isOn(pdf)) throw Refusal.notFound("There is no such proof.");
+        byte[] pdf = files.get(Sha256.read(file).orElseThrow(() -> Refusal.notFound(Message.of("proof.none"))));
+        if (!SpecimenMark.isOn(pdf)) throw Refusal.notFound(Message.of("proof.none"));
         return pdf;
     }
 
@@ -101,7 +102,7 @@ class SpecimenService {
 
     private Specimen specimen(TemplateVersion version, int position) {
         List<Specimen> all = version.content().specimens();
-        if (position < 0 || position >= all.size()) throw Refusal.notFound("There is no such specimen.");
+        if (position < 0 || position >= all.size()) throw Refusal.notFound(Message.of("specimen.none"));
         return all.get(position);
     }
 }

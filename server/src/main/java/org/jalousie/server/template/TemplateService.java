@@ -11,6 +11,7 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.template.Proposal;
 import org.jalousie.core.template.SettingsDifference;
 import org.jalousie.core.template.Specimen;
@@ -121,8 +122,8 @@ class TemplateService implements UsableTemplates {
         TemplateVersion version = drafts.draft(id, revision);
         TemplateContent content = version.content();
         Wording wording = preparations.wording(version.wordFile(), content);
-        List<String> obstacles = drafts.obstacles(wording, content, preparations.rules(content));
-        if (!obstacles.isEmpty()) throw Refusal.conflict("It can't be published yet: " + obstacles.get(0));
+        List<Message> obstacles = drafts.obstacles(wording, content, preparations.rules(content));
+        if (!obstacles.isEmpty()) throw Refusal.conflict(Message.of("publish.not-yet", "obstacle", obstacles.get(0)));
         Map<String, Sha256> held = new HashMap<>(preparations.clauseFiles(content));
         held.keySet().retainAll(wording.found().clauses());
         version.publish(held, by, clock.instant());
@@ -133,7 +134,7 @@ class TemplateService implements UsableTemplates {
     @Transactional
     TemplateViews.TemplateDetail startDraft(UUID id) {
         TemplateVersion newest = drafts.newest(id);
-        if (!newest.published()) throw Refusal.conflict("There is a draft already. Go on with that.");
+        if (!newest.published()) throw Refusal.conflict(Message.of("template.draft-there"));
         TemplateVersion draft = versions.save(new TemplateVersion(
                 id, newest.number() + 1, newest.wordFile(), newest.content().holding(Map.of())));
         return drafts.changed(id, draft);
@@ -194,25 +195,26 @@ class TemplateService implements UsableTemplates {
         return new TemplateViews.VersionDifference(
                 Redline.between(
                         WordFile.open(files.get(before.wordFile())), WordFile.open(files.get(after.wordFile()))),
-                SettingsDifference.between(before.content(), after.content()));
+                SettingsDifference.between(before.content(), after.content()).stream()
+                        .map(Message::toString)
+                        .toList());
     }
 
     private TemplateVersion version(UUID id, int number) {
         return versions.findByTemplateIdOrderByNumberDesc(id).stream()
                 .filter(one -> one.number() == number)
                 .findFirst()
-                .orElseThrow(() -> Refusal.notFound("The template has no version " + number + "."));
+                .orElseThrow(() -> Refusal.notFound(Message.of("template.no-version", "number", number)));
     }
 
     /** The newest published version, for a form. */
     @Transactional(readOnly = true)
     @Override
     public UsableTemplate published(UUID id) {
-        if (drafts.template(id).retired())
-            throw Refusal.conflict("The template is retired. Bring it back into use first.");
+        if (drafts.template(id).retired()) throw Refusal.conflict(Message.of("template.retired"));
         return versions.findFirstByTemplateIdAndStateOrderByNumberDesc(id, TemplateVersion.PUBLISHED)
                 .map(this::usable)
-                .orElseThrow(() -> Refusal.conflict("The template is not published yet. Publish it first."));
+                .orElseThrow(() -> Refusal.conflict(Message.of("template.not-published")));
     }
 
     /** A certain version, as an agreement keeps it. */
@@ -221,7 +223,7 @@ class TemplateService implements UsableTemplates {
     public UsableTemplate version(UUID versionId) {
         return versions.findById(versionId)
                 .map(this::usable)
-                .orElseThrow(() -> Refusal.notFound("There is no such version of a template."));
+                .orElseThrow(() -> Refusal.notFound(Message.of("template.version-unknown")));
     }
 
     /** The settings of a version, which cost nothing to read. */
@@ -231,7 +233,7 @@ class TemplateService implements UsableTemplates {
         return compiledVersions
                 .content(versionId)
                 .or(() -> versions.findById(versionId).map(TemplateVersion::content))
-                .orElseThrow(() -> Refusal.notFound("There is no such version of a template."));
+                .orElseThrow(() -> Refusal.notFound(Message.of("template.version-unknown")));
     }
 
     /** The names of the templates that versions belong to. */
@@ -266,6 +268,7 @@ class TemplateService implements UsableTemplates {
     }
 
     static void requireName(String name) {
-        if (name.isBlank()) throw Refusal.invalid("Give the template a name.", Map.of("name", "A name is required."));
+        if (name.isBlank())
+            throw Refusal.invalid(Message.of("template.no-name"), Map.of("name", Message.of("template.name-required")));
     }
 }

@@ -9,6 +9,7 @@ import java.util.regex.Pattern;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.intake.FormLayout;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PartyKey;
@@ -17,16 +18,15 @@ import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.rules.Choice;
 import org.jalousie.core.rules.Rule;
-import org.jalousie.core.rules.RuleFault;
 import org.jalousie.core.template.SendingSettings;
 import org.jalousie.core.template.Specimen;
 import org.jalousie.core.template.TemplateContent;
-import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.Inclusion;
 import org.jalousie.core.wording.Passage;
 import org.jalousie.core.wording.Redline;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.jobs.LongWork;
+import org.jalousie.server.web.DiagnosticView;
 
 /** Templates as the interface to the outside shows them. */
 final class TemplateViews {
@@ -104,12 +104,12 @@ final class TemplateViews {
             boolean retired,
             int revision,
             TemplateSettings content,
-            List<Diagnostic> diagnostics,
+            List<DiagnosticView> diagnostics,
             List<String> obstacles,
-            List<Diagnostic> advice,
+            List<DiagnosticView> advice,
             List<Passage> passages,
             List<Inclusion> includes,
-            List<RuleFault> ruleFaults,
+            List<RuleFaultView> ruleFaults,
             List<RuleTrial> trials,
             String undo,
             Instant changedAt) {}
@@ -137,7 +137,7 @@ final class TemplateViews {
             List<String> added,
             List<String> gone,
             List<RenameProposal> renames,
-            List<Diagnostic> diagnostics) {}
+            List<DiagnosticView> diagnostics) {}
 
     /** A name that is gone and one that is new, and look alike. */
     record RenameProposal(String from, String to) {}
@@ -248,8 +248,7 @@ final class TemplateViews {
     }
 
     private static PartyKey key(String typed) {
-        if (!KEY.matcher(typed).matches())
-            throw Refusal.invalid("The party's key \u201c" + typed + "\u201d needs small letters, digits and _ only.");
+        if (!KEY.matcher(typed).matches()) throw Refusal.invalid(Message.of("party.key", "key", typed));
         return new PartyKey(typed);
     }
 }

@@ -11,6 +11,7 @@ import org.jalousie.core.data.Field;
 import org.jalousie.core.data.LookAlike;
 import org.jalousie.core.data.Names;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.template.Proposal;
 import org.jalousie.core.template.Renaming;
 import org.jalousie.core.template.TemplateContent;
@@ -23,6 +24,7 @@ import org.jalousie.core.wording.edit.WordingEdit;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.adapters.FontFinder;
 import org.jalousie.server.files.FileStore;
+import org.jalousie.server.web.DiagnosticView;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -69,7 +71,8 @@ class WordingService {
                 renames.add(new TemplateViews.RenameProposal(from, to));
             });
         }
-        return new TemplateViews.WordingComparison(kept.hex(), added, gone, renames, wording.diagnostics());
+        return new TemplateViews.WordingComparison(
+                kept.hex(), added, gone, renames, DiagnosticView.of(wording.diagnostics()));
     }
 
     private static List<String> names(FoundTags found) {
@@ -86,8 +89,7 @@ class WordingService {
     @Transactional
     TemplateViews.TemplateDetail accept(UUID id, int revision, String file, Map<String, String> renames, String by) {
         TemplateVersion draft = drafts.draft(id, revision);
-        Sha256 brought = Sha256.read(file)
-                .orElseThrow(() -> Refusal.notFound("There is no such file. Bring it back once more."));
+        Sha256 brought = Sha256.read(file).orElseThrow(() -> Refusal.notFound(Message.of("wording.file-gone")));
         WordFile.open(files.get(brought));
         renames.values().stream().filter(to -> !to.endsWith(" (party)")).forEach(WordingService::required);
         drafts.remember(draft, "the wording brought back", by);
@@ -116,7 +118,7 @@ class WordingService {
             return new TemplateViews.WordingEdited(
                     take(id, draft, edited, words(act, name), by), edited.places(), further);
         } catch (EditRefused e) {
-            throw Refusal.invalid(e.getMessage());
+            throw Refusal.invalid(e.said());
         }
     }
 
@@ -147,9 +149,7 @@ class WordingService {
     }
 
     private static Refusal badName() {
-        return Refusal.invalid(
-                "A name has letters, digits and _ only, and begins with a letter.",
-                Map.of("name", "Write it as lender_name."));
+        return Refusal.invalid(Message.of("name.letters"), Map.of("name", Message.of("name.example")));
     }
 
     /** Accepts tracked changes and deletes comments that the drafting left behind. */
@@ -195,7 +195,7 @@ class WordingService {
     TemplateViews.TemplateDetail undo(UUID id, int revision) {
         TemplateVersion draft = drafts.draft(id, revision);
         TemplateStep step =
-                drafts.lastStep(draft).orElseThrow(() -> Refusal.conflict("There is nothing to take back."));
+                drafts.lastStep(draft).orElseThrow(() -> Refusal.conflict(Message.of("wording.nothing-to-undo")));
         TemplateContent now = draft.content();
         TemplateContent then = step.content();
         Set<String> before = new HashSet<>();

@@ -2,6 +2,7 @@ package org.jalousie.server.template;
 
 import java.util.Optional;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.picture.PictureFile;
 import org.jalousie.core.wording.write.Composer;
 import org.jalousie.server.Refusal;
@@ -23,8 +24,7 @@ class WrittenTemplates {
 
     TemplateViews.TemplateDetail compose(Composer.Composition composition) {
         TemplateService.requireName(composition.title());
-        if (composition.html().length() > MOST_WRITTEN)
-            throw Refusal.invalid("At most a million characters can be written here. Bring in a Word file instead.");
+        if (composition.html().length() > MOST_WRITTEN) throw Refusal.invalid(Message.of("wording.too-long"));
         return templates.bringIn(composition.title(), Composer.word(composition, this::picture));
     }
 
@@ -33,7 +33,7 @@ class WrittenTemplates {
         try {
             return PictureFile.read(found.orElse(new byte[0])).bytes();
         } catch (PictureFile.Unacceptable e) {
-            throw Refusal.invalid("One of the pictures is not there any more. Take it out and choose it again.");
+            throw Refusal.invalid(Message.of("wording.picture-gone"));
         }
     }
 }

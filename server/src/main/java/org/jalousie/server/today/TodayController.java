@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.State;
+import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.adapters.Converter;
 import org.jalousie.server.adapters.ServiceAway;
@@ -82,7 +83,7 @@ class TodayController {
     /** @param most how many of each at most, newest first; each list says how many there are */
     @GetMapping
     Today today(@RequestParam(defaultValue = "50") int most) {
-        if (most < 1 || most > MOST) throw Refusal.malformed("At least 1 and at most " + MOST + " can be listed.");
+        if (most < 1 || most > MOST) throw Refusal.malformed(Message.of("list.how-many", "most", MOST));
         var failed = jobs.givenUp(most);
         Map<UUID, AgreementNumber> numbers =
                 agreements.numbersOf(failed.map(JobFailure::agreementId).toSet());

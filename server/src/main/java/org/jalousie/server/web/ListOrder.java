@@ -1,6 +1,7 @@
 package org.jalousie.server.web;
 
 import java.util.Map;
+import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.data.domain.Sort;
@@ -22,7 +23,7 @@ public record ListOrder(Map<String, String> columns, String usual) {
         boolean down = asked.startsWith("-");
         String property = columns.get(down ? asked.substring(1) : asked);
         if (property == null)
-            throw Refusal.malformed("The list can be sorted by " + String.join(", ", columns.keySet()) + " only.");
+            throw Refusal.malformed(Message.of("list.sorted-by", "columns", String.join(", ", columns.keySet())));
         Sort order = Sort.by(down ? Sort.Direction.DESC : Sort.Direction.ASC, property);
         // rows that are alike in it keep one order, so that none is on two pages or on none
         return Page.request(page).withSort(order.and(Sort.by("id")));

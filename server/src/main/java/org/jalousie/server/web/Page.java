@@ -2,6 +2,7 @@ package org.jalousie.server.web;
 
 import java.util.List;
 import java.util.Locale;
+import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.springframework.data.domain.PageRequest;
 
@@ -19,7 +20,7 @@ public record Page<T>(List<T> items, long total, int page, int size) {
 
     /** @param page as asked for, from 0 */
     public static PageRequest request(int page) {
-        if (page < 0 || page > LAST) throw Refusal.malformed("There is no page " + page + ".");
+        if (page < 0 || page > LAST) throw Refusal.malformed(Message.of("list.no-page", "page", page));
         return PageRequest.of(page, SIZE);
     }
 

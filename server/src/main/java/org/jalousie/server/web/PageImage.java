@@ -8,6 +8,7 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
+import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 
 /** One page of a document as a picture. */
@@ -21,7 +22,7 @@ public final class PageImage {
         try (PDDocument document = Loader.loadPDF(pdf);
                 ByteArrayOutputStream out = new ByteArrayOutputStream()) {
             if (page < 1 || page > document.getNumberOfPages())
-                throw Refusal.notFound("The document has %d pages.".formatted(document.getNumberOfPages()));
+                throw Refusal.notFound(Message.of("document.pages", "pages", document.getNumberOfPages()));
             ImageIO.write(
                     new PDFRenderer(document).renderImageWithDPI(page - 1, DOTS_PER_INCH, ImageType.RGB), "png", out);
             return out.toByteArray();

@@ -1,8 +1,11 @@
 package org.jalousie.server.web;
 
 import java.sql.SQLException;
+import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.UUID;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.UnacceptableFile;
 import org.jalousie.server.Refusal;
 import org.slf4j.Logger;
@@ -36,11 +39,13 @@ class Problems extends ResponseEntityExceptionHandler {
     @ExceptionHandler
     ResponseEntity<ProblemDetail> refusal(Refusal refusal) {
         HttpStatus status = status(refusal);
-        ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, refusal.getMessage());
-        if (!refusal.faults().isEmpty()) problem.setProperty("faults", refusal.faults());
-        // for who speaks another language than the detail's English
-        refusal.said().ifPresent(said -> problem.setProperty("message", said));
-        if (!refusal.saidFaults().isEmpty()) problem.setProperty("faultMessages", refusal.saidFaults());
+        ProblemDetail problem = problem(status, refusal.said());
+        if (!refusal.faults().isEmpty()) {
+            Map<String, String> english = new TreeMap<>();
+            refusal.faults().forEach((name, fault) -> english.put(name, fault.toString()));
+            problem.setProperty("faults", english);
+            problem.setProperty("faultMessages", refusal.faults());
+        }
         ResponseEntity.BodyBuilder answer = ResponseEntity.status(status);
         refusal.retryAfter().ifPresent(wait -> answer.header(HttpHeaders.RETRY_AFTER, "" + wait.toSeconds()));
         return answer.body(problem);
@@ -60,12 +65,12 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ProblemDetail unacceptable(UnacceptableFile e) {
-        return ProblemDetail.forStatusAndDetail(HttpStatus.UNPROCESSABLE_CONTENT, e.getMessage());
+        return problem(HttpStatus.UNPROCESSABLE_CONTENT, e.said());
     }
 
     @ExceptionHandler
     ProblemDetail tooLarge(RequestLimits.TooLarge e) {
-        return ProblemDetail.forStatusAndDetail(HttpStatus.CONTENT_TOO_LARGE, RequestLimits.sentence(e.most));
+        return problem(HttpStatus.CONTENT_TOO_LARGE, RequestLimits.sentence(e.most));
     }
 
     /** Two did the same at one moment; a unique index or a reference let one of them through. */
@@ -75,19 +80,13 @@ class Problems extends ResponseEntityExceptionHandler {
                 || NestedExceptionUtils.getMostSpecificCause(e) instanceof SQLException cause
                         && RACED.contains(cause.getSQLState());
         if (!raced) return ours(e);
-        return answer(
-                HttpStatus.CONFLICT,
-                "Somebody else did something of the same kind at this moment. Reload the page to see it, then try again.",
-                new HttpHeaders());
+        return answer(HttpStatus.CONFLICT, Message.of("request.same-moment"), new HttpHeaders());
     }
 
     @Override
     protected ResponseEntity<Object> handleMaxUploadSizeExceededException(
             MaxUploadSizeExceededException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
-        return answer(
-                HttpStatus.CONTENT_TOO_LARGE,
-                "The file is larger than the 25 MB that can be taken in. Make its pictures smaller.",
-                headers);
+        return answer(HttpStatus.CONTENT_TOO_LARGE, Message.of("request.file-too-large"), headers);
     }
 
     /** What the framework itself refuses: wrong method, wrong type, what can't be read. */
@@ -97,17 +96,17 @@ class Problems extends ResponseEntityExceptionHandler {
         Throwable root = NestedExceptionUtils.getMostSpecificCause(e);
         if (root instanceof RequestLimits.TooLarge large)
             return answer(HttpStatus.CONTENT_TOO_LARGE, RequestLimits.sentence(large.most), headers);
-        if (root instanceof Refusal refusal) return answer(status(refusal), refusal.getMessage(), headers);
+        if (root instanceof Refusal refusal) return answer(status(refusal), refusal.said(), headers);
         if (status.is5xxServerError()) return ours(e);
-        String detail;
+        Message detail;
         if (e instanceof HttpRequestMethodNotSupportedException method) {
-            detail = "This address can't be asked with " + method.getMethod() + ".";
+            detail = Message.of("request.method", "method", method.getMethod());
         } else if (e instanceof HttpMediaTypeException) {
-            detail = "The request has a content type that is not taken in here, or asks for one that is not given out.";
+            detail = Message.of("request.type");
         } else if (e instanceof NoResourceFoundException) {
-            detail = "There is nothing at this address.";
+            detail = Message.of("request.nowhere");
         } else {
-            detail = "The request can't be read: a part is missing, is too deep or too long, or is no valid JSON.";
+            detail = Message.of("request.unreadable");
         }
         return answer(status, detail, headers);
     }
@@ -116,7 +115,7 @@ class Problems extends ResponseEntityExceptionHandler {
     ResponseEntity<Object> multipart(MultipartException e) {
         if (NestedExceptionUtils.getMostSpecificCause(e) instanceof RequestLimits.TooLarge large)
             return answer(HttpStatus.CONTENT_TOO_LARGE, RequestLimits.sentence(large.most), new HttpHeaders());
-        return answer(HttpStatus.BAD_REQUEST, "The upload can't be read.", new HttpHeaders());
+        return answer(HttpStatus.BAD_REQUEST, Message.of("request.upload-unreadable"), new HttpHeaders());
     }
 
     @ExceptionHandler
@@ -124,17 +123,21 @@ class Problems extends ResponseEntityExceptionHandler {
         return ours(e);
     }
 
-    private static ResponseEntity<Object> answer(HttpStatusCode status, String detail, HttpHeaders headers) {
-        return ResponseEntity.status(status).headers(headers).body(ProblemDetail.forStatusAndDetail(status, detail));
+    private static ResponseEntity<Object> answer(HttpStatusCode status, Message said, HttpHeaders headers) {
+        return ResponseEntity.status(status).headers(headers).body(problem(status, said));
+    }
+
+    /** The detail is English, for programs; the message is for who says it in another language. */
+    private static ProblemDetail problem(HttpStatusCode status, Message said) {
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, said.toString());
+        problem.setProperty("message", said);
+        return problem;
     }
 
     private static ResponseEntity<Object> ours(Exception e) {
         String number = UUID.randomUUID().toString().substring(0, 8);
         LOG.error("request failed, error {}", number, e);
         return answer(
-                HttpStatus.INTERNAL_SERVER_ERROR,
-                "Something went wrong in the program. Nothing was changed. Tell the administrator the number " + number
-                        + ".",
-                new HttpHeaders());
+                HttpStatus.INTERNAL_SERVER_ERROR, Message.of("request.failed", "number", number), new HttpHeaders());
     }
 }

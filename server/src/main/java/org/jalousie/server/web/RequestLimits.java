@@ -15,7 +15,10 @@ import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.Locale;
+import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.jalousie.core.json.Json;
+import org.jalousie.core.messages.Message;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
@@ -72,13 +75,13 @@ class RequestLimits extends OncePerRequestFilter {
             throws ServletException, IOException {
         String query = request.getQueryString();
         if (query != null && query.contains("%00")) {
-            problem(response, 400, "A character in the address can't be read.");
+            problem(response, 400, Message.of("request.address-character"));
             return;
         }
         // parts are read by the server itself, past the count below, so they are let through only where files are taken
         // in
         if (isMultipart(request.getContentType()) && !takesFiles(request.getRequestURI())) {
-            problem(response, 415, "No file is taken in at this address.");
+            problem(response, 415, Message.of("request.no-file-here"));
             return;
         }
         long most = most(request.getRequestURI(), request.getContentType());
@@ -90,7 +93,7 @@ class RequestLimits extends OncePerRequestFilter {
         try {
             if (own.incrementAndGet() > MOST_OPEN) {
                 response.setHeader("Retry-After", "2");
-                problem(response, 429, "Too many requests from this address are open. Try again in a moment.");
+                problem(response, 429, Message.of("request.many-open"));
                 return;
             }
             chain.doFilter(new Counted(request, most), response);
@@ -99,15 +102,16 @@ class RequestLimits extends OncePerRequestFilter {
         }
     }
 
-    static String sentence(long most) {
-        return "More was sent than is taken in here: at most " + (most >= MB ? most / MB + " MB" : most / KB + " kB")
-                + ".";
+    static Message sentence(long most) {
+        return Message.of("request.too-large", "most", most >= MB ? most / MB + " MB" : most / KB + " kB");
     }
 
-    private static void problem(HttpServletResponse response, int status, String detail) throws IOException {
+    private static void problem(HttpServletResponse response, int status, Message said) throws IOException {
         response.setStatus(status);
         response.setContentType("application/problem+json");
-        response.getWriter().write("{\"detail\":\"" + detail + "\",\"status\":" + status + "}");
+        response.setCharacterEncoding("UTF-8");
+        response.getWriter()
+                .write(Json.canonical(Map.of("detail", said.toString(), "status", status, "message", said)));
     }
 
     private static final class Counted extends HttpServletRequestWrapper {

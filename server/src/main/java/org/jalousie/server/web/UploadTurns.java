@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.Duration;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
+import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.web.servlet.HandlerInterceptor;
@@ -32,8 +33,7 @@ class UploadTurns implements WebMvcConfigurer, HandlerInterceptor {
             throws InterruptedException {
         if (!RequestLimits.isMultipart(request.getContentType())) return true;
         if (!turns.tryAcquire(WAIT.toMillis(), TimeUnit.MILLISECONDS))
-            throw Refusal.tooMany(
-                    "Several files are being taken in just now. Try again in a moment.", Duration.ofSeconds(10));
+            throw Refusal.tooMany(Message.of("request.uploads-many"), Duration.ofSeconds(10));
         request.setAttribute(TURN, true);
         return true;
     }

@@ -6,6 +6,7 @@ import java.lang.reflect.Type;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.Map;
+import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.springframework.core.MethodParameter;
 import org.springframework.http.HttpInputMessage;
@@ -55,12 +56,12 @@ class WholeBodies extends RequestBodyAdviceAdapter {
                 look(one, place + "." + key);
             });
         } else if (value instanceof String text && text.indexOf('\0') >= 0) {
-            throw Refusal.malformed(place + " has a character (U+0000) that no text may have.");
+            throw Refusal.malformed(Message.of("request.character", "place", place));
         }
     }
 
     private static void missing(String what) {
-        throw Refusal.malformed(what + " is missing.");
+        throw Refusal.malformed(Message.of("request.missing", "what", what));
     }
 
     private static boolean mayBeNull(RecordComponent component) {

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.docx.PackageParts;
@@ -29,7 +30,7 @@ final class ClauseImport {
     private final Part.Origin origin;
     private final StyleImport styles;
     private final Map<String, String> relations = new LinkedHashMap<>();
-    private final List<String> left = new ArrayList<>();
+    private final List<Message> left = new ArrayList<>();
     private Set<String> bookmarks;
 
     ClauseImport(PackageParts parts, String part, WordFile clause, Part.Origin origin, List<Diagnostic> diagnostics) {
@@ -43,7 +44,7 @@ final class ClauseImport {
     }
 
     /** What the clause holds that could not be brought along, as people call it. */
-    List<String> left() {
+    List<Message> left() {
         return left;
     }
 
@@ -79,7 +80,7 @@ final class ClauseImport {
                     Word.setAttribute(element, "val", styles.style(Word.attribute(element, "val")));
                 case "numId" -> Word.setAttribute(element, "val", styles.list(Word.attribute(element, "val")));
                 case "sectPr" -> {
-                    left.add("a section break with a page layout of its own (landscape, columns, margins)");
+                    left.add(Message.of("clause.left.section"));
                     Word.remove(element);
                 }
                 case "commentRangeStart", "commentRangeEnd", "commentReference" -> Word.remove(element);
@@ -148,7 +149,7 @@ final class ClauseImport {
         if (type.endsWith("/hyperlink")) return parts.relate(part, own, type, target, true);
         String source = PackageParts.target(WordFile.MAIN, target);
         if (!type.endsWith("/image") || !clause.has(source)) {
-            left.add(type.endsWith("/chart") ? "a chart" : "an embedded object");
+            left.add(type.endsWith("/chart") ? Message.of("clause.left.chart") : Message.of("clause.left.object"));
             return "";
         }
         String extension = target.substring(target.lastIndexOf('.') + 1);
@@ -163,7 +164,7 @@ final class ClauseImport {
         String from = clause.related(WordFile.MAIN, kind + "s");
         String notes = parts.related(part, kind + "s");
         if (from.isEmpty() || notes.isEmpty()) {
-            left.add("a " + kind + " while the agreement has none");
+            left.add(Message.of("clause.left.kind", "kind", kind));
             reference.getParentNode().removeChild(reference);
             return;
         }

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jalousie.core.data.LookAlike;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.Clauses;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.Inclusion;
@@ -85,8 +86,8 @@ public final class ClauseInclusion {
                         part,
                         open,
                         place,
-                        "No choice called " + tag.name() + " names clauses.",
-                        "Add a choice under Rules and give its cases clauses.");
+                        Message.of("clause.no-choice", "name", tag.name()),
+                        Message.of("clause.no-choice.cure"));
                 return;
             }
             byCase.forEach((key, clause) -> cases.put(tag.name() + "." + key, clause));
@@ -108,8 +109,8 @@ public final class ClauseInclusion {
                             "clause-part",
                             "clause " + origin.clause(),
                             place,
-                            "The clause holds " + what + ", which can't be brought along.",
-                            "Take it out of the clause, or put it into the agreement as a picture.")));
+                            Message.of("clause.left", "what", what),
+                            Message.of("clause.left.cure"))));
             places.add(new Inclusion(one.getValue(), begins(blocks)));
             expandInside(part, blocks, one.getValue(), open);
             if (alone) putBlocks(paragraph, place(paragraph, run, text, found), blocks, one.getKey());
@@ -119,9 +120,8 @@ public final class ClauseInclusion {
                         part,
                         open,
                         place,
-                        "The clause " + one.getValue()
-                                + " has more than one paragraph, so it can't stand within a line.",
-                        "Put the tag into a paragraph of its own.");
+                        Message.of("clause.in-line", "clause", one.getValue()),
+                        Message.of("clause.in-line.cure"));
                 return;
             }
             brought.addAll(blocks);
@@ -161,8 +161,8 @@ public final class ClauseInclusion {
                     part,
                     open,
                     place,
-                    "The clause " + name + " includes itself.",
-                    "Take the tag out of the clause.");
+                    Message.of("clause.circle", "name", name),
+                    Message.of("clause.circle.cure"));
             return false;
         }
         if (clauses.library().containsKey(name)) return true;
@@ -171,10 +171,10 @@ public final class ClauseInclusion {
                 part,
                 open,
                 place,
-                "There is no clause called " + name + " in the library.",
+                Message.of("clause.unknown", "name", name),
                 LookAlike.of(name, clauses.library().keySet())
-                        .map(like -> "Did you mean {{>" + like + "}}?")
-                        .orElse("Bring the clause into the library under this name."));
+                        .map(like -> Message.of("clause.unknown.meant", "name", like))
+                        .orElse(Message.of("clause.unknown.cure")));
         return false;
     }
 
@@ -251,7 +251,7 @@ public final class ClauseInclusion {
         Word.remove(paragraph);
     }
 
-    private void report(String code, String part, Deque<String> open, String place, String message, String cure) {
+    private void report(String code, String part, Deque<String> open, String place, Message message, Message cure) {
         String title = open.isEmpty() ? Part.titleOf(parts.document(part), part) : "clause " + open.peek();
         diagnostics.add(new Diagnostic(code, title, place, message, cure));
     }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.Passage;
 import org.jalousie.core.wording.docx.Word;
@@ -79,8 +80,7 @@ final class Balance {
                 "section-cuts-field",
                 passage.part(),
                 passage.place(),
-                "The section " + passage.name()
-                        + " holds one end of a field of the word processor (a contents list or a cross-reference, for example) and not the other.",
-                "Let the section begin and end on the same side of the field, or put the whole field into it."));
+                Message.of("wording.section-half-field", "name", passage.name()),
+                Message.of("wording.section-half-field.cure")));
     }
 }

@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.docx.Word;
 import org.jalousie.core.wording.docx.WordFields;
@@ -152,8 +153,8 @@ final class Bookmarks {
                         "reference-missing",
                         one.from().part(),
                         one.from().words(),
-                        "A cross-reference leads to the bookmark " + one.target() + ", which is not in the file.",
-                        "Insert the cross-reference anew in your word processor, or type the words instead."));
+                        Message.of("wording.reference-nowhere", "bookmark", one.target()),
+                        Message.of("wording.reference-nowhere.cure")));
                 continue;
             }
             Set<String> here = conditions(one.from().sections());
@@ -165,10 +166,11 @@ final class Bookmarks {
                     "reference-conditional",
                     one.from().part(),
                     one.from().words(),
-                    "A cross-reference leads into the passage of "
-                            + missing.get(0).name()
-                            + ", which is not always printed. An agreement without it can't be made.",
-                    "Put the cross-reference into the same passage, or into one of its own with the same condition.",
+                    Message.of(
+                            "wording.reference-not-always",
+                            "name",
+                            missing.get(0).name()),
+                    Message.of("wording.reference-not-always.cure"),
                     false));
         }
     }

@@ -4,6 +4,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.docx.PackageParts;
@@ -31,8 +32,8 @@ final class Contents {
                     "contents-empty",
                     origin == null ? "body" : "clause " + origin.clause(),
                     Part.around(paragraph),
-                    "The contents list finds no heading, since no style in use has an outline level. Its entries stay as they are.",
-                    "Give the headings the styles Heading 1, Heading 2 and so on, or set the outline level of their styles.",
+                    Message.of("wording.no-headings"),
+                    Message.of("wording.no-headings.cure"),
                     false));
             keepAsWords(field);
         }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.tags.Part;
 
@@ -26,10 +27,8 @@ final class LastLook {
                     "tag-left",
                     hidden ? "embedded object" : name.endsWith(".rels") ? "addresses" : "inserted document",
                     found,
-                    "A tag stands where it can't be filled.",
-                    hidden
-                            ? "It is in the data behind a chart or an object, which doesn't print. Take it out there if it would be seen."
-                            : "Insert the words into the file itself, or make a clause of them.",
+                    Message.of("wording.tag-left"),
+                    hidden ? Message.of("wording.tag-left.hidden") : Message.of("wording.tag-left.cure"),
                     !hidden));
         });
     }

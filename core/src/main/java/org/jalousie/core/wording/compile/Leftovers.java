@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.docx.PackageParts;
@@ -50,12 +51,8 @@ final class Leftovers {
                 "tracked-changes",
                 title,
                 around(found.get(0)),
-                found.size() == 1
-                        ? "A tracked change is still open."
-                        : found.size() + " tracked changes are still open.",
-                title.startsWith("clause ")
-                        ? "Open the clause under Templates, Clauses, and let the program accept them there, or bring it anew without them."
-                        : "Accept or reject them in your word processor, or let the program accept all of them.",
+                Message.of("wording.changes", "count", found.size()),
+                title.startsWith("clause ") ? Message.of("wording.changes.clause") : Message.of("wording.changes.cure"),
                 true)));
     }
 
@@ -71,8 +68,8 @@ final class Leftovers {
                         "tables-nested",
                         part.titleAt(table),
                         shortened(table.getTextContent()),
-                        "Tables stand within tables more than " + DEEPEST_TABLE + " deep, which can't be laid out.",
-                        "Take the inner tables out of the outer ones in your word processor.",
+                        Message.of("wording.tables-deep", "most", DEEPEST_TABLE),
+                        Message.of("wording.tables-deep.cure"),
                         true));
                 break;
             }
@@ -94,8 +91,8 @@ final class Leftovers {
                 "field-half",
                 part.titleAt(half),
                 Part.around(half),
-                "One end of a field of the word processor (a page number, a reference, a contents list) is missing here.",
-                "Delete the field in your word processor and insert it anew.",
+                Message.of("wording.half-field"),
+                Message.of("wording.half-field.cure"),
                 true));
     }
 
@@ -104,8 +101,8 @@ final class Leftovers {
                 "package-signature",
                 "settings",
                 "",
-                "The Word file carried a signature of its own. It holds for that file and for no agreement made from it, so it is left out.",
-                "Nothing prints differently for it.",
+                Message.of("wording.own-signature"),
+                Message.of("wording.no-matter"),
                 false);
     }
 
@@ -118,10 +115,8 @@ final class Leftovers {
                 "comments",
                 "comments",
                 shortened(comments.get(0).getTextContent()),
-                comments.size() == 1
-                        ? "A comment of the drafting is still in the file."
-                        : comments.size() + " comments of the drafting are still in the file.",
-                "Delete them in your word processor, or let the program delete all of them.",
+                Message.of("wording.comments", "count", comments.size()),
+                Message.of("wording.comments.cure"),
                 true));
     }
 

@@ -1,6 +1,7 @@
 package org.jalousie.core.wording.compile;
 
 import java.util.List;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.docx.SafeXml;
 import org.jalousie.core.wording.tags.Occurrence;
@@ -39,14 +40,14 @@ final class Losses {
         long boxes =
                 part.tags.stream().filter(tag -> tag.tag instanceof Tag.Dotted).count();
         after.without(Tally.DRAWINGS, (int) boxes);
-        List<String> differences = after.differences(before, Tally.PARAGRAPHS);
+        List<Message> differences = after.differences(before, Tally.PARAGRAPHS);
         if (differences.isEmpty()) return;
         diagnostics.add(new Diagnostic(
                 "not-whole",
                 part.title(),
                 "",
-                "The program can't keep everything that stands here: it finds " + String.join(", ", differences) + ".",
-                "Send the file to whoever keeps this program; it is not used as it is."));
+                Message.of("wording.losses", "differences", Message.list(differences)),
+                Message.of("wording.losses.cure")));
     }
 
     private static void add(List<Segment> segments, Tally tally) {

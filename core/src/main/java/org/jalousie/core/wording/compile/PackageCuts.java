@@ -2,6 +2,7 @@ package org.jalousie.core.wording.compile;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.docx.PackageParts;
@@ -59,8 +60,8 @@ final class PackageCuts {
                             "outside-picture",
                             title,
                             place,
-                            "A picture is not in the file but linked from outside, so it can't be shown.",
-                            "Insert the picture itself in your word processor."));
+                            Message.of("wording.picture-linked"),
+                            Message.of("wording.picture-linked.cure")));
             }
             case "hyperlink", "hlinkClick", "hlinkHover" -> {
                 element.removeAttributeNode(attribute);
@@ -68,8 +69,8 @@ final class PackageCuts {
                         "link-nowhere",
                         title,
                         place,
-                        "A link leads nowhere.",
-                        "Set its address anew in your word processor, or remove the link.",
+                        Message.of("wording.link-nowhere"),
+                        Message.of("wording.link-nowhere.cure"),
                         false));
             }
             case "subDoc" -> {
@@ -78,8 +79,8 @@ final class PackageCuts {
                         "outside-document",
                         title,
                         place,
-                        "A sub-document is not in the file but linked from outside, so its words are missing.",
-                        "Insert its words into the file, or make a clause of it."));
+                        Message.of("wording.document-linked"),
+                        Message.of("wording.document-linked.cure")));
             }
             case "OLEObject" -> {
                 Word.remove(element);
@@ -87,8 +88,8 @@ final class PackageCuts {
                         "outside-object",
                         title,
                         place,
-                        "An object is linked from outside the file; its picture stays as it was saved.",
-                        "Insert it as a picture if it is to stay as it is.",
+                        Message.of("wording.object-linked"),
+                        Message.of("wording.object-linked.cure"),
                         false));
             }
             default -> {
@@ -97,8 +98,8 @@ final class PackageCuts {
                         "outside-part",
                         title,
                         place,
-                        "Something here (" + Word.local(element) + ") is not in the file, so it can't be shown.",
-                        "Save the file again in your word processor with everything in it, and bring that."));
+                        Message.of("wording.not-in-file", "what", Word.local(element)),
+                        Message.of("wording.not-in-file.cure")));
             }
         }
     }
@@ -116,9 +117,9 @@ final class PackageCuts {
                         "settings",
                         "",
                         name.equals("mailMerge")
-                                ? "The file names a source of data for merging; it is left out."
-                                : "The file names a template outside of itself; it is left out.",
-                        "Nothing prints differently for it.",
+                                ? Message.of("wording.merge-source")
+                                : Message.of("wording.template-outside"),
+                        Message.of("wording.no-matter"),
                         false));
             }
         }

@@ -1,6 +1,7 @@
 package org.jalousie.core.wording.compile;
 
 import java.util.List;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.docx.ParagraphText;
 import org.jalousie.core.wording.docx.Word;
@@ -76,9 +77,8 @@ final class PictureTags {
                     "picture-old-format",
                     part.titleAt(shape),
                     shape.getAttribute("alt"),
-                    "The placeholder picture " + name + " is in an older format, in which it can't be replaced.",
-                    "Delete it and insert the picture anew in your word processor, then describe it as {{" + name
-                            + "}}."));
+                    Message.of("wording.picture-old", "name", name),
+                    Message.of("wording.picture-old.cure", "name", name)));
         }
     }
 }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jalousie.core.data.FieldType;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.docx.PackageParts;
@@ -208,13 +209,12 @@ final class PlainTags {
     }
 
     private static String refused(String text, String title, List<Diagnostic> diagnostics) {
-        diagnostics.add(
-                new Diagnostic(
-                        title.equals("properties") ? "tag-in-property" : "tag-in-plain-text",
-                        title,
-                        Part.place(text, 0, Math.min(text.length(), 80)),
-                        "Only characters can stand here, so only the value of a field, or a whole section round characters.",
-                        "Correct the tag where the word processor shows it: in the description, the property, the chart or the address."));
+        diagnostics.add(new Diagnostic(
+                title.equals("properties") ? "tag-in-property" : "tag-in-plain-text",
+                title,
+                Part.place(text, 0, Math.min(text.length(), 80)),
+                Message.of("wording.characters-only"),
+                Message.of("wording.characters-only.cure")));
         return text;
     }
 

@@ -5,7 +5,9 @@ import java.util.IdentityHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.docx.ParagraphText;
 import org.jalousie.core.wording.docx.Word;
@@ -37,7 +39,7 @@ final class SectionFrames {
     private record Mark(int frame, boolean after) {}
 
     /** Whether a section's end can be placed, and on which side of its paragraph; otherwise why not. */
-    private record Side(boolean after, String cause) {}
+    private record Side(boolean after, Optional<Message> cause) {}
 
     SectionFrames(
             Part part,
@@ -102,7 +104,7 @@ final class SectionFrames {
         } else if (pair.open().run.getParentNode() == pair.close().run.getParentNode()) {
             markers.wrap(pair.open().run, pair.close().run, section);
         } else {
-            crossed(pair, "one end stands in a link or a content control and the other outside of it");
+            crossed(pair, Message.of("wording.crosses.link"));
         }
     }
 
@@ -113,8 +115,9 @@ final class SectionFrames {
     private void paragraphs(SectionPairs.Pair pair, Segment.Section section, Element from, Element to) {
         Side opens = side(pair.open(), true, from);
         Side closes = side(pair.close(), false, to);
-        if (!opens.cause().isEmpty() || !closes.cause().isEmpty()) {
-            crossed(pair, opens.cause().isEmpty() ? closes.cause() : opens.cause());
+        Optional<Message> cause = opens.cause().or(closes::cause);
+        if (cause.isPresent()) {
+            crossed(pair, cause.get());
             return;
         }
         Element row = onlyCellOf(from, to);
@@ -133,8 +136,9 @@ final class SectionFrames {
         Substance.Kind after = all.after(tag);
         String name = opens ? "{{#" + nameOf(tag) + "}}" : "{{/" + nameOf(tag) + "}}";
         if (before == Substance.Kind.TEXT)
-            return new Side(false, "words stand before " + name + " in its paragraph (a run-in heading, for example)");
-        if (after == Substance.Kind.TEXT) return new Side(false, "words stand after " + name + " in its paragraph");
+            return new Side(false, Optional.of(Message.of("wording.crosses.before", "name", name)));
+        if (after == Substance.Kind.TEXT)
+            return new Side(false, Optional.of(Message.of("wording.crosses.after", "name", name)));
         boolean ahead = !isLittle(after);
         boolean behind = !isLittle(before);
         if (Word.endsSection(paragraph)) {
@@ -146,12 +150,18 @@ final class SectionFrames {
         if (ahead && behind)
             return new Side(
                     false,
-                    Word.endsSection(paragraph)
-                            ? "a section break stands in the paragraph of " + name
-                                    + " together with something else; put the tag into a paragraph of its own"
-                            : all.called(tag, false) + " stands before " + name + " and " + all.called(tag, true)
-                                    + " after it");
-        return new Side(behind, "");
+                    Optional.of(
+                            Word.endsSection(paragraph)
+                                    ? Message.of("wording.crosses.section-break", "name", name)
+                                    : Message.of(
+                                            "wording.crosses.around",
+                                            "first",
+                                            all.called(tag, false),
+                                            "name",
+                                            name,
+                                            "last",
+                                            all.called(tag, true))));
+        return new Side(behind, Optional.empty());
     }
 
     /** Whether the section that ends here began where a section of the layout begins. */
@@ -176,21 +186,21 @@ final class SectionFrames {
         if (fromRow == null || toRow == null) {
             crossed(
                     pair,
-                    fromRow == toRow ? "they stand in different parts of the page" : "only one end stands in a table");
+                    fromRow == toRow
+                            ? Message.of("wording.crosses.parts")
+                            : Message.of("wording.crosses.one-in-table"));
         } else if (fromRow == toRow) {
             wrapRows(fromRow, fromRow, section);
             keepOne(from, fromCell);
             keepOne(to, toCell);
         } else if (fromRow.getParentNode() != toRow.getParentNode()) {
-            crossed(pair, "they stand in different tables, or in a table within the other");
+            crossed(pair, Message.of("wording.crosses.tables"));
         } else if (onlySections(fromRow) && onlySections(toRow)) {
             wrapRows(fromRow, toRow, section);
             emptied.add(fromRow);
             emptied.add(toRow);
         } else {
-            crossed(
-                    pair,
-                    "it is a group of rows, and its first or last row holds more than the tag; put each tag into a row of its own, or both into one row");
+            crossed(pair, Message.of("wording.crosses.rows"));
         }
     }
 
@@ -274,13 +284,12 @@ final class SectionFrames {
         return tag.tag instanceof Tag.Open open ? open.name() : ((Tag.Close) tag.tag).name();
     }
 
-    private void crossed(SectionPairs.Pair pair, String cause) {
+    private void crossed(SectionPairs.Pair pair, Message cause) {
         String name = nameOf(pair.open());
         diagnostics.add(part.diagnostic(
                 pair.open(),
                 "section-crosses",
-                "The section " + name + " begins and ends in different places of the layout: " + cause + ".",
-                "Put {{#" + name + "}} and {{/" + name
-                        + "}} each in a paragraph of its own, or both in the same paragraph."));
+                Message.of("wording.crosses", "name", name, "cause", cause),
+                Message.of("wording.crosses.cure", "name", name)));
     }
 }

@@ -6,6 +6,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import org.jalousie.core.data.Names;
+import org.jalousie.core.messages.Message;
 
 /**
  * How much of each kind of thing a stretch of XML holds: letters, pictures, symbols, breaks, notes, equations, objects, ends
@@ -17,14 +18,14 @@ public final class Tally {
         "drawings",
         "symbols",
         "breaks",
-        "note marks",
+        "note-marks",
         "equations",
         "objects",
-        "field marks",
+        "field-marks",
         "bookmarks",
         "paragraphs",
         "tables",
-        "section ends"
+        "section-ends"
     };
 
     public static final int LETTERS = 0;
@@ -133,12 +134,14 @@ public final class Tally {
     }
 
     /** What this has less or more than the other, in words; empty when they are even. @param but a kind that may differ, or -1 */
-    public List<String> differences(Tally other, int but) {
-        List<String> found = new ArrayList<>();
+    public List<Message> differences(Tally other, int but) {
+        List<Message> found = new ArrayList<>();
         for (int i = 0; i < counts.length; i++) {
             if (i == but) continue;
             int less = other.counts[i] - counts[i];
-            if (less != 0) found.add(Math.abs(less) + (less > 0 ? " fewer " : " more ") + KINDS[i]);
+            if (less == 0) continue;
+            String code = less > 0 ? "tally.fewer" : "tally.more";
+            found.add(Message.of(code, "count", Math.abs(less), "what", Message.of("tally." + KINDS[i])));
         }
         return found;
     }

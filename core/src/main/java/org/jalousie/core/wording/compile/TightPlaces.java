@@ -1,6 +1,7 @@
 package org.jalousie.core.wording.compile;
 
 import java.util.List;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.placement.BoxSize;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.docx.Word;
@@ -29,8 +30,8 @@ final class TightPlaces {
                     part,
                     tag,
                     "row-exact-height",
-                    "The table row has an exact height that cuts the field off.",
-                    "Let the row be at least this high instead of exactly."));
+                    Message.of("wording.row-height"),
+                    Message.of("wording.row-height.cure")));
         }
         Element properties = Word.child(paragraph, "pPr");
         Element spacing = properties == null ? null : Word.child(properties, "spacing");
@@ -39,8 +40,8 @@ final class TightPlaces {
                     part,
                     tag,
                     "line-exact-height",
-                    "The lines have an exact height that cuts the field off.",
-                    "Set the line spacing to single or at least."));
+                    Message.of("wording.line-height"),
+                    Message.of("wording.line-height.cure")));
         }
     }
 
@@ -49,7 +50,7 @@ final class TightPlaces {
         return value.matches("\\d+") ? Double.parseDouble(value) : Double.MAX_VALUE;
     }
 
-    private static Diagnostic advice(Part part, Occurrence tag, String code, String message, String cure) {
+    private static Diagnostic advice(Part part, Occurrence tag, String code, Message message, Message cure) {
         Diagnostic plain = part.diagnostic(tag, code, message, cure);
         return new Diagnostic(plain.code(), plain.part(), plain.place(), plain.message(), plain.cure(), false);
     }

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jalousie.core.data.FieldType;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.placement.SigningFieldType;
@@ -206,9 +207,8 @@ public final class WordingCompiler {
                 diagnostics.add(part.diagnostic(
                         tag,
                         "party-unknown",
-                        "\u201c" + dotted.first() + "\u201d is no party of this template, and \u201c" + dotted.second()
-                                + "\u201d is no way to print a field.",
-                        "Correct the name, or add a party with the key " + dotted.first() + "."));
+                        Message.of("wording.party-unknown", "party", dotted.first(), "print", dotted.second()),
+                        Message.of("wording.party-unknown.cure", "party", dotted.first())));
                 tag.tag = new Tag.Silent();
             }
         }

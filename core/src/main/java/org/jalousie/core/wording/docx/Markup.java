@@ -2,6 +2,7 @@ package org.jalousie.core.wording.docx;
 
 import java.util.Locale;
 import java.util.Map;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.UnacceptableFile;
 
 /** What the parts of a package become when they are read: a file of a few kilobytes may hold millions of elements. */
@@ -33,9 +34,7 @@ public final class Markup {
             if (!isXml(part.getKey(), part.getValue())) continue;
             size += part.getValue().length;
             for (byte b : part.getValue()) if (b == '<') marks++;
-            if (size > LARGEST_XML || marks > MOST_MARKS)
-                throw new UnacceptableFile(
-                        "The file becomes too large when it is opened: its text and tables are more than a document of several thousand pages. Part it into several files.");
+            if (size > LARGEST_XML || marks > MOST_MARKS) throw new UnacceptableFile(Message.of("file.too-many-pages"));
         }
     }
 }

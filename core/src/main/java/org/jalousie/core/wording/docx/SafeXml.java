@@ -13,6 +13,7 @@ import javax.xml.transform.TransformerException;
 import javax.xml.transform.TransformerFactory;
 import javax.xml.transform.dom.DOMSource;
 import javax.xml.transform.stream.StreamResult;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.UnacceptableFile;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
@@ -38,11 +39,9 @@ public final class SafeXml {
         } catch (SAXException | IOException e) {
             // from memory, an input error means bytes that are not in the encoding that they claim
             if (String.valueOf(e.getMessage()).contains("DOCTYPE")) {
-                throw new UnacceptableFile("The file declares a document type in " + part
-                        + ", which word processors never write. Save it again in your word processor and upload that.");
+                throw new UnacceptableFile(Message.of("file.document-type", "part", part));
             }
-            throw new UnacceptableFile("The file is damaged in " + part
-                    + ". Open it in your word processor, save it again and upload that.");
+            throw new UnacceptableFile(Message.of("file.damaged-part", "part", part));
         } catch (ParserConfigurationException e) {
             throw new IllegalStateException("cannot read XML", e);
         }

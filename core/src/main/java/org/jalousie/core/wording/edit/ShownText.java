@@ -3,6 +3,7 @@ package org.jalousie.core.wording.edit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.docx.PackageParts;
 import org.jalousie.core.wording.docx.ParagraphText;
 import org.jalousie.core.wording.docx.Word;
@@ -95,9 +96,7 @@ final class ShownText {
             int tail = best(wanted.substring(wanted.length() - 20), "", bare(selection.after()), Math.max(start, 0));
             end = tail < 0 ? -1 : tail + 20;
         }
-        if (start < 0 || end <= start)
-            throw new EditRefused(
-                    "These words were not found in the Word file. Select whole words, without the number of a list; words of a clause are changed in the clause.");
+        if (start < 0 || end <= start) throw new EditRefused(Message.of("edit.words-not-found"));
         return new Range(
                 new Place(letters.get(start).line(), letters.get(start).start()),
                 new Place(letters.get(end - 1).line(), letters.get(end - 1).end()));
@@ -122,8 +121,7 @@ final class ShownText {
                 && (commonSuffix(best, before) >= Math.min(6, Math.max(1, before.length()))
                         || commonPrefix(best, after) >= Math.min(16, Math.max(1, after.length())));
         if (!known) {
-            throw new EditRefused(
-                    "This place was not found in the Word file. Click between two words of its text; words of a clause are changed in the clause.");
+            throw new EditRefused(Message.of("edit.place-not-found"));
         }
         if (tie) throw severalAlike();
         if (best > 0 && commonSuffix(best, before) > 0) {
@@ -154,8 +152,7 @@ final class ShownText {
     }
 
     private static EditRefused severalAlike() {
-        return new EditRefused(
-                "The same words stand in several places with the same words around them. Select a few more words.");
+        return new EditRefused(Message.of("edit.several-alike"));
     }
 
     private int commonSuffix(int at, String before) {

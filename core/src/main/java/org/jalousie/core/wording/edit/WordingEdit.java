@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.docx.PackageParts;
 import org.jalousie.core.wording.docx.ParagraphText;
@@ -38,8 +39,7 @@ public final class WordingEdit {
         WordingEdit edit = new WordingEdit(file, shown);
         ShownText text = edit.text();
         ShownText.Range range = text.find(words);
-        if (!range.inOneParagraph())
-            throw new EditRefused("A field stands within one paragraph. Select words of one paragraph only.");
+        if (!range.inOneParagraph()) throw new EditRefused(Message.of("edit.one-paragraph"));
         refuseTags(range);
         String chosen = stretch(range);
         String tag = "{{" + name + "}}";
@@ -96,8 +96,7 @@ public final class WordingEdit {
                     close);
             edit.insert(new ParagraphText(first), 0, open);
         } else {
-            throw new EditRefused(
-                    "The passage begins and ends in different parts of the layout. Select whole paragraphs, or cells of one row.");
+            throw new EditRefused(Message.of("edit.different-parts"));
         }
         return edit.done(1);
     }
@@ -227,7 +226,7 @@ public final class WordingEdit {
     private static void refuseTags(ShownText.Range range) {
         for (TagReader.Found tag : range.from().line().tags()) {
             if (tag.start() < range.to().offset() && range.from().offset() < tag.end())
-                throw new EditRefused("There is a field in these words already. Select words without it.");
+                throw new EditRefused(Message.of("edit.field-there"));
         }
     }
 
@@ -236,8 +235,7 @@ public final class WordingEdit {
             boolean cutsFrom =
                     tag.start() < range.from().offset() && range.from().offset() < tag.end();
             boolean cutsTo = tag.start() < range.to().offset() && range.to().offset() < tag.end();
-            if (cutsFrom || cutsTo)
-                throw new EditRefused("The passage begins or ends inside a field. Select the whole of it.");
+            if (cutsFrom || cutsTo) throw new EditRefused(Message.of("edit.inside-field"));
         }
     }
 

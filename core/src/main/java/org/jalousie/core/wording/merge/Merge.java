@@ -10,6 +10,8 @@ import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.data.ValueReader;
+import org.jalousie.core.messages.Message;
+import org.jalousie.core.messages.NotPossible;
 import org.jalousie.core.wording.compile.Segment;
 import org.jalousie.core.wording.compile.Tally;
 import org.jalousie.core.wording.docx.SafeXml;
@@ -251,8 +253,7 @@ public final class Merge {
     private static String checked(String name, String text) {
         int bad = ValueReader.firstUnprintable(text);
         if (bad >= 0) {
-            throw new IllegalArgumentException(
-                    "The value of " + name + " holds a character that can't be printed, at place " + (bad + 1) + ".");
+            throw new NotPossible(Message.of("merge.character", "name", name, "place", (bad + 1)));
         }
         return text;
     }

@@ -3,6 +3,8 @@ package org.jalousie.core.wording.merge;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import org.jalousie.core.messages.Message;
+import org.jalousie.core.messages.NotPossible;
 import org.jalousie.core.wording.compile.Tally;
 import org.jalousie.core.wording.tags.Part;
 
@@ -13,8 +15,8 @@ public final class Reconciliation {
     /** @throws IllegalArgumentException when the part does not come out even, saying by what */
     public static void check(String part, String xml, byte[] bytes, Tally written) {
         Tally finished = FinishedTally.of(bytes);
-        List<String> differences = finished.differences(written, -1);
-        if (!differences.isEmpty()) throw notWhole(part, String.join(", ", differences));
+        List<Message> differences = finished.differences(written, -1);
+        if (!differences.isEmpty()) throw notWhole(part, Message.list(differences));
         if (finished.has(Tally.BOOKMARKS)) bookmarksOnce(part, xml);
         if (finished.has(Tally.DRAWINGS)) drawingsOnce(part, xml);
         if (finished.has(Tally.FIELD_MARKS)) fieldsWhole(part, xml);
@@ -23,10 +25,7 @@ public final class Reconciliation {
     /** @throws IllegalArgumentException when a reference leads to something that isn't printed */
     public static void references(Set<String> missing) {
         if (missing.isEmpty()) return;
-        throw new IllegalArgumentException(
-                "A cross-reference leads to words that are not printed with this data (the bookmark "
-                        + String.join(", ", missing)
-                        + "). Put the cross-reference into the same passage as what it refers to.");
+        throw new NotPossible(Message.of("merge.reference", "bookmarks", String.join(", ", missing)));
     }
 
     private static void bookmarksOnce(String part, String xml) {
@@ -36,20 +35,22 @@ public final class Reconciliation {
         for (int at = xml.indexOf("bookmarkStart "); at >= 0; at = xml.indexOf("bookmarkStart ", at + 1)) {
             open++;
             if (!ids.add(attribute(xml, at, "id=\"")) || !names.add(attribute(xml, at, "name=\"")))
-                throw notWhole(part, "a bookmark is there twice");
+                throw notWhole(part, Message.of("merge.whole.bookmark-twice"));
         }
         for (int at = xml.indexOf("bookmarkEnd "); at >= 0; at = xml.indexOf("bookmarkEnd ", at + 1)) {
             open--;
-            if (!ids.contains(attribute(xml, at, "id=\""))) throw notWhole(part, "a bookmark ends that never began");
+            if (!ids.contains(attribute(xml, at, "id=\"")))
+                throw notWhole(part, Message.of("merge.whole.bookmark-end"));
         }
-        if (open != 0) throw notWhole(part, "a bookmark has one end only");
+        if (open != 0) throw notWhole(part, Message.of("merge.whole.bookmark-half"));
     }
 
     private static void drawingsOnce(String part, String xml) {
         Set<String> drawings = new HashSet<>();
         for (int at = xml.indexOf("docPr "); at >= 0; at = xml.indexOf("docPr ", at + 1)) {
             if (xml.charAt(at - 1) == '/') continue;
-            if (!drawings.add(attribute(xml, at, " id=\""))) throw notWhole(part, "two drawings have the same number");
+            if (!drawings.add(attribute(xml, at, " id=\"")))
+                throw notWhole(part, Message.of("merge.whole.drawing-twice"));
         }
     }
 
@@ -58,9 +59,9 @@ public final class Reconciliation {
         for (int at = xml.indexOf("fldCharType=\""); at >= 0; at = xml.indexOf("fldCharType=\"", at + 1)) {
             if (xml.startsWith("begin", at + 13)) open++;
             else if (xml.startsWith("end", at + 13) && --open < 0)
-                throw notWhole(part, "a field ends that never began");
+                throw notWhole(part, Message.of("merge.whole.field-end"));
         }
-        if (open != 0) throw notWhole(part, "a field has no end");
+        if (open != 0) throw notWhole(part, Message.of("merge.whole.field-half"));
     }
 
     private static String attribute(String xml, int from, String name) {
@@ -70,8 +71,7 @@ public final class Reconciliation {
         return xml.substring(start, xml.indexOf('"', start));
     }
 
-    private static IllegalArgumentException notWhole(String part, String what) {
-        return new IllegalArgumentException("The document doesn't come out whole in its " + Part.title(part) + " ("
-                + what + "). It is not used; send the template and the data to whoever keeps this program.");
+    private static NotPossible notWhole(String part, Message what) {
+        return new NotPossible(Message.of("merge.not-whole", "part", Part.title(part), "cause", what));
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import org.jalousie.core.data.Names;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.docx.Word;
 import org.w3c.dom.Document;
@@ -52,9 +53,8 @@ public final class Controls {
                 report(
                         control,
                         "control-empty",
-                        "An empty content control shows its hint \u201c" + Names.spaced(content.getTextContent())
-                                + "\u201d, which would be printed.",
-                        "Give the control a name in its properties, type a tag into it, or delete it.");
+                        Message.of("wording.control-empty", "hint", Names.spaced(content.getTextContent())),
+                        Message.of("wording.control-empty.cure"));
             return;
         }
         List<Element> paragraphs = Word.paragraphs(content);
@@ -62,8 +62,8 @@ public final class Controls {
             report(
                     control,
                     "control-several-paragraphs",
-                    "The content control " + name + " holds several paragraphs, so its words stay as they are.",
-                    "Type {{" + name + "}} in their place, or give the control another name if they are to stay.");
+                    Message.of("wording.control-several", "name", name),
+                    Message.of("wording.control-several.cure", "name", name));
             return;
         }
         fill(control, content, paragraphs, name);
@@ -136,7 +136,7 @@ public final class Controls {
         open(control, content);
     }
 
-    private void report(Element control, String code, String message, String cure) {
+    private void report(Element control, String code, Message message, Message cure) {
         Part.Origin origin = Part.origin(control);
         String place = Word.ancestor(control, "p") == null
                 ? Part.place(Names.spaced(control.getTextContent()), 0, 0)

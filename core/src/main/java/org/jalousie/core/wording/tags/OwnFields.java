@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.docx.Word;
 import org.jalousie.core.wording.docx.WordFields;
@@ -121,18 +122,18 @@ public final class OwnFields {
             report(
                     field,
                     "field-unsupported",
-                    "The word processor's field " + type + " can't be filled here.",
+                    Message.of("wording.field-unsupported", "type", type),
                     type.equals("ADDRESSBLOCK")
-                            ? "Put the tag of a postal address in its place, for example {{lender_address.block}}."
+                            ? Message.of("wording.field-unsupported.address")
                             : type.equals("GREETINGLINE")
-                                    ? "Type the greeting with tags, for example Dear {{lender_name}},"
-                                    : "Put a tag in its place, or delete it.");
+                                    ? Message.of("wording.field-unsupported.greeting")
+                                    : Message.of("wording.field-unsupported.cure"));
         } else if (OUTSIDE.contains(type)) {
             report(
                     field,
                     "field-outside",
-                    "The word processor's field " + type + " would fetch something from outside the file.",
-                    "Insert what it shows into the file itself, or make a clause of it.");
+                    Message.of("wording.field-outside", "type", type),
+                    Message.of("wording.field-outside.cure"));
         } else {
             List<WordFields.WordField> inCode = new ArrayList<>();
             for (Object one : field.code) if (one instanceof WordFields.WordField inner) inCode.add(inner);
@@ -159,11 +160,12 @@ public final class OwnFields {
         report(
                 field,
                 "field-unsupported",
-                "The word processor's field " + (type.startsWith("=") ? "= (a formula)" : type)
-                        + " is worked out from a field of the form, which can't be followed.",
                 type.startsWith("=")
-                        ? "Make a rule that works it out, and put its tag here."
-                        : "Put a tag or a passage in its place.");
+                        ? Message.of("wording.field-formula")
+                        : Message.of("wording.field-followed", "type", type),
+                type.startsWith("=")
+                        ? Message.of("wording.field-formula.rule")
+                        : Message.of("wording.field-formula.cure"));
     }
 
     /** The text that is quoted, or the variable's, stands for the field: tags in it are read like any others. */
@@ -195,17 +197,16 @@ public final class OwnFields {
             report(
                     field,
                     "field-unsupported",
-                    "A merge field has no name that can be used.",
-                    "Give it a name of letters, digits and _, or type a tag in its place.");
+                    Message.of("wording.merge-field-name"),
+                    Message.of("wording.merge-field-name.cure"));
             return;
         }
         read.ignored()
                 .forEach(other -> report(
                         field,
                         "field-switch",
-                        "The switch " + other + " of the merge field " + read.name() + " can't be followed.",
-                        "Remove it, and choose how the value prints with a tag such as {{" + read.name()
-                                + ".words}}."));
+                        Message.of("wording.field-switch", "switch", other, "field", read.name()),
+                        Message.of("wording.field-switch.cure", "name", read.name())));
         List<Element> runs = new ArrayList<>();
         if (within != null) {
             // in the code of another field words are code too
@@ -239,11 +240,7 @@ public final class OwnFields {
     private void condition(WordFields.WordField field) {
         List<Element> runs = field.inOneParagraph() ? comparisons.passages(field) : List.of();
         if (runs.isEmpty()) {
-            report(
-                    field,
-                    "field-unsupported",
-                    "The word processor's field IF can't be followed in this form.",
-                    "Write it as a passage, for example {{#abroad}} … {{/abroad}}, with a rule called abroad.");
+            report(field, "field-unsupported", Message.of("wording.field-if"), Message.of("wording.field-if.cure"));
             return;
         }
         WordFields.replace(field.leaves, runs);
@@ -253,11 +250,11 @@ public final class OwnFields {
         report(
                 field,
                 "field-unsupported",
-                "The word processor's field " + type + " begins and ends in different cells or parts.",
-                "Type a tag in its place.");
+                Message.of("wording.field-cells", "type", type),
+                Message.of("wording.field-cells.cure"));
     }
 
-    private void report(WordFields.WordField field, String code, String message, String cure) {
+    private void report(WordFields.WordField field, String code, Message message, Message cure) {
         Element paragraph = Word.ancestor(field.leaves.get(0), "p");
         Part.Origin origin = Part.origin(paragraph);
         diagnostics.add(new Diagnostic(

@@ -6,6 +6,7 @@ import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.docx.PackageParts;
 import org.jalousie.core.wording.docx.ParagraphText;
@@ -147,7 +148,7 @@ public final class Part {
         return part.contains("notes") ? "notes" : "body";
     }
 
-    public Diagnostic diagnostic(Occurrence at, String code, String message, String cure) {
+    public Diagnostic diagnostic(Occurrence at, String code, Message message, Message cure) {
         return new Diagnostic(code, titleAt(at.in.paragraph()), place(at), message, cure);
     }
 

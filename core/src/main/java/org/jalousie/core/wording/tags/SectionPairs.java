@@ -4,6 +4,7 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.Diagnostic;
 
 /** Matches the sections' ends to their beginnings within one part; what does not match is reported. */
@@ -23,15 +24,15 @@ public final class SectionPairs {
                     diagnostics.add(part.diagnostic(
                             tag,
                             "section-not-open",
-                            "The section " + close.name() + " ends here but never began.",
-                            "Type {{#" + close.name() + "}} where it begins, or remove this tag."));
+                            Message.of("wording.section-not-open", "name", close.name()),
+                            Message.of("wording.section-not-open.cure", "name", close.name())));
                 } else if (!name(open.peek()).equals(close.name())) {
                     String inner = name(open.peek());
                     diagnostics.add(part.diagnostic(
                             tag,
                             "section-crossed",
-                            "The section " + close.name() + " ends here while " + inner + " is still open.",
-                            "End " + inner + " first with {{/" + inner + "}}."));
+                            Message.of("wording.section-crossed", "name", close.name(), "inner", inner),
+                            Message.of("wording.section-crossed.cure", "inner", inner)));
                     open.removeIf(one -> name(one).equals(close.name()));
                 } else {
                     pairs.add(new Pair(open.pop(), tag));
@@ -42,8 +43,8 @@ public final class SectionPairs {
             diagnostics.add(part.diagnostic(
                     left,
                     "section-unclosed",
-                    "The section " + name(left) + " begins here and never ends.",
-                    "Type {{/" + name(left) + "}} where it ends."));
+                    Message.of("wording.section-unclosed", "name", name(left)),
+                    Message.of("wording.section-unclosed.cure", "name", name(left))));
         }
         pairs.sort((a, b) -> Integer.compare(a.open.index, b.open.index));
         return pairs;

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.docx.Word;
 import org.w3c.dom.Document;
@@ -67,8 +68,8 @@ public final class Settling {
                     "no-character",
                     part,
                     Part.place(text.replaceAll("[\ufdd0-\ufdef]", "\ufffd"), i, i + 1),
-                    "The code U+%04X stands here, which is no character.".formatted((int) text.charAt(i)),
-                    "Delete it in your word processor; it shows as a box or as nothing."));
+                    Message.of("wording.no-character", "code", "%04X".formatted((int) text.charAt(i))),
+                    Message.of("wording.no-character.cure")));
             node.setNodeValue(text.replaceAll("[\ufdd0-\ufdef]", "\ufffd"));
             return;
         }

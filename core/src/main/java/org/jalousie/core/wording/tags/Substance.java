@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jalousie.core.data.Names;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.docx.Word;
 import org.w3c.dom.Element;
 import org.w3c.dom.Node;
@@ -156,27 +157,27 @@ public final class Substance {
     }
 
     /** What the first thing of a kind above a range's end is, as people call it. */
-    public String called(Occurrence tag, boolean ahead) {
+    public Message called(Occurrence tag, boolean ahead) {
         int place = places.get(tag);
         for (int i = 0; i < entries.size(); i++) {
             Entry entry = entries.get(i);
             boolean here = ahead ? i > place : i < place;
             if (here && entry.kind().compareTo(Kind.RANGE) > 0) return called(entry);
         }
-        return "something";
+        return Message.of("wording.thing.something");
     }
 
-    private static String called(Entry entry) {
-        if (entry.kind() == Kind.TEXT) return "words";
+    private static Message called(Entry entry) {
+        if (entry.kind() == Kind.TEXT) return Message.of("wording.thing.words");
         return switch (Word.local(entry.node())) {
-            case "fldChar", "instrText" -> "one end of a field of the word processor (a contents list, for example)";
-            case "br" -> "a page or column break";
-            case "drawing", "pict", "AlternateContent" -> "a picture or drawing";
-            case "footnoteReference", "endnoteReference" -> "a note's number";
-            case "sym" -> "a symbol";
-            case "oMath", "oMathPara" -> "an equation";
-            case "object" -> "an embedded object";
-            default -> "something that is no tag";
+            case "fldChar", "instrText" -> Message.of("wording.thing.field-end");
+            case "br" -> Message.of("wording.thing.break");
+            case "drawing", "pict", "AlternateContent" -> Message.of("wording.thing.picture");
+            case "footnoteReference", "endnoteReference" -> Message.of("wording.thing.note");
+            case "sym" -> Message.of("wording.thing.symbol");
+            case "oMath", "oMathPara" -> Message.of("wording.thing.equation");
+            case "object" -> Message.of("wording.thing.object");
+            default -> Message.of("wording.thing.other");
         };
     }
 }

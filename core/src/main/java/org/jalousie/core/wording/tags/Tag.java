@@ -1,5 +1,6 @@
 package org.jalousie.core.wording.tags;
 
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.PartyKey;
 
 /** A tag as it stands in the wording. */
@@ -19,7 +20,7 @@ public sealed interface Tag {
     record Silent() implements Tag {}
 
     /** A tag that can't be read. */
-    record Unreadable(String code, String message, String cure) implements Tag {}
+    record Unreadable(String code, Message message, Message cure) implements Tag {}
 
     /** A dotted name whose first word may be a party: decided when all tags are known. */
     record Dotted(String first, String second) implements Tag {

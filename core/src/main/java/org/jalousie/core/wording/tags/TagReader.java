@@ -3,6 +3,7 @@ package org.jalousie.core.wording.tags;
 import java.util.ArrayList;
 import java.util.List;
 import org.jalousie.core.data.Names;
+import org.jalousie.core.messages.Message;
 
 /** Finds tags in the text of one paragraph. Keeps the delimiters from paragraph to paragraph of a part. */
 public final class TagReader {
@@ -34,8 +35,8 @@ public final class TagReader {
                         stray + close.length(),
                         new Tag.Unreadable(
                                 "tag-stray-end",
-                                "A tag ends here that never began.",
-                                "Type " + open + " before the name, or remove " + close + "."),
+                                Message.of("wording.tag-stray-end"),
+                                Message.of("wording.tag-stray-end.cure", "open", open, "close", close)),
                         ""));
                 at = stray + close.length();
                 continue;
@@ -63,8 +64,8 @@ public final class TagReader {
                         start + open.length(),
                         new Tag.Unreadable(
                                 "tag-unclosed",
-                                "A tag begins here and does not end in the same paragraph.",
-                                "Type " + close + " after the name."),
+                                Message.of("wording.tag-unclosed"),
+                                Message.of("wording.tag-unclosed.cure", "close", close)),
                         ""));
                 at = start + open.length();
                 continue;
@@ -77,7 +78,7 @@ public final class TagReader {
 
     private Tag understand(String content) {
         String text = Names.normal(Names.stripped(content));
-        if (text.isEmpty()) return unreadable(content, "it has no name");
+        if (text.isEmpty()) return unreadable(content, Message.of("wording.tag.no-name"));
         if (text.charAt(0) == EXACT) {
             int print = text.indexOf(EXACT, 1);
             return new Tag.Value(text.substring(1, print), text.substring(print + 1));
@@ -90,11 +91,9 @@ public final class TagReader {
             case '#', '^' ->
                 Names.isDotted(rest)
                         ? new Tag.Open(rest, sign == '^')
-                        : unreadable(content, "a section needs one name");
+                        : unreadable(content, Message.of("wording.tag.section-name"));
             case '/' ->
-                Names.isDotted(rest)
-                        ? new Tag.Close(rest)
-                        : unreadable(content, "the end of a section needs the section's name");
+                Names.isDotted(rest) ? new Tag.Close(rest) : unreadable(content, Message.of("wording.tag.end-name"));
             case '>' -> clause(rest, content);
             case '&' -> value(rest, content);
             default -> value(text, content);
@@ -105,7 +104,9 @@ public final class TagReader {
     private Tag clause(String text, String content) {
         boolean dynamic = text.startsWith("*");
         String name = dynamic ? Names.stripped(text.substring(1)) : text;
-        return Names.isName(name) ? new Tag.Clause(name, dynamic) : unreadable(content, "a clause needs one name");
+        return Names.isName(name)
+                ? new Tag.Clause(name, dynamic)
+                : unreadable(content, Message.of("wording.tag.clause-name"));
     }
 
     private Tag value(String text, String content) {
@@ -116,7 +117,7 @@ public final class TagReader {
             int dot = text.indexOf('.');
             return new Tag.Dotted(text.substring(0, dot), text.substring(dot + 1));
         }
-        return unreadable(content, "a name has letters, digits and _ only, and begins with a letter");
+        return unreadable(content, Message.of("wording.tag.letters"));
     }
 
     // Mustache specification, delimiters.yml: {{=<% %>=}}
@@ -126,17 +127,17 @@ public final class TagReader {
                 : new String[0];
         if (pair.length != 2 || pair[0].contains("=") || pair[1].contains("=")) {
             return new Tag.Unreadable(
-                    "tag-delimiters", "These delimiters can't be read.", "Write them as {{=<% %>=}}.");
+                    "tag-delimiters", Message.of("wording.tag-delimiters"), Message.of("wording.tag-delimiters.cure"));
         }
         open = pair[0];
         close = pair[1];
         return new Tag.Silent();
     }
 
-    private static Tag unreadable(String content, String why) {
+    private static Tag unreadable(String content, Message why) {
         return new Tag.Unreadable(
                 "tag-unreadable",
-                "The tag \u201c" + Names.spaced(content) + "\u201d can't be read: " + why + ".",
-                "Correct the name, for example lender_name.");
+                Message.of("wording.tag-unreadable", "tag", Names.spaced(content), "cause", why),
+                Message.of("wording.tag-unreadable.cure"));
     }
 }
