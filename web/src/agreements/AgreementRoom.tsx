@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -7,7 +8,7 @@ import { useAgreement, useSession } from '../office/queries';
 import { AnnotatedPages } from '../page/AnnotatedPages';
 import { Button, inputLook, RoomTitle, Trouble, Waiting } from '../ui/parts';
 import { date, since } from '../ui/time';
-import { stateWords } from '../ui/words';
+import { listed, stateWords } from '../ui/words';
 import { Files } from './Files';
 import { People } from './People';
 import { Trail } from './Trail';
@@ -31,7 +32,7 @@ export default function AgreementRoom() {
     mutationFn: () => answer(api.POST('/api/v1/agreements/{number}/another-try', path)),
     onSuccess: took,
   });
-  if (agreement.isPending) return <Waiting what="Opening the agreement…" />;
+  if (agreement.isPending) return <Waiting what={say('agreements.opening-the-agreement')} />;
   if (!agreement.data) return <Trouble error={agreement.error} />;
   const detail = agreement.data;
   const { row } = detail;
@@ -43,10 +44,14 @@ export default function AgreementRoom() {
         <span className="text-soft">
           {row.number}, {stateWords[row.state]} {since(row.since)}
         </span>
-        {row.state === 'COMPLETED' && <Link to={`/archive/${number}`}>Open in the archive</Link>}
-        {checking && <Link to={`/intake/${row.request}`}>Correct the data</Link>}
+        {row.state === 'COMPLETED' && (
+          <Link to={`/archive/${number}`}>{say('agreements.open-in-the-archive')}</Link>
+        )}
+        {checking && (
+          <Link to={`/intake/${row.request}`}>{say('agreements.correct-the-data')}</Link>
+        )}
         {coordinator && ['DECLINED', 'WITHDRAWN', 'EXPIRED'].includes(row.state) && (
-          <Link to={`/intake/${row.request}`}>Use its answers again</Link>
+          <Link to={`/intake/${row.request}`}>{say('agreements.use-its-answers-again')}</Link>
         )}
         {checking && (
           <Button
@@ -66,18 +71,20 @@ export default function AgreementRoom() {
           className="mb-3 flex items-center gap-4 border-l-4 border-oxide bg-sheet px-3 py-2"
         >
           <span className="mr-auto text-oxide">
-            {trouble.reason} Stuck {since(trouble.since)}.
+            {say('agreements.stuck', { reason: trouble.reason, since: since(trouble.since) })}
           </span>
           {coordinator && (
             <Button disabled={again.isPending} onClick={() => again.mutate()}>
-              Try again
+              {say('agreements.try-again')}
             </Button>
           )}
         </div>
       ))}
       <div className="grid grid-cols-[minmax(0,1fr)_19rem] gap-6">
         <div>
-          {detail.documents.length === 0 && <Waiting what="The document is being made…" />}
+          {detail.documents.length === 0 && (
+            <Waiting what={say('agreements.the-document-is-being-made')} />
+          )}
           {detail.documents.map((document) => (
             <section key={document.id} aria-label={document.title}>
               {detail.documents.length > 1 && <h2 className="pb-2 text-lg">{document.title}</h2>}
@@ -95,20 +102,26 @@ export default function AgreementRoom() {
         <aside className="flex flex-col gap-6">
           {row.state === 'CHECK' && <BeforeSending obstacles={detail.obstacles} />}
           {row.state !== 'CHECK' && row.state !== 'GENERATING' && (
-            <section aria-label="Route">
-              <h2 className="pb-2 text-lg">Route</h2>
+            <section aria-label={say('agreements.route')}>
+              <h2 className="pb-2 text-lg">{say('agreements.route')}</h2>
               <BlindWithNames
                 slats={row.route}
                 note={(slat) =>
                   slat.standing === 'TURN' && slat.since
-                    ? `their turn ${since(slat.since)}`
+                    ? say('agreements.their-turn', { since: since(slat.since) })
                     : standingWords(slat)
                 }
               />
               {row.state === 'OUT' && row.expiresAt && (
-                <p className="pt-2 text-soft">Can be done until {date(row.expiresAt)}.</p>
+                <p className="pt-2 text-soft">
+                  {say('agreements.can-be-done-until', { date: date(row.expiresAt) })}
+                </p>
               )}
-              {detail.endReason && <p className="pt-2 text-oxide">Reason: {detail.endReason}</p>}
+              {detail.endReason && (
+                <p className="pt-2 text-oxide">
+                  {say('agreements.reason', { endReason: detail.endReason })}
+                </p>
+              )}
             </section>
           )}
           {(row.state === 'CHECK' || row.state === 'GENERATING') && (
@@ -131,17 +144,20 @@ export function sendWords(slats: Schemas['RouteStep'][]): string {
   const first = Math.min(...slats.map((slat) => slat.stage));
   const names = slats.filter((slat) => slat.stage === first).map((slat) => slat.name || slat.label);
   const more = slats.length - names.length;
-  return `Send to ${names.join(' and ')}${more > 0 ? `, then ${more} more` : ''}`;
+  return say('agreements.send-to', {
+    names: listed(names),
+    more,
+  });
 }
 
 function BeforeSending({ obstacles }: { obstacles: string[] }) {
   return (
     <section
-      aria-label="Readiness"
+      aria-label={say('agreements.readiness')}
       className={`border-l-4 bg-sheet px-4 py-3 ${obstacles.length ? 'border-clay' : 'border-moss'}`}
     >
-      <h2 className="text-lg">Readiness</h2>
-      {obstacles.length === 0 && <p>Nothing stands in the way. Read it through, then send it.</p>}
+      <h2 className="text-lg">{say('agreements.readiness')}</h2>
+      {obstacles.length === 0 && <p>{say('agreements.nothing-stands-in-the-way')}</p>}
       <ul className="flex list-disc flex-col gap-1 pl-4">
         {obstacles.map((one) => (
           <li key={one}>{one}</li>
@@ -153,14 +169,14 @@ function BeforeSending({ obstacles }: { obstacles: string[] }) {
 
 function Data({ detail }: { detail: Detail }) {
   return (
-    <section aria-label="Data">
-      <h2 className="pb-1 text-lg">Data</h2>
+    <section aria-label={say('agreements.data')}>
+      <h2 className="pb-1 text-lg">{say('agreements.data')}</h2>
       <dl>
         {detail.data.map((one) => (
           <div key={one.name} className="flex gap-2 border-b border-rule py-1">
             <dt className="w-2/5 shrink-0 text-soft">{one.label}</dt>
             <dd className="min-w-0 break-words whitespace-pre-line">
-              {one.printed || <span className="text-soft">blank</span>}
+              {one.printed || <span className="text-soft">{say('agreements.blank')}</span>}
             </dd>
           </div>
         ))}
@@ -184,7 +200,7 @@ function Withdraw({ number, onTaken }: { number: string; onTaken: (detail: Detai
   if (reason === undefined) {
     return (
       <Button look="grave" className="self-start" onClick={() => setReason('')}>
-        Withdraw the agreement
+        {say('agreements.withdraw-the-agreement')}
       </Button>
     );
   }
@@ -197,7 +213,7 @@ function Withdraw({ number, onTaken }: { number: string; onTaken: (detail: Detai
       }}
     >
       <label className="flex flex-col gap-1">
-        Reason, which the parties will read
+        {say('agreements.reason-which-the-parties-will')}
         <textarea
           className={inputLook}
           rows={2}
@@ -208,9 +224,9 @@ function Withdraw({ number, onTaken }: { number: string; onTaken: (detail: Detai
       <Trouble error={withdraw.error} />
       <div className="flex gap-2">
         <Button type="submit" look="grave" disabled={withdraw.isPending}>
-          Withdraw {number}
+          {say('agreements.withdraw', { number })}
         </Button>
-        <Button onClick={() => setReason(undefined)}>Keep it</Button>
+        <Button onClick={() => setReason(undefined)}>{say('agreements.keep-it')}</Button>
       </div>
     </form>
   );

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { Blind } from '../blind/Blind';
@@ -22,41 +23,47 @@ export function agreementColumns(room: AgreementsAt): Column<Item>[] {
   return [
     {
       id: 'route',
-      title: 'Route',
+      title: say('agreements.route'),
       width: 80,
       cell: (item) => <Blind slats={item.route} sealed={item.state === 'COMPLETED'} />,
     },
     {
       id: 'number',
-      title: 'Number',
+      title: say('agreements.number'),
       width: 120,
       sort: 'number',
       cell: (item) => <Link to={`${room}/${item.number}`}>{item.number}</Link>,
     },
-    { id: 'title', title: 'Agreement', width: 320, sort: 'title', cell: (item) => item.title },
+    {
+      id: 'title',
+      title: say('agreements.agreement'),
+      width: 320,
+      sort: 'title',
+      cell: (item) => item.title,
+    },
     {
       id: 'template',
-      title: 'Template',
+      title: say('agreements.template'),
       width: 170,
       sort: 'template',
       cell: (item) => <span className="text-soft">{item.template}</span>,
     },
     {
       id: 'state',
-      title: 'State',
+      title: say('agreements.state'),
       width: 120,
       cell: (item) => <span className={stateLook[item.state] ?? ''}>{stateWords[item.state]}</span>,
     },
     {
       id: 'waits',
-      title: 'Waits for',
+      title: say('agreements.waits-for'),
       width: 220,
       cell: waitingFor,
       present: (item) => waitingFor(item) !== '',
     },
     {
       id: 'since',
-      title: 'Since',
+      title: say('agreements.since'),
       width: 140,
       sort: 'since',
       cell: (item) => (

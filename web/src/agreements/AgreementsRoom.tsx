@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../api/client';
 import { ListRoom } from '../ui/list/ListRoom';
@@ -33,31 +34,31 @@ export default function AgreementsRoom() {
   });
   return (
     <>
-      <RoomTitle title="Agreements">
+      <RoomTitle title={say('agreements.agreements')}>
         <Filter
-          label="Find in agreements"
+          label={say('agreements.find-in-agreements')}
           value={find}
           onChange={(text) => go({ find: text, page: '' })}
         />
       </RoomTitle>
       <Chips
-        label="State"
+        label={say('agreements.state')}
         options={states}
         chosen={state}
         onChoose={(value) => go({ state: value, page: '' })}
       />
       <ListRoom
-        label="Agreements"
+        label={say('agreements.agreements')}
         query={list}
         place={place}
         columns={columns}
         keyOf={(item) => item.number}
         to={(item) => `/agreements/${item.number}`}
-        waiting="Looking up agreements…"
+        waiting={say('agreements.looking-up-agreements')}
         empty={
           find || state
-            ? 'No agreement fits. Take a word out of the filter, or choose another state.'
-            : 'Agreements stand here once a request has been turned into one. Fill a form in Intake.'
+            ? say('agreements.no-agreement-fits-take-a')
+            : say('agreements.agreements-stand-here-once-a')
         }
       />
     </>

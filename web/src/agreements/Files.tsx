@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import type { Schemas } from '../api/client';
 
 /** An agreement's documents as files. */
@@ -9,8 +10,8 @@ export function Files({
   documents: Schemas['DocumentView'][];
 }) {
   return (
-    <section aria-label="Files">
-      <h2 className="pb-1 text-lg">Files</h2>
+    <section aria-label={say('agreements.files')}>
+      <h2 className="pb-1 text-lg">{say('agreements.files')}</h2>
       {documents.map((document) => (
         <DocumentFiles
           key={document.id}
@@ -37,15 +38,15 @@ function DocumentFiles({
       {title && <h3 className="pt-1 font-semibold">{title}</h3>}
       <ul className="flex flex-col gap-1">
         <li>
-          <a href={`${at}.pdf`}>Agreement as PDF</a>
+          <a href={`${at}.pdf`}>{say('agreements.agreement-as-pdf')}</a>
         </li>
         {document.hasWord && (
           <li>
-            <a href={`${at}.docx`}>Wording as Word file</a>
+            <a href={`${at}.docx`}>{say('agreements.wording-as-word-file')}</a>
           </li>
         )}
         <li>
-          Pages as pictures:{' '}
+          {say('agreements.pages-as-pictures')}
           {document.pages.sizes.map((_, i) => (
             <a
               key={i}

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
@@ -34,8 +35,8 @@ export function People({
     },
   });
   return (
-    <section aria-label="Parties">
-      <h2 className="pb-1 text-lg">Parties</h2>
+    <section aria-label={say('agreements.parties')}>
+      <h2 className="pb-1 text-lg">{say('agreements.parties')}</h2>
       <ol className="flex flex-col gap-2">
         {people.map((person, i) => (
           <li key={person.party} className="flex gap-2">
@@ -49,13 +50,13 @@ export function People({
                 }}
               >
                 <input
-                  aria-label={`Name of ${person.label}`}
+                  aria-label={say('agreements.name-of', { label: person.label })}
                   className={inputLook}
                   value={editing.name}
                   onChange={(event) => setEditing({ ...editing, name: event.target.value })}
                 />
                 <input
-                  aria-label={`Mail address of ${person.label}`}
+                  aria-label={say('agreements.mail-address-of', { label: person.label })}
                   type="email"
                   className={inputLook}
                   value={editing.mail}
@@ -64,26 +65,33 @@ export function People({
                 <Trouble error={save.error} />
                 <span className="flex gap-2">
                   <Button type="submit" disabled={save.isPending}>
-                    Keep
+                    {say('agreements.keep')}
                   </Button>
-                  <Button onClick={() => setEditing(undefined)}>Leave as it was</Button>
+                  <Button onClick={() => setEditing(undefined)}>
+                    {say('agreements.leave-as-it-was')}
+                  </Button>
                 </span>
               </form>
             ) : (
               <span className="min-w-0 grow">
-                <strong className="font-medium">{person.name || 'nobody yet'}</strong>{' '}
+                <strong className="font-medium">
+                  {person.name || say('agreements.nobody-yet')}
+                </strong>{' '}
                 <span className="text-soft">
                   {person.label}, {dutyWords[person.duty]}
-                  {person.duty !== 'RECEIVES_COPY' && `, stage ${person.stage}`}
+                  {person.duty !== 'RECEIVES_COPY' &&
+                    say('agreements.stage', { stage: person.stage })}
                 </span>
-                <span className="block truncate text-soft">{person.mail || 'no mail address'}</span>
+                <span className="block truncate text-soft">
+                  {person.mail || say('agreements.no-mail-address')}
+                </span>
                 {!fixed && (
                   <button
                     type="button"
                     className="min-h-6 text-slate underline underline-offset-3"
                     onClick={() => setEditing(person)}
                   >
-                    Correct {person.label}
+                    {say('agreements.correct', { label: person.label })}
                   </button>
                 )}
               </span>

@@ -1,16 +1,19 @@
+import { say } from '../messages/rooms';
 import type { Schemas } from '../api/client';
 import { dateTime } from '../ui/time';
 
 /** The audit trail, with whether its chain holds. */
 export function Trail({ detail }: { detail: Schemas['AgreementDetail'] }) {
   return (
-    <section aria-label="Audit trail">
-      <h2 className="text-lg">Audit trail</h2>
+    <section aria-label={say('agreements.audit-trail')}>
+      <h2 className="text-lg">{say('agreements.audit-trail')}</h2>
       {detail.chainBrokenAt === null ? (
-        <p className="pb-2 text-moss">The chain of {detail.trail.length} events is whole.</p>
+        <p className="pb-2 text-moss">
+          {say('agreements.the-chain-of-events-is', { count: detail.trail.length })}
+        </p>
       ) : (
         <p role="alert" className="pb-2 text-oxide">
-          The chain is broken at event {detail.chainBrokenAt}: the stored trail was changed.
+          {say('agreements.the-chain-is-broken-at', { chainBrokenAt: detail.chainBrokenAt })}
         </p>
       )}
       <ol className="flex flex-col gap-2 border-l border-rule pl-3">

@@ -1,5 +1,5 @@
 import createClient from 'openapi-fetch';
-import type { Message } from '../messages/catalogue';
+import { english, type Code, type Message } from '../messages/catalogue';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
@@ -55,28 +55,23 @@ export async function answer<T>(
   try {
     result = await call;
   } catch {
-    throw new Problem(
-      'The server can’t be reached. Check the connection and try again.',
-      0,
-      {},
-      unreachable,
-    );
+    throw new Problem(english.say('server.unreachable'), 0, {}, plain('server.unreachable'));
   }
   if (result.response.ok) return result.data as T;
   noticeEnd(result.response);
   throw problemOf(result.error, result.response.status);
 }
 
-const unreachable: Message = { code: 'server.unreachable', arguments: {} };
-const failed: Message = { code: 'server.failed', arguments: {} };
+const plain = (code: Code): Message => ({ code, arguments: {} });
 
-const words: Record<number, string> = {
-  401: 'Your session has ended. Sign in again, then try once more.',
-  403: 'You may not do this with your account, or the page is out of date. Reload it.',
-  413: 'The file is larger than what can be taken in.',
-  429: 'Too much was asked for at once. Try again in a moment.',
-  502: 'The server can’t be reached just now. Try again in a moment.',
-  503: 'The server can’t do this just now. Try again in a moment.',
+/** For answers that come without a word, as from a proxy. */
+const known: Record<number, Code> = {
+  401: 'server.signed-out',
+  403: 'server.not-allowed',
+  413: 'server.file-too-large',
+  429: 'server.too-much',
+  502: 'server.unreachable',
+  503: 'server.away',
 };
 
 export function problemOf(error: unknown, status: number): Problem {
@@ -86,12 +81,12 @@ export function problemOf(error: unknown, status: number): Problem {
     message?: Message;
     faultMessages?: Record<string, Message>;
   };
-  const message = details.detail ?? words[status] ?? 'The server did not do it. Try again.';
+  const code = known[status] ?? 'server.failed';
   return new Problem(
-    message,
+    details.detail ?? english.say(code),
     status,
     details.faults ?? {},
-    details.message ?? (details.detail ? undefined : failed),
+    details.message ?? (details.detail ? undefined : plain(code)),
     details.faultMessages,
   );
 }

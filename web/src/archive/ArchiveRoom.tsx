@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { agreementColumns } from '../agreements/AgreementRows';
 import { answer, api } from '../api/client';
@@ -20,31 +21,29 @@ export default function ArchiveRoom() {
   });
   return (
     <>
-      <RoomTitle title="Archive">
+      <RoomTitle title={say('archive.archive')}>
         <Filter
-          label="Find by party, number, value or word"
+          label={say('archive.find-by-party-number-value')}
           value={find}
           onChange={(text) => go({ find: text, page: '' })}
         />
       </RoomTitle>
-      <section aria-label="Check a file" className="mb-4 flex flex-col gap-2">
-        <p className="text-soft">
-          A PDF that somebody sends you: find out which agreement it is, and whether it is whole.
-        </p>
+      <section aria-label={say('archive.check-a-file')} className="mb-4 flex flex-col gap-2">
+        <p className="text-soft">{say('archive.a-pdf-that-somebody-sends')}</p>
         <CheckFile />
       </section>
       <ListRoom
-        label="Archive"
+        label={say('archive.archive')}
         query={list}
         place={place}
         columns={columns}
         keyOf={(item) => item.number}
         to={(item) => `/archive/${item.number}`}
-        waiting="Looking into the archive…"
+        waiting={say('archive.looking-into-the-archive')}
         empty={
           find
-            ? 'Nothing in the archive has these words. Try the beginning of one word only.'
-            : 'Agreements are filed here when the last party has acted.'
+            ? say('archive.nothing-in-the-archive-has')
+            : say('archive.agreements-are-filed-here-when')
         }
       />
     </>

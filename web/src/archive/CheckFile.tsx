@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { useMutation } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { upload, type Schemas } from '../api/client';
@@ -18,22 +19,27 @@ export function CheckFile({ number = '' }: { number?: string }) {
   return (
     <div className="flex flex-col items-start gap-3">
       <FileButton
-        what={number ? `Copy of ${number} to check` : 'PDF to check'}
+        what={number ? say('archive.copy-of-to-check', { number }) : say('archive.pdf-to-check')}
         accept=".pdf"
         disabled={check.isPending}
         onFile={(file) => check.mutate(file)}
       >
-        {check.isPending ? 'Checking…' : number ? 'Check another copy' : 'Check a PDF'}
+        {check.isPending
+          ? say('archive.checking')
+          : number
+            ? say('archive.check-another-copy')
+            : say('archive.check-a-pdf')}
       </FileButton>
       <Trouble error={check.error} />
       {check.data && (
         <>
           {!number && whose && (
             <p>
-              It belongs to <Link to={`/agreements/${whose}`}>{whose}</Link>.
+              {say('archive.it-belongs-to')}
+              <Link to={`/agreements/${whose}`}>{whose}</Link>.
             </p>
           )}
-          <CheckResult title="The file" result={check.data.result} />
+          <CheckResult title={say('archive.the-file')} result={check.data.result} />
         </>
       )}
     </div>

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import type { Schemas } from '../api/client';
 import { dateTime } from '../ui/time';
 
@@ -10,7 +11,9 @@ export function CheckResult({ title, result }: { title: string; result: Schemas[
     >
       <p className={result.intact ? 'text-moss' : 'text-oxide'}>
         {title}{' '}
-        {result.intact ? 'is intact: nothing was changed since it was signed.' : 'is not intact.'}
+        {result.intact
+          ? say('archive.is-intact-nothing-was-changed')
+          : say('archive.is-not-intact')}
       </p>
       {result.findings.map((finding) => (
         <p key={finding}>{finding}</p>
@@ -26,7 +29,7 @@ export function CheckResult({ title, result }: { title: string; result: Schemas[
             <strong className="font-medium">{one.by}</strong>
             {one.at && <>, {dateTime(one.at)}</>}
             <span className="block text-soft">
-              {one.valid ? 'holds' : 'does not hold'}; {one.level}
+              {one.valid ? say('archive.holds') : say('archive.does-not-hold')}; {one.level}
             </span>
           </li>
         ))}

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { useMutation } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { Trail } from '../agreements/Trail';
@@ -18,7 +19,7 @@ export default function FiledRoom() {
     mutationFn: () =>
       answer(api.POST('/api/v1/archive/{number}/verification', { params: { path: { number } } })),
   });
-  if (agreement.isPending) return <Waiting what="Opening the agreement…" />;
+  if (agreement.isPending) return <Waiting what={say('archive.opening-the-agreement')} />;
   if (!agreement.data) return <Trouble error={agreement.error} />;
   const detail = agreement.data;
   return (
@@ -26,7 +27,7 @@ export default function FiledRoom() {
       <RoomTitle title={detail.row.title}>
         <Blind slats={detail.row.route} sealed={detail.row.state === 'COMPLETED'} />
         <span className="text-soft">
-          {number}, completed {dateTime(detail.row.since)}
+          {say('archive.completed', { number, dateTime: dateTime(detail.row.since) })}
         </span>
       </RoomTitle>
       <div className="grid grid-cols-[minmax(0,1fr)_24rem] gap-8">
@@ -42,39 +43,42 @@ export default function FiledRoom() {
           ))}
         </div>
         <aside className="flex flex-col gap-6">
-          <section aria-label="Files">
-            <h2 className="pb-1 text-lg">Files</h2>
+          <section aria-label={say('archive.files')}>
+            <h2 className="pb-1 text-lg">{say('archive.files')}</h2>
             <ul className="flex flex-col gap-1">
               {detail.documents.map((document, i) => (
                 <li key={document.id}>
                   <a href={`/api/v1/agreements/${number}/documents/${document.id}.pdf`}>
-                    {i === 0 ? 'Signed agreement' : document.title} (PDF)
+                    {i === 0 ? say('archive.signed-agreement') : document.title}
+                    {say('archive.pdf')}
                   </a>
                 </li>
               ))}
               {detail.hasRecord && (
                 <li>
-                  <a href={`/api/v1/agreements/${number}/record.pdf`}>Signing record (PDF)</a>
+                  <a href={`/api/v1/agreements/${number}/record.pdf`}>
+                    {say('archive.signing-record-pdf')}
+                  </a>
                 </li>
               )}
             </ul>
           </section>
-          <section aria-label="Check" className="flex flex-col gap-3">
-            <h2 className="text-lg">Is it intact?</h2>
+          <section aria-label={say('archive.check')} className="flex flex-col gap-3">
+            <h2 className="text-lg">{say('archive.is-it-intact')}</h2>
             <Button
               look="main"
               className="self-start"
               disabled={check.isPending}
               onClick={() => check.mutate()}
             >
-              {check.isPending ? 'Checking…' : 'Check all files now'}
+              {check.isPending ? say('archive.checking') : say('archive.check-all-files-now')}
             </Button>
             <Trouble error={check.error} />
             {check.data && (
               <>
                 {check.data.findings.length > 0 && (
                   <div role="status" className="border-l-4 border-oxide bg-sheet px-3 py-2">
-                    <p className="text-oxide">What is kept does not agree.</p>
+                    <p className="text-oxide">{say('archive.what-is-kept-does-not')}</p>
                     {check.data.findings.map((finding) => (
                       <p key={finding}>{finding}</p>
                     ))}
@@ -83,11 +87,11 @@ export default function FiledRoom() {
                 {check.data.documents.map((document, i) => (
                   <CheckResult
                     key={document.id}
-                    title={i === 0 ? 'The agreement' : document.title}
+                    title={i === 0 ? say('archive.the-agreement') : document.title}
                     result={document.result}
                   />
                 ))}
-                <CheckResult title="The signing record" result={check.data.record} />
+                <CheckResult title={say('archive.the-signing-record')} result={check.data.record} />
               </>
             )}
             <CheckFile number={number} />

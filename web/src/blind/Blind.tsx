@@ -96,6 +96,7 @@ export function Blind({
 
 /** The same with a line of words for each party: who, what, since when. */
 export function BlindWithNames({ slats, note }: { slats: Slat[]; note: (slat: Slat) => string }) {
+  const words = useSay();
   return (
     <ol className="flex flex-col gap-1">
       {rowsOf(slats).map((row, i) => (
@@ -106,7 +107,7 @@ export function BlindWithNames({ slats, note }: { slats: Slat[]; note: (slat: Sl
               <li key={slat.party} className="flex w-full items-start gap-2">
                 <Blind slats={[slat]} width={30} height={18} />
                 <span>
-                  <strong className="font-medium">{slat.name || 'nobody yet'}</strong>{' '}
+                  <strong className="font-medium">{slat.name || words.say('party.nobody')}</strong>{' '}
                   <span className="text-soft">
                     {slat.label}, {note(slat)}
                   </span>

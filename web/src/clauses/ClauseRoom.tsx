@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -35,17 +36,19 @@ export default function ClauseRoom() {
       void queries.invalidateQueries({ queryKey: ['clauses'] });
     },
   });
-  if (clause.isPending) return <Waiting what="Opening the clause…" />;
+  if (clause.isPending) return <Waiting what={say('clauses.opening-the-clause')} />;
   if (!clause.data) return <Trouble error={clause.error} />;
   const { name, versions, fields, diagnostics } = clause.data;
   return (
     <>
       <RoomTitle title={name.replace(/_/g, ' ')}>
         <span className="font-mono">{`{{>${name}}}`}</span>
-        <Link to="/clauses">All clauses</Link>
+        <Link to="/clauses">{say('clauses.all-clauses')}</Link>
       </RoomTitle>
       <p className="pb-3 text-soft">
-        {fields.length ? `It uses ${fields.join(', ')}.` : 'It uses no fields.'}
+        {fields.length
+          ? say('clauses.it-uses', { fields: fields.join(', ') })
+          : say('clauses.it-uses-no-fields')}
       </p>
       {diagnostics.map((one, i) => (
         <p key={i} className="text-oxide">
@@ -54,17 +57,17 @@ export default function ClauseRoom() {
       ))}
       {diagnostics.some((one) => one.code === 'tracked-changes' || one.code === 'comments') && (
         <Button className="mb-3" disabled={tidy.isPending} onClick={() => tidy.mutate()}>
-          Accept all changes and delete comments, as a next version
+          {say('clauses.accept-all-changes-and-delete')}
         </Button>
       )}
       <Trouble error={tidy.error} />
       <div
         role="group"
-        aria-label="Bring in the next version"
+        aria-label={say('clauses.bring-in-the-next-version')}
         className="mb-4 flex items-end gap-3"
       >
         <label className="flex w-96 flex-col gap-1">
-          <span className="text-soft">What changed in the next version</span>
+          <span className="text-soft">{say('clauses.what-changed-in-the-next')}</span>
           <input
             className={inputLook}
             value={note}
@@ -72,16 +75,24 @@ export default function ClauseRoom() {
           />
         </label>
         <FileButton
-          what="Word file of the next version"
+          what={say('clauses.word-file-of-the-next')}
           accept=".docx"
           disabled={bring.isPending}
           onFile={(file) => bring.mutate(file)}
         >
-          Bring in the next version
+          {say('clauses.bring-in-the-next-version')}
         </FileButton>
       </div>
       <Trouble error={bring.error} />
-      <Table head={['Version', 'What changed', 'By', 'Since', '']}>
+      <Table
+        head={[
+          say('clauses.version'),
+          say('clauses.what-changed'),
+          say('clauses.by'),
+          say('clauses.since'),
+          '',
+        ]}
+      >
         {versions.map((one) => (
           <tr key={one.number}>
             <td>{one.number}</td>
@@ -90,9 +101,11 @@ export default function ClauseRoom() {
             <td className="text-soft">{date(one.createdAt)}</td>
             <td className="flex gap-4 pt-2">
               <a href={`/api/v1/clauses/${id}/versions/${one.number}/wording`} download>
-                Word file
+                {say('clauses.word-file')}
               </a>
-              <a href={`/api/v1/clauses/${id}/versions/${one.number}/pages.pdf`}>Pages</a>
+              <a href={`/api/v1/clauses/${id}/versions/${one.number}/pages.pdf`}>
+                {say('clauses.pages')}
+              </a>
             </td>
           </tr>
         ))}

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -13,7 +14,7 @@ import { date } from '../ui/time';
 const columns: Column<Schemas['ClauseItem']>[] = [
   {
     id: 'name',
-    title: 'Clause',
+    title: say('clauses.clause'),
     width: 260,
     sort: 'name',
     cell: (one) => (
@@ -22,23 +23,23 @@ const columns: Column<Schemas['ClauseItem']>[] = [
       </Link>
     ),
   },
-  { id: 'version', title: 'Version', width: 80, cell: (one) => one.version },
+  { id: 'version', title: say('clauses.version'), width: 80, cell: (one) => one.version },
   {
     id: 'note',
-    title: 'What changed',
+    title: say('clauses.what-changed'),
     width: 340,
     cell: (one) => one.note,
     present: (one) => one.note !== '',
   },
   {
     id: 'by',
-    title: 'By',
+    title: say('clauses.by'),
     width: 160,
     cell: (one) => <span className="text-soft">{one.changedBy}</span>,
   },
   {
     id: 'changed',
-    title: 'Since',
+    title: say('clauses.since'),
     width: 130,
     sort: 'changed',
     cell: (one) => <span className="text-soft">{date(one.changedAt)}</span>,
@@ -66,17 +67,21 @@ export default function ClausesRoom() {
   });
   return (
     <>
-      <RoomTitle title="Clauses">
-        <Link to="/templates">Templates</Link>
+      <RoomTitle title={say('clauses.clauses')}>
+        <Link to="/templates">{say('clauses.templates')}</Link>
         <Filter
-          label="Find a clause"
+          label={say('clauses.find-a-clause')}
           value={find}
           onChange={(text) => go({ find: text, page: '' })}
         />
       </RoomTitle>
-      <div role="group" aria-label="Bring in a clause" className="mb-4 flex items-end gap-3">
+      <div
+        role="group"
+        aria-label={say('clauses.bring-in-a-clause')}
+        className="mb-4 flex items-end gap-3"
+      >
         <label className="flex w-72 flex-col gap-1">
-          <span className="text-soft">Name of a new clause, as tags will say it</span>
+          <span className="text-soft">{say('clauses.name-of-a-new-clause')}</span>
           <input
             className={`${inputLook} font-mono`}
             placeholder="care_of_paper"
@@ -85,28 +90,24 @@ export default function ClausesRoom() {
           />
         </label>
         <FileButton
-          what="Word file of the clause"
+          what={say('clauses.word-file-of-the-clause')}
           accept=".docx"
           disabled={!name.trim() || bringIn.isPending}
           onFile={(file) => bringIn.mutate(file)}
         >
-          Choose its Word file
+          {say('clauses.choose-its-word-file')}
         </FileButton>
       </div>
       <Trouble error={bringIn.error} />
       <ListRoom
-        label="Clauses"
+        label={say('clauses.clauses')}
         query={list}
         place={place}
         columns={columns}
         keyOf={(one) => one.id}
         to={(one) => `/clauses/${one.id}`}
-        waiting="Looking up clauses…"
-        empty={
-          find
-            ? 'No clause has this name.'
-            : 'A clause is a Word file that several templates share. They include it with {{>care_of_paper}}; a new version reaches every draft, and no published template.'
-        }
+        waiting={say('clauses.looking-up-clauses')}
+        empty={find ? say('clauses.no-clause-has-this-name') : say('clauses.a-clause-is-a-word')}
       />
     </>
   );

@@ -1,5 +1,7 @@
 import { lazy, Suspense, useContext } from 'react';
 import { Controller, get, useFormContext } from 'react-hook-form';
+import type { Catalogue, Code } from '../messages/catalogue';
+import { useSay } from '../messages/useSay';
 import { describedBy, inputLook, Labelled } from '../ui/parts';
 import type { Answers, DatumProps, Field, PartsProps } from './inputProps';
 import { AddressInput, MomentInput, NameInput } from './PartInputs';
@@ -9,16 +11,18 @@ import { FormLanguage, typedNumber } from './typing';
 const RichInput = lazy(() => import('./RichInput'));
 const ItemsInput = lazy(() => import('./ItemsInput'));
 
-const examples: Partial<Record<Field['type'], string>> = {
-  WEB_ADDRESS: 'For example https://www.example.org/loans',
-  PHONE: 'With the country, for example +44 1632 960 018',
+const examples: Partial<Record<Field['type'], Code>> = {
+  WEB_ADDRESS: 'form.example-web',
+  PHONE: 'form.example-phone',
 };
 
-function exampleOf(type: Field['type'], language: string): string | undefined {
-  if (type === 'MONEY') {
-    return `With the currency, for example EUR ${typedNumber('12500.00', language)}`;
-  }
-  return type === 'NUMBER' ? `For example ${typedNumber('1250.5', language)}` : examples[type];
+function exampleOf(words: Catalogue, type: Field['type'], language: string): string | undefined {
+  if (type === 'MONEY')
+    return words.say('form.example-money', { number: typedNumber('12500.00', language) });
+  if (type === 'NUMBER')
+    return words.say('form.example-number', { number: typedNumber('1250.5', language) });
+  const example = examples[type];
+  return example && words.say(example);
 }
 
 const grouped: Field['type'][] = ['NAME', 'ADDRESS', 'DATE_TIME', 'RICH_TEXT', 'PICTURE', 'ITEMS'];
@@ -51,14 +55,17 @@ export function FieldInput({ field, path }: { field: Field; path?: string }) {
 /** The input of one datum with its label, without the form around it. */
 export function DatumInput({ id, field, fault, value, inputRef, onChange }: DatumProps) {
   const language = useContext(FormLanguage);
-  const hint = field.hint || exampleOf(field.type, language);
+  const words = useSay();
+  const hint = field.hint || exampleOf(words, field.type, language);
   const described = describedBy(id, hint, fault);
   if (grouped.includes(field.type)) {
     return (
       <fieldset className="flex flex-col gap-1">
         <legend className="font-medium">
           {field.label}
-          {!field.required && <span className="font-normal text-soft"> (may stay empty)</span>}
+          {!field.required && (
+            <span className="font-normal text-soft"> {words.say('yours.may-stay-empty')}</span>
+          )}
         </legend>
         {hint && (
           <p id={`${id}-hint`} className="text-soft">
@@ -99,7 +106,7 @@ export function DatumInput({ id, field, fault, value, inputRef, onChange }: Datu
       required={field.required}
       {...(hint ? { hint } : {})}
     >
-      {plainInput(field, shared)}
+      {plainInput(words, field, shared)}
     </Labelled>
   );
 }
@@ -121,7 +128,7 @@ function PartsInput(props: PartsProps) {
   }
 }
 
-function plainInput(field: Field, shared: Record<string, unknown>) {
+function plainInput(words: Catalogue, field: Field, shared: Record<string, unknown>) {
   switch (field.type) {
     case 'LONG_TEXT':
       return <textarea rows={4} {...shared} />;
@@ -138,15 +145,15 @@ function plainInput(field: Field, shared: Record<string, unknown>) {
     case 'YES_NO':
       return (
         <select {...shared} className={`${inputLook} max-w-52`}>
-          <option value="">choose</option>
-          <option value="yes">yes</option>
-          <option value="no">no</option>
+          <option value="">{words.say('form.choose')}</option>
+          <option value="yes">{words.say('form.yes')}</option>
+          <option value="no">{words.say('form.no')}</option>
         </select>
       );
     case 'CHOICE':
       return (
         <select {...shared}>
-          <option value="">choose</option>
+          <option value="">{words.say('form.choose')}</option>
           {field.choices.map((choice) => (
             <option key={choice}>{choice}</option>
           ))}

@@ -2,7 +2,7 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { MemoryRouter, Route, Routes } from 'react-router';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import FormRoom from './FormRoom';
 
 const form = {
@@ -81,6 +81,9 @@ describe('a request whose agreement has been sent', () => {
     form.fields = [];
     form.sections = [];
   });
+
+  // the editor comes in a piece of its own, which a busy machine may take seconds to read
+  beforeAll(() => import('./RichInput'), 60_000);
 
   it('can be read and not changed', async () => {
     detail.agreementState = 'OUT';

@@ -1,3 +1,5 @@
+import { say } from '../messages/rooms';
+import { useSay } from '../messages/useSay';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
@@ -39,7 +41,7 @@ export default function FormRoom() {
     staleTime: Infinity,
     gcTime: 0,
   });
-  if (source.isPending) return <Waiting what="Opening the form…" />;
+  if (source.isPending) return <Waiting what={say('intake.opening-the-form')} />;
   if (!source.data) return <Trouble error={source.error} />;
   return <FilledForm key={`${number ?? template} ${from}`} {...source.data} />;
 }
@@ -63,6 +65,7 @@ function FilledForm({ form, row, values, people, agreementState }: Source) {
     defaultValues: { values: typedData(form.fields, values, form.language), people },
   });
   const { setError, clearErrors } = answers;
+  const words = useSay();
   // the request is taken in once, however often what comes after it has to be tried
   const [key] = useState(newKey);
   const [taken, setTaken] = useState(row?.number);
@@ -99,18 +102,21 @@ function FilledForm({ form, row, values, people, agreementState }: Source) {
   });
   useEffect(() => {
     if (!(save.error instanceof Problem)) return;
-    const faults = Object.entries(save.error.faults);
-    faults.forEach(([name, message], i) => {
+    const { faults, saidFaults } = save.error;
+    Object.entries(faults).forEach(([name, english], i) => {
+      const message = words.saying(saidFaults[name]) ?? english;
       const [party, part] = name.split('.');
       const path = part ? (`people.${party}.${part}` as 'people') : (`values.${name}` as 'values');
       setError(path, { type: 'server', message }, { shouldFocus: i === 0 });
     });
-  }, [save.error, setError]);
+  }, [save.error, setError, words]);
   return (
     <>
       <RoomTitle title={form.name}>
         <span className="text-soft">
-          {row ? `request ${row.number}` : `new request, template version ${form.version}`}
+          {row
+            ? say('intake.request', { number: row.number })
+            : say('intake.new-request-template-version', { version: form.version })}
         </span>
         {row?.agreement && <Link to={`/agreements/${row.agreement}`}>{row.agreement}</Link>}
       </RoomTitle>
@@ -119,12 +125,12 @@ function FilledForm({ form, row, values, people, agreementState }: Source) {
           <KeepAsSpecimen number={row.number} />
           {row.agreement && (
             <Link to={`/intake/new/${form.template}?from=${row.number}`}>
-              Fill a new form with these answers
+              {say('intake.fill-a-new-form-with')}
             </Link>
           )}
           {sent && (
             <p className="border-l-4 border-clay bg-sheet px-3 py-2">
-              {row.agreement} has been sent, so these answers can’t change any more.
+              {say('intake.has-been-sent-so-these', { agreement: row.agreement })}
             </p>
           )}
         </div>
@@ -161,10 +167,10 @@ function FilledForm({ form, row, values, people, agreementState }: Source) {
           {!sent && (
             <Button type="submit" look="main" className="self-start" disabled={save.isPending}>
               {!agreementState
-                ? 'Make the agreement'
+                ? say('intake.make-the-agreement')
                 : underWay
-                  ? 'Make the agreement again'
-                  : 'Make another agreement'}
+                  ? say('intake.make-the-agreement-again')
+                  : say('intake.make-another-agreement')}
             </Button>
           )}
         </form>
@@ -199,7 +205,7 @@ function personField(party: Schemas['ChosenParty'], part: 'name' | 'mail'): Sche
   return {
     name: `${party.party}-${part}`,
     type: part === 'mail' ? 'MAIL_ADDRESS' : 'TEXT',
-    label: part === 'mail' ? 'Mail address' : 'Full name',
+    label: part === 'mail' ? say('intake.mail-address') : say('intake.full-name'),
     required: true,
     hint: '',
     choices: [],
@@ -214,7 +220,7 @@ function KeepAsSpecimen({ number }: { number: string }) {
       answer(
         api.POST('/api/v1/requests/{number}/specimen', {
           params: { path: { number } },
-          body: { name: `From ${number}` },
+          body: { name: say('intake.from', { number }) },
         }),
       ),
   });
@@ -222,7 +228,7 @@ function KeepAsSpecimen({ number }: { number: string }) {
   return (
     <>
       <Button disabled={keep.isPending} onClick={() => keep.mutate()}>
-        Keep as a specimen, persons replaced
+        {say('intake.keep-as-a-specimen-persons')}
       </Button>
       <Trouble error={keep.error} />
     </>
@@ -234,17 +240,15 @@ function Replaced({ replaced }: { replaced: Schemas['Replacement'][] }) {
   return (
     <details className="max-w-xl" open>
       <summary className="text-moss">
-        Kept as a specimen of the draft, {replaced.length}{' '}
-        {replaced.length === 1 ? 'value' : 'values'} replaced
+        {say('intake.kept-as-a-specimen-of', { count: replaced.length })}
+        {replaced.length === 1 ? say('intake.value') : say('intake.values')}
+        {say('intake.replaced')}
       </summary>
-      <p className="text-clay">
-        Look it over under Specimens: a person who is named only within a text can’t be found by the
-        program.
-      </p>
+      <p className="text-clay">{say('intake.look-it-over-under-specimens')}</p>
       <ul className="text-soft">
         {replaced.map((one, i) => (
           <li key={i}>
-            {one.field}: <s>{one.before}</s> {one.after || 'left out'}
+            {one.field}: <s>{one.before}</s> {one.after || say('intake.left-out')}
           </li>
         ))}
       </ul>

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { allOf } from '../api/all';
@@ -26,13 +27,13 @@ export default function IntakeRoom() {
   const usable = templates.data?.filter((one) => one.publishedVersion > 0) ?? [];
   return (
     <>
-      <RoomTitle title="Intake" />
-      <section aria-label="Forms" className="pb-6">
-        <h2 className="pb-1 text-lg">Fill a form</h2>
+      <RoomTitle title={say('intake.intake')} />
+      <section aria-label={say('intake.forms')} className="pb-6">
+        <h2 className="pb-1 text-lg">{say('intake.fill-a-form')}</h2>
         {usable.length === 0 && (
           <Empty>
-            Every published template has a form. Publish one in{' '}
-            <Link to="/templates">Templates</Link>.
+            {say('intake.every-published-template-has-a')}
+            <Link to="/templates">{say('intake.templates')}</Link>.
           </Empty>
         )}
         <ul className="flex flex-wrap gap-x-6 gap-y-1">
@@ -45,16 +46,16 @@ export default function IntakeRoom() {
           ))}
         </ul>
       </section>
-      <h2 className="pb-1 text-lg">Requests</h2>
+      <h2 className="pb-1 text-lg">{say('intake.requests')}</h2>
       <ListRoom
-        label="Requests"
+        label={say('intake.requests')}
         query={list}
         place={place}
         columns={columns}
         keyOf={(one) => one.number}
         to={(one) => `/intake/${one.number}`}
-        waiting="Looking up requests…"
-        empty="No request yet. Fill one of the forms."
+        waiting={say('intake.looking-up-requests')}
+        empty={say('intake.no-request-yet-fill-one')}
       />
     </>
   );

@@ -1,10 +1,12 @@
 import { useState } from 'react';
+import { useSay } from '../messages/useSay';
 import { Button } from '../ui/parts';
 import { readItems, writeItems } from './composite';
 import type { PartsProps } from './inputProps';
 
 /** A list of items, each with its own fields; items can be added, moved and taken out. */
 export default function ItemsInput({ id, field, value, onChange, Datum }: PartsProps) {
+  const words = useSay();
   const items = readItems(value);
   const set = (next: Record<string, string>[]) => onChange(writeAll(next));
   // what is typed into an item goes with it when it is moved, so an item is known by more than its place
@@ -26,13 +28,21 @@ export default function ItemsInput({ id, field, value, onChange, Datum }: PartsP
           <li key={known[i]} className="border border-rule p-3">
             <div className="flex items-center gap-2 pb-2">
               <span className="mr-auto font-medium">
-                {field.label} {i + 1}
+                {words.say('form.item', { list: field.label, position: i + 1 })}
               </span>
-              {i > 0 && <Button onClick={() => arrange(swapped(i, i - 1))}>Up</Button>}
-              {i < items.length - 1 && (
-                <Button onClick={() => arrange(swapped(i, i + 1))}>Down</Button>
+              {i > 0 && (
+                <Button onClick={() => arrange(swapped(i, i - 1))}>
+                  {words.say('form.item-up')}
+                </Button>
               )}
-              <Button onClick={() => arrange(places.filter((at) => at !== i))}>Take out</Button>
+              {i < items.length - 1 && (
+                <Button onClick={() => arrange(swapped(i, i + 1))}>
+                  {words.say('form.item-down')}
+                </Button>
+              )}
+              <Button onClick={() => arrange(places.filter((at) => at !== i))}>
+                {words.say('form.item-out')}
+              </Button>
             </div>
             <div className="grid grid-cols-2 gap-3">
               {field.items.map((part) => (
@@ -51,7 +61,7 @@ export default function ItemsInput({ id, field, value, onChange, Datum }: PartsP
         ))}
       </ol>
       <Button className="self-start" onClick={() => arrange([...places, items.length])}>
-        Add to {field.label}
+        {words.say('form.item-add', { list: field.label })}
       </Button>
     </div>
   );

@@ -1,3 +1,4 @@
+import { useSay } from '../messages/useSay';
 import { inputLook } from '../ui/parts';
 import { joinParts, splitParts } from './composite';
 import type { PartsProps } from './inputProps';
@@ -33,6 +34,7 @@ function Part({
 
 /** A full name in its parts, in the order of vCard's N: family, given, additional, prefix, suffix. */
 export function NameInput({ id, value, onChange, describedBy }: PartsProps) {
+  const words = useSay();
   const parts = splitParts(value, 5);
   const set = (at: number) => (text: string) =>
     onChange(joinParts(parts.map((part, i) => (i === at ? text : part))));
@@ -47,15 +49,16 @@ export function NameInput({ id, value, onChange, describedBy }: PartsProps) {
   );
   return (
     <div className="grid grid-cols-[6rem_1fr_1fr] gap-2">
-      {part(3, 'Title')}
-      {part(1, 'Given names')}
-      {part(0, 'Family name')}
+      {part(3, words.say('form.name-title'))}
+      {part(1, words.say('form.name-given'))}
+      {part(0, words.say('form.name-family'))}
     </div>
   );
 }
 
 /** A postal address in its parts, in the order of vCard's ADR: two unused, street, locality, region, code, country. */
 export function AddressInput({ id, value, onChange, describedBy }: PartsProps) {
+  const words = useSay();
   const parts = splitParts(value, 7);
   const part = (at: number, label: string, width: string) => (
     <Part
@@ -69,17 +72,18 @@ export function AddressInput({ id, value, onChange, describedBy }: PartsProps) {
   );
   return (
     <div className="grid grid-cols-6 gap-2">
-      {part(2, 'Street and number', 'col-span-6')}
-      {part(5, 'Postal code', 'col-span-2')}
-      {part(3, 'Town', 'col-span-4')}
-      {part(4, 'Region', 'col-span-3')}
-      {part(6, 'Country, as NL or by name', 'col-span-3')}
+      {part(2, words.say('form.street'), 'col-span-6')}
+      {part(5, words.say('form.postal-code'), 'col-span-2')}
+      {part(3, words.say('form.town'), 'col-span-4')}
+      {part(4, words.say('form.region'), 'col-span-3')}
+      {part(6, words.say('form.country'), 'col-span-3')}
     </div>
   );
 }
 
 /** A date, a time, and the time zone in which they are meant. */
 export function MomentInput({ id, value, onChange, describedBy }: PartsProps) {
+  const words = useSay();
   const here = Intl.DateTimeFormat().resolvedOptions().timeZone;
   const [time = '', zone = here] = value.split(' ');
   const set = (nextTime: string, nextZone: string) =>
@@ -87,7 +91,7 @@ export function MomentInput({ id, value, onChange, describedBy }: PartsProps) {
   return (
     <div className="grid grid-cols-2 gap-2">
       <label htmlFor={`${id}-time`} className="flex flex-col">
-        <span className="text-soft">Date and time</span>
+        <span className="text-soft">{words.say('form.moment')}</span>
         <input
           id={`${id}-time`}
           type="datetime-local"
@@ -98,7 +102,7 @@ export function MomentInput({ id, value, onChange, describedBy }: PartsProps) {
         />
       </label>
       <label htmlFor={`${id}-zone`} className="flex flex-col">
-        <span className="text-soft">Time zone</span>
+        <span className="text-soft">{words.say('form.zone')}</span>
         <select
           id={`${id}-zone`}
           className={inputLook}

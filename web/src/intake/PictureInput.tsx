@@ -1,10 +1,12 @@
 import { useMutation } from '@tanstack/react-query';
 import { upload, type Schemas } from '../api/client';
+import { useSay } from '../messages/useSay';
 import { Button, inputLook, Trouble } from '../ui/parts';
 import type { PartsProps } from './inputProps';
 
 /** A picture file, kept by the server as soon as it is chosen. */
 export function PictureInput({ id, field, value, onChange, describedBy }: PartsProps) {
+  const words = useSay();
   const keep = useMutation({
     mutationFn: (file: File) => upload<Schemas['KeptPicture']>('/api/v1/pictures', file),
     onSuccess: (kept) => onChange(kept.file),
@@ -18,7 +20,7 @@ export function PictureInput({ id, field, value, onChange, describedBy }: PartsP
             alt={field.label}
             className="max-h-32 max-w-64 border border-rule bg-sheet"
           />
-          <Button onClick={() => onChange('')}>Take it out</Button>
+          <Button onClick={() => onChange('')}>{words.say('form.picture-out')}</Button>
         </div>
       )}
       <input

@@ -1,6 +1,7 @@
 import { EditorContent, useEditor, useEditorState } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
 import { useContext, useEffect } from 'react';
+import { useSay } from '../messages/useSay';
 import { EditorToolbar, Tool } from '../ui/EditorToolbar';
 import type { PartsProps } from './inputProps';
 import { FormFixed } from './typing';
@@ -8,6 +9,7 @@ import { FormFixed } from './typing';
 /** Formatted text: bold, italic, underline, lists and links; nothing else is kept. */
 export default function RichInput({ id, field, value, onChange, describedBy }: PartsProps) {
   const fixed = useContext(FormFixed);
+  const words = useSay();
   const editor = useEditor({
     editable: !fixed,
     extensions: [
@@ -61,27 +63,43 @@ export default function RichInput({ id, field, value, onChange, describedBy }: P
   const chain = () => editor.chain().focus();
   return (
     <div className="rounded-sm border border-edge bg-sheet">
-      <EditorToolbar label={`Format ${field.label}`}>
-        <Tool label="bold" active={on.bold} onRun={() => chain().toggleBold().run()} />
-        <Tool label="italic" active={on.italic} onRun={() => chain().toggleItalic().run()} />
+      <EditorToolbar label={words.say('form.format', { field: field.label })}>
         <Tool
-          label="underline"
+          label={words.say('form.bold')}
+          active={on.bold}
+          onRun={() => chain().toggleBold().run()}
+        />
+        <Tool
+          label={words.say('form.italic')}
+          active={on.italic}
+          onRun={() => chain().toggleItalic().run()}
+        />
+        <Tool
+          label={words.say('form.underline')}
           active={on.underline}
           onRun={() => chain().toggleUnderline().run()}
         />
-        <Tool label="bullets" active={on.bullets} onRun={() => chain().toggleBulletList().run()} />
-        <Tool label="numbers" active={on.numbers} onRun={() => chain().toggleOrderedList().run()} />
         <Tool
-          label="link"
+          label={words.say('form.bullets')}
+          active={on.bullets}
+          onRun={() => chain().toggleBulletList().run()}
+        />
+        <Tool
+          label={words.say('form.numbers')}
+          active={on.numbers}
+          onRun={() => chain().toggleOrderedList().run()}
+        />
+        <Tool
+          label={words.say('form.link')}
           active={on.link}
           onRun={() => {
             if (on.link) chain().unsetLink().run();
             else {
-              const words = editor.state.doc.textBetween(
+              const chosen = editor.state.doc.textBetween(
                 editor.state.selection.from,
                 editor.state.selection.to,
               );
-              const address = /^https?:\/\//.test(words) ? words : `https://${words.trim()}`;
+              const address = /^https?:\/\//.test(chosen) ? chosen : `https://${chosen.trim()}`;
               chain().setLink({ href: address }).run();
             }
           }}

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import type { Column } from '../ui/list/List';
@@ -7,29 +8,29 @@ import { dateTime } from '../ui/time';
 export const requestColumns: Column<Schemas['RequestRow']>[] = [
   {
     id: 'number',
-    title: 'Request',
+    title: say('intake.request-2'),
     width: 130,
     sort: 'number',
     cell: (one) => <Link to={`/intake/${one.number}`}>{one.number}</Link>,
   },
-  { id: 'template', title: 'Template', width: 300, cell: (one) => one.template },
-  { id: 'from', title: 'From', width: 200, cell: (one) => one.createdBy },
+  { id: 'template', title: say('intake.template'), width: 300, cell: (one) => one.template },
+  { id: 'from', title: say('intake.from-2'), width: 200, cell: (one) => one.createdBy },
   {
     id: 'created',
-    title: 'When',
+    title: say('intake.when'),
     width: 180,
     sort: 'created',
     cell: (one) => <span className="text-soft">{dateTime(one.createdAt)}</span>,
   },
   {
     id: 'agreement',
-    title: 'Agreement',
+    title: say('intake.agreement'),
     width: 150,
     cell: (one) =>
       one.agreement ? (
         <Link to={`/agreements/${one.agreement}`}>{one.agreement}</Link>
       ) : (
-        <span className="text-clay">not made yet</span>
+        <span className="text-clay">{say('intake.not-made-yet')}</span>
       ),
   },
 ];

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import {
   Combobox,
   ComboboxInput,
@@ -45,7 +46,7 @@ export function Finder({ rooms, templates }: { rooms: Goal[]; templates: boolean
     <Dialog open={open} onClose={() => setOpen(false)}>
       <div className="fixed inset-0 overflow-y-auto bg-[#1d2726]/60 p-6 pt-24">
         <DialogPanel className="mx-auto max-w-xl border border-rule bg-sheet p-4">
-          <DialogTitle className="pb-2 text-lg">Find and go</DialogTitle>
+          <DialogTitle className="pb-2 text-lg">{say('office.find-and-go')}</DialogTitle>
           <Combobox<Goal | null>
             value={null}
             onChange={(goal) => {
@@ -56,7 +57,7 @@ export function Finder({ rooms, templates }: { rooms: Goal[]; templates: boolean
           >
             <ComboboxInput
               autoFocus
-              aria-label="A room, a template, an agreement or any word of one"
+              aria-label={say('office.a-room-a-template-an')}
               className={inputLook}
               value={find}
               onChange={(event) => setFind(event.target.value)}
@@ -74,7 +75,9 @@ export function Finder({ rooms, templates }: { rooms: Goal[]; templates: boolean
               ))}
             </ComboboxOptions>
           </Combobox>
-          {goals.length === 0 && <p className="p-2 text-soft">Nothing has these words.</p>}
+          {goals.length === 0 && (
+            <p className="p-2 text-soft">{say('office.nothing-has-these-words')}</p>
+          )}
         </DialogPanel>
       </div>
     </Dialog>
@@ -90,7 +93,7 @@ async function lookUp(find: string, withTemplates: boolean): Promise<Goal[]> {
     ...templates.slice(0, 5).map((one) => ({
       to: `/templates/${one.id}`,
       name: one.name,
-      what: 'template',
+      what: say('office.template'),
     })),
     ...agreements.items.slice(0, 8).map((one) => ({
       to: one.state === 'COMPLETED' ? `/archive/${one.number}` : `/agreements/${one.number}`,

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Navigate, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
@@ -9,12 +10,12 @@ import { useSession } from './queries';
 import { SignInAgain } from './SignInAgain';
 
 const rooms = [
-  { to: '/today', name: 'Today', reader: false },
-  { to: '/templates', name: 'Templates', reader: false },
-  { to: '/intake', name: 'Intake', reader: false },
-  { to: '/agreements', name: 'Agreements', reader: true },
-  { to: '/archive', name: 'Archive', reader: true },
-  { to: '/postroom', name: 'Postroom', reader: false },
+  { to: '/today', name: say('office.today'), reader: false },
+  { to: '/templates', name: say('office.templates'), reader: false },
+  { to: '/intake', name: say('office.intake'), reader: false },
+  { to: '/agreements', name: say('office.agreements'), reader: true },
+  { to: '/archive', name: say('office.archive'), reader: true },
+  { to: '/postroom', name: say('office.postroom'), reader: false },
 ];
 
 /** The headrail with the rooms, and the room beneath it. */
@@ -28,7 +29,7 @@ export function Frame() {
     const room = rooms.find((one) => place.pathname.startsWith(one.to));
     document.title = room ? `${room.name} – Jalousie` : 'Jalousie';
   }, [place.pathname]);
-  if (session.isPending) return <Waiting what="Opening…" />;
+  if (session.isPending) return <Waiting what={say('office.opening')} />;
   if (!session.data) return <Navigate to="/sign-in" replace state={{ from: place.pathname }} />;
   const person = session.data;
   async function signOut() {
@@ -39,11 +40,11 @@ export function Frame() {
   return (
     <>
       <a href="#room" className="sr-only focus:not-sr-only">
-        To the room
+        {say('office.to-the-room')}
       </a>
       <header className="flex flex-wrap items-center gap-x-6 bg-bottle px-5 text-onbottle">
         <Wordmark />
-        <nav aria-label="Rooms" className="flex flex-wrap">
+        <nav aria-label={say('office.rooms')} className="flex flex-wrap">
           {rooms
             .filter((room) => room.reader || person.role === 'COORDINATOR')
             .map((room) => (
@@ -58,14 +59,14 @@ export function Frame() {
               </NavLink>
             ))}
         </nav>
-        <span className="ml-auto text-onbottle/80">Ctrl+K finds anything</span>
+        <span className="ml-auto text-onbottle/80">{say('office.ctrl-k-finds-anything')}</span>
         <span>{person.name}</span>
         <button
           type="button"
           className="min-h-8 underline underline-offset-4"
           onClick={() => void signOut()}
         >
-          Sign out
+          {say('office.sign-out')}
         </button>
       </header>
       <SignInAgain mail={person.mail} />
@@ -73,7 +74,7 @@ export function Frame() {
         templates={person.role === 'COORDINATOR'}
         rooms={rooms
           .filter((room) => room.reader || person.role === 'COORDINATOR')
-          .map((room) => ({ ...room, what: 'room' }))}
+          .map((room) => ({ ...room, what: say('office.room') }))}
       />
       <main id="room" className="mx-auto max-w-[92rem] px-5 py-4">
         <Outlet />

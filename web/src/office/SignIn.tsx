@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useId } from 'react';
 import { useForm } from 'react-hook-form';
@@ -26,7 +27,7 @@ export function SignInForm({
       className="flex flex-col gap-4"
       onSubmit={(event) => void form.handleSubmit((body) => signIn.mutate(body))(event)}
     >
-      <Labelled id={`${id}-mail`} label="Mail address">
+      <Labelled id={`${id}-mail`} label={say('office.mail-address')}>
         <input
           id={`${id}-mail`}
           type="email"
@@ -35,7 +36,7 @@ export function SignInForm({
           {...form.register('mail', { required: true })}
         />
       </Labelled>
-      <Labelled id={`${id}-password`} label="Password">
+      <Labelled id={`${id}-password`} label={say('office.password')}>
         <input
           id={`${id}-password`}
           type="password"
@@ -46,7 +47,7 @@ export function SignInForm({
       </Labelled>
       <Trouble error={signIn.error} />
       <Button type="submit" look="main" disabled={signIn.isPending} className="self-start">
-        Sign in
+        {say('office.sign-in')}
       </Button>
     </form>
   );
@@ -63,7 +64,7 @@ export function SignIn() {
         <Wordmark />
       </header>
       <main className="mx-auto mt-16 max-w-sm px-4">
-        <h1 className="pb-4 text-2xl">Sign in</h1>
+        <h1 className="pb-4 text-2xl">{say('office.sign-in')}</h1>
         <SignInForm
           onSignedIn={(session) => {
             queries.setQueryData(['session'], session);

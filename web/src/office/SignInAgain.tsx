@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { DialogShell } from '../ui/DialogShell';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
@@ -27,8 +28,8 @@ export function SignInAgain({ mail }: { mail: string }) {
     } else void navigate(session.role === 'COORDINATOR' ? '/today' : '/archive');
   }
   return (
-    <DialogShell open={ended} title="Your session has ended" width="narrow">
-      <p className="pb-4">Sign in again. What you have typed here is still there.</p>
+    <DialogShell open={ended} title={say('office.your-session-has-ended')} width="narrow">
+      <p className="pb-4">{say('office.sign-in-again-what-you')}</p>
       <SignInForm mail={mail} onSignedIn={signedIn} />
     </DialogShell>
   );

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import '@fontsource-variable/hanken-grotesk';
 import '@fontsource-variable/newsreader';
 import '../ui/theme.css';
@@ -31,7 +32,7 @@ createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
       <BrowserRouter>
-        <Suspense fallback={<Waiting what="Opening…" />}>
+        <Suspense fallback={<Waiting what={say('office.opening')} />}>
           <Routes>
             <Route path="/sign-in" element={<SignIn />} />
             <Route element={<Frame />}>

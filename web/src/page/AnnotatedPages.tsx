@@ -1,4 +1,6 @@
+import { say } from '../messages/rooms';
 import type { Schemas } from '../api/client';
+import { useSay } from '../messages/useSay';
 import { kinds } from '../signingFields/kinds';
 import { Margin, type Note } from './Margins';
 import { PagesView, placeOf } from './PagesView';
@@ -23,6 +25,11 @@ export function AnnotatedPages({
   /** Makes the words selectable, and is told which are. */
   onWords?: (words: Words | undefined) => void;
 }) {
+  const words = useSay();
+  const called = (field: Schemas['SigningField']) => {
+    const code = kinds[field.type.kind].name;
+    return code ? words.say(code) : field.label;
+  };
   const ordinal = (party: string) => actors.findIndex((actor) => actor.party === party) + 1;
   const labelOf = (party: string) =>
     actors.find((actor) => actor.party === party)?.label ?? `${party} (nobody)`;
@@ -66,14 +73,14 @@ export function AnnotatedPages({
         left: (
           <Margin
             side="left"
-            label={`Data on page ${page}`}
+            label={say('page.data-on-page', { page })}
             notes={dataNotes(data, matches, height)}
           />
         ),
         right: (
           <Margin
             side="right"
-            label={`Who acts on page ${page}`}
+            label={say('page.who-acts-on-page', { page })}
             notes={pages.fields
               .filter((field) => field.page === page)
               .map((field) => {
@@ -87,9 +94,7 @@ export function AnnotatedPages({
                       <Ordinal ordinal={ordinal(field.field.party)} />
                       <span className="truncate">
                         {labelOf(field.field.party)}{' '}
-                        <span className="text-soft">
-                          {kinds[field.field.type.kind].name ?? field.field.label}
-                        </span>
+                        <span className="text-soft">{called(field.field)}</span>
                       </span>
                     </span>
                   ),

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
@@ -11,7 +12,7 @@ const stateWords: Record<string, string> = {
   WAITING: 'waiting',
   SENT: 'sent',
   FAILED: 'failed',
-  NOT_NEEDED: 'not needed any more',
+  NOT_NEEDED: say('postroom.not-needed-any-more'),
 };
 
 type Mail = Schemas['MailRow'];
@@ -21,15 +22,21 @@ function columns(onOpen: ((id: string) => void) | undefined, narrow: boolean): C
   const all: Column<Mail>[] = [
     {
       id: 'created',
-      title: 'When',
+      title: say('postroom.when'),
       width: 160,
       sort: 'created',
       cell: (mail) => <span className="text-soft">{dateTime(mail.sentAt ?? mail.createdAt)}</span>,
     },
-    { id: 'to', title: 'To', width: 260, sort: 'recipient', cell: (mail) => mail.recipient },
+    {
+      id: 'to',
+      title: say('postroom.to'),
+      width: 260,
+      sort: 'recipient',
+      cell: (mail) => mail.recipient,
+    },
     {
       id: 'subject',
-      title: 'Subject',
+      title: say('postroom.subject'),
       width: 460,
       cell: (mail) =>
         onOpen ? (
@@ -46,7 +53,7 @@ function columns(onOpen: ((id: string) => void) | undefined, narrow: boolean): C
     },
     {
       id: 'state',
-      title: 'State',
+      title: say('postroom.state'),
       width: 130,
       cell: (mail) => (
         <span className={mail.state === 'WAITING' ? 'text-clay' : 'text-moss'}>
@@ -70,24 +77,20 @@ export default function PostroomRoom() {
     placeholderData: keepPreviousData,
     refetchInterval: 3000,
   });
-  if (list.isPending) return <Waiting what="Looking into the postroom…" />;
+  if (list.isPending) return <Waiting what={say('postroom.looking-into-the-postroom')} />;
   if (!list.data) return <Trouble error={list.error} />;
   const readable = session.data?.postroom ?? false;
   return (
     <>
-      <RoomTitle title="Postroom">
-        {readable && (
-          <p className="text-soft">
-            Mail goes to the stand-in on this machine and to nobody else; open one to read it.
-          </p>
-        )}
+      <RoomTitle title={say('postroom.postroom')}>
+        {readable && <p className="text-soft">{say('postroom.mail-goes-to-the-stand')}</p>}
       </RoomTitle>
-      {list.data.total === 0 && <Empty>Every mail that goes out is listed here.</Empty>}
+      {list.data.total === 0 && <Empty>{say('postroom.every-mail-that-goes-out')}</Empty>}
       <div className={open ? 'grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] gap-5' : ''}>
         {list.data.total > 0 && (
           <div className="min-w-0">
             <List
-              label="Mail"
+              label={say('postroom.mail')}
               list={list.data}
               place={place}
               columns={columns(readable ? setOpen : undefined, !!open)}
@@ -106,13 +109,13 @@ function Letter({ id }: { id: string }) {
     queryKey: ['mail', id],
     queryFn: () => answer(api.GET('/api/v1/postroom/{id}', { params: { path: { id } } })),
   });
-  if (mail.isPending) return <Waiting what="Opening the mail…" />;
+  if (mail.isPending) return <Waiting what={say('postroom.opening-the-mail')} />;
   if (!mail.data) return <Trouble error={mail.error} />;
   return (
-    <article aria-label="Mail" className="h-fit min-w-0 bg-sheet p-5 shadow-page">
+    <article aria-label={say('postroom.mail')} className="h-fit min-w-0 bg-sheet p-5 shadow-page">
       <h2 className="text-lg break-words">{mail.data.subject}</h2>
       <p className="pb-4 text-soft">
-        From {mail.data.from} to {mail.data.to}
+        {say('postroom.from-to', { from: mail.data.from, to: mail.data.to })}
       </p>
       <div className="wrap-anywhere whitespace-pre-wrap">
         {mail.data.text.split(/(https?:\/\/\S+)/).map((part, i) =>
@@ -126,7 +129,9 @@ function Letter({ id }: { id: string }) {
         )}
       </div>
       {mail.data.attachments.length > 0 && (
-        <p className="pt-4 text-soft">Attached: {mail.data.attachments.join(', ')}</p>
+        <p className="pt-4 text-soft">
+          {say('postroom.attached', { attachments: mail.data.attachments.join(', ') })}
+        </p>
       )}
     </article>
   );

@@ -1,6 +1,6 @@
 import type { FieldKind } from './kind';
 
 export const dateSigned: FieldKind = {
-  name: 'date of signing',
+  name: 'signing-field.date-signed',
   shown: (given) => ({ text: given.date }),
 };

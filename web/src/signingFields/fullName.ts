@@ -1,6 +1,6 @@
 import type { FieldKind } from './kind';
 
 export const fullName: FieldKind = {
-  name: 'full name',
+  name: 'signing-field.full-name',
   shown: (given) => ({ text: given.name }),
 };

@@ -1,5 +1,6 @@
 import type { ComponentType } from 'react';
 import type { Schemas } from '../api/client';
+import type { Code } from '../messages/catalogue';
 
 export type Placed = Schemas['PlacedField'];
 export type FieldType = Schemas['SigningField']['type'];
@@ -17,7 +18,7 @@ export type Given = {
 /** How one kind of signing field is named and looks while it is completed. */
 export type FieldKind = {
   /** In a margin, after the party's name; none for a field that is known by its own label. */
-  name?: string;
+  name?: Code;
   /** What stands in its place now. */
   shown: (given: Given) => { text: string } | { picture: string };
   /** How the party is asked for it; none for what the program or the mark fills in. */

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { allOf } from '../api/all';
@@ -10,11 +11,11 @@ type Detail = Schemas['TemplateDetail'];
 type Act = Schemas['WordingAct']['act'];
 
 const acts: { act: Act; words: string; caret: boolean }[] = [
-  { act: 'MARK_FIELD', words: 'become the field', caret: false },
-  { act: 'MARK_PASSAGE', words: 'print for', caret: false },
-  { act: 'MARK_INVERTED_PASSAGE', words: 'print unless', caret: false },
-  { act: 'INSERT', words: 'put in here: the field or signing field', caret: true },
-  { act: 'INSERT_CLAUSE', words: 'put in after this paragraph: the clause', caret: true },
+  { act: 'MARK_FIELD', words: say('templates.become-the-field'), caret: false },
+  { act: 'MARK_PASSAGE', words: say('templates.print-for'), caret: false },
+  { act: 'MARK_INVERTED_PASSAGE', words: say('templates.print-unless'), caret: false },
+  { act: 'INSERT', words: say('templates.put-in-here-the-field'), caret: true },
+  { act: 'INSERT_CLAUSE', words: say('templates.put-in-after-this-paragraph'), caret: true },
 ];
 
 /** What can be done with the words chosen on the page, each act in the Word file itself. */
@@ -91,15 +92,10 @@ export function ActsOnWords({
       : names(detail, act);
   return (
     <section
-      aria-label="Acts on the words"
+      aria-label={say('templates.acts-on-the-words')}
       className="sticky top-0 z-[1] mb-4 flex min-h-12 flex-wrap items-center gap-x-3 gap-y-2 border-y border-rule bg-paper py-2"
     >
-      {!words && !last && (
-        <p className="text-soft">
-          Select words on the page to make them a field or a passage that depends on something;
-          click between words to put something in.
-        </p>
-      )}
+      {!words && !last && <p className="text-soft">{say('templates.select-words-on-the-page')}</p>}
       {words && (
         <form
           className="flex grow flex-wrap items-center gap-3"
@@ -110,15 +106,17 @@ export function ActsOnWords({
         >
           {words.text ? (
             <span className="max-w-96 truncate">
-              The words <q className="font-serif">{words.text}</q>
+              {say('templates.the-words')}
+              <q className="font-serif">{words.text}</q>
             </span>
           ) : (
             <span className="max-w-96 truncate">
-              After <q className="font-serif">{words.before.slice(-24)}</q>
+              {say('templates.after')}
+              <q className="font-serif">{words.before.slice(-24)}</q>
             </span>
           )}
           <select
-            aria-label="What to do"
+            aria-label={say('templates.what-to-do')}
             className="min-h-9 rounded-sm border border-edge bg-sheet px-2"
             value={act}
             onChange={(event) => setAct(event.target.value as Act)}
@@ -130,7 +128,7 @@ export function ActsOnWords({
             ))}
           </select>
           <input
-            aria-label="Name"
+            aria-label={say('templates.name')}
             list="known-names"
             required
             className={`${inputLook} max-w-64 font-mono`}
@@ -143,20 +141,24 @@ export function ActsOnWords({
             ))}
           </datalist>
           <Button type="submit" look="main" disabled={!name.trim() || carryOut.isPending}>
-            Do it in the Word file
+            {say('templates.do-it-in-the-word')}
           </Button>
         </form>
       )}
       {last && (
         <>
           <span>
-            The same words stand in {last.further} more {last.further === 1 ? 'place' : 'places'}.
+            {say('templates.the-same-words-stand-in', { further: last.further })}
+            {last.further === 1 ? say('templates.place') : say('templates.places')}.
           </span>
           <Button disabled={everywhere.isPending} onClick={() => everywhere.mutate(last)}>
-            Make {last.further === 1 ? 'it' : 'them'} the field {last.name} too
+            {say('templates.make')}
+            {last.further === 1 ? say('templates.it') : say('templates.them')}
+            {say('templates.the-field-too', { name: last.name })}
           </Button>
           <Button onClick={() => setLast(undefined)}>
-            Leave {last.further === 1 ? 'it' : 'them'}
+            {say('templates.leave')}
+            {last.further === 1 ? say('templates.it') : say('templates.them')}
           </Button>
         </>
       )}

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { DialogShell } from '../ui/DialogShell';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -50,31 +51,33 @@ export function BringBack({
   return (
     <>
       <FileButton
-        what="Changed Word file"
+        what={say('templates.changed-word-file')}
         accept=".docx"
         disabled={compare.isPending}
         onFile={(file) => compare.mutate(file)}
       >
-        Bring back a changed Word file
+        {say('templates.bring-back-a-changed-word')}
       </FileButton>
       <Trouble error={compare.error} />
       <DialogShell
         open={comparison !== undefined}
-        title="What the file would change"
+        title={say('templates.what-the-file-would-change')}
         width="wide"
         onClose={() => setComparison(undefined)}
       >
         <div className="flex flex-col gap-4">
           {comparison && (
             <>
-              <Names title="New in the wording" names={comparison.added} />
-              <Names title="No longer in the wording" names={comparison.gone} />
+              <Names title={say('templates.new-in-the-wording')} names={comparison.added} />
+              <Names title={say('templates.no-longer-in-the-wording')} names={comparison.gone} />
               {!comparison.added.length && !comparison.gone.length && (
-                <p>The same fields and parties are used; only the words around them differ.</p>
+                <p>{say('templates.the-same-fields-and-parties')}</p>
               )}
               {comparison.renames.length > 0 && (
                 <fieldset className="flex flex-col gap-1">
-                  <legend className="font-medium">Renamed? Then the settings go along.</legend>
+                  <legend className="font-medium">
+                    {say('templates.renamed-then-the-settings-go')}
+                  </legend>
                   {comparison.renames.map((one) => (
                     <label key={one.from} className="flex min-h-8 items-center gap-2">
                       <input
@@ -89,7 +92,8 @@ export function BringBack({
                           )
                         }
                       />
-                      <span className="font-mono">{one.from}</span> is now called{' '}
+                      <span className="font-mono">{one.from}</span>
+                      {say('templates.is-now-called')}
                       <span className="font-mono">{one.to}</span>
                     </label>
                   ))}
@@ -97,7 +101,7 @@ export function BringBack({
               )}
               {comparison.diagnostics.length > 0 && (
                 <div>
-                  <h3 className="font-medium">To mend in it</h3>
+                  <h3 className="font-medium">{say('templates.to-mend-in-it')}</h3>
                   <ul className="list-disc pl-5">
                     {comparison.diagnostics.map((one, i) => (
                       <li key={i}>
@@ -114,9 +118,11 @@ export function BringBack({
                   disabled={accept.isPending}
                   onClick={() => accept.mutate(comparison)}
                 >
-                  Accept this wording
+                  {say('templates.accept-this-wording')}
                 </Button>
-                <Button onClick={() => setComparison(undefined)}>Keep the old one</Button>
+                <Button onClick={() => setComparison(undefined)}>
+                  {say('templates.keep-the-old-one')}
+                </Button>
               </div>
             </>
           )}

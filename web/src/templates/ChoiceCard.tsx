@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { useQuery } from '@tanstack/react-query';
 import { allOf } from '../api/all';
 import { answer, api, type Schemas } from '../api/client';
@@ -41,37 +42,38 @@ export function ChoiceCard({
   return (
     <fieldset
       disabled={fixed}
-      aria-label={`Choice ${choice.name}`}
+      aria-label={say('templates.choice', { name: choice.name })}
       className="flex flex-col gap-2 border border-rule bg-sheet p-3"
     >
       <div className="grid grid-cols-[1fr_12rem_auto] items-end gap-3">
-        <Cell label="Choice, in your words">
+        <Cell label={say('templates.choice-in-your-words')}>
           <input
             className={inputLook}
             value={choice.label}
             onChange={(event) => onChange({ ...choice, ...relabelled(choice, event.target.value) })}
           />
         </Cell>
-        <Cell label="Name in tags">
+        <Cell label={say('templates.name-in-tags')}>
           <input
             className={`${inputLook} font-mono`}
             value={choice.name}
             onChange={(event) => onChange({ ...choice, name: event.target.value })}
           />
         </Cell>
-        {!fixed && <Button onClick={onRemove}>Remove</Button>}
+        {!fixed && <Button onClick={onRemove}>{say('templates.remove')}</Button>}
       </div>
       <p className="text-soft">
-        The first case whose condition holds is the one; the last is for all others. In the wording:{' '}
+        {say('templates.the-first-case-whose-condition')}
         <span className="font-mono">{`{{#${choice.name}.${caseKey(cases[0]?.label ?? '')}}}`}</span>
-        , or the clause by <span className="font-mono">{`{{>*${choice.name}}}`}</span>.
+        {say('templates.or-the-clause-by')}
+        <span className="font-mono">{`{{>*${choice.name}}}`}</span>.
       </p>
       {cases.map((one, i) => {
         const last = i === cases.length - 1;
         return (
           <div key={i} className="flex flex-col gap-1 border-t border-rule pt-2">
             <div className="grid grid-cols-[14rem_1fr_14rem_auto] items-end gap-3">
-              <Cell label="Case">
+              <Cell label={say('templates.case')}>
                 <input
                   className={inputLook}
                   value={one.label}
@@ -79,9 +81,9 @@ export function ChoiceCard({
                 />
               </Cell>
               {last ? (
-                <p className="min-h-9 py-2 text-soft">in all other cases</p>
+                <p className="min-h-9 py-2 text-soft">{say('templates.in-all-other-cases')}</p>
               ) : (
-                <Cell label={`Condition of ${one.label} (FEEL)`}>
+                <Cell label={say('templates.condition-of-feel', { label: one.label })}>
                   <input
                     spellCheck={false}
                     className={`${inputLook} font-mono`}
@@ -90,13 +92,13 @@ export function ChoiceCard({
                   />
                 </Cell>
               )}
-              <Cell label={`Clause for ${one.label}`}>
+              <Cell label={say('templates.clause-for', { label: one.label })}>
                 <select
                   className={inputLook}
                   value={one.clause}
                   onChange={(event) => change(i, { clause: event.target.value })}
                 >
-                  <option value="">no clause</option>
+                  <option value="">{say('templates.no-clause')}</option>
                   {names.map((name) => (
                     <option key={name}>{name}</option>
                   ))}
@@ -106,7 +108,7 @@ export function ChoiceCard({
                 <Button
                   onClick={() => onChange({ ...choice, cases: cases.filter((_, at) => at !== i) })}
                 >
-                  Remove
+                  {say('templates.remove')}
                 </Button>
               )}
             </div>
@@ -131,13 +133,17 @@ export function ChoiceCard({
               ...choice,
               cases: [
                 ...cases.slice(0, -1),
-                { label: `Case ${cases.length}`, condition: '', clause: '' },
+                {
+                  label: say('templates.case-2', { count: cases.length }),
+                  condition: '',
+                  clause: '',
+                },
                 ...cases.slice(-1),
               ],
             })
           }
         >
-          Add a case
+          {say('templates.add-a-case')}
         </Button>
       )}
       <Given detail={detail} name={choice.name} />

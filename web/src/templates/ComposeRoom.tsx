@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { useMutation } from '@tanstack/react-query';
 import Image from '@tiptap/extension-image';
 import { TableKit } from '@tiptap/extension-table';
@@ -36,7 +37,7 @@ export default function ComposeRoom() {
       attributes: {
         role: 'textbox',
         'aria-multiline': 'true',
-        'aria-label': 'Wording',
+        'aria-label': say('templates.wording'),
         class: 'written min-h-[32rem] px-14 py-12 font-serif text-[#1d2726]',
       },
     },
@@ -73,19 +74,19 @@ export default function ComposeRoom() {
   const chain = () => editor.chain().focus();
   return (
     <>
-      <RoomTitle title="Write a template">
+      <RoomTitle title={say('templates.write-a-template')}>
         <Button
           look="main"
           disabled={!title.trim() || on.empty || make.isPending}
           onClick={() => make.mutate()}
         >
-          Make the Word file
+          {say('templates.make-the-word-file')}
         </Button>
       </RoomTitle>
       <Trouble error={make.error ?? keep.error} />
       <div className="grid grid-cols-[18rem_minmax(0,44rem)] gap-6">
         <div className="flex flex-col gap-4">
-          <Labelled id="title" label="Name of the template">
+          <Labelled id="title" label={say('templates.name-of-the-template')}>
             <input
               id="title"
               className={inputLook}
@@ -93,7 +94,7 @@ export default function ComposeRoom() {
               onChange={(event) => setTitle(event.target.value)}
             />
           </Labelled>
-          <Labelled id="header" label="Header, on each page">
+          <Labelled id="header" label={say('templates.header-on-each-page')}>
             <input
               id="header"
               className={inputLook}
@@ -101,7 +102,7 @@ export default function ComposeRoom() {
               onChange={(event) => setHeader(event.target.value)}
             />
           </Labelled>
-          <Labelled id="logo" label="Logo in the header (PNG or JPEG)">
+          <Labelled id="logo" label={say('templates.logo-in-the-header-png')}>
             <input
               id="logo"
               type="file"
@@ -114,9 +115,13 @@ export default function ComposeRoom() {
             />
           </Labelled>
           {logo && (
-            <img src={`/api/v1/pictures/${logo}`} alt="Logo" className="max-h-16 self-start" />
+            <img
+              src={`/api/v1/pictures/${logo}`}
+              alt={say('templates.logo')}
+              className="max-h-16 self-start"
+            />
           )}
-          <Labelled id="footer" label="Footer, on each page">
+          <Labelled id="footer" label={say('templates.footer-on-each-page')}>
             <input
               id="footer"
               className={inputLook}
@@ -131,55 +136,62 @@ export default function ComposeRoom() {
               checked={pageNumbers}
               onChange={(event) => setPageNumbers(event.target.checked)}
             />
-            Page numbers in the footer
+            {say('templates.page-numbers-in-the-footer')}
           </label>
-          <p className="text-soft">
-            Type a tag such as {'{{lender_name}}'} where a value goes and {'{{lender.signature}}'}{' '}
-            where somebody signs, or mark them on the pages later. Once made, it is a Word file that
-            any word processor opens.
-          </p>
+          <p className="text-soft">{say('templates.type-a-tag-such-as')}</p>
         </div>
         <div className="bg-[#fff] shadow-page">
-          <EditorToolbar label="Format the wording" className="sticky top-0 bg-sheet px-2">
+          <EditorToolbar
+            label={say('templates.format-the-wording')}
+            className="sticky top-0 bg-sheet px-2"
+          >
             <Tool
-              label="title"
+              label={say('templates.title')}
               active={on.title}
               onRun={() => chain().toggleHeading({ level: 1 }).run()}
             />
             <Tool
-              label="heading"
+              label={say('templates.heading')}
               active={on.heading}
               onRun={() => chain().toggleHeading({ level: 2 }).run()}
             />
             <Tool
-              label="lesser heading"
+              label={say('templates.lesser-heading')}
               active={on.small}
               onRun={() => chain().toggleHeading({ level: 3 }).run()}
             />
-            <Tool label="bold" active={on.bold} onRun={() => chain().toggleBold().run()} />
-            <Tool label="italic" active={on.italic} onRun={() => chain().toggleItalic().run()} />
             <Tool
-              label="underline"
+              label={say('templates.bold')}
+              active={on.bold}
+              onRun={() => chain().toggleBold().run()}
+            />
+            <Tool
+              label={say('templates.italic')}
+              active={on.italic}
+              onRun={() => chain().toggleItalic().run()}
+            />
+            <Tool
+              label={say('templates.underline')}
               active={on.underline}
               onRun={() => chain().toggleUnderline().run()}
             />
             <Tool
-              label="clauses"
+              label={say('templates.clauses')}
               active={on.clauses}
               onRun={() => chain().toggleOrderedList().run()}
             />
             <Tool
-              label="bullets"
+              label={say('templates.bullets')}
               active={on.bullets}
               onRun={() => chain().toggleBulletList().run()}
             />
             <Tool
-              label="deeper"
+              label={say('templates.deeper')}
               active={false}
               onRun={() => chain().sinkListItem('listItem').run()}
             />
             <Tool
-              label="table"
+              label={say('templates.table')}
               active={on.table}
               onRun={() =>
                 on.table
@@ -188,19 +200,31 @@ export default function ComposeRoom() {
               }
             />
             {on.table && (
-              <Tool label="row" active={false} onRun={() => chain().addRowAfter().run()} />
+              <Tool
+                label={say('templates.row')}
+                active={false}
+                onRun={() => chain().addRowAfter().run()}
+              />
             )}
             {on.table && (
-              <Tool label="column" active={false} onRun={() => chain().addColumnAfter().run()} />
+              <Tool
+                label={say('templates.column')}
+                active={false}
+                onRun={() => chain().addColumnAfter().run()}
+              />
             )}
-            <Tool label="picture" active={false} onRun={() => pictureChooser.current?.click()} />
-            <Tool label="undo" active={false} onRun={() => chain().undo().run()} />
+            <Tool
+              label={say('templates.picture')}
+              active={false}
+              onRun={() => pictureChooser.current?.click()}
+            />
+            <Tool label={say('templates.undo')} active={false} onRun={() => chain().undo().run()} />
           </EditorToolbar>
           <input
             ref={pictureChooser}
             type="file"
             accept="image/png,image/jpeg"
-            aria-label="Picture for the wording"
+            aria-label={say('templates.picture-for-the-wording')}
             className="hidden"
             onChange={(event) => {
               const file = event.target.files?.[0];

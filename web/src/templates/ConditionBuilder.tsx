@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { useId, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { Button } from '../ui/parts';
@@ -34,9 +35,13 @@ export function ConditionBuilder({
     setValue('');
   };
   return (
-    <div role="group" aria-label={`Build a condition for ${of}`} className="flex flex-wrap gap-2">
+    <div
+      role="group"
+      aria-label={say('templates.build-a-condition-for', { of })}
+      className="flex flex-wrap gap-2"
+    >
       <select
-        aria-label="Field"
+        aria-label={say('templates.field')}
         className={look}
         value={field.name}
         onChange={(event) => {
@@ -52,7 +57,7 @@ export function ConditionBuilder({
         ))}
       </select>
       <select
-        aria-label="Comparison"
+        aria-label={say('templates.comparison')}
         className={look}
         value={comparison?.key}
         onChange={(event) => setKey(event.target.value)}
@@ -66,7 +71,7 @@ export function ConditionBuilder({
       {comparison?.value && (
         <>
           <input
-            aria-label="Value"
+            aria-label={say('templates.value')}
             className={`${look} w-40`}
             type={field.type === 'DATE' ? 'date' : 'text'}
             list={field.choices.length ? id : undefined}
@@ -88,15 +93,15 @@ export function ConditionBuilder({
       {expression.trim() ? (
         <>
           <Button disabled={!feel} onClick={() => put('and')}>
-            and this
+            {say('templates.and-this')}
           </Button>
           <Button disabled={!feel} onClick={() => put('or')}>
-            or this
+            {say('templates.or-this')}
           </Button>
         </>
       ) : (
         <Button disabled={!feel} onClick={() => put('and')}>
-          Take this condition
+          {say('templates.take-this-condition')}
         </Button>
       )}
     </div>

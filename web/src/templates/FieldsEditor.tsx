@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { Fragment } from 'react';
 import type { Schemas } from '../api/client';
 import { Button, Empty, inputLook, Table } from '../ui/parts';
@@ -19,16 +20,19 @@ export function FieldsEditor({
   onChange: (fields: Field[]) => void;
 }) {
   if (!fields.length) {
-    return (
-      <Empty>
-        The wording has no tags for data yet. Select words on its page and name them, or type{' '}
-        {'{{lender_name}}'} where a name goes.
-      </Empty>
-    );
+    return <Empty>{say('templates.the-wording-has-no-tags')}</Empty>;
   }
   return (
     <Table
-      head={['Tag', 'Type', 'Label in the form', 'Required', 'Hint', 'Choices, one a line', '']}
+      head={[
+        say('templates.tag'),
+        say('templates.type'),
+        say('templates.label-in-the-form'),
+        say('templates.required'),
+        say('templates.hint'),
+        say('templates.choices-one-a-line'),
+        '',
+      ]}
     >
       <FieldRows fields={fields} unused={unused} fixed={fixed} within="" onChange={onChange} />
     </Table>
@@ -71,7 +75,7 @@ function FieldRows({
           <td className={`pt-3 font-mono ${within ? 'pl-6!' : ''}`}>
             {within ? (
               <input
-                aria-label={`Name of ${called}`}
+                aria-label={say('templates.name-of', { called })}
                 className={`${inputLook} font-mono`}
                 disabled={fixed}
                 value={field.name}
@@ -85,7 +89,7 @@ function FieldRows({
           </td>
           <td>
             <select
-              aria-label={`Type of ${called}`}
+              aria-label={say('templates.type-of', { called })}
               className={inputLook}
               disabled={fixed}
               value={field.type}
@@ -100,7 +104,7 @@ function FieldRows({
           </td>
           <td>
             <input
-              aria-label={`Label of ${called}`}
+              aria-label={say('templates.label-of', { called })}
               className={inputLook}
               disabled={fixed}
               value={field.label}
@@ -116,12 +120,13 @@ function FieldRows({
                 checked={field.required}
                 onChange={(event) => change(i, { required: event.target.checked })}
               />
-              <span className="sr-only">{called} is</span> required
+              <span className="sr-only">{say('templates.is', { called })}</span>
+              {say('templates.required-2')}
             </label>
           </td>
           <td>
             <input
-              aria-label={`Hint of ${called}`}
+              aria-label={say('templates.hint-of', { called })}
               className={inputLook}
               disabled={fixed}
               value={field.hint}
@@ -131,7 +136,7 @@ function FieldRows({
           <td>
             {field.type === 'CHOICE' && (
               <textarea
-                aria-label={`Choices of ${called}`}
+                aria-label={say('templates.choices-of', { called })}
                 className={inputLook}
                 disabled={fixed}
                 rows={3}
@@ -144,15 +149,18 @@ function FieldRows({
             )}
             {field.type === 'ITEMS' && (
               <span className="flex min-h-9 items-center gap-3 text-soft">
-                {field.items.length} in each item
-                {!fixed && <Button onClick={() => add(i)}>Add a field to the items</Button>}
+                {say('templates.in-each-item', { count: field.items.length })}
+                {!fixed && (
+                  <Button onClick={() => add(i)}>{say('templates.add-a-field-to-the')}</Button>
+                )}
               </span>
             )}
           </td>
           <td>
             {!fixed && (within !== '' || unused.includes(field.name)) && (
               <Button onClick={() => onChange(fields.filter((_, at) => at !== i))}>
-                Remove <span className="sr-only">{called}</span>
+                {say('templates.remove-2')}
+                <span className="sr-only">{called}</span>
               </Button>
             )}
           </td>

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
@@ -50,7 +51,7 @@ export function HistoryPart({
   return (
     <>
       <form
-        aria-label="Name of the template"
+        aria-label={say('templates.name-of-the-template')}
         className="mb-4 flex items-end gap-3"
         onSubmit={(event) => {
           event.preventDefault();
@@ -58,7 +59,7 @@ export function HistoryPart({
         }}
       >
         <label className="flex w-96 flex-col gap-1">
-          <span className="text-soft">Name of the template, over all its versions</span>
+          <span className="text-soft">{say('templates.name-of-the-template-over')}</span>
           <input
             className={inputLook}
             value={name}
@@ -66,18 +67,30 @@ export function HistoryPart({
           />
         </label>
         <Button type="submit" disabled={name === detail.name || rename.isPending}>
-          Rename
+          {say('templates.rename')}
         </Button>
       </form>
       <Trouble error={versions.error ?? goBack.error ?? rename.error} />
-      {versions.isPending && <Waiting what="Looking up the versions…" />}
+      {versions.isPending && <Waiting what={say('templates.looking-up-the-versions')} />}
       {versions.data && (
-        <Table head={['Version', 'State', 'Published', 'By', 'Fields', 'Rules', 'Wording', '', '']}>
+        <Table
+          head={[
+            say('templates.version'),
+            say('templates.state'),
+            say('templates.published'),
+            say('templates.by'),
+            say('templates.fields'),
+            say('templates.rules'),
+            say('templates.wording'),
+            '',
+            '',
+          ]}
+        >
           {versions.data.map((one) => (
             <tr key={one.number}>
               <td>{one.number}</td>
               <td className={one.state === 'DRAFT' ? 'text-clay' : 'text-moss'}>
-                {one.state === 'DRAFT' ? 'draft' : 'published'}
+                {one.state === 'DRAFT' ? say('templates.draft') : say('templates.published-2')}
               </td>
               <td>{one.publishedAt ? date(one.publishedAt) : ''}</td>
               <td>{one.publishedBy}</td>
@@ -85,20 +98,20 @@ export function HistoryPart({
               <td>{one.rules}</td>
               <td>
                 <a href={`/api/v1/templates/${detail.id}/wording?version=${one.number}`} download>
-                  Word file
+                  {say('templates.word-file')}
                 </a>
               </td>
               <td>
                 {one.number !== detail.version && (
                   <Button onClick={() => setAgainst(one.number)}>
-                    Compare with version {detail.version}
+                    {say('templates.compare-with-version', { version: detail.version })}
                   </Button>
                 )}
               </td>
               <td>
                 {draft && one.number !== detail.version && (
                   <Button disabled={goBack.isPending} onClick={() => goBack.mutate(one.number)}>
-                    Return to version {one.number}
+                    {say('templates.return-to-version', { number: one.number })}
                   </Button>
                 )}
               </td>
@@ -110,10 +123,7 @@ export function HistoryPart({
       {difference.data && (
         <RedlineView from={against} to={detail.version} difference={difference.data} />
       )}
-      <p className="pt-3 text-soft">
-        Agreements keep the version that they were made with. Returning puts the earlier wording and
-        settings into the draft and can be taken back.
-      </p>
+      <p className="pt-3 text-soft">{say('templates.agreements-keep-the-version-that')}</p>
     </>
   );
 }

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { useState } from 'react';
 import type { Schemas } from '../api/client';
 import { Blind } from '../blind/Blind';
@@ -8,9 +9,9 @@ import { dutyWords } from '../ui/words';
 type Party = Schemas['PartyView'];
 
 const whoWords: Record<Party['who'], string> = {
-  FROM_FIELDS: 'comes from the form',
-  FIXED: 'is always the same person',
-  CHOSEN_AT_USE: 'is chosen with each request',
+  FROM_FIELDS: say('templates.comes-from-the-form'),
+  FIXED: say('templates.is-always-the-same-person'),
+  CHOSEN_AT_USE: say('templates.is-chosen-with-each-request'),
 };
 
 /** Who acts: duty, place in the order, and how the person is found. */
@@ -46,14 +47,14 @@ export function PartiesEditor({
               <Ordinal ordinal={i + 1} /> <span className="font-mono">{party.key}</span>
             </legend>
             <div className="grid grid-cols-[1fr_1fr_5rem_1fr] gap-3">
-              <Setting label="Called">
+              <Setting label={say('templates.called')}>
                 <input
                   className={inputLook}
                   value={party.label}
                   onChange={(event) => change(i, { label: event.target.value })}
                 />
               </Setting>
-              <Setting label="Duty">
+              <Setting label={say('templates.duty')}>
                 <select
                   className={inputLook}
                   value={party.duty}
@@ -66,7 +67,7 @@ export function PartiesEditor({
                   ))}
                 </select>
               </Setting>
-              <Setting label="Stage">
+              <Setting label={say('templates.stage')}>
                 <input
                   type="number"
                   min={1}
@@ -76,7 +77,7 @@ export function PartiesEditor({
                   onChange={(event) => change(i, { stage: Number(event.target.value) || 1 })}
                 />
               </Setting>
-              <Setting label="The person">
+              <Setting label={say('templates.the-person')}>
                 <select
                   className={inputLook}
                   value={party.who}
@@ -98,11 +99,11 @@ export function PartiesEditor({
                 {signingFields
                   .filter((field) => field.party === party.key)
                   .map((field) => field.label)
-                  .join(', ') || 'no field in the wording'}
+                  .join(', ') || say('templates.no-field-in-the-wording')}
               </p>
               {!signingFields.some((field) => field.party === party.key) && (
                 <Button onClick={() => onChange(parties.filter((one) => one !== party))}>
-                  Remove {party.label}
+                  {say('templates.remove-3', { label: party.label })}
                 </Button>
               )}
             </div>
@@ -111,11 +112,9 @@ export function PartiesEditor({
         {!fixed && <AddParty parties={parties} onAdd={(party) => onChange([...parties, party])} />}
       </div>
       <aside className="w-56 shrink-0">
-        <h2 className="pb-2 text-lg">The route</h2>
+        <h2 className="pb-2 text-lg">{say('templates.the-route')}</h2>
         <Blind slats={slats} width={190} height={Math.max(40, slats.length * 26)} />
-        <p className="pt-2 text-soft">
-          From the top down. Parties of one stage act at the same time.
-        </p>
+        <p className="pt-2 text-soft">{say('templates.from-the-top-down-parties')}</p>
       </aside>
     </div>
   );
@@ -134,14 +133,14 @@ function Person({
   if (party.who === 'FIXED') {
     return (
       <>
-        <Setting label="Name">
+        <Setting label={say('templates.name')}>
           <input
             className={inputLook}
             value={party.first}
             onChange={(e) => onChange({ first: e.target.value })}
           />
         </Setting>
-        <Setting label="Mail address">
+        <Setting label={say('templates.mail-address')}>
           <input
             type="email"
             className={inputLook}
@@ -160,14 +159,18 @@ function Person({
       {(['first', 'second'] as const).map((which) => (
         <Setting
           key={which}
-          label={which === 'first' ? 'Field with the name' : 'Field with the mail address'}
+          label={
+            which === 'first'
+              ? say('templates.field-with-the-name')
+              : say('templates.field-with-the-mail-address')
+          }
         >
           <select
             className={inputLook}
             value={party[which]}
             onChange={(event) => onChange({ [which]: event.target.value })}
           >
-            <option value="">choose a field</option>
+            <option value="">{say('templates.choose-a-field')}</option>
             {names.map((name) => (
               <option key={name} value={name}>
                 {name}
@@ -185,7 +188,7 @@ function AddParty({ parties, onAdd }: { parties: Party[]; onAdd: (party: Party) 
   const good = /^[a-z][a-z0-9_]{0,40}$/.test(key) && !parties.some((party) => party.key === key);
   return (
     <div className="flex items-end gap-3">
-      <Setting label="Add a party with the key">
+      <Setting label={say('templates.add-a-party-with-the')}>
         <input className={inputLook} value={key} onChange={(event) => setKey(event.target.value)} />
       </Setting>
       <Button
@@ -204,11 +207,9 @@ function AddParty({ parties, onAdd }: { parties: Party[]; onAdd: (party: Party) 
           setKey('');
         }}
       >
-        Add the party
+        {say('templates.add-the-party')}
       </Button>
-      <p className="text-soft">
-        Small letters, digits and _; the tags use it: {'{{key.signature}}'}.
-      </p>
+      <p className="text-soft">{say('templates.small-letters-digits-and-the')}</p>
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { useQuery } from '@tanstack/react-query';
 import type { Schemas } from '../api/client';
 import { PagesView } from '../page/PagesView';
@@ -15,50 +16,52 @@ export function ProofView({ id, proof }: { id: string; proof: Proof }) {
   const failed = proof.specimens.filter((one) => one.fault);
   const pages = Math.max(0, ...proof.specimens.map((one) => one.lastPage));
   return (
-    <section aria-label="Proof" className="flex flex-col gap-4 pt-5">
+    <section aria-label={say('templates.proof')} className="flex flex-col gap-4 pt-5">
       <h2 className="text-xl">
-        Proof: {proof.specimens.length} specimens, {pages} pages
+        {say('templates.proof-specimens-pages', { count: proof.specimens.length, pages })}
       </h2>
       <div className="grid gap-4 lg:grid-cols-2">
         <div className="flex flex-col gap-3 border-l-4 border-slate bg-sheet px-4 py-3">
-          <h3 className="text-lg">Passages</h3>
-          {!proof.passages.length && <p>No passage depends on anything.</p>}
+          <h3 className="text-lg">{say('templates.passages')}</h3>
+          {!proof.passages.length && <p>{say('templates.no-passage-depends-on-anything')}</p>}
           {proof.passages.length > 0 && !unseen.length && (
-            <p>Each of the {proof.passages.length} passages was printed by a specimen.</p>
+            <p>{say('templates.each-of-the-passages-was', { count: proof.passages.length })}</p>
           )}
           {unseen.map(({ passage }) => (
             <p key={passage.number} className="text-clay">
-              No specimen has printed the passage {passage.inverted ? 'unless' : 'for'}{' '}
+              {say('templates.no-specimen-has-printed-the')}
+              {passage.inverted ? say('templates.unless') : say('templates.for')}{' '}
               <span className="font-mono">{passage.name}</span>:{' '}
               <q className="font-serif">{passage.begins || passage.place}</q>
             </p>
           ))}
           {proof.unreached.map((label) => (
             <p key={label} className="text-clay">
-              No data was found that brings about <em>{label}</em>. The condition may always give
-              the same; look at the rule.
+              {say('templates.no-data-was-found-that')}
+              <em>{label}</em>
+              {say('templates.the-condition-may-always-give')}
             </p>
           ))}
           {failed.map((one) => (
             <p key={one.name} className="text-oxide">
-              {one.name} could not be printed: {one.fault}
+              {say('templates.could-not-be-printed', { name: one.name, fault: one.fault })}
             </p>
           ))}
         </div>
         <div className="flex flex-col gap-3 border-l-4 border-slate bg-sheet px-4 py-3">
-          <h3 className="text-lg">Layout</h3>
-          {!risks.length && <p>No risk was found on any page.</p>}
+          <h3 className="text-lg">{say('templates.layout')}</h3>
+          {!risks.length && <p>{say('templates.no-risk-was-found-on')}</p>}
           <ul className="flex flex-col gap-2">
             {grouped(risks).map(({ first, more }, i) => (
               <li key={i}>
                 <span className="text-soft">
-                  {first.specimen}, page {first.at} of the proof:
+                  {say('templates.page-of-the-proof', { specimen: first.specimen, at: first.at })}
                 </span>{' '}
                 <strong className="font-medium">{first.message}</strong> {first.cure}
                 {more.length > 0 && (
                   <span className="text-soft">
-                    {' '}
-                    {more.length} more of the kind, on page {more.map((one) => one.at).join(', ')}.
+                    {say('templates.more-of-the-kind-on', { count: more.length })}
+                    {more.map((one) => one.at).join(', ')}.
                   </span>
                 )}
               </li>
@@ -68,7 +71,7 @@ export function ProofView({ id, proof }: { id: string; proof: Proof }) {
       </div>
       {proof.file && (
         <>
-          <a href={url}>Open the proof as PDF</a>
+          <a href={url}>{say('templates.open-the-proof-as-pdf')}</a>
           <ProofPages url={url} />
         </>
       )}
@@ -106,7 +109,7 @@ function ProofPages({ url }: { url: string }) {
     },
     staleTime: Infinity,
   });
-  if (!sizes.data) return <Waiting what="Opening the pages…" />;
+  if (!sizes.data) return <Waiting what={say('templates.opening-the-pages')} />;
   return (
     <div className="mx-auto w-full max-w-[44rem]">
       <PagesView url={url} pages={{ sizes: sizes.data, fields: [] }} />

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { useMutation } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { answer, api, type Schemas } from '../api/client';
@@ -40,12 +41,12 @@ export function Readiness({
   if (!blocking.length && !others.length && !advice.length) return null;
   return (
     <section
-      aria-label="Readiness"
+      aria-label={say('templates.readiness')}
       className={`mb-5 border-l-4 bg-sheet px-4 py-3 ${blocking.length || others.length ? 'border-clay' : 'border-slate'}`}
     >
       {(blocking.length > 0 || others.length > 0) && (
         <>
-          <h2 className="text-lg">Before this can be published</h2>
+          <h2 className="text-lg">{say('templates.before-this-can-be-published')}</h2>
           <ul className="flex flex-col gap-2 py-2">
             {blocking.map((one, i) => (
               <Line key={i} diagnostic={one} />
@@ -58,15 +59,18 @@ export function Readiness({
       )}
       {blocking.some((one) => tidied.includes(one.code)) && (
         <Button disabled={tidy.isPending} onClick={() => tidy.mutate()}>
-          Accept all changes and delete all comments
+          {say('templates.accept-all-changes-and-delete')}
         </Button>
       )}
       <Trouble error={tidy.error ?? rename.error} />
       {advice.length > 0 && (
         <details className="pt-1" open={!blocking.length && !others.length && advice.length < 3}>
           <summary className="cursor-pointer font-medium">
-            {advice.length === 1 ? 'One thing' : `${advice.length} things`} to look at; publishing
-            does not wait for {advice.length === 1 ? 'it' : 'them'}
+            {advice.length === 1
+              ? say('templates.one-thing')
+              : say('templates.things', { count: advice.length })}
+            {say('templates.to-look-at-publishing-does')}
+            {advice.length === 1 ? say('templates.it') : say('templates.them')}
           </summary>
           <ul className="flex flex-col gap-2 pt-2">
             {advice.map((one, i) => (
@@ -79,7 +83,7 @@ export function Readiness({
                       disabled={rename.isPending}
                       onClick={() => rename.mutate({ from, to })}
                     >
-                      Use {to} everywhere
+                      {say('templates.use-everywhere', { to })}
                     </Button>
                   ))}
               </Line>
@@ -114,7 +118,8 @@ function Line({
       <strong className="font-medium">{one.message}</strong> {one.cure}
       {one.part !== 'settings' && (
         <span className="block text-soft">
-          In the {one.part}: <q className="font-mono">{one.place}</q>
+          {say('templates.in-the', { part: one.part })}
+          <q className="font-mono">{one.place}</q>
         </span>
       )}
       {children && <div>{children}</div>}

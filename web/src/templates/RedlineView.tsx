@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import type { Schemas } from '../api/client';
 
 type Difference = Schemas['VersionDifference'];
@@ -16,11 +17,11 @@ export function RedlineView({
     line.pieces.some((piece) => piece.fate !== 'SAME'),
   );
   return (
-    <section aria-label="Difference" className="pt-5">
-      <h2 className="pb-2 text-xl">
-        From version {from} to version {to}
-      </h2>
-      {!changed.length && !difference.settings.length && <p>The two versions are the same.</p>}
+    <section aria-label={say('templates.difference')} className="pt-5">
+      <h2 className="pb-2 text-xl">{say('templates.from-version-to-version', { from, to })}</h2>
+      {!changed.length && !difference.settings.length && (
+        <p>{say('templates.the-two-versions-are-the')}</p>
+      )}
       {difference.settings.length > 0 && (
         <ul className="mb-4 list-disc pl-5">
           {difference.settings.map((sentence) => (

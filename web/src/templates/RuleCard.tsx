@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import type { Schemas } from '../api/client';
 import { Button, inputLook } from '../ui/parts';
 import { typeWords } from '../ui/words';
@@ -31,25 +32,25 @@ export function RuleCard({
   return (
     <fieldset
       disabled={fixed}
-      aria-label={`Rule ${rule.name}`}
+      aria-label={say('templates.rule', { name: rule.name })}
       className="flex flex-col gap-2 border border-rule bg-sheet p-3"
     >
       <div className="grid grid-cols-[1fr_12rem_10rem_12rem_auto] items-end gap-3">
-        <Cell label="Rule, in your words">
+        <Cell label={say('templates.rule-in-your-words')}>
           <input
             className={inputLook}
             value={rule.label}
             onChange={(event) => change(relabelled(rule, event.target.value))}
           />
         </Cell>
-        <Cell label="Name in tags">
+        <Cell label={say('templates.name-in-tags')}>
           <input
             className={`${inputLook} font-mono`}
             value={rule.name}
             onChange={(event) => change({ name: event.target.value })}
           />
         </Cell>
-        <Cell label="Gives">
+        <Cell label={say('templates.gives')}>
           <select
             className={inputLook}
             value={rule.gives}
@@ -62,23 +63,23 @@ export function RuleCard({
             ))}
           </select>
         </Cell>
-        <Cell label="Worked out for">
+        <Cell label={say('templates.worked-out-for')}>
           <select
             className={inputLook}
             value={rule.within}
             onChange={(event) => change({ within: event.target.value })}
           >
-            <option value="">the whole agreement</option>
+            <option value="">{say('templates.the-whole-agreement')}</option>
             {lists.map((list) => (
               <option key={list.name} value={list.name}>
-                each of {list.label}
+                {say('templates.each-of', { label: list.label })}
               </option>
             ))}
           </select>
         </Cell>
-        {!fixed && <Button onClick={onRemove}>Remove</Button>}
+        {!fixed && <Button onClick={onRemove}>{say('templates.remove')}</Button>}
       </div>
-      <Cell label="Expression (FEEL)">
+      <Cell label={say('templates.expression-feel')}>
         <textarea
           rows={2}
           spellCheck={false}

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import type { Schemas } from '../api/client';
 import { Button, Empty } from '../ui/parts';
 import { ChoiceCard } from './ChoiceCard';
@@ -32,10 +33,7 @@ export function RulesEditor({
   return (
     <div className="flex flex-col gap-4">
       {!rules.length && !choices.length && (
-        <Empty>
-          A rule says what follows from the data: a passage for loans from abroad, a total, a
-          deadline. The wording uses it by its name, as in {'{{#abroad}} … {{/abroad}}'}.
-        </Empty>
+        <Empty>{say('templates.a-rule-says-what-follows')}</Empty>
       )}
       {rules.map((rule, i) => (
         <RuleCard
@@ -67,7 +65,7 @@ export function RulesEditor({
                 ...rules,
                 {
                   name: unused('new_rule'),
-                  label: 'New rule',
+                  label: say('templates.new-rule'),
                   within: '',
                   expression: '',
                   gives: 'YES_NO',
@@ -75,7 +73,7 @@ export function RulesEditor({
               ])
             }
           >
-            Add a rule
+            {say('templates.add-a-rule')}
           </Button>
           <Button
             onClick={() =>
@@ -83,16 +81,16 @@ export function RulesEditor({
                 ...choices,
                 {
                   name: unused('new_choice'),
-                  label: 'New choice',
+                  label: say('templates.new-choice'),
                   cases: [
-                    { label: 'First case', condition: '', clause: '' },
-                    { label: 'Otherwise', condition: '', clause: '' },
+                    { label: say('templates.first-case'), condition: '', clause: '' },
+                    { label: say('templates.otherwise'), condition: '', clause: '' },
                   ],
                 },
               ])
             }
           >
-            Add a choice between cases
+            {say('templates.add-a-choice-between-cases')}
           </Button>
         </div>
       )}

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import type { Schemas } from '../api/client';
 import { inputLook, Labelled } from '../ui/parts';
 
@@ -22,7 +23,7 @@ export function SendingEditor({
     most: number,
     least: 0 | 1,
   ) => (
-    <Labelled id={id} label={label} hint={least === 0 ? '0 for none.' : undefined}>
+    <Labelled id={id} label={label} hint={least === 0 ? say('templates.0-for-none') : undefined}>
       <input
         id={id}
         type="number"
@@ -39,8 +40,8 @@ export function SendingEditor({
     <fieldset disabled={fixed} className="flex max-w-xl flex-col gap-4">
       <Labelled
         id="subject"
-        label="Subject of the mail"
-        hint="The agreement’s number is put behind it. Empty for the usual words."
+        label={say('templates.subject-of-the-mail')}
+        hint={say('templates.the-agreements-number-is-put')}
       >
         <input
           id="subject"
@@ -51,7 +52,11 @@ export function SendingEditor({
           onChange={(event) => change({ subject: event.target.value })}
         />
       </Labelled>
-      <Labelled id="message" label="Message in the mail, above the link" hint="May stay empty.">
+      <Labelled
+        id="message"
+        label={say('templates.message-in-the-mail-above')}
+        hint={say('templates.may-stay-empty')}
+      >
         <textarea
           id="message"
           rows={4}
@@ -61,23 +66,23 @@ export function SendingEditor({
           onChange={(event) => change({ message: event.target.value })}
         />
       </Labelled>
-      {days('expiryDays', 'Expires after days', 365, 1)}
-      {days('firstReminderDays', 'First reminder after days', 90, 0)}
-      {days('everyDays', 'Later reminders every so many days', 90, 0)}
-      <Labelled id="language" label="Dates, numbers and money print as in">
+      {days('expiryDays', say('templates.expires-after-days'), 365, 1)}
+      {days('firstReminderDays', say('templates.first-reminder-after-days'), 90, 0)}
+      {days('everyDays', say('templates.later-reminders-every-so-many'), 90, 0)}
+      <Labelled id="language" label={say('templates.dates-numbers-and-money-print')}>
         <select
           id="language"
           className={`${inputLook} max-w-72`}
           value={settings.language}
           onChange={(event) => onChange({ ...settings, language: event.target.value })}
         >
-          <option value="en-GB">English (United Kingdom)</option>
-          <option value="en-US">English (United States)</option>
-          <option value="de-DE">German</option>
-          <option value="fr-FR">French</option>
-          <option value="nl-NL">Dutch</option>
-          <option value="it-IT">Italian</option>
-          <option value="es-ES">Spanish</option>
+          <option value="en-GB">{say('templates.english-united-kingdom')}</option>
+          <option value="en-US">{say('templates.english-united-states')}</option>
+          <option value="de-DE">{say('templates.german')}</option>
+          <option value="fr-FR">{say('templates.french')}</option>
+          <option value="nl-NL">{say('templates.dutch')}</option>
+          <option value="it-IT">{say('templates.italian')}</option>
+          <option value="es-ES">{say('templates.spanish')}</option>
         </select>
       </Labelled>
     </fieldset>

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
@@ -15,10 +16,10 @@ type Specimen = Schemas['Specimen'];
 
 const origins: Record<Specimen['origin'], string> = {
   TYPED: 'typed',
-  FROM_REQUEST: 'from a request, person replaced',
-  DRAWN_UP: 'drawn up for the rules',
-  SHORTEST: 'shortest plausible',
-  LONGEST: 'longest plausible',
+  FROM_REQUEST: say('templates.from-a-request-person-replaced'),
+  DRAWN_UP: say('templates.drawn-up-for-the-rules'),
+  SHORTEST: say('templates.shortest-plausible'),
+  LONGEST: say('templates.longest-plausible'),
 };
 
 /** Test data kept with the template, and the proof that is printed from it. */
@@ -50,18 +51,22 @@ export function SpecimensPart({
         {!fixed && (
           <>
             <Button disabled={unsaved || drawUp.isPending} onClick={() => drawUp.mutate()}>
-              Draw up specimens for every case
+              {say('templates.draw-up-specimens-for-every')}
             </Button>
             <Button
               onClick={() => {
                 set([
                   ...specimens,
-                  { name: `Specimen ${specimens.length + 1}`, origin: 'TYPED', data: {} },
+                  {
+                    name: say('templates.specimen', { what: specimens.length + 1 }),
+                    origin: 'TYPED',
+                    data: {},
+                  },
                 ]);
                 setOpen(specimens.length);
               }}
             >
-              Type a specimen
+              {say('templates.type-a-specimen')}
             </Button>
           </>
         )}
@@ -70,11 +75,11 @@ export function SpecimensPart({
           disabled={!specimens.length || unsaved || printing}
           onClick={() => ask.mutate()}
         >
-          Print the proof
+          {say('templates.print-the-proof')}
         </Button>
         {drawUp.isPending && (
           <span role="status" className="text-soft">
-            Drawing up specimens. You can leave; it goes on.
+            {say('templates.drawing-up-specimens-you-can')}
           </span>
         )}
         {printing && <Progress work={work} />}
@@ -91,12 +96,7 @@ export function SpecimensPart({
             {reason}
           </p>
         ))}
-      {!specimens.length && (
-        <Empty>
-          A specimen is a set of test data. Let the program draw up the fewest sets that reach every
-          case of every rule, with the shortest and the longest plausible values beside them.
-        </Empty>
-      )}
+      {!specimens.length && <Empty>{say('templates.a-specimen-is-a-set')}</Empty>}
       <ul className="flex flex-col border-t border-rule">
         {specimens.map((specimen, i) => (
           <li key={i} className="border-b border-rule">
@@ -112,14 +112,15 @@ export function SpecimensPart({
               <span className="grow text-soft">{origins[specimen.origin]}</span>
               {!unsaved && i < detail.content.specimens.length && (
                 <>
-                  <a href={`${pages}/${i}/pages.pdf`}>PDF</a>
-                  <a href={`${pages}/${i}/specimen.docx`}>Word</a>
-                  <a href={`${pages}/${i}/pages/1.png`}>Picture</a>
+                  <a href={`${pages}/${i}/pages.pdf`}>{say('templates.pdf')}</a>
+                  <a href={`${pages}/${i}/specimen.docx`}>{say('templates.word')}</a>
+                  <a href={`${pages}/${i}/pages/1.png`}>{say('templates.picture-2')}</a>
                 </>
               )}
               {!fixed && (
                 <Button onClick={() => set(specimens.filter((_, at) => at !== i))}>
-                  Remove <span className="sr-only">{specimen.name}</span>
+                  {say('templates.remove-2')}
+                  <span className="sr-only">{specimen.name}</span>
                 </Button>
               )}
             </div>
@@ -139,9 +140,7 @@ export function SpecimensPart({
         ))}
       </ul>
       {work?.state === 'DONE' && !work.current && (
-        <p className="pt-5 text-clay">
-          The template has changed since this proof was printed. Print it again.
-        </p>
+        <p className="pt-5 text-clay">{say('templates.the-template-has-changed-since')}</p>
       )}
       {proof && <ProofView id={detail.id} proof={proof} />}
     </>
@@ -158,7 +157,7 @@ function Progress({ work }: { work: Work | null | undefined }) {
         value={done}
         max={Math.max(1, total)}
       />
-      {done} of {total} specimens printed. You can leave; it goes on.
+      {say('templates.of-specimens-printed-you-can', { done, total })}
     </span>
   );
 }
@@ -211,7 +210,7 @@ function SpecimenForm({
         }
       >
         <label className="flex flex-col gap-1 font-medium">
-          Name of the specimen
+          {say('templates.name-of-the-specimen')}
           <input
             className={inputLook}
             value={name}
@@ -229,7 +228,7 @@ function SpecimenForm({
         <Trouble error={read.error} />
         {!fixed && (
           <Button type="submit" look="main" className="self-start">
-            Keep this specimen
+            {say('templates.keep-this-specimen')}
           </Button>
         )}
       </form>

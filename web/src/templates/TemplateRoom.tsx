@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { useMutation } from '@tanstack/react-query';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { answer, api } from '../api/client';
@@ -13,13 +14,13 @@ import { useTemplate } from './useTemplate';
 import { WordingPart } from './WordingPart';
 
 const parts = [
-  'Wording',
-  'Fields',
-  'Rules',
-  'Parties',
-  'Sending',
-  'Specimens',
-  'Versions',
+  say('templates.wording'),
+  say('templates.fields'),
+  say('templates.rules'),
+  say('templates.parties'),
+  say('templates.sending'),
+  say('templates.specimens'),
+  say('templates.versions'),
 ] as const;
 type PartName = (typeof parts)[number];
 
@@ -53,31 +54,43 @@ export default function TemplateRoom() {
       ),
     onSuccess: took,
   });
-  if (template.isPending) return <Waiting what="Opening the template…" />;
+  if (template.isPending) return <Waiting what={say('templates.opening-the-template')} />;
   if (!detail || !draft) return <Trouble error={template.error} />;
   const fixed = detail.state === 'PUBLISHED';
   const asked = address.get('part');
-  const part: PartName = parts.find((name) => name === asked) ?? 'Wording';
+  const part: PartName = parts.find((name) => name === asked) ?? say('templates.wording');
   return (
     <>
       <RoomTitle title={detail.name}>
         <span className={fixed ? 'text-moss' : 'text-clay'}>
-          version {detail.version}, {fixed ? 'published' : 'draft'}
-          {detail.retired && ', retired'}
+          {say('templates.version-2', { version: detail.version })}
+          {fixed ? say('templates.published-2') : say('templates.draft')}
+          {detail.retired && say('templates.retired')}
         </span>
         {!fixed && (
           <span role="status" className="text-soft">
-            {save.isPending ? 'Saving…' : unsaved ? 'Not saved yet' : 'Everything is saved'}
+            {save.isPending
+              ? say('templates.saving')
+              : unsaved
+                ? say('templates.not-saved-yet')
+                : say('templates.everything-is-saved')}
           </span>
         )}
-        <Button onClick={() => duplicate.mutate(`${detail.name}, copy`)}>Duplicate</Button>
+        <Button onClick={() => duplicate.mutate(`${detail.name}, copy`)}>
+          {say('templates.duplicate')}
+        </Button>
         <Button onClick={() => retire.mutate(detail.retired)}>
-          {detail.retired ? 'Bring back into use' : 'Retire'}
+          {detail.retired ? say('templates.bring-back-into-use') : say('templates.retire')}
         </Button>
         {fixed ? (
           <>
-            <Button onClick={() => startDraft.mutate()}>Start version {detail.version + 1}</Button>
-            {!detail.retired && <Link to={`/intake/new/${id}`}>Fill its form</Link>}
+            <Button onClick={() => startDraft.mutate()}>
+              {say('templates.start-version')}
+              {detail.version + 1}
+            </Button>
+            {!detail.retired && (
+              <Link to={`/intake/new/${id}`}>{say('templates.fill-its-form')}</Link>
+            )}
           </>
         ) : (
           <Button
@@ -90,18 +103,20 @@ export default function TemplateRoom() {
             }
             onClick={() => publish.mutate(detail.revision)}
           >
-            Publish version {detail.version}
+            {say('templates.publish-version', { version: detail.version })}
           </Button>
         )}
       </RoomTitle>
       <Trouble
         error={save.error ?? publish.error ?? startDraft.error ?? duplicate.error ?? retire.error}
       />
-      {save.isError && <Button onClick={reload}>Reload the template as it is now</Button>}
+      {save.isError && (
+        <Button onClick={reload}>{say('templates.reload-the-template-as-it')}</Button>
+      )}
       <div
         className="flex gap-1 border-b border-rule"
         role="tablist"
-        aria-label="Parts of the template"
+        aria-label={say('templates.parts-of-the-template')}
       >
         {parts.map((name) => (
           <button

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
@@ -15,30 +16,34 @@ type Item = Schemas['TemplateItem'];
 const columns: Column<Item>[] = [
   {
     id: 'name',
-    title: 'Template',
+    title: say('templates.template'),
     width: 230,
     sort: 'name',
     cell: (one) => <Link to={`/templates/${one.id}`}>{one.name}</Link>,
   },
   {
     id: 'version',
-    title: 'Version',
+    title: say('templates.version'),
     width: 120,
     cell: (one) => (
       <span className={one.state === 'DRAFT' ? 'text-clay' : 'text-moss'}>
-        {one.version}, {one.state === 'DRAFT' ? 'draft' : 'published'}
+        {one.version},{' '}
+        {one.state === 'DRAFT' ? say('templates.draft') : say('templates.published-2')}
       </span>
     ),
   },
   {
     id: 'inuse',
-    title: 'In use',
+    title: say('templates.in-use'),
     width: 110,
-    cell: (one) => (one.publishedVersion ? `version ${one.publishedVersion}` : 'not yet'),
+    cell: (one) =>
+      one.publishedVersion
+        ? say('templates.version-3', { publishedVersion: one.publishedVersion })
+        : say('templates.not-yet'),
   },
   {
     id: 'parties',
-    title: 'Parties',
+    title: say('templates.parties'),
     width: 340,
     cell: (one) => (
       <span className="text-soft" title={one.parties.join(', ')}>
@@ -46,21 +51,21 @@ const columns: Column<Item>[] = [
       </span>
     ),
   },
-  { id: 'fields', title: 'Fields', width: 70, cell: (one) => one.fields },
+  { id: 'fields', title: say('templates.fields'), width: 70, cell: (one) => one.fields },
   {
     id: 'changed',
-    title: 'Changed',
+    title: say('templates.changed'),
     width: 130,
     sort: 'changed',
     cell: (one) => <span className="text-soft">{date(one.changedAt)}</span>,
   },
   {
     id: 'form',
-    title: 'Form',
+    title: say('templates.form'),
     width: 120,
     cell: (one) =>
       one.publishedVersion > 0 &&
-      !one.retired && <Link to={`/intake/new/${one.id}`}>Fill its form</Link>,
+      !one.retired && <Link to={`/intake/new/${one.id}`}>{say('templates.fill-its-form')}</Link>,
     present: (one) => one.publishedVersion > 0 && !one.retired,
   },
 ];
@@ -79,9 +84,9 @@ export default function TemplatesRoom() {
   });
   return (
     <>
-      <RoomTitle title="Templates">
+      <RoomTitle title={say('templates.templates')}>
         <Filter
-          label="Find a template"
+          label={say('templates.find-a-template')}
           value={find}
           onChange={(text) => go({ find: text, page: '' })}
         />
@@ -92,27 +97,25 @@ export default function TemplatesRoom() {
             checked={retired}
             onChange={(event) => go({ retired: event.target.checked ? 'true' : '', page: '' })}
           />
-          retired ones
+          {say('templates.retired-ones')}
         </label>
-        <Link to="/clauses">Clauses</Link>
-        <Link to="/templates/new">Write one here</Link>
+        <Link to="/clauses">{say('templates.clauses-2')}</Link>
+        <Link to="/templates/new">{say('templates.write-one-here')}</Link>
         <Button look="main" onClick={() => setAdding(true)}>
-          Bring in a Word file
+          {say('templates.bring-in-a-word-file')}
         </Button>
       </RoomTitle>
       {adding && <BringIn onClose={() => setAdding(false)} />}
       <ListRoom
-        label="Templates"
+        label={say('templates.templates')}
         query={list}
         place={place}
         columns={columns}
         keyOf={(one) => one.id}
         to={(one) => `/templates/${one.id}`}
-        waiting="Looking up templates…"
+        waiting={say('templates.looking-up-templates')}
         empty={
-          find
-            ? 'No template has this name.'
-            : 'A template is a Word file with tags such as {{lender_name}} and {{lender.signature}}. Bring the first one in.'
+          find ? say('templates.no-template-has-this-name') : say('templates.a-template-is-a-word')
         }
       />
     </>
@@ -127,7 +130,7 @@ function BringIn({ onClose }: { onClose: () => void }) {
   const bringIn = useMutation({
     mutationFn: async ({ name, file }: NewTemplate) => {
       const word = file[0];
-      if (!word) throw new Error('no file');
+      if (!word) throw new Error(say('templates.no-file'));
       return upload<Schemas['TemplateDetail']>(
         `/api/v1/templates?name=${encodeURIComponent(name)}`,
         word,
@@ -135,15 +138,15 @@ function BringIn({ onClose }: { onClose: () => void }) {
     },
     onSuccess: (made) => void navigate(`/templates/${made.id}`),
   });
-  const nameFault = form.formState.errors.name && 'Give the template a name.';
-  const fileFault = form.formState.errors.file && 'Choose the Word file (.docx).';
+  const nameFault = form.formState.errors.name && say('templates.give-the-template-a-name');
+  const fileFault = form.formState.errors.file && say('templates.choose-the-word-file-docx');
   return (
     <form
-      aria-label="Bring in a Word file"
+      aria-label={say('templates.bring-in-a-word-file')}
       className="mb-5 grid max-w-3xl grid-cols-[1fr_1fr_auto] items-end gap-4 border border-rule bg-sheet p-4"
       onSubmit={(event) => void form.handleSubmit((values) => bringIn.mutate(values))(event)}
     >
-      <Labelled id="new-name" label="Name of the template" fault={nameFault}>
+      <Labelled id="new-name" label={say('templates.name-of-the-template')} fault={nameFault}>
         <input
           id="new-name"
           className={inputLook}
@@ -151,7 +154,7 @@ function BringIn({ onClose }: { onClose: () => void }) {
           {...form.register('name', { required: true })}
         />
       </Labelled>
-      <Labelled id="new-file" label="Word file (.docx)" fault={fileFault}>
+      <Labelled id="new-file" label={say('templates.word-file-docx')} fault={fileFault}>
         <input
           id="new-file"
           type="file"
@@ -163,9 +166,9 @@ function BringIn({ onClose }: { onClose: () => void }) {
       </Labelled>
       <div className="flex gap-2">
         <Button type="submit" look="main" disabled={bringIn.isPending}>
-          Bring it in
+          {say('templates.bring-it-in')}
         </Button>
-        <Button onClick={onClose}>Close</Button>
+        <Button onClick={onClose}>{say('templates.close')}</Button>
       </div>
       <div className="col-span-3 empty:hidden">
         <Trouble error={bringIn.error} />

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
@@ -50,28 +51,28 @@ export function WordingPart({
     <>
       <div className="flex flex-wrap items-center gap-3 pb-4">
         <label className="flex items-center gap-2">
-          The page shows
+          {say('templates.the-page-shows')}
           <select
             className="min-h-8 rounded-sm border border-edge bg-sheet px-2"
             value={shown}
             onChange={(event) => setShown(event.target.value)}
           >
-            <option value="names">names of fields</option>
+            <option value="names">{say('templates.names-of-fields')}</option>
             {detail.content.specimens.map((one, i) => (
               <option key={i} value={String(i)}>
-                specimen: {one.name}
+                {say('templates.specimen-2', { name: one.name })}
               </option>
             ))}
           </select>
         </label>
         {detail.undo && draft && (
           <Button disabled={undo.isPending} onClick={() => undo.mutate()}>
-            Take back {detail.undo}
+            {say('templates.take-back', { undo: detail.undo })}
           </Button>
         )}
         <span className="ml-auto" />
         <a href={`${pages}/wording`} download>
-          Download the Word file
+          {say('templates.download-the-word-file')}
         </a>
         {draft && <BringBack detail={detail} onTaken={onTaken} />}
       </div>
@@ -86,7 +87,7 @@ export function WordingPart({
           }}
         />
       )}
-      {readable && preview.isPending && <Waiting what="Making the pages…" />}
+      {readable && preview.isPending && <Waiting what={say('templates.making-the-pages')} />}
       {preview.data && (
         <AnnotatedPages
           url={
@@ -115,17 +116,19 @@ function data(detail: Detail): Datum[] {
     })),
     ...detail.content.rules.map((rule) => ({
       name: rule.name,
-      label: `${rule.label} (rule)`,
+      label: say('templates.rule-2', { label: rule.label }),
       text: `[${rule.label}]`,
     })),
     ...detail.includes.map((one, i) => ({
       name: `clause-${i}`,
-      label: `clause ${one.clause}`,
+      label: say('templates.clause', { clause: one.clause }),
       text: one.begins,
     })),
     ...detail.passages.map((passage) => ({
       name: `passage-${passage.number}`,
-      label: passage.inverted ? `unless ${passage.name}` : `for ${passage.name}`,
+      label: passage.inverted
+        ? say('templates.unless-2', { name: passage.name })
+        : say('templates.for-2', { name: passage.name }),
       text: passage.begins,
     })),
   ];

@@ -32,7 +32,7 @@ it('offers comparisons that fit the type', () => {
 
 it('a number that could be meant in two ways is not taken, and both are shown', () => {
   expect(toFeel({ name: 'fee', type: 'MONEY' }, 'more', 'EUR 12,50')).toBe('');
-  expect(numberFault('MONEY', 'EUR 12,50')).toContain('12.50 or as 1250');
+  expect(numberFault('MONEY', 'EUR 12,50')).toContain('12.50 or 1250');
   expect(numberFault('NUMBER', '1.250,50')).toContain('1250.50');
   expect(numberFault('NUMBER', '250,000')).toBe('');
   expect(numberFault('TEXT', '12,50')).toBe('');

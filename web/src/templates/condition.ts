@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import type { Schemas } from '../api/client';
 
 type Field = Schemas['Field'];
@@ -8,39 +9,54 @@ export type Comparison = { key: string; words: string; value: boolean; feel: str
 
 const same: Comparison[] = [
   { key: 'is', words: 'is', value: true, feel: '{f} = {v}' },
-  { key: 'is_not', words: 'is not', value: true, feel: '{f} != {v}' },
+  { key: 'is_not', words: say('templates.is-not'), value: true, feel: '{f} != {v}' },
 ];
 const sizes: Comparison[] = [
-  { key: 'more', words: 'is more than', value: true, feel: '{f} > {v}' },
-  { key: 'least', words: 'is at least', value: true, feel: '{f} >= {v}' },
-  { key: 'less', words: 'is less than', value: true, feel: '{f} < {v}' },
+  { key: 'more', words: say('templates.is-more-than'), value: true, feel: '{f} > {v}' },
+  { key: 'least', words: say('templates.is-at-least'), value: true, feel: '{f} >= {v}' },
+  { key: 'less', words: say('templates.is-less-than'), value: true, feel: '{f} < {v}' },
 ];
 const presence: Comparison[] = [
-  { key: 'given', words: 'is given', value: false, feel: '{f} != null' },
-  { key: 'blank', words: 'is blank', value: false, feel: '{f} = null' },
+  { key: 'given', words: say('templates.is-given'), value: false, feel: '{f} != null' },
+  { key: 'blank', words: say('templates.is-blank'), value: false, feel: '{f} = null' },
 ];
 
 const byType: Partial<Record<FieldType, Comparison[]>> = {
   NUMBER: [...sizes, ...same, ...presence],
   MONEY: [...sizes, ...same, ...presence],
   DATE: [
-    { key: 'after', words: 'is after', value: true, feel: '{f} > {v}' },
-    { key: 'before', words: 'is before', value: true, feel: '{f} < {v}' },
+    { key: 'after', words: say('templates.is-after'), value: true, feel: '{f} > {v}' },
+    { key: 'before', words: say('templates.is-before'), value: true, feel: '{f} < {v}' },
     ...same,
     ...presence,
   ],
   YES_NO: [
-    { key: 'yes', words: 'is yes', value: false, feel: '{f} = true' },
-    { key: 'no', words: 'is not yes', value: false, feel: 'not({f} = true)' },
+    { key: 'yes', words: say('templates.is-yes'), value: false, feel: '{f} = true' },
+    { key: 'no', words: say('templates.is-not-yes'), value: false, feel: 'not({f} = true)' },
   ],
   ITEMS: [
-    { key: 'many', words: 'has more items than', value: true, feel: 'count({f}) > {v}' },
-    { key: 'none', words: 'has no item', value: false, feel: 'count({f}) = 0' },
-    { key: 'some', words: 'has an item', value: false, feel: 'count({f}) > 0' },
+    {
+      key: 'many',
+      words: say('templates.has-more-items-than'),
+      value: true,
+      feel: 'count({f}) > {v}',
+    },
+    { key: 'none', words: say('templates.has-no-item'), value: false, feel: 'count({f}) = 0' },
+    { key: 'some', words: say('templates.has-an-item'), value: false, feel: 'count({f}) > 0' },
   ],
   ADDRESS: [
-    { key: 'in', words: 'is in the country', value: true, feel: '{f}.country = {v}' },
-    { key: 'not_in', words: 'is not in the country', value: true, feel: '{f}.country != {v}' },
+    {
+      key: 'in',
+      words: say('templates.is-in-the-country'),
+      value: true,
+      feel: '{f}.country = {v}',
+    },
+    {
+      key: 'not_in',
+      words: say('templates.is-not-in-the-country'),
+      value: true,
+      feel: '{f}.country != {v}',
+    },
     ...presence,
   ],
   PICTURE: presence,
@@ -79,7 +95,7 @@ function literalOf(type: FieldType, value: string): string {
 export function numberFault(type: FieldType, value: string): string {
   const number = value.trim().replace(/^[A-Z]{3}\s*/, '');
   if (!['NUMBER', 'MONEY', 'ITEMS'].includes(type) || !number || literalOf(type, number)) return '';
-  if (!/^-?\d+([.,' ]\d+)+$/.test(number)) return 'A number is expected, for example 250,000.';
+  if (!/^-?\d+([.,' ]\d+)+$/.test(number)) return say('templates.a-number-is-expected-for');
   const parts = /^(.*)([.,' ])(\d+)$/.exec(number);
   const digits = (text: string) => text.replace(/[.,' ]/g, '');
   const readings = new Set<string>();
@@ -87,8 +103,9 @@ export function numberFault(type: FieldType, value: string): string {
     readings.add(`${digits(parts[1])}.${parts[3]}`);
   }
   if (new Set(number.match(/[.,' ]/g)).size === 1) readings.add(digits(number));
-  const all = [...readings].join(' or as ');
-  return `${value.trim()} can be read as ${all || 'nothing'}. Type the one that you mean.`;
+  if (!readings.size) return say('templates.number-unreadable', { value: value.trim() });
+  const all = new Intl.ListFormat('en-GB', { type: 'disjunction' }).format(readings);
+  return say('templates.number-readings', { value: value.trim(), readings: all });
 }
 
 /** Puts a further condition to an expression. */

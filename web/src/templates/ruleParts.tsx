@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import type { Schemas } from '../api/client';
 import { nameFor } from './names';
 import type { Settings } from './useTemplate';
@@ -17,7 +18,7 @@ export function Faults({ detail, name, place }: { detail: Detail; name: string; 
   );
   return faults.map((one, i) => (
     <p key={i} className="text-oxide">
-      {one.place && place === undefined && <>Case {one.place}: </>}
+      {one.place && place === undefined && <>{say('templates.case-3', { place: one.place })}</>}
       {one.message} {one.cure}
     </p>
   ));

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
@@ -24,59 +25,73 @@ export default function TodayRoom() {
       answer(api.POST('/api/v1/agreements/{number}/another-try', { params: { path: { number } } })),
     onSettled: () => queries.invalidateQueries({ queryKey: ['today'] }),
   });
-  if (today.isPending) return <Waiting what="Looking what there is today…" />;
+  if (today.isPending) return <Waiting what={say('today.looking-what-there-is-today')} />;
   if (!today.data) return <Trouble error={today.error} />;
   const { failed, requests, toCheck, out, ended, completed } = today.data;
   const nothing = ![failed, requests, toCheck, out, ended, completed].some((list) => list.total);
   return (
     <>
-      <RoomTitle title="Today" />
+      <RoomTitle title={say('today.today')} />
       <Trouble error={again.error} />
       {today.data.notices.map((one) => (
         <p key={one.title} role="status" className="mb-3 border-l-4 border-clay bg-sheet px-3 py-2">
-          <strong className="font-medium">{one.title} is away</strong> since {dateTime(one.since)}.{' '}
-          {one.reason} {waitingWords(one.waiting)}
+          <strong className="font-medium">{say('today.is-away', { title: one.title })}</strong>
+          {say('today.since', {
+            dateTime: dateTime(one.since),
+            reason: one.reason,
+            waitingWords: waitingWords(one.waiting),
+          })}
         </p>
       ))}
       {nothing && (
         <Empty>
-          Nothing is under way. <Link to="/templates">Bring in a template</Link>, publish it, and
-          fill its form in <Link to="/intake">Intake</Link>.
+          {say('today.nothing-is-under-way')}
+          <Link to="/templates">{say('today.bring-in-a-template')}</Link>
+          {say('today.publish-it-and-fill-its')}
+          <Link to="/intake">{say('today.intake')}</Link>.
         </Empty>
       )}
-      <Part title="Stuck" list={failed} onMore={more}>
+      <Part title={say('today.stuck')} list={failed} onMore={more}>
         <List
-          label="Stuck"
+          label={say('today.stuck')}
           list={asList(failed)}
           columns={stuck((number) => again.mutate(number), again.isPending)}
           keyOf={(one) => one.agreement + one.since}
           to={(one) => `/agreements/${one.agreement}`}
         />
       </Part>
-      <Part title="Requests to turn into agreements" list={requests} onMore={more}>
+      <Part title={say('today.requests-to-turn-into-agreements')} list={requests} onMore={more}>
         <List
-          label="Requests to turn into agreements"
+          label={say('today.requests-to-turn-into-agreements')}
           list={asList(requests)}
           columns={waitingRequests}
           keyOf={(one) => one.number}
           to={(one) => `/intake/${one.number}`}
         />
       </Part>
-      <Part title="To check and send" list={toCheck} onMore={more}>
-        <AgreementRows label="To check and send" items={toCheck.items} room="/agreements" />
-      </Part>
-      <Part title="With somebody" list={out} onMore={more}>
-        <AgreementRows label="With somebody" items={out.items} room="/agreements" />
-      </Part>
-      <Part title="Ended without being completed" list={ended}>
+      <Part title={say('today.to-check-and-send')} list={toCheck} onMore={more}>
         <AgreementRows
-          label="Ended without being completed"
+          label={say('today.to-check-and-send')}
+          items={toCheck.items}
+          room="/agreements"
+        />
+      </Part>
+      <Part title={say('today.with-somebody')} list={out} onMore={more}>
+        <AgreementRows label={say('today.with-somebody')} items={out.items} room="/agreements" />
+      </Part>
+      <Part title={say('today.ended-without-being-completed')} list={ended}>
+        <AgreementRows
+          label={say('today.ended-without-being-completed')}
           items={ended.items}
           room="/agreements"
         />
       </Part>
-      <Part title="Completed lately" list={completed}>
-        <AgreementRows label="Completed lately" items={completed.items} room="/archive" />
+      <Part title={say('today.completed-lately')} list={completed}>
+        <AgreementRows
+          label={say('today.completed-lately')}
+          items={completed.items}
+          room="/archive"
+        />
       </Part>
     </>
   );
@@ -92,13 +107,13 @@ function stuck(onTry: (number: string) => void, busy: boolean): Column<Schemas['
   return [
     {
       id: 'number',
-      title: 'Agreement',
+      title: say('today.agreement'),
       width: 120,
       cell: (one) => <Link to={`/agreements/${one.agreement}`}>{one.agreement}</Link>,
     },
     {
       id: 'reason',
-      title: 'What is wrong',
+      title: say('today.what-is-wrong'),
       width: 560,
       cell: (one) => (
         <span className="whitespace-normal text-oxide" title={one.reason}>
@@ -108,7 +123,7 @@ function stuck(onTry: (number: string) => void, busy: boolean): Column<Schemas['
     },
     {
       id: 'since',
-      title: 'Since',
+      title: say('today.since-2'),
       width: 130,
       cell: (one) => (
         <span className="text-soft" title={dateTime(one.since)}>
@@ -118,11 +133,11 @@ function stuck(onTry: (number: string) => void, busy: boolean): Column<Schemas['
     },
     {
       id: 'act',
-      title: 'What to do',
+      title: say('today.what-to-do'),
       width: 190,
       cell: (one) => (
         <Button disabled={busy} onClick={() => onTry(one.agreement)}>
-          Try {one.agreement} again
+          {say('today.try-again', { agreement: one.agreement })}
         </Button>
       ),
     },
@@ -132,8 +147,8 @@ function stuck(onTry: (number: string) => void, busy: boolean): Column<Schemas['
 function waitingWords(waiting: number): string {
   if (waiting === 0) return '';
   return waiting === 1
-    ? 'One piece of work waits for it and goes on by itself.'
-    : `${waiting} pieces of work wait for it and go on by themselves.`;
+    ? say('today.one-piece-of-work-waits')
+    : say('today.pieces-of-work-wait-for', { waiting });
 }
 
 function Part({
@@ -158,7 +173,8 @@ function Part({
       {children}
       {onMore && left > 0 && (
         <Button className="mt-2" onClick={onMore}>
-          Show {left} older {left === 1 ? 'one' : 'ones'}
+          {say('today.show-older', { left })}
+          {left === 1 ? say('today.one') : say('today.ones')}
         </Button>
       )}
     </section>

@@ -1,3 +1,4 @@
+import { say } from '../messages/rooms';
 const day = 24 * 60 * 60 * 1000;
 
 export function dateTime(iso: string): string {
@@ -15,6 +16,8 @@ export function since(iso: string, now: Date = new Date()): string {
     (new Date(now.toDateString()).getTime() - new Date(start.toDateString()).getTime()) / day,
   );
   if (days <= 0)
-    return `since ${start.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`;
-  return days === 1 ? 'since yesterday' : `for ${days} days`;
+    return say('ui.since', {
+      time: start.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' }),
+    });
+  return days === 1 ? say('ui.since-yesterday') : say('ui.for-days', { days });
 }

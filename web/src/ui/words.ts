@@ -1,49 +1,55 @@
+import { say } from '../messages/rooms';
 import type { Schemas } from '../api/client';
 
 type Item = Schemas['AgreementItem'];
 type Duty = Schemas['RouteStep']['duty'];
 
 export const stateWords: Record<Item['state'], string> = {
-  GENERATING: 'being made',
-  CHECK: 'to check',
-  OUT: 'out',
-  SEALING: 'being sealed',
-  COMPLETED: 'completed',
-  DECLINED: 'declined',
-  WITHDRAWN: 'withdrawn',
-  EXPIRED: 'expired',
+  GENERATING: say('ui.being-made'),
+  CHECK: say('ui.to-check'),
+  OUT: say('ui.out'),
+  SEALING: say('ui.being-sealed'),
+  COMPLETED: say('ui.completed'),
+  DECLINED: say('ui.declined'),
+  WITHDRAWN: say('ui.withdrawn'),
+  EXPIRED: say('ui.expired'),
 };
 
 export const dutyWords: Record<Duty, string> = {
-  SIGNS: 'signs',
-  APPROVES: 'approves',
-  COMPLETES: 'completes details',
-  RECEIVES_COPY: 'gets a copy',
+  SIGNS: say('ui.signs'),
+  APPROVES: say('ui.approves'),
+  COMPLETES: say('ui.completes-details'),
+  RECEIVES_COPY: say('ui.gets-a-copy'),
 };
 
 export const typeWords: Record<Schemas['Field']['type'], string> = {
-  TEXT: 'one line',
-  LONG_TEXT: 'many lines',
-  RICH_TEXT: 'formatted text',
-  NUMBER: 'number',
-  MONEY: 'money',
-  DATE: 'date',
-  DATE_TIME: 'date with time',
-  YES_NO: 'yes or no',
-  CHOICE: 'one of a list',
-  MAIL_ADDRESS: 'mail address',
-  WEB_ADDRESS: 'web address',
-  PHONE: 'telephone',
-  NAME: 'full name',
-  ADDRESS: 'postal address',
-  PICTURE: 'picture',
-  ITEMS: 'list of items',
+  TEXT: say('ui.one-line'),
+  LONG_TEXT: say('ui.many-lines'),
+  RICH_TEXT: say('ui.formatted-text'),
+  NUMBER: say('ui.number'),
+  MONEY: say('ui.money'),
+  DATE: say('ui.date'),
+  DATE_TIME: say('ui.date-with-time'),
+  YES_NO: say('ui.yes-or-no'),
+  CHOICE: say('ui.one-of-a-list'),
+  MAIL_ADDRESS: say('ui.mail-address'),
+  WEB_ADDRESS: say('ui.web-address'),
+  PHONE: say('ui.telephone'),
+  NAME: say('ui.full-name'),
+  ADDRESS: say('ui.postal-address'),
+  PICTURE: say('ui.picture'),
+  ITEMS: say('ui.list-of-items'),
 };
+
+/** Several names as a sentence has them. */
+export function listed(names: string[]): string {
+  return new Intl.ListFormat('en-GB').format(names);
+}
 
 /** Whom an agreement waits for, in words. */
 export function waitingFor(item: Item): string {
   const names = item.route.filter((slat) => slat.standing === 'TURN').map((slat) => slat.name);
-  if (item.state === 'OUT' && names.length) return names.join(' and ');
+  if (item.state === 'OUT' && names.length) return listed(names);
   const sealing = item.route.some((slat) => slat.standing === 'SEALING');
-  return item.state === 'OUT' && sealing ? 'the seal' : '';
+  return item.state === 'OUT' && sealing ? say('ui.the-seal') : '';
 }

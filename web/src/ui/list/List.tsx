@@ -1,3 +1,4 @@
+import { say } from '../../messages/rooms';
 import {
   columnResizingFeature,
   columnSizingFeature,
@@ -187,7 +188,7 @@ function Head<Row>({
           role="separator"
           tabIndex={0}
           aria-orientation="vertical"
-          aria-label={`Width of ${column.title || 'the last column'}`}
+          aria-label={say('ui.width-of', { column: column.title || say('ui.last-column') })}
           aria-valuenow={Math.round(header.getSize())}
           aria-valuemin={narrowest}
           className="absolute top-1 right-0 h-6 w-2 cursor-col-resize touch-none border-r border-rule select-none hover:border-edge"

@@ -1,3 +1,4 @@
+import { say } from '../../messages/rooms';
 import { useEffect, useRef } from 'react';
 import { Button, inputLook } from '../parts';
 
@@ -82,17 +83,18 @@ export function Pager({
   total: number;
   onPage: (page: number) => void;
 }) {
-  if (total <= size) return <p className="pt-2 text-soft">{total} in all</p>;
+  if (total <= size) return <p className="pt-2 text-soft">{say('ui.in-all', { total })}</p>;
   return (
-    <nav aria-label="Pages of the list" className="flex items-center gap-3 pt-2">
+    <nav aria-label={say('ui.pages-of-the-list')} className="flex items-center gap-3 pt-2">
       <Button disabled={page === 0} onClick={() => onPage(page - 1)}>
-        Page before
+        {say('ui.page-before')}
       </Button>
       <span className="text-soft">
-        {page * size + 1} to {Math.min((page + 1) * size, total)} of {total}
+        {page * size + 1}
+        {say('ui.to-of', { what: Math.min((page + 1) * size, total), total })}
       </span>
       <Button disabled={(page + 1) * size >= total} onClick={() => onPage(page + 1)}>
-        Next page
+        {say('ui.next-page')}
       </Button>
     </nav>
   );
