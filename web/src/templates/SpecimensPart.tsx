@@ -1,4 +1,4 @@
-import { say } from '../messages/rooms';
+import { say, type RoomCode } from '../messages/rooms';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
@@ -39,8 +39,8 @@ export function SpecimensPart({
   onTaken: (detail: Detail) => void;
 }) {
   const [open, setOpen] = useState(-1);
-  const drawUp = useDrawing(detail, onTaken);
-  const { work, proof, error, ask } = useProof(detail.id);
+  const { work, proof, drawing, error, ask } = useProof(detail.id);
+  const drawUp = useDrawing(detail, drawing, onTaken);
   const printing = ask.isPending || underWay(work);
   const { specimens } = settings;
   const set = (next: Specimen[]) => onChange({ ...settings, specimens: next });
@@ -50,7 +50,7 @@ export function SpecimensPart({
       <div className="flex flex-wrap items-center gap-3 pb-3">
         {!fixed && (
           <>
-            <Button disabled={unsaved || drawUp.isPending} onClick={() => drawUp.mutate()}>
+            <Button disabled={unsaved || drawUp.going} onClick={() => drawUp.ask()}>
               {say('templates.draw-up-specimens-for-every')}
             </Button>
             <Button
@@ -77,12 +77,8 @@ export function SpecimensPart({
         >
           {say('templates.print-the-proof')}
         </Button>
-        {drawUp.isPending && (
-          <span role="status" className="text-soft">
-            {say('templates.drawing-up-specimens-you-can')}
-          </span>
-        )}
-        {printing && <Progress work={work} />}
+        {drawUp.going && <Progress work={drawing} said="templates.of-cases-reached-you-can" />}
+        {printing && <Progress work={work} said="templates.of-specimens-printed-you-can" />}
       </div>
       <Trouble error={drawUp.error ?? error} />
       {[drawUp.failed, work?.state === 'FAILED' ? work.reason : '']
@@ -147,8 +143,8 @@ export function SpecimensPart({
   );
 }
 
-/** How far the proof is. */
-function Progress({ work }: { work: Work | null | undefined }) {
+/** How far a piece of long work is. */
+function Progress({ work, said }: { work: Work | null | undefined; said: RoomCode }) {
   const { done = 0, total = 0 } = work ?? {};
   return (
     <span role="status" className="flex items-center gap-3 text-soft">
@@ -157,7 +153,7 @@ function Progress({ work }: { work: Work | null | undefined }) {
         value={done}
         max={Math.max(1, total)}
       />
-      {say('templates.of-specimens-printed-you-can', { done, total })}
+      {say(said, { done, total })}
     </span>
   );
 }

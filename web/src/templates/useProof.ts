@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef } from 'react';
 import { answer, api, type Schemas } from '../api/client';
 
 type Detail = Schemas['TemplateDetail'];
@@ -9,43 +10,62 @@ export const underWay = (work: Work | null | undefined) =>
   work?.state === 'WAITING' || work?.state === 'RUNNING';
 
 const often = 700;
+const proofKey = (id: string) => ['proof', id];
 
 /** The proof of a template: asked for, watched while it is printed, and there when one comes back. */
 export function useProof(id: string) {
   const client = useQueryClient();
   const path = { params: { path: { id } } };
-  const key = ['proof', id];
+  const key = proofKey(id);
   const shown = useQuery({
     queryKey: key,
     queryFn: () => answer(api.GET('/api/v1/templates/{id}/proof', path)),
-    refetchInterval: (query) => (underWay(query.state.data?.work) ? often : false),
+    refetchInterval: ({ state: { data } }) =>
+      underWay(data?.work) || underWay(data?.drawing) ? often : false,
   });
   const ask = useMutation({
     mutationFn: () => answer(api.POST('/api/v1/templates/{id}/proof', path)),
     onSuccess: (view) => client.setQueryData(key, view),
   });
-  return { work: shown.data?.work, proof: shown.data?.proof, error: ask.error ?? shown.error, ask };
+  return { ...shown.data, error: ask.error ?? shown.error, ask };
 }
 
-/** Specimens drawn up for a draft's rules; the draft is handed on when they are there. */
-export function useDrawing(detail: Detail, onTaken: (detail: Detail) => void) {
+/**
+ * Specimens drawn up for a draft's rules: asked for, watched also by who comes back while it goes on, and handed on when they
+ * are there.
+ */
+export function useDrawing(
+  detail: Detail,
+  drawing: Work | null | undefined,
+  onTaken: (detail: Detail) => void,
+) {
+  const client = useQueryClient();
   const path = { params: { path: { id: detail.id } } };
-  const drawing = useMutation({
-    mutationFn: async () => {
-      let work = await answer(
+  const ask = useMutation({
+    mutationFn: () =>
+      answer(
         api.POST('/api/v1/templates/{id}/specimens/drawing', {
           ...path,
           body: { revision: detail.revision },
         }),
-      );
-      while (underWay(work)) {
-        await new Promise((resolve) => setTimeout(resolve, often));
-        work = await answer(api.GET('/api/v1/templates/{id}/specimens/drawing', path));
-      }
-      return { work, detail: await answer(api.GET('/api/v1/templates/{id}', path)) };
-    },
-    onSuccess: (come) => onTaken(come.detail),
+      ),
+    onSuccess: () => client.invalidateQueries({ queryKey: proofKey(detail.id) }),
   });
-  const { work } = drawing.data ?? {};
-  return { ...drawing, failed: work?.state === 'FAILED' ? work.reason : '' };
+  const take = useMutation({
+    mutationFn: () => answer(api.GET('/api/v1/templates/{id}', path)),
+    onSuccess: onTaken,
+  });
+  const going = ask.isPending || underWay(drawing);
+  const { mutate: takeOver } = take;
+  const wasGoing = useRef(false);
+  useEffect(() => {
+    if (wasGoing.current && !going && drawing?.state === 'DONE') takeOver();
+    wasGoing.current = going;
+  }, [going, drawing?.state, takeOver]);
+  return {
+    ask: ask.mutate,
+    going,
+    error: ask.error ?? take.error,
+    failed: drawing?.state === 'FAILED' ? drawing.reason : '',
+  };
 }

@@ -150,6 +150,12 @@ class PreparationTest {
         JsonNode prepared = prepared("Loan to prove");
         post(prepared, "/specimens/drawing", Map.of());
         ended(path(prepared) + "/specimens/drawing", work -> work);
+        // who comes back to the room finds how far it is, counted in cases
+        JsonNode drawing = office.client.get(path(prepared) + "/proof").json().get("drawing");
+        assertThat(drawing.get("state").asString()).isEqualTo("DONE");
+        assertThat(drawing.get("total").asInt())
+                .isGreaterThan(2)
+                .isEqualTo(drawing.get("done").asInt());
         JsonNode template = office.client.get(path(prepared)).json();
         JsonNode specimens = template.get("content").get("specimens");
         assertThat(specimens.toString()).contains("SHORTEST", "LONGEST", "DRAWN_UP");

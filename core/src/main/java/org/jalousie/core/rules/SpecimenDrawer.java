@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
+import java.util.function.IntConsumer;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.Value;
 
@@ -47,10 +48,15 @@ public final class SpecimenDrawer {
 
     /** Draws up sets for a template's rules. */
     public static Drawn draw(RuleSet rules) {
-        return new SpecimenDrawer(rules).search();
+        return draw(rules, reached -> {});
     }
 
-    private Drawn search() {
+    /** @param progress told, whenever there is one more, how many of the rules' cases some data reach */
+    public static Drawn draw(RuleSet rules, IntConsumer progress) {
+        return new SpecimenDrawer(rules).search(progress);
+    }
+
+    private Drawn search(IntConsumer progress) {
         List<Candidate> kept = new ArrayList<>();
         Set<RuleCase> reached = new HashSet<>();
         Candidate base = candidate(Samples.typical(rules.fields()));
@@ -62,6 +68,7 @@ public final class SpecimenDrawer {
             Candidate from = kept.get(random.nextInt(kept.size()));
             Candidate next = candidate(changed(from.values));
             boolean gain = reached.addAll(next.reached);
+            if (gain) progress.accept(reached.size());
             withoutGain = gain ? 0 : withoutGain + 1;
             boolean other = kept.stream().noneMatch(one -> one.reached.containsAll(next.reached));
             // what alone reaches a case is kept however many there are: without it no cover would be complete

@@ -2,6 +2,7 @@ package org.jalousie.core.rules;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -29,6 +30,15 @@ class SpecimenDrawerTest {
         SpecimenDrawer.Drawn drawn = SpecimenDrawer.draw(rules);
         assertThat(drawn.unreached()).isEmpty();
         assertThat(drawn.sets()).hasSize(2);
+    }
+
+    @Test
+    void whoWaitsHearsHowManyCasesAreReached() {
+        RuleSet rules = rules(List.of(VALUE, COUNTRY), Rule.condition("high", "insured_value > 250000"));
+        List<Integer> heard = new ArrayList<>();
+        SpecimenDrawer.draw(rules, heard::add);
+        assertThat(heard).isSorted().doesNotHaveDuplicates().isNotEmpty();
+        assertThat(heard.get(heard.size() - 1)).isEqualTo(rules.cases().size());
     }
 
     @Test

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.IntConsumer;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.messages.Message;
@@ -56,8 +57,7 @@ class DrawingWork implements JobWork {
         if (work.isEmpty() || !works.progress(id, 0)) return false;
         UUID template = work.get().subject();
         TemplateVersion before = drafts.newest(template);
-        List<Specimen> drawn = drawn(before.content());
-        works.progress(id, 1);
+        List<Specimen> drawn = drawn(before.content(), reached -> works.progress(id, reached));
         try {
             // drawn without a transaction, since it may take long; refused here when the draft is another one by now
             transaction.executeWithoutResult(status -> {
@@ -79,13 +79,13 @@ class DrawingWork implements JobWork {
         works.fail(UUID.fromString(instance), reason);
     }
 
-    private List<Specimen> drawn(TemplateContent content) {
+    private List<Specimen> drawn(TemplateContent content, IntConsumer reached) {
         List<Specimen> kept = new ArrayList<>(content.specimens().stream()
                 .filter(one -> one.origin() == Specimen.Origin.TYPED || one.origin() == Specimen.Origin.FROM_REQUEST)
                 .toList());
         int number = 0;
         for (SpecimenDrawer.DrawnSet set :
-                SpecimenDrawer.draw(preparations.rules(content)).sets()) {
+                SpecimenDrawer.draw(preparations.rules(content), reached).sets()) {
             kept.add(new Specimen("Drawn up " + ++number, Specimen.Origin.DRAWN_UP, raw(content, set.values())));
         }
         kept.add(new Specimen("Shortest", Specimen.Origin.SHORTEST, raw(content, Samples.shortest(content.fields()))));

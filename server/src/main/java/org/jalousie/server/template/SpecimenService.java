@@ -23,22 +23,26 @@ class SpecimenService {
     private static final int MOST_SPECIMENS = 40;
 
     private final Drafts drafts;
+    private final Preparations preparations;
     private final SpecimenPrinter printer;
     private final FileStore files;
     private final LongWorks works;
 
-    SpecimenService(Drafts drafts, SpecimenPrinter printer, FileStore files, LongWorks works) {
+    SpecimenService(
+            Drafts drafts, Preparations preparations, SpecimenPrinter printer, FileStore files, LongWorks works) {
         this.drafts = drafts;
+        this.preparations = preparations;
         this.printer = printer;
         this.files = files;
         this.works = works;
     }
 
-    /** Asks for the specimens that a draft's rules need. */
+    /** Asks for the specimens that a draft's rules need; how far it is counts the rules' cases that are reached. */
     @Transactional
     TemplateViews.Work drawUp(UUID id, int revision, String by) {
         TemplateVersion draft = drafts.draft(id, revision);
-        return TemplateViews.work(works.ask(JobKind.DRAWING, id, DrawingWork.basis(draft), 2, by), true);
+        int cases = preparations.rules(draft.content()).cases().size();
+        return TemplateViews.work(works.ask(JobKind.DRAWING, id, DrawingWork.basis(draft), cases, by), true);
     }
 
     /** How far the drawing up is that was asked for last. */
@@ -64,13 +68,22 @@ class SpecimenService {
         TemplateVersion version = drafts.newest(id);
         return works.of(JobKind.PROOF, id)
                 .map(work -> view(work, version))
-                .orElseGet(() -> new TemplateViews.ProofView(null, null));
+                .orElseGet(() -> new TemplateViews.ProofView(null, null, drawing(version)));
     }
 
     private TemplateViews.ProofView view(LongWork work, TemplateVersion version) {
         Optional<Proof> proof = work.result().map(json -> Json.MAPPER.readValue(json, Proof.class));
         return new TemplateViews.ProofView(
-                TemplateViews.work(work, work.basis().equals(printer.basis(version))), proof.orElse(null));
+                TemplateViews.work(work, work.basis().equals(printer.basis(version))),
+                proof.orElse(null),
+                drawing(version));
+    }
+
+    /** The drawing up that was asked for last; null when there was none. */
+    private TemplateViews.Work drawing(TemplateVersion version) {
+        return works.of(JobKind.DRAWING, version.templateId())
+                .map(work -> TemplateViews.work(work, work.basis().equals(DrawingWork.basis(version))))
+                .orElse(null);
     }
 
     byte[] proofPdf(String file) {

@@ -165,10 +165,14 @@ final class TemplateViews {
      */
     record Work(LongWork.State state, int done, int total, String reason, boolean current) {}
 
-    /** @param work null when no proof was ever asked for; {@code proof} null while there is none */
+    /**
+     * @param work null when no proof was ever asked for; {@code proof} null while there is none
+     * @param drawing how far the drawing up of specimens is that was asked for last; null when there was none
+     */
     record ProofView(
             @Schema(types = {"object", "null"}) Work work,
-            @Schema(types = {"object", "null"}) Proof proof) {}
+            @Schema(types = {"object", "null"}) Proof proof,
+            @Schema(types = {"object", "null"}) Work drawing) {}
 
     static Work work(LongWork work, boolean current) {
         return new Work(work.state(), work.done(), work.total(), work.reason(), current);
