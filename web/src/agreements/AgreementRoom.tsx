@@ -7,6 +7,7 @@ import { BlindWithNames, standingWords } from '../blind/Blind';
 import { useAgreement, useSession } from '../office/queries';
 import { AnnotatedPages } from '../page/AnnotatedPages';
 import { Button, inputLook, RoomTitle, Trouble, Waiting } from '../ui/parts';
+import { Unshown } from '../ui/Unshown';
 import { date, since } from '../ui/time';
 import { listed, stateWords } from '../ui/words';
 import { Files } from './Files';
@@ -32,8 +33,8 @@ export default function AgreementRoom() {
     mutationFn: () => answer(api.POST('/api/v1/agreements/{number}/another-try', path)),
     onSuccess: took,
   });
-  if (agreement.isPending) return <Waiting what={say('agreements.opening-the-agreement')} />;
-  if (!agreement.data) return <Trouble error={agreement.error} />;
+  if (!agreement.data)
+    return <Unshown query={agreement} waiting={say('agreements.opening-the-agreement')} />;
   const detail = agreement.data;
   const { row } = detail;
   const coordinator = session.data?.role === 'COORDINATOR';

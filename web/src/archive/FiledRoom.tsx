@@ -6,7 +6,8 @@ import { answer, api } from '../api/client';
 import { Blind } from '../blind/Blind';
 import { useAgreement } from '../office/queries';
 import { PagesView } from '../page/PagesView';
-import { Button, RoomTitle, Trouble, Waiting } from '../ui/parts';
+import { Button, RoomTitle, Trouble } from '../ui/parts';
+import { Unshown } from '../ui/Unshown';
 import { dateTime } from '../ui/time';
 import { CheckFile } from './CheckFile';
 import { CheckResult } from './CheckResult';
@@ -19,8 +20,8 @@ export default function FiledRoom() {
     mutationFn: () =>
       answer(api.POST('/api/v1/archive/{number}/verification', { params: { path: { number } } })),
   });
-  if (agreement.isPending) return <Waiting what={say('archive.opening-the-agreement')} />;
-  if (!agreement.data) return <Trouble error={agreement.error} />;
+  if (!agreement.data)
+    return <Unshown query={agreement} waiting={say('archive.opening-the-agreement')} />;
   const detail = agreement.data;
   return (
     <>

@@ -4,7 +4,8 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { answer, api, upload, type Schemas } from '../api/client';
 import { FileButton } from '../ui/FileButton';
-import { Button, inputLook, RoomTitle, Table, Trouble, Waiting } from '../ui/parts';
+import { Button, inputLook, RoomTitle, Table, Trouble } from '../ui/parts';
+import { Unshown } from '../ui/Unshown';
 import { date } from '../ui/time';
 
 /** One clause with its versions. */
@@ -36,8 +37,7 @@ export default function ClauseRoom() {
       void queries.invalidateQueries({ queryKey: ['clauses'] });
     },
   });
-  if (clause.isPending) return <Waiting what={say('clauses.opening-the-clause')} />;
-  if (!clause.data) return <Trouble error={clause.error} />;
+  if (!clause.data) return <Unshown query={clause} waiting={say('clauses.opening-the-clause')} />;
   const { name, versions, fields, diagnostics } = clause.data;
   return (
     <>

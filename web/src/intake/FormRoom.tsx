@@ -6,7 +6,8 @@ import { FormProvider, useForm } from 'react-hook-form';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { answer, api, Problem, type Schemas } from '../api/client';
 import { newKey } from '../api/key';
-import { Button, RoomTitle, Trouble, Waiting } from '../ui/parts';
+import { Button, RoomTitle, Trouble } from '../ui/parts';
+import { Unshown } from '../ui/Unshown';
 import { FieldInput } from './FieldInput';
 import type { Answers } from './inputProps';
 import { FormFixed, FormLanguage, typedData } from './typing';
@@ -41,8 +42,7 @@ export default function FormRoom() {
     staleTime: Infinity,
     gcTime: 0,
   });
-  if (source.isPending) return <Waiting what={say('intake.opening-the-form')} />;
-  if (!source.data) return <Trouble error={source.error} />;
+  if (!source.data) return <Unshown query={source} waiting={say('intake.opening-the-form')} />;
   return <FilledForm key={`${number ?? template} ${from}`} {...source.data} />;
 }
 

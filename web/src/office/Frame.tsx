@@ -30,7 +30,8 @@ export function Frame() {
     document.title = room ? `${room.name} – Jalousie` : 'Jalousie';
   }, [place.pathname]);
   if (session.isPending) return <Waiting what={say('office.opening')} />;
-  if (!session.data) return <Navigate to="/sign-in" replace state={{ from: place.pathname }} />;
+  if (!session.data)
+    return <Navigate to="/sign-in" replace state={{ from: place.pathname + place.search }} />;
   const person = session.data;
   async function signOut() {
     await answer(api.DELETE('/api/v1/session'));

@@ -5,7 +5,8 @@ import { answer, api, type Schemas } from '../api/client';
 import { useSession } from '../office/queries';
 import { List, type Column } from '../ui/list/List';
 import { useListPlace } from '../ui/list/useListPlace';
-import { Empty, RoomTitle, Trouble, Waiting } from '../ui/parts';
+import { Empty, RoomTitle } from '../ui/parts';
+import { Unshown } from '../ui/Unshown';
 import { dateTime } from '../ui/time';
 
 const stateWords: Record<string, string> = {
@@ -77,8 +78,8 @@ export default function PostroomRoom() {
     placeholderData: keepPreviousData,
     refetchInterval: 3000,
   });
-  if (list.isPending) return <Waiting what={say('postroom.looking-into-the-postroom')} />;
-  if (!list.data) return <Trouble error={list.error} />;
+  if (!list.data)
+    return <Unshown query={list} waiting={say('postroom.looking-into-the-postroom')} />;
   const readable = session.data?.postroom ?? false;
   return (
     <>
@@ -109,8 +110,7 @@ function Letter({ id }: { id: string }) {
     queryKey: ['mail', id],
     queryFn: () => answer(api.GET('/api/v1/postroom/{id}', { params: { path: { id } } })),
   });
-  if (mail.isPending) return <Waiting what={say('postroom.opening-the-mail')} />;
-  if (!mail.data) return <Trouble error={mail.error} />;
+  if (!mail.data) return <Unshown query={mail} waiting={say('postroom.opening-the-mail')} />;
   return (
     <article aria-label={say('postroom.mail')} className="h-fit min-w-0 bg-sheet p-5 shadow-page">
       <h2 className="text-lg break-words">{mail.data.subject}</h2>

@@ -2,7 +2,8 @@ import { say } from '../messages/rooms';
 import { useMutation } from '@tanstack/react-query';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { answer, api } from '../api/client';
-import { Button, RoomTitle, Trouble, Waiting } from '../ui/parts';
+import { Button, RoomTitle, Trouble } from '../ui/parts';
+import { Unshown } from '../ui/Unshown';
 import { FieldsEditor } from './FieldsEditor';
 import { HistoryPart } from './HistoryPart';
 import { PartiesEditor } from './PartiesEditor';
@@ -54,8 +55,8 @@ export default function TemplateRoom() {
       ),
     onSuccess: took,
   });
-  if (template.isPending) return <Waiting what={say('templates.opening-the-template')} />;
-  if (!detail || !draft) return <Trouble error={template.error} />;
+  if (!detail || !draft)
+    return <Unshown query={template} waiting={say('templates.opening-the-template')} />;
   const fixed = detail.state === 'PUBLISHED';
   const asked = address.get('part');
   const part: PartName = parts.find((name) => name === asked) ?? say('templates.wording');

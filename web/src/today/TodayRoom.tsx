@@ -6,7 +6,8 @@ import { AgreementRows } from '../agreements/AgreementRows';
 import { answer, api, type Schemas } from '../api/client';
 import { requestColumns } from '../intake/requestColumns';
 import { List, type Column } from '../ui/list/List';
-import { Button, Empty, RoomTitle, Trouble, Waiting } from '../ui/parts';
+import { Button, Empty, RoomTitle, Trouble } from '../ui/parts';
+import { Unshown } from '../ui/Unshown';
 import { dateTime, since } from '../ui/time';
 
 /** What needs the coordinator now. */
@@ -25,8 +26,8 @@ export default function TodayRoom() {
       answer(api.POST('/api/v1/agreements/{number}/another-try', { params: { path: { number } } })),
     onSettled: () => queries.invalidateQueries({ queryKey: ['today'] }),
   });
-  if (today.isPending) return <Waiting what={say('today.looking-what-there-is-today')} />;
-  if (!today.data) return <Trouble error={today.error} />;
+  if (!today.data)
+    return <Unshown query={today} waiting={say('today.looking-what-there-is-today')} />;
   const { failed, requests, toCheck, out, ended, completed } = today.data;
   const nothing = ![failed, requests, toCheck, out, ended, completed].some((list) => list.total);
   return (

@@ -1,6 +1,7 @@
 import type { UseQueryResult } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
-import { Empty, Trouble, Waiting } from '../parts';
+import { Empty, Trouble } from '../parts';
+import { Unshown } from '../Unshown';
 import { List, type Column, type ListPage } from './List';
 import type { ListPlace } from './useListPlace';
 
@@ -24,8 +25,7 @@ export function ListRoom<Row>({
 }) {
   return (
     <>
-      <Trouble error={query.error} />
-      {query.isPending && <Waiting what={waiting} />}
+      {query.data ? <Trouble error={query.error} /> : <Unshown query={query} waiting={waiting} />}
       {query.data?.total === 0 && <Empty>{empty}</Empty>}
       {query.data && query.data.total > 0 && <List list={query.data} {...list} />}
     </>
