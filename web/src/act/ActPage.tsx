@@ -23,7 +23,7 @@ export function ActPage({ token }: { token: string }) {
 
 function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) {
   const words = useSay();
-  const [values, setValues] = useState<Record<string, string>>({});
+  const [typed, setTyped] = useState<Record<string, string>>({});
   const [mark, setMark] = useState<Mark>();
   const [large, setLarge] = useState(false);
   const { page } = act;
@@ -44,6 +44,7 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
       </main>
     );
   }
+  const values = { ...presets(page), ...typed };
   const turn = page.standing === 'TURN' && !page.ended;
   return (
     <>
@@ -109,7 +110,7 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
                 <YourPart
                   page={page}
                   values={values}
-                  onValues={setValues}
+                  onValues={setTyped}
                   mark={mark}
                   onMark={setMark}
                   act={act}
@@ -198,4 +199,11 @@ function fitting(text: string, placed: Placed) {
   const widest = (placed.width * 1.9) / Math.max(1, text.length);
   const share = (Math.min(points, widest, placed.height) / placed.height) * 100;
   return { display: 'block', fontSize: `${share}cqh`, lineHeight: '100cqh' };
+}
+
+/** What stands in the fields before anything is typed. */
+function presets(page: SigningPage): Record<string, string> {
+  return Object.fromEntries(
+    page.toComplete.map(({ name, type }) => [name, kinds[type.kind].asked?.preset(type) ?? '']),
+  );
 }

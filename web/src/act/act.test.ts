@@ -2,6 +2,14 @@ import { expect, test } from 'vitest';
 import { bounds } from './ink';
 import { missing } from './YourPart';
 
+const text = {
+  kind: 'text' as const,
+  required: true,
+  hint: '',
+  size: { widthMm: 60, heightMm: 6 },
+  check: 'ANY' as const,
+  preset: '',
+};
 const signer = {
   duty: 'SIGNS' as const,
   toComplete: [
@@ -9,7 +17,7 @@ const signer = {
       name: 'vat',
       label: 'VAT number',
       required: true,
-      type: { kind: 'text' as const, required: true, hint: '' },
+      type: text,
     },
   ],
 };

@@ -1,3 +1,3 @@
 import { mark, type FieldKind } from './kind';
 
-export const initials: FieldKind = { name: 'signing-field.initials', shown: mark };
+export const initials: FieldKind = { name: 'signing-field.initials', settings: [], shown: mark };

@@ -15,14 +15,23 @@ export type Given = {
   mark: string | undefined;
 };
 
+export type Setting = 'required' | 'hint' | 'check' | 'preset';
+
 /** How one kind of signing field is named and looks while it is completed. */
 export type FieldKind = {
   /** In a margin, after the party's name; none for a field that is known by its own label. */
   name?: Code;
+  /** What can be settled about it besides its size. */
+  settings: readonly Setting[];
   /** What stands in its place now. */
   shown: (given: Given) => { text: string } | { picture: string };
   /** How the party is asked for it; none for what the program or the mark fills in. */
-  asked?: { Input: ComponentType<AskedProps>; hint: (type: FieldType) => string };
+  asked?: {
+    Input: ComponentType<AskedProps>;
+    hint: (type: FieldType) => string;
+    /** What stands there before anything is typed. */
+    preset: (type: FieldType) => string;
+  };
 };
 
 export type AskedProps = {

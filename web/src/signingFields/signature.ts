@@ -1,3 +1,3 @@
 import { mark, type FieldKind } from './kind';
 
-export const signature: FieldKind = { name: 'signing-field.signature', shown: mark };
+export const signature: FieldKind = { name: 'signing-field.signature', settings: [], shown: mark };

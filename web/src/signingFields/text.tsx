@@ -16,6 +16,11 @@ function TextInput({ id, type, value, onChange, fault }: AskedProps) {
 }
 
 export const text: FieldKind = {
+  settings: ['required', 'hint', 'check', 'preset'],
   shown: (given) => ({ text: given.answer }),
-  asked: { Input: TextInput, hint: (type) => (type.kind === 'text' ? type.hint : '') },
+  asked: {
+    Input: TextInput,
+    hint: (type) => (type.kind === 'text' ? type.hint : ''),
+    preset: (type) => (type.kind === 'text' ? type.preset : ''),
+  },
 };

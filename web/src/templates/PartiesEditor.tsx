@@ -5,6 +5,7 @@ import { Blind } from '../blind/Blind';
 import { Ordinal } from '../page/weave';
 import { Button, inputLook } from '../ui/parts';
 import { dutyWords } from '../ui/words';
+import { SigningFieldSettings } from './SigningFieldSettings';
 
 type Party = Schemas['PartyView'];
 
@@ -19,12 +20,15 @@ export function PartiesEditor({
   settings,
   fixed,
   onChange,
+  onFields,
 }: {
   settings: Schemas['TemplateSettings'];
   fixed: boolean;
   onChange: (parties: Party[]) => void;
+  onFields: (fields: Schemas['SigningField'][]) => void;
 }) {
   const { parties, signingFields } = settings;
+  const own = (party: Party) => signingFields.filter((field) => field.party === party.key);
   const change = (at: number, part: Partial<Party>) =>
     onChange(parties.map((party, i) => (i === at ? { ...party, ...part } : party)));
   const slats = parties
@@ -95,12 +99,31 @@ export function PartiesEditor({
               <Person party={party} fields={settings.fields} onChange={(part) => change(i, part)} />
             </div>
             <div className="flex items-center pt-3">
-              <p className="mr-auto text-soft">
-                {signingFields
-                  .filter((field) => field.party === party.key)
-                  .map((field) => field.label)
-                  .join(', ') || say('templates.no-field-in-the-wording')}
-              </p>
+              <div className="mr-auto text-soft">
+                {own(party).length ? (
+                  <details>
+                    <summary className="min-h-6 cursor-pointer">
+                      {say('templates.fields-in-the-wording', {
+                        fields: own(party)
+                          .map((field) => field.label)
+                          .join(', '),
+                      })}
+                    </summary>
+                    <SigningFieldSettings
+                      fields={own(party)}
+                      onChange={(next) =>
+                        onFields(
+                          signingFields.map(
+                            (field) => next.find((one) => one.name === field.name) ?? field,
+                          ),
+                        )
+                      }
+                    />
+                  </details>
+                ) : (
+                  say('templates.no-field-in-the-wording')
+                )}
+              </div>
               {!signingFields.some((field) => field.party === party.key) && (
                 <Button onClick={() => onChange(parties.filter((one) => one !== party))}>
                   {say('templates.remove-3', { label: party.label })}

@@ -157,6 +157,7 @@ export default function TemplateRoom() {
             settings={draft}
             fixed={fixed}
             onChange={(parties) => change({ ...draft, parties })}
+            onFields={(signingFields) => change({ ...draft, signingFields })}
           />
         )}
         {part === 'Sending' && <SendingEditor settings={draft} fixed={fixed} onChange={change} />}

@@ -59,7 +59,7 @@ class SigningTest {
     @Test
     void whatASignerHandsInIsChecked() {
         String link = office.link(sent("Checked details"), LENDER);
-        assertThat(office.sign(link, Map.of()).text()).contains("vat number is required");
+        assertThat(office.sign(link, Map.of()).text()).contains("Vat number is required");
         assertThat(office.sign(link, Map.of("lender_vat_number", "\u4e2d"))
                         .json()
                         .get("faults")

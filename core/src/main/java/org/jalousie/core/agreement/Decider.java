@@ -139,7 +139,7 @@ public final class Decider {
             if (field.asked()
                     && field.type().required()
                     && values.getOrDefault(field.name(), "").isBlank()) {
-                return refused(Message.of("field.required", "field", field.title()));
+                return refused(Message.of("field.required", "field", field.question()));
             }
         }
         Map<String, Message> faults = new TreeMap<>();

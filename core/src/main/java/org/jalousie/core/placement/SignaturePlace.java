@@ -1,17 +1,22 @@
 package org.jalousie.core.placement;
 
 /** Where a party signs. */
-public record SignaturePlace() implements SigningFieldType {
+public record SignaturePlace(BoxSize size) implements SigningFieldType {
     static final String KIND = "signature";
+
+    private static final BoxSize USUAL = new BoxSize(60, 16);
+
+    public SignaturePlace {
+        size = BoxSize.or(size, USUAL);
+    }
+
+    public SignaturePlace() {
+        this(USUAL);
+    }
 
     @Override
     public String kind() {
         return KIND;
-    }
-
-    @Override
-    public BoxSize size() {
-        return new BoxSize(60, 16);
     }
 
     @Override

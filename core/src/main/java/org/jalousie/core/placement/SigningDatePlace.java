@@ -1,17 +1,22 @@
 package org.jalousie.core.placement;
 
 /** The day on which a party signed; the program fills it in. */
-public record SigningDatePlace() implements SigningFieldType {
+public record SigningDatePlace(BoxSize size) implements SigningFieldType {
     static final String KIND = "date_signed";
+
+    private static final BoxSize USUAL = new BoxSize(34, 6);
+
+    public SigningDatePlace {
+        size = BoxSize.or(size, USUAL);
+    }
+
+    public SigningDatePlace() {
+        this(USUAL);
+    }
 
     @Override
     public String kind() {
         return KIND;
-    }
-
-    @Override
-    public BoxSize size() {
-        return new BoxSize(34, 6);
     }
 
     @Override

@@ -21,6 +21,11 @@ public record SigningField(String name, PartyKey party, String label, SigningFie
         this(name, party, label, type, "");
     }
 
+    /** What it is for, as the party itself is asked for it. */
+    public String question() {
+        return label.isEmpty() ? label : Character.toUpperCase(label.charAt(0)) + label.substring(1);
+    }
+
     /** What it is for and whose it is, for everybody else than the party. */
     public String title() {
         return Field.labelFor(party.value()) + ": " + label;

@@ -90,7 +90,17 @@ public final class Wording {
      * @param fields names of fields that are known already: a content control of such a name is that field
      */
     public static Wording compile(WordFile file, Set<PartyKey> declaredParties, Set<String> fields, Clauses clauses) {
-        return new WordingCompiler(file, declaredParties, fields, clauses).compile();
+        return compile(file, declaredParties, fields, List.of(), clauses);
+    }
+
+    /** @param settled signing fields whose settings are known already, by which room is kept for them */
+    public static Wording compile(
+            WordFile file,
+            Set<PartyKey> declaredParties,
+            Set<String> fields,
+            List<SigningField> settled,
+            Clauses clauses) {
+        return new WordingCompiler(file, declaredParties, fields, settled, clauses).compile();
     }
 
     /** The clauses at their places, in the order in which they were put in. */

@@ -151,7 +151,7 @@ class DeciderTest {
                 .contains("Agree first");
         does(new Command.Consent(new PartyKey("lender"), "en-1", file("consent")));
         assertThat(refused(new Command.Sign(new PartyKey("lender"), Map.of(), "drawn", file("m"))))
-                .contains("lender_vat is required");
+                .contains("Lender_vat is required");
         assertThat(refused(new Command.Sign(
                         new PartyKey("lender"), Map.of("lender_vat", "X", "clerk_note", "y"), "drawn", file("m"))))
                 .contains("not yours");

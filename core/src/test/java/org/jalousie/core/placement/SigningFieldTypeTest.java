@@ -58,6 +58,28 @@ class SigningFieldTypeTest {
     }
 
     @Test
+    void aTextIsCheckedAsWhatItHasToBe() {
+        TextPlace mail = new TextPlace(true, "", new BoxSize(80, 8), TextCheck.MAIL_ADDRESS, "");
+        assertThat(mail.fault("ida@example.org")).isEmpty();
+        assertThat(mail.fault("ida at example"))
+                .hasValueSatisfying(said -> assertThat(said.code()).isEqualTo("value.mail"));
+        assertThat(new TextPlace(true, "", null, TextCheck.PHONE, "").fault("12"))
+                .hasValueSatisfying(said -> assertThat(said.code()).isEqualTo("value.phone"));
+        assertThat(mail.fault("")).as("what may stay empty is not checked").isEmpty();
+    }
+
+    /** What was stored before there were sizes and checks says nothing of them. */
+    @Test
+    void settingsThatNobodyHasChosenAreTheUsualOnes() {
+        for (SigningFieldType usual : SigningFieldTypes.USUAL) {
+            String stored = "{\"kind\":\"" + usual.kind() + "\",\"required\":true,\"hint\":\"\"}";
+            assertThat(Json.MAPPER.readValue(
+                            usual.asked() ? stored : "{\"kind\":\"" + usual.kind() + "\"}", SigningFieldType.class))
+                    .isEqualTo(usual);
+        }
+    }
+
+    @Test
     void fieldsOfAnEarlierVersionAreRead() {
         ObjectNode text = (ObjectNode)
                 Json.MAPPER.readTree(

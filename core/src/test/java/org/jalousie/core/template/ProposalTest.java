@@ -15,7 +15,9 @@ import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.PersonSource;
+import org.jalousie.core.placement.BoxSize;
 import org.jalousie.core.placement.SigningField;
+import org.jalousie.core.placement.TextCheck;
 import org.jalousie.core.placement.TextPlace;
 import org.jalousie.core.rules.Rule;
 import org.jalousie.core.rules.RuleSet;
@@ -26,6 +28,24 @@ import org.jalousie.core.wording.write.WordDraft;
 import org.junit.jupiter.api.Test;
 
 class ProposalTest {
+    @Test
+    void aSigningFieldThatNobodyCouldUseStandsInTheWay() {
+        Wording wording = wording("{{lender.signature}} {{lender.contact}}");
+        TemplateContent first = Proposal.first(wording.found());
+        TextPlace odd = new TextPlace(true, "", new BoxSize(400, 6), TextCheck.MAIL_ADDRESS, "nobody");
+        TemplateContent content = first.with(
+                first.fields(),
+                first.parties(),
+                first.signingFields().stream()
+                        .map(one ->
+                                one.type().asked() ? new SigningField(one.name(), one.party(), one.label(), odd) : one)
+                        .toList());
+        assertThat(obstacles(wording, content))
+                .anySatisfy(said -> assertThat(said).contains("Lender: contact takes 400 × 6 mm"))
+                .anySatisfy(said -> assertThat(said).contains("Lender: contact before anything is typed"));
+        assertThat(obstacles(wording, first)).noneMatch(said -> said.contains("contact"));
+    }
+
     private static Wording wording(String text) {
         return Wording.compile(WordFile.open(new WordDraft().paragraph(text).bytes()), Set.of());
     }

@@ -2,9 +2,16 @@ package org.jalousie.core.wording;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import org.jalousie.core.parties.PartyKey;
+import org.jalousie.core.placement.BoxSize;
+import org.jalousie.core.placement.SigningField;
+import org.jalousie.core.placement.TextCheck;
+import org.jalousie.core.placement.TextPlace;
 import org.jalousie.core.wording.write.WordDraft;
 import org.junit.jupiter.api.Test;
 
@@ -52,6 +59,25 @@ class DiagnosticsTest {
         assertThat(known.found().signingFields())
                 .extracting(field -> field.name())
                 .containsExactly("conservator_condition");
+    }
+
+    @Test
+    void roomIsKeptInTheSizeThatIsSettled() {
+        WordFile file = WordFile.open(new WordDraft()
+                .paragraph("{{lender.signature}} {{lender.vat_number}}")
+                .bytes());
+        SigningField wide = new SigningField(
+                "lender_vat_number",
+                new PartyKey("lender"),
+                "VAT number",
+                new TextPlace(false, "", new BoxSize(90, 9), TextCheck.ANY, ""));
+        Wording wording = Wording.compile(file, Set.of(), Set.of(), List.of(wide), Clauses.NONE);
+        assertThat(wording.boxes().values()).contains(wide);
+        // 90 mm in English Metric Units (ECMA-376 Part 1, §20.1.2.1)
+        String merged = new String(
+                WordFile.open(wording.merge(Map.of(), Locale.UK)).parts().get("word/document.xml"),
+                StandardCharsets.UTF_8);
+        assertThat(merged).contains("cx=\"3240000\"").contains("cx=\"2160000\"");
     }
 
     @Test

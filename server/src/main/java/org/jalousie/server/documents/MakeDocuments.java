@@ -22,7 +22,6 @@ import org.jalousie.core.placement.ErrorTexts;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.placement.HiddenFields;
 import org.jalousie.core.placement.PagesText;
-import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.template.BuiltIn;
 import org.jalousie.core.wording.Diagnostic;
@@ -107,7 +106,7 @@ class MakeDocuments {
             throw new CannotBeDone(error.toString(), null);
         });
         FieldPlacer.Placed placed = FieldPlacer.place(
-                made.pdf(), labelled(template), template.wording().onEachPage(), agreement.participants());
+                made.pdf(), template.wording().boxes(), template.wording().onEachPage(), agreement.participants());
         HiddenFields.among(merged.fields(), template.wording().boxes(), placed.pages())
                 .ifPresent(hidden -> {
                     throw new CannotBeDone(hidden.toString(), null);
@@ -130,16 +129,5 @@ class MakeDocuments {
         Map<String, Value> values = new LinkedHashMap<>(outcome.values());
         values.put(BuiltIn.FILE_NAME, new Value.Text(FileNames.of(number, agreement.title(), "", "pdf")));
         return values;
-    }
-
-    /** The boxes with the labels and duties that the coordinator has settled. */
-    private static Map<Integer, SigningField> labelled(UsableTemplate template) {
-        Map<Integer, SigningField> boxes =
-                new LinkedHashMap<>(template.wording().boxes());
-        boxes.replaceAll((number, box) -> template.content().signingFields().stream()
-                .filter(settled -> settled.name().equals(box.name()))
-                .findFirst()
-                .orElse(box));
-        return boxes;
     }
 }

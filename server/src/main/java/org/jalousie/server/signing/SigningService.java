@@ -67,7 +67,7 @@ class SigningService {
         List<SigningViews.ToComplete> toComplete = agreement.fieldsOf(holder.party()).stream()
                 .filter(SigningField::asked)
                 .map(field -> new SigningViews.ToComplete(
-                        field.name(), sentenceCase(field.label()), field.type().required(), field.type()))
+                        field.name(), field.question(), field.type().required(), field.type()))
                 .toList();
         Catalogue words = words(holder, one);
         String ended = switch (state) {
@@ -107,10 +107,6 @@ class SigningService {
 
     private TemplateContent content(Links.Holder holder) {
         return templates.content(agreements.templateVersion(holder.agreementId()));
-    }
-
-    private static String sentenceCase(String label) {
-        return label.isEmpty() ? label : Character.toUpperCase(label.charAt(0)) + label.substring(1);
     }
 
     /** The document as it stands; opening it is an event. */

@@ -63,12 +63,18 @@ class Preparations {
         Set<String> fields = content.fields().stream()
                 .map(field -> field.name().value())
                 .collect(Collectors.toCollection(TreeSet::new));
-        String key = wordFile.hex() + parties + fields + new TreeMap<>(library) + Json.canonical(content.choices());
+        String key = wordFile.hex()
+                + parties
+                + fields
+                + new TreeMap<>(library)
+                + Json.canonical(content.choices())
+                + Json.canonical(content.signingFields());
         Kept known = wordings.getIfPresent(key);
         if (known != null) return known;
         // outside of any lock: two compiling the same at once does no harm
         byte[] file = files.get(wordFile);
-        Wording wording = Wording.compile(WordFile.open(file), parties, fields, clauses(library, content));
+        Wording wording = Wording.compile(
+                WordFile.open(file), parties, fields, content.signingFields(), clauses(library, content));
         Kept kept = new Kept(wording, (int) Math.min(Integer.MAX_VALUE, (long) file.length * HELD_PER_BYTE));
         wordings.put(key, kept);
         return kept;

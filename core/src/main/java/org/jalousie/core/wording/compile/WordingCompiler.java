@@ -44,6 +44,7 @@ public final class WordingCompiler {
     private final WordFile file;
     private final Set<PartyKey> declaredParties;
     private final Set<String> fields;
+    private final List<SigningField> settled;
     private final PackageParts pack;
     private final Clauses clauses;
     private final List<Diagnostic> diagnostics = new ArrayList<>();
@@ -55,10 +56,16 @@ public final class WordingCompiler {
     private final Set<Integer> onEachPage = new HashSet<>();
     private final Copies twins = new Copies();
 
-    public WordingCompiler(WordFile file, Set<PartyKey> declaredParties, Set<String> fields, Clauses clauses) {
+    public WordingCompiler(
+            WordFile file,
+            Set<PartyKey> declaredParties,
+            Set<String> fields,
+            List<SigningField> settled,
+            Clauses clauses) {
         this.file = file;
         this.declaredParties = declaredParties;
         this.fields = fields;
+        this.settled = settled;
         this.clauses = clauses;
         this.pack = new PackageParts(file.parts());
     }
@@ -228,9 +235,19 @@ public final class WordingCompiler {
         int number = boxes.size() + 1;
         String label = dotted.second().replace('_', ' ');
         if (List.of("header", "footer").contains(part.title())) onEachPage.add(number);
-        boxes.put(number, new SigningField(name, dotted.party(), label, type));
-        TightPlaces.check(part, tag, type.size(), diagnostics);
+        SigningField box = settled(new SigningField(name, dotted.party(), label, type));
+        boxes.put(number, box);
+        TightPlaces.check(part, tag, box.type().size(), diagnostics);
         numbers.put(tag, number);
         if (!copy.isEmpty()) copies.put(copy, number);
+    }
+
+    /** The field with the settings that the coordinator has given it. */
+    private SigningField settled(SigningField found) {
+        return settled.stream()
+                .filter(one -> one.name().equals(found.name())
+                        && one.type().kind().equals(found.type().kind()))
+                .findFirst()
+                .orElse(found);
     }
 }
