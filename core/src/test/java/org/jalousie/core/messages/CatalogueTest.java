@@ -8,9 +8,11 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -18,6 +20,8 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
 class CatalogueTest {
+    private static final Pattern SAID = Pattern.compile("(?:Message\\.of|\\bsay)\\(\\s*\"([a-z][\\w.-]*)\"");
+
     private static final Pattern CODE =
             Pattern.compile("(?:Message\\.of|\\.say|Unusable)\\(\\s*\"([a-z0-9.-]+)\"(?!\\s*\\+)");
 
@@ -72,6 +76,58 @@ class CatalogueTest {
             }
         }
         assertThat(found).isGreaterThan(60);
+    }
+
+    @Test
+    void everyMessageIsGivenTheArgumentsThatItsPatternHas() throws IOException {
+        Map<String, String> known = new TreeMap<>(Catalogue.read("participant.en"));
+        known.putAll(Catalogue.read("office.en"));
+        int found = 0;
+        for (Path root : List.of(Path.of("src/main/java"), Path.of("../server/src/main/java"))) {
+            try (Stream<Path> files = Files.walk(root)) {
+                for (Path file :
+                        (Iterable<Path>) files.filter(one -> one.toString().endsWith(".java"))::iterator) {
+                    String source = Files.readString(file);
+                    Matcher call = SAID.matcher(source);
+                    while (call.find()) {
+                        List<String> given = parts(source, call.end(1) + 1);
+                        Set<String> names = new TreeSet<>();
+                        for (int i = 0; i < given.size(); i += 2)
+                            names.add(given.get(i).replace("\"", ""));
+                        String code = call.group(1);
+                        if (!known.containsKey(code)) continue; // the beginning of one; the test above has the rest
+                        assertThat(names).as(code + " in " + file).containsAll(arguments(known.get(code), "en"));
+                        // what stands within a choice of words is no argument of its own to ICU
+                        assertThat(names)
+                                .as(code + " in " + file)
+                                .allMatch(name -> known.get(code).contains("{" + name));
+                        found++;
+                    }
+                }
+            }
+        }
+        assertThat(found).isGreaterThan(400);
+    }
+
+    /** The arguments of a call that are left, cut at its own commas. */
+    private static List<String> parts(String source, int from) {
+        List<String> parts = new ArrayList<>();
+        StringBuilder part = new StringBuilder();
+        boolean quoted = false;
+        int depth = 0;
+        for (int at = from; depth >= 0; at++) {
+            char c = source.charAt(at);
+            if (c == '"' && source.charAt(at - 1) != '\\') quoted = !quoted;
+            if (!quoted && "([{".indexOf(c) >= 0) depth++;
+            if (!quoted && ")]}".indexOf(c) >= 0) depth--;
+            if (depth < 0 || !quoted && depth == 0 && c == ',') {
+                if (!part.toString().isBlank()) parts.add(part.toString().strip());
+                part.setLength(0);
+            } else {
+                part.append(c);
+            }
+        }
+        return parts;
     }
 
     @Test

@@ -118,10 +118,11 @@ class JobSetup {
         Throwable cause = known.orElse(null);
         // by its kind and place only: the reason, which the coordinator sees, may hold an address or a person's data
         LOG.warn(
-                "job {} failed, try {} of {}, agreement {}: {}",
+                "job {} failed, try {} of {}, {} {}: {}",
                 kind,
                 tries,
                 retries.most(),
+                kind.ofAgreement() ? "agreement" : "work",
                 agreementOf(instance),
                 kindAndPlace(cause));
         if (cause instanceof ConcurrencyFailureException) {
