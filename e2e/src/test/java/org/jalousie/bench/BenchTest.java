@@ -21,6 +21,7 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.poi.xwpf.usermodel.XWPFDocument;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.evidence.ActInFile;
@@ -197,8 +198,9 @@ class BenchTest {
 
     @Test
     void rulesOverLongLists() throws Exception {
-        List<Field> fields = List.of(
-                Field.list("objects", List.of(new Field("value", FieldType.MONEY, "Value", true, "", List.of()))));
+        List<Field> fields = List.of(Field.list(
+                new FieldName("objects"),
+                List.of(new Field(new FieldName("value"), FieldType.MONEY, "Value", true, "", List.of()))));
         List<Rule> rules = new ArrayList<>();
         for (int i = 0; i < 6; i++)
             rules.add(new Rule("r" + i, "r" + i, "objects", "value > " + 1000 * i, FieldType.YES_NO));
@@ -217,7 +219,13 @@ class BenchTest {
         List<Field> many = new ArrayList<>();
         List<Rule> conditions = new ArrayList<>();
         for (int i = 0; i < 26; i++) {
-            many.add(new Field("f" + i, i % 2 == 0 ? FieldType.NUMBER : FieldType.TEXT, "F" + i, true, "", List.of()));
+            many.add(new Field(
+                    new FieldName("f" + i),
+                    i % 2 == 0 ? FieldType.NUMBER : FieldType.TEXT,
+                    "F" + i,
+                    true,
+                    "",
+                    List.of()));
             conditions.add(
                     Rule.condition("c" + i, i % 2 == 0 ? "f" + i + " > " + i * 7 : "f" + i + " = \"x" + i + "\""));
         }

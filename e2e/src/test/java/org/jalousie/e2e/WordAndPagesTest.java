@@ -94,7 +94,7 @@ class WordAndPagesTest {
         byte[] pdf = converter.toPdf(
                 new WordDraft().raw(p(t("see ") + field("REF gone \\h", "x"))).bytes());
         assertThat(ErrorTexts.in(PagesText.of(pdf)))
-                .hasValueSatisfying(said -> assertThat(said).contains("see"));
+                .hasValueSatisfying(said -> assertThat(said.toString()).contains("see"));
     }
 
     @Test
