@@ -18,6 +18,11 @@ const rooms = [
   { to: '/postroom', name: say('office.postroom'), reader: false },
 ];
 
+/** Clauses are kept with the templates. */
+function isWithin(room: string, path: string): boolean {
+  return room === '/templates' && path.startsWith('/clauses');
+}
+
 /** The headrail with the rooms, and the room beneath it. */
 export function Frame() {
   const session = useSession();
@@ -26,7 +31,9 @@ export function Frame() {
   const queries = useQueryClient();
   useFilterKey();
   useEffect(() => {
-    const room = rooms.find((one) => place.pathname.startsWith(one.to));
+    const room = rooms.find(
+      (one) => place.pathname.startsWith(one.to) || isWithin(one.to, place.pathname),
+    );
     document.title = room ? `${room.name} – Jalousie` : 'Jalousie';
   }, [place.pathname]);
   if (session.isPending) return <Waiting what={say('office.opening')} />;
@@ -53,7 +60,7 @@ export function Frame() {
                 key={room.to}
                 to={room.to}
                 className={({ isActive }) =>
-                  `border-b-4 px-3 py-3 text-onbottle no-underline hover:border-onbottle/60 ${isActive ? 'border-onbottle font-semibold' : 'border-transparent'}`
+                  `border-b-4 px-3 py-3 text-onbottle no-underline hover:border-onbottle/60 ${isActive || isWithin(room.to, place.pathname) ? 'border-onbottle font-semibold' : 'border-transparent'}`
                 }
               >
                 {room.name}

@@ -1,7 +1,7 @@
 import { say } from '../messages/rooms';
 import type { Schemas } from '../api/client';
 import { useSay } from '../messages/useSay';
-import { kinds } from '../signingFields/kinds';
+import { calledIn } from '../signingFields/kinds';
 import { Margin, type Note } from './Margins';
 import { PagesView, placeOf } from './PagesView';
 import { Ordinal, weaveOf } from './weave';
@@ -26,10 +26,6 @@ export function AnnotatedPages({
   onWords?: (words: Words | undefined) => void;
 }) {
   const words = useSay();
-  const called = (field: Schemas['SigningField']) => {
-    const code = kinds[field.type.kind].name;
-    return code ? words.say(code) : field.label;
-  };
   const ordinal = (party: string) => actors.findIndex((actor) => actor.party === party) + 1;
   const labelOf = (party: string) =>
     actors.find((actor) => actor.party === party)?.label ?? `${party} (nobody)`;
@@ -94,7 +90,7 @@ export function AnnotatedPages({
                       <Ordinal ordinal={ordinal(field.field.party)} />
                       <span className="truncate">
                         {labelOf(field.field.party)}{' '}
-                        <span className="text-soft">{called(field.field)}</span>
+                        <span className="text-soft">{calledIn(words, field.field)}</span>
                       </span>
                     </span>
                   ),

@@ -4,6 +4,8 @@ import { initials } from './initials';
 import type { FieldKind, Kind } from './kind';
 import { signature } from './signature';
 import { text } from './text';
+import type { Catalogue } from '../messages/catalogue';
+import type { Schemas } from '../api/client';
 
 /** Every kind of signing field that the server knows; the compiler names one that is missing. */
 export const kinds: Record<Kind, FieldKind> = {
@@ -13,3 +15,9 @@ export const kinds: Record<Kind, FieldKind> = {
   full_name: fullName,
   text,
 };
+
+/** What a field is called beside its party: a text by its own label, any other by its kind. */
+export function calledIn(words: Catalogue, field: Schemas['SigningField']): string {
+  const code = kinds[field.type.kind].name;
+  return code ? words.say(code) : field.label;
+}

@@ -2,6 +2,8 @@ import { say } from '../messages/rooms';
 import { useState } from 'react';
 import type { Schemas } from '../api/client';
 import { Blind } from '../blind/Blind';
+import { useSay } from '../messages/useSay';
+import { calledIn } from '../signingFields/kinds';
 import { Ordinal } from '../page/weave';
 import { Button, inputLook } from '../ui/parts';
 import { dutyWords } from '../ui/words';
@@ -27,6 +29,7 @@ export function PartiesEditor({
   onChange: (parties: Party[]) => void;
   onFields: (fields: Schemas['SigningField'][]) => void;
 }) {
+  const words = useSay();
   const { parties, signingFields } = settings;
   const own = (party: Party) => signingFields.filter((field) => field.party === party.key);
   const change = (at: number, part: Partial<Party>) =>
@@ -105,7 +108,7 @@ export function PartiesEditor({
                     <summary className="min-h-6 cursor-pointer">
                       {say('templates.fields-in-the-wording', {
                         fields: own(party)
-                          .map((field) => field.label)
+                          .map((field) => calledIn(words, field))
                           .join(', '),
                       })}
                     </summary>

@@ -1,7 +1,7 @@
 import type { Schemas } from '../api/client';
 import { say } from '../messages/rooms';
 import { useSay } from '../messages/useSay';
-import { kinds } from '../signingFields/kinds';
+import { calledIn, kinds } from '../signingFields/kinds';
 import { inputLook } from '../ui/parts';
 
 type Field = Schemas['SigningField'];
@@ -24,8 +24,8 @@ export function SigningFieldSettings({ fields, onChange }: Props) {
   return (
     <ul className="flex flex-col gap-2">
       {fields.map((field) => {
-        const { name, settings } = kinds[field.type.kind];
-        const called = name ? words.say(name) : field.label;
+        const { settings } = kinds[field.type.kind];
+        const called = calledIn(words, field);
         return (
           <li
             key={field.name}
@@ -33,12 +33,12 @@ export function SigningFieldSettings({ fields, onChange }: Props) {
           >
             <span className="w-44">{called}</span>
             {(['widthMm', 'heightMm'] as const).map((side) => (
-              <label key={side} className="flex flex-col text-soft">
+              <label key={side} className="flex w-24 flex-col text-soft">
                 {side === 'widthMm' ? say('templates.width-in-mm') : say('templates.height-in-mm')}
                 <input
                   type="number"
                   step="0.5"
-                  className={`${inputLook} w-24`}
+                  className={inputLook}
                   aria-label={
                     side === 'widthMm'
                       ? say('templates.width-of', { called })
