@@ -8,7 +8,7 @@ import { caseKey } from './names';
 import { Cell, Faults, fieldsFor, Given, relabelled } from './ruleParts';
 import type { Settings } from './useTemplate';
 
-type Choice = Schemas['Choice'];
+type Choice = Schemas['CaseChoice'];
 type Detail = Schemas['TemplateDetail'];
 
 /** One choice with its cases, the condition and the clause of each. */

@@ -6,7 +6,7 @@ import { RuleCard } from './RuleCard';
 import type { Settings } from './useTemplate';
 
 type Rule = Schemas['Rule'];
-type Choice = Schemas['Choice'];
+type Choice = Schemas['CaseChoice'];
 type Detail = Schemas['TemplateDetail'];
 
 /** Rules and choices: what follows from the data, in FEEL, with what each gives for every specimen. */

@@ -7,7 +7,7 @@ import { Unshown } from '../ui/Unshown';
 import { FieldsEditor } from './FieldsEditor';
 import { HistoryPart } from './HistoryPart';
 import { PartiesEditor } from './PartiesEditor';
-import { Readiness } from './Readiness';
+import { PublishObstacles } from './PublishObstacles';
 import { RulesEditor } from './RulesEditor';
 import { SpecimensPart } from './SpecimensPart';
 import { SendingEditor } from './SendingEditor';
@@ -136,7 +136,7 @@ export default function TemplateRoom() {
       </div>
       <div id="part" role="tabpanel" aria-labelledby={`tab-${part}`} className="pt-4">
         {!fixed && part !== 'Versions' && part !== 'Specimens' && (
-          <Readiness detail={detail} onTaken={took} />
+          <PublishObstacles detail={detail} onTaken={took} />
         )}
         {part === 'Wording' && <WordingPart detail={detail} onTaken={took} />}
         {part === 'Fields' && (

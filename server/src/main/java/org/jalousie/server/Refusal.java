@@ -4,9 +4,10 @@ import java.time.Duration;
 import java.util.Map;
 import java.util.Optional;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.messages.Told;
 
 /** Something that can't be done, said to the person who wanted it. What it is over HTTP is said in {@code web}. */
-public final class Refusal extends RuntimeException {
+public final class Refusal extends Told {
     /** Why something can't be done. */
     public enum Kind {
         NOT_FOUND,
@@ -23,13 +24,12 @@ public final class Refusal extends RuntimeException {
     }
 
     private final Kind kind;
-    private final transient Message said;
     private final transient Map<String, Message> faults;
     private final transient Optional<Duration> retryAfter;
 
     private Refusal(Kind kind, Message said, Map<String, Message> faults, Optional<Duration> retryAfter) {
+        super(said);
         this.kind = kind;
-        this.said = said;
         this.faults = Map.copyOf(faults);
         this.retryAfter = retryAfter;
     }
@@ -73,21 +73,11 @@ public final class Refusal extends RuntimeException {
         return kind;
     }
 
-    public Message said() {
-        return said;
-    }
-
     public Map<String, Message> faults() {
         return faults;
     }
 
     public Optional<Duration> retryAfter() {
         return retryAfter;
-    }
-
-    /** In English, for logs and programs. */
-    @Override
-    public String getMessage() {
-        return said.toString();
     }
 }

@@ -25,9 +25,9 @@ record PreparedRule(
         String within,
         FieldType gives,
         List<Part> parts,
-        Choice choice,
+        CaseChoice choice,
         Set<String> mentioned) {
-    PreparedRule(String name, String label, String within, FieldType gives, List<Part> parts, Choice choice) {
+    PreparedRule(String name, String label, String within, FieldType gives, List<Part> parts, CaseChoice choice) {
         this(
                 name,
                 label,

@@ -46,10 +46,10 @@ final class RuleReader {
     final List<Object> constants = new ArrayList<>();
     private final List<Field> fields;
     private final List<Rule> rules;
-    private final List<Choice> choices;
+    private final List<CaseChoice> choices;
     private final Set<String> known = new HashSet<>();
 
-    RuleReader(List<Field> fields, List<Rule> rules, List<Choice> choices) {
+    RuleReader(List<Field> fields, List<Rule> rules, List<CaseChoice> choices) {
         this.fields = fields;
         this.rules = rules;
         this.choices = choices;
@@ -76,7 +76,7 @@ final class RuleReader {
                         rule.name(),
                         new PreparedRule(rule.name(), rule.label(), rule.within(), rule.gives(), List.of(part), null));
         }
-        for (Choice choice : choices) {
+        for (CaseChoice choice : choices) {
             if (!nameIsFree(choice.name(), steps)) continue;
             if (choice.cases().size() < 2) {
                 fault(
@@ -90,7 +90,7 @@ final class RuleReader {
             List<PreparedRule.Part> parts = new ArrayList<>();
             Set<String> keys = new HashSet<>();
             for (int i = 0; i < choice.cases().size(); i++) {
-                Choice.Case one = choice.cases().get(i);
+                CaseChoice.Case one = choice.cases().get(i);
                 if (!keys.add(one.key()))
                     fault(
                             choice.name(),

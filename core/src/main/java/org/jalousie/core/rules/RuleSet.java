@@ -19,7 +19,7 @@ import org.jalousie.core.data.Value;
 public final class RuleSet {
     private final List<Field> fields;
     private final List<PreparedRule> steps;
-    private final List<Choice> choices;
+    private final List<CaseChoice> choices;
     private final List<RuleFault> faults;
     private final List<Object> constants;
     private final List<RuleCase> cases;
@@ -27,7 +27,7 @@ public final class RuleSet {
     private RuleSet(
             List<Field> fields,
             List<PreparedRule> steps,
-            List<Choice> choices,
+            List<CaseChoice> choices,
             List<RuleFault> faults,
             List<Object> constants) {
         this.fields = fields;
@@ -42,7 +42,7 @@ public final class RuleSet {
     public record Outcome(Map<String, Value> values, List<RuleFault> faults) {}
 
     /** Reads all expressions; what can't be understood is among {@link #faults()} and is left out. */
-    public static RuleSet compile(List<Field> fields, List<Rule> rules, List<Choice> choices) {
+    public static RuleSet compile(List<Field> fields, List<Rule> rules, List<CaseChoice> choices) {
         RuleReader reader = new RuleReader(fields, rules, choices);
         List<PreparedRule> steps = reader.read();
         RuleSet set = new RuleSet(List.copyOf(fields), steps, List.copyOf(choices), reader.faults, reader.constants);

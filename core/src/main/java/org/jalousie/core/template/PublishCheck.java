@@ -17,7 +17,7 @@ import org.jalousie.core.placement.BoxSize;
 import org.jalousie.core.placement.Glyphs;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.placement.TextPlace;
-import org.jalousie.core.rules.Choice;
+import org.jalousie.core.rules.CaseChoice;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.Use;
@@ -110,9 +110,9 @@ public final class PublishCheck {
     }
 
     private static List<String> keys(String name, TemplateContent content) {
-        for (Choice choice : content.choices()) {
+        for (CaseChoice choice : content.choices()) {
             if (choice.name().equals(name))
-                return choice.cases().stream().map(Choice.Case::key).toList();
+                return choice.cases().stream().map(CaseChoice.Case::key).toList();
         }
         for (Field field : content.fields()) {
             if (field.isCalled(name) && field.type() == FieldType.CHOICE)

@@ -8,7 +8,7 @@ import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PersonSource;
-import org.jalousie.core.rules.Choice;
+import org.jalousie.core.rules.CaseChoice;
 import org.jalousie.core.rules.Rule;
 
 /** Gives fields of the form other names wherever a template's settings speak of them. */
@@ -67,12 +67,12 @@ public final class Renaming {
                 name(rule.name()), rule.label(), name(rule.within()), expression(rule.expression()), rule.gives());
     }
 
-    private Choice choice(Choice choice) {
-        return new Choice(
+    private CaseChoice choice(CaseChoice choice) {
+        return new CaseChoice(
                 name(choice.name()),
                 choice.label(),
                 choice.cases().stream()
-                        .map(one -> new Choice.Case(one.label(), expression(one.condition()), one.clause()))
+                        .map(one -> new CaseChoice.Case(one.label(), expression(one.condition()), one.clause()))
                         .toList());
     }
 

@@ -7,7 +7,7 @@ import org.jalousie.core.data.Sha256;
 import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.placement.SigningField;
-import org.jalousie.core.rules.Choice;
+import org.jalousie.core.rules.CaseChoice;
 import org.jalousie.core.rules.Rule;
 
 /**
@@ -24,7 +24,7 @@ public record TemplateContent(
         List<SigningField> signingFields,
         SendingSettings sending,
         List<Rule> rules,
-        List<Choice> choices,
+        List<CaseChoice> choices,
         List<Specimen> specimens,
         Map<String, Sha256> clauses,
         FormLayout layout) {

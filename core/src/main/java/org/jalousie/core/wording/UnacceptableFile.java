@@ -1,22 +1,11 @@
 package org.jalousie.core.wording;
 
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.messages.Told;
 
-/** A file that cannot be taken in. The message tells the person why and what to do instead. */
-public final class UnacceptableFile extends RuntimeException {
-    private final transient Message said;
-
+/** A file that cannot be taken in. */
+public final class UnacceptableFile extends Told {
     public UnacceptableFile(Message said) {
-        this.said = said;
-    }
-
-    /** Why, and what to do, in no language yet. */
-    public Message said() {
-        return said;
-    }
-
-    @Override
-    public String getMessage() {
-        return said.toString();
+        super(said);
     }
 }

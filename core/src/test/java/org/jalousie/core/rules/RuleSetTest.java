@@ -103,13 +103,13 @@ class RuleSetTest {
 
     @Test
     void aChoiceIsItsFirstCaseThatHoldsElseTheLast() {
-        Choice cover = new Choice(
+        CaseChoice cover = new CaseChoice(
                 "cover",
                 "Cover",
                 List.of(
-                        new Choice.Case("State indemnity", "country = \"NL\" and insured_value > 100", "indemnity"),
-                        new Choice.Case("Commercial", "insured_value > 10", ""),
-                        new Choice.Case("None needed", "", "")));
+                        new CaseChoice.Case("State indemnity", "country = \"NL\" and insured_value > 100", "indemnity"),
+                        new CaseChoice.Case("Commercial", "insured_value > 10", ""),
+                        new CaseChoice.Case("None needed", "", "")));
         RuleSet set = RuleSet.compile(FIELDS, List.of(), List.of(cover));
         Map<String, Value> data = data();
         assertThat(set.apply(data).values().get("cover")).isEqualTo(new Value.Text("State indemnity"));

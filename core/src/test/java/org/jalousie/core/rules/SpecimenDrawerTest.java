@@ -57,12 +57,12 @@ class SpecimenDrawerTest {
         RuleSet rules = RuleSet.compile(
                 List.of(kind, list),
                 List.of(new Rule("dear", "Dear", "objects", "value > 900", FieldType.YES_NO)),
-                List.of(new Choice(
+                List.of(new CaseChoice(
                         "cover",
                         "Cover",
                         List.of(
-                                new Choice.Case("Full", "kind = \"Loan\" and count(objects) > 1", ""),
-                                new Choice.Case("None", "", "")))));
+                                new CaseChoice.Case("Full", "kind = \"Loan\" and count(objects) > 1", ""),
+                                new CaseChoice.Case("None", "", "")))));
         SpecimenDrawer.Drawn drawn = SpecimenDrawer.draw(rules);
         Set<RuleCase> reached = new HashSet<>();
         for (SpecimenDrawer.DrawnSet set : drawn.sets()) reached.addAll(rules.reached(set.values()));

@@ -13,7 +13,7 @@ import org.jalousie.core.data.Sha256;
 import org.jalousie.core.json.Json;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PartyKey;
-import org.jalousie.core.rules.Choice;
+import org.jalousie.core.rules.CaseChoice;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.template.BuiltIn;
 import org.jalousie.core.template.TemplateContent;
@@ -89,7 +89,7 @@ class Preparations {
         Map<String, WordFile> opened = new HashMap<>();
         library.forEach((name, file) -> opened.put(name, WordFile.open(files.get(file))));
         Map<String, Map<String, String>> byChoice = new HashMap<>();
-        for (Choice choice : content.choices()) {
+        for (CaseChoice choice : content.choices()) {
             Map<String, String> cases = new LinkedHashMap<>();
             choice.cases().stream()
                     .filter(one -> !one.clause().isEmpty())

@@ -13,7 +13,7 @@ import org.jalousie.core.data.Value;
 import org.jalousie.core.json.Json;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.placement.FieldPlacer;
-import org.jalousie.core.rules.Choice;
+import org.jalousie.core.rules.CaseChoice;
 import org.jalousie.core.rules.Rule;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.wording.Wording;
@@ -78,7 +78,7 @@ class PreviewService {
             Value value = rule.gives() == FieldType.YES_NO ? new Value.YesNo(true) : label(rule.label());
             if (rule.within().isEmpty()) names.put(rule.name(), value);
         }
-        for (Choice choice : content.choices()) {
+        for (CaseChoice choice : content.choices()) {
             if (!choice.cases().isEmpty())
                 names.put(choice.name(), new Value.Text(choice.cases().get(0).label()));
         }

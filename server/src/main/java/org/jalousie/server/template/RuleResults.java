@@ -12,7 +12,7 @@ import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.intake.Intake;
-import org.jalousie.core.rules.Choice;
+import org.jalousie.core.rules.CaseChoice;
 import org.jalousie.core.rules.Rule;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.template.BuiltIn;
@@ -36,7 +36,7 @@ final class RuleResults {
         for (Specimen specimen : content.specimens()) {
             RuleSet.Outcome outcome = values(content, rules, specimen.data());
             for (Rule rule : content.rules()) given.get(rule.name()).add(printed(rule, outcome, printer));
-            for (Choice choice : content.choices())
+            for (CaseChoice choice : content.choices())
                 given.get(choice.name()).add(text(outcome.values().get(choice.name()), printer));
         }
         return given.entrySet().stream()

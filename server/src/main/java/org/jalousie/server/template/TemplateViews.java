@@ -16,7 +16,7 @@ import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.PersonSource;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.SigningField;
-import org.jalousie.core.rules.Choice;
+import org.jalousie.core.rules.CaseChoice;
 import org.jalousie.core.rules.Rule;
 import org.jalousie.core.template.SendingSettings;
 import org.jalousie.core.template.Specimen;
@@ -62,7 +62,7 @@ final class TemplateViews {
             List<SigningField> signingFields,
             SendingSettings sending,
             List<Rule> rules,
-            List<Choice> choices,
+            List<CaseChoice> choices,
             List<Specimen> specimens,
             FormLayout layout) {
         /** Programs that know nothing of rules, choices, specimens or the form's layout leave them out. */

@@ -8,7 +8,7 @@ type Detail = Schemas['TemplateDetail'];
 const tidied = ['tracked-changes', 'comments'];
 
 /** What still stands in the way of publishing, and what looks like a slip. */
-export function Readiness({
+export function PublishObstacles({
   detail,
   onTaken,
 }: {

@@ -8,8 +8,8 @@ import org.jalousie.core.data.Field;
  *
  * @param cases two at least; the last is "otherwise" and has no condition
  */
-public record Choice(String name, String label, List<Case> cases) {
-    public Choice {
+public record CaseChoice(String name, String label, List<Case> cases) {
+    public CaseChoice {
         cases = cases == null ? List.of() : List.copyOf(cases);
     }
 

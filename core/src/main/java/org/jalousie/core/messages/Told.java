@@ -1,0 +1,20 @@
+package org.jalousie.core.messages;
+
+/** Something went another way than a person wanted; says why, and what to do, in no language yet. */
+public abstract class Told extends RuntimeException {
+    private final transient Message said;
+
+    protected Told(Message said) {
+        this.said = said;
+    }
+
+    public final Message said() {
+        return said;
+    }
+
+    /** In English, for logs and programs. */
+    @Override
+    public final String getMessage() {
+        return said.toString();
+    }
+}
