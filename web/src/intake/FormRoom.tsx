@@ -241,8 +241,6 @@ function Replaced({ replaced }: { replaced: Schemas['Replacement'][] }) {
     <details className="max-w-xl" open>
       <summary className="text-moss">
         {say('intake.kept-as-a-specimen-of', { count: replaced.length })}
-        {replaced.length === 1 ? say('intake.value') : say('intake.values')}
-        {say('intake.replaced')}
       </summary>
       <p className="text-clay">{say('intake.look-it-over-under-specimens')}</p>
       <ul className="text-soft">

@@ -147,18 +147,12 @@ export function ActsOnWords({
       )}
       {last && (
         <>
-          <span>
-            {say('templates.the-same-words-stand-in', { further: last.further })}
-            {last.further === 1 ? say('templates.place') : say('templates.places')}.
-          </span>
+          <span>{say('templates.the-same-words-stand-in', { further: last.further })}</span>
           <Button disabled={everywhere.isPending} onClick={() => everywhere.mutate(last)}>
-            {say('templates.make')}
-            {last.further === 1 ? say('templates.it') : say('templates.them')}
-            {say('templates.the-field-too', { name: last.name })}
+            {say('templates.make-the-field-too', { further: last.further, name: last.name })}
           </Button>
           <Button onClick={() => setLast(undefined)}>
-            {say('templates.leave')}
-            {last.further === 1 ? say('templates.it') : say('templates.them')}
+            {say('templates.leave', { further: last.further })}
           </Button>
         </>
       )}

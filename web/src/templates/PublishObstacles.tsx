@@ -66,11 +66,7 @@ export function PublishObstacles({
       {advice.length > 0 && (
         <details className="pt-1" open={!blocking.length && !others.length && advice.length < 3}>
           <summary className="cursor-pointer font-medium">
-            {advice.length === 1
-              ? say('templates.one-thing')
-              : say('templates.things', { count: advice.length })}
-            {say('templates.to-look-at-publishing-does')}
-            {advice.length === 1 ? say('templates.it') : say('templates.them')}
+            {say('templates.to-look-at-publishing-does', { count: advice.length })}
           </summary>
           <ul className="flex flex-col gap-2 pt-2">
             {advice.map((one, i) => (

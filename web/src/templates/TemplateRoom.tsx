@@ -64,9 +64,11 @@ export default function TemplateRoom() {
     <>
       <RoomTitle title={detail.name}>
         <span className={fixed ? 'text-moss' : 'text-clay'}>
-          {say('templates.version-2', { version: detail.version })}
-          {fixed ? say('templates.published-2') : say('templates.draft')}
-          {detail.retired && say('templates.retired')}
+          {say('templates.version-2', {
+            version: detail.version,
+            state: fixed ? 'published' : 'draft',
+            use: detail.retired ? 'retired' : 'in',
+          })}
         </span>
         {!fixed && (
           <span role="status" className="text-soft">
@@ -86,8 +88,7 @@ export default function TemplateRoom() {
         {fixed ? (
           <>
             <Button onClick={() => startDraft.mutate()}>
-              {say('templates.start-version')}
-              {detail.version + 1}
+              {say('templates.start-version', { version: detail.version + 1 })}
             </Button>
             {!detail.retired && (
               <Link to={`/intake/new/${id}`}>{say('templates.fill-its-form')}</Link>

@@ -175,7 +175,6 @@ function Part({
       {onMore && left > 0 && (
         <Button className="mt-2" onClick={onMore}>
           {say('today.show-older', { left })}
-          {left === 1 ? say('today.one') : say('today.ones')}
         </Button>
       )}
     </section>
