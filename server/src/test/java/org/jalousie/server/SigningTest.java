@@ -1,6 +1,7 @@
 package org.jalousie.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.time.Duration;
 import java.util.ArrayList;
@@ -154,6 +155,49 @@ class SigningTest {
                 office.generate(office.publish(office.settle(template, content)), Office.loanValues("Ida Marsh")));
         assertThat(asked(own)).containsExactly("For the tax office: VAT number");
         assertThat(asked(sent("No words of its own"))).containsExactly("Vat number");
+    }
+
+    @Test
+    void aSigningFieldHasTheRoomTheCheckAndTheFirstWordsThatAreSettled() {
+        JsonNode template = office.bringIn("Own settings", Office.loanWording());
+        ObjectNode content = (ObjectNode) template.get("content");
+        settle(content, 400, "PHONE");
+        JsonNode odd = office.settle(template, content);
+        assertThat(odd.get("obstacles").toString()).contains("takes 400 \u00d7 9 mm");
+        settle(content, 90, "PHONE");
+        JsonNode settled = office.settle(odd, content);
+        assertThat(settled.get("obstacles").toString()).doesNotContain("400");
+        String number = office.send(office.generate(office.publish(settled), Office.loanValues("Ida Marsh")));
+        String link = office.link(number, LENDER);
+        JsonNode page = participant.get("/api/v1/signing/" + link).json();
+        assertThat(page.get("toComplete").get(0).get("type").get("preset").asString())
+                .isEqualTo("+44 1632 960 018");
+        JsonNode placed = null;
+        for (JsonNode one : page.get("documents").get(0).get("pages").get("fields"))
+            if (one.get("field").get("name").asString().equals("lender_vat_number")) placed = one;
+        // 90 \u00d7 9 mm in PDF points of 1/72 inch (ISO 32000-1 \u00a78.3.2.3)
+        assertThat(placed.get("width").asDouble()).isCloseTo(90 / 25.4 * 72, within(0.1));
+        assertThat(placed.get("height").asDouble()).isCloseTo(9 / 25.4 * 72, within(0.1));
+        Client.Answer refused = office.sign(link, Map.of("lender_vat_number", "ask my assistant"));
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.json()
+                        .get("faultMessages")
+                        .get("lender_vat_number")
+                        .get("code")
+                        .asString())
+                .isEqualTo("value.phone");
+        assertThat(office.sign(link, Map.of("lender_vat_number", "+44 1632 960 018"))
+                        .status())
+                .isEqualTo(200);
+    }
+
+    private static void settle(ObjectNode content, int width, String check) {
+        for (JsonNode field : content.get("signingFields")) {
+            if (!field.get("name").asString().equals("lender_vat_number")) continue;
+            ObjectNode type = (ObjectNode) field.get("type");
+            type.put("check", check).put("preset", "+44 1632 960 018");
+            ((ObjectNode) type.get("size")).put("widthMm", width).put("heightMm", 9);
+        }
     }
 
     private List<String> asked(String number) {
