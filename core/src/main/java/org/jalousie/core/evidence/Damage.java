@@ -18,6 +18,7 @@ import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSObject;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
+import org.jalousie.core.messages.Message;
 
 /** Says where the bytes of a file were changed, as well as it can be known. */
 public final class Damage {
@@ -30,27 +31,28 @@ public final class Damage {
      * The first place where a file differs from a state of it that is known to be whole.
      *
      * @param whole a state that the file begins with, if nothing was changed
-     * @return a sentence; empty when the file begins with the whole state
+     * @return empty when the file begins with the whole state
      */
-    public static Optional<String> between(byte[] file, byte[] whole) {
+    public static Optional<Message> between(byte[] file, byte[] whole) {
         int at = 0;
         while (at < whole.length && at < file.length && whole[at] == file[at]) at++;
         if (at == whole.length) return Optional.empty();
-        if (at == file.length) return Optional.of("The file breaks off after " + at + " bytes.");
-        return Optional.of("The first changed byte is number " + (at + 1) + place(whole, at) + ".");
+        if (at == file.length) return Optional.of(Message.of("evidence.breaks-off", "bytes", at));
+        return Optional.of(
+                Message.of("evidence.first-changed", "byte", String.valueOf(at + 1), "place", place(whole, at)));
     }
 
-    private static String place(byte[] whole, int at) {
+    private static Message place(byte[] whole, int at) {
         Matcher object = OBJECT.matcher(new String(whole, 0, at, StandardCharsets.ISO_8859_1));
         long number = -1;
         while (object.find()) number = Long.parseLong(object.group(1));
-        if (number < 0) return "";
-        String said = ", in object " + number;
+        if (number < 0) return Message.of("evidence.place-unknown");
+        Message said = Message.of("evidence.in-object", "object", number);
         try (PDDocument document = Loader.loadPDF(whole)) {
             int page = 1;
             for (PDPage one : document.getPages()) {
                 if (holds(one.getCOSObject(), number, new HashSet<>(), 0))
-                    return said + ", which belongs to page " + page;
+                    return Message.of("evidence.in-object-of-page", "object", number, "page", page);
                 page++;
             }
             return said;
@@ -78,19 +80,19 @@ public final class Damage {
         return false;
     }
 
-    /** The pages of a file whose content can't be read any more, a sentence each. */
-    static List<String> unreadable(byte[] pdf) {
-        List<String> said = new ArrayList<>();
+    /** The pages of a file whose content can't be read any more. */
+    static List<Message> unreadable(byte[] pdf) {
+        List<Message> said = new ArrayList<>();
         try (PDDocument document = Loader.loadPDF(pdf)) {
             for (int i = 0; i < document.getNumberOfPages(); i++) {
                 try (InputStream content = document.getPage(i).getContents()) {
                     content.readAllBytes();
                 } catch (IOException | RuntimeException e) {
-                    said.add("The content of page " + (i + 1) + " can't be read.");
+                    said.add(Message.of("evidence.page-unreadable", "page", (i + 1)));
                 }
             }
         } catch (IOException | RuntimeException e) {
-            said.add("The file can't be opened at all.");
+            said.add(Message.of("evidence.not-opened"));
         }
         return said;
     }

@@ -14,6 +14,7 @@ import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.Revision;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
@@ -27,12 +28,12 @@ import org.jalousie.core.placement.FieldPlacer;
  */
 public record Expected(AgreementNumber number, List<State> states, List<Signer> signers) {
     /** @param sha256 of the whole file; {@code as} says which state it is */
-    public record State(Sha256 sha256, String as, List<String> missing) {}
+    public record State(Sha256 sha256, Message as, List<String> missing) {}
 
     /** @param certificate as issued; not known for what was signed before it was kept */
-    public record Signer(String field, String who, CertificateId certificate) {}
+    public record Signer(String field, Message who, CertificateId certificate) {}
 
-    record Comparison(List<String> findings, List<String> notes) {}
+    record Comparison(List<Message> findings, List<Message> notes) {}
 
     public static Expected of(Agreement agreement, List<Entry> history, DocumentId document) {
         List<State> states = new ArrayList<>();
@@ -49,24 +50,27 @@ public record Expected(AgreementNumber number, List<State> states, List<Signer> 
                     .findFirst();
             if (event instanceof Event.Generated) {
                 states.clear();
-                brought.ifPresent(
-                        pdf -> states.add(new State(pdf, "before the office sealed it", names(agreement, open))));
+                brought.ifPresent(pdf ->
+                        states.add(new State(pdf, Message.of("evidence.state.unsealed"), names(agreement, open))));
             } else if (event instanceof Event.OfficeSealed sealed) {
-                brought.ifPresent(pdf -> states.add(new State(pdf, "before anybody acted", names(agreement, open))));
-                signers.add(new Signer(FieldPlacer.OFFICE_SEAL, "the office", sealed.certificate()));
+                brought.ifPresent(
+                        pdf -> states.add(new State(pdf, Message.of("evidence.state.sealed"), names(agreement, open))));
+                signers.add(new Signer(FieldPlacer.OFFICE_SEAL, Message.of("evidence.office"), sealed.certificate()));
             } else if (event instanceof Event.Sealed sealed) {
                 open.remove(sealed.party());
                 Participant one = agreement.participant(sealed.party()).orElseThrow();
-                brought.ifPresent(pdf -> states.add(
-                        new State(pdf, "as it was when " + one.name() + " had acted", names(agreement, open))));
+                brought.ifPresent(pdf -> states.add(new State(
+                        pdf, Message.of("evidence.state.acted", "name", one.name()), names(agreement, open))));
                 agreement
                         .document(document)
                         .filter(kept -> one.duty() == Duty.SIGNS)
                         .flatMap(kept -> kept.signatureOf(one.party()))
-                        .ifPresent(place ->
-                                signers.add(new Signer(place.field().name(), one.name(), sealed.certificate())));
+                        .ifPresent(place -> signers.add(new Signer(
+                                place.field().name(),
+                                Message.of("evidence.person", "name", one.name()),
+                                sealed.certificate())));
             } else if (event instanceof Event.Completed) {
-                brought.ifPresent(pdf -> states.add(new State(pdf, "completed", List.of())));
+                brought.ifPresent(pdf -> states.add(new State(pdf, Message.of("evidence.state.completed"), List.of())));
             }
         }
         return new Expected(agreement.created().number(), states, signers);
@@ -89,39 +93,46 @@ public record Expected(AgreementNumber number, List<State> states, List<Signer> 
     }
 
     Comparison compare(byte[] pdf, List<Verification.SignatureCheck> found) {
-        List<String> findings = new ArrayList<>();
-        List<String> notes = new ArrayList<>();
+        List<Message> findings = new ArrayList<>();
+        List<Message> notes = new ArrayList<>();
         identity(pdf, findings, notes);
         for (Signer signer : signers) {
             List<Verification.SignatureCheck> there = found.stream()
                     .filter(check -> check.field().equals(signer.field()))
                     .toList();
             if (there.isEmpty()) {
-                findings.add("The signature of " + signer.who() + " (" + signer.field() + ") is missing.");
+                findings.add(Message.of("evidence.signature-missing", "who", signer.who(), "field", signer.field()));
             } else if (signer.certificate().known()
                     && !there.get(0)
                             .certificate()
                             .sha256()
                             .equals(signer.certificate().sha256())) {
-                findings.add("The signature in " + signer.field()
-                        + " was not made with the certificate that was issued for " + signer.who() + " (number "
-                        + signer.certificate().serial() + "), but with one of "
-                        + there.get(0).by() + " (number "
-                        + there.get(0).certificate().serial() + ").");
+                findings.add(Message.of(
+                        "evidence.other-certificate",
+                        "field",
+                        signer.field(),
+                        "who",
+                        signer.who(),
+                        "serial",
+                        signer.certificate().serial(),
+                        "by",
+                        there.get(0).by(),
+                        "otherSerial",
+                        there.get(0).certificate().serial()));
             }
         }
         Set<String> known = signers.stream().map(Signer::field).collect(Collectors.toSet());
         found.stream()
                 .filter(check -> !known.contains(check.field()))
-                .forEach(check -> notes.add("The signature of " + check.by() + " (" + check.field()
-                        + ") is none of this agreement's own."));
+                .forEach(check ->
+                        notes.add(Message.of("evidence.signature-foreign", "by", check.by(), "field", check.field())));
         return new Comparison(findings, notes);
     }
 
     /** Which state of the agreement the file is, or begins with. */
-    private void identity(byte[] pdf, List<String> findings, List<String> notes) {
+    private void identity(byte[] pdf, List<Message> findings, List<Message> notes) {
         if (states.isEmpty()) {
-            findings.add("The agreement " + number + " has no document yet.");
+            findings.add(Message.of("evidence.no-document", "number", number));
             return;
         }
         Collection<Sha256> within = FileStates.hashes(pdf).values();
@@ -129,26 +140,39 @@ public record Expected(AgreementNumber number, List<State> states, List<Signer> 
         int at = indexOf(Sha256.of(pdf));
         int begins = within.stream().mapToInt(this::indexOf).max().orElse(-1);
         if (at == last || begins == last) {
-            if (at != last)
-                notes.add("The file of " + number + " is in it as it was filed; something was added behind it.");
+            if (at != last) notes.add(Message.of("evidence.added-behind", "number", number));
             for (State state : states) {
                 if (!within.contains(state.sha256()))
-                    findings.add("The file does not hold the state " + state.as() + ", of which the history knows.");
+                    findings.add(Message.of("evidence.state-missing", "state", state.as()));
             }
         } else if (at >= 0) {
-            findings.add("This is an earlier state of " + number + ", "
-                    + states.get(at).as() + "." + missing(at));
+            findings.add(withMissing(
+                    Message.of(
+                            "evidence.earlier-state",
+                            "number",
+                            number,
+                            "state",
+                            states.get(at).as()),
+                    at));
         } else if (begins >= 0) {
-            findings.add("The file begins as " + number + ", "
-                    + states.get(begins).as() + ", but what follows is not what was filed." + missing(begins));
+            findings.add(withMissing(
+                    Message.of(
+                            "evidence.begins-as",
+                            "number",
+                            number,
+                            "state",
+                            states.get(begins).as()),
+                    begins));
         } else {
-            findings.add("This is not the file of " + number + ", nor an earlier state of it.");
+            findings.add(Message.of("evidence.other-file", "number", number));
         }
     }
 
-    private String missing(int at) {
+    private Message withMissing(Message said, int at) {
         List<String> names = states.get(at).missing();
-        return names.isEmpty() ? "" : " Missing: " + String.join(", ", names) + ".";
+        return names.isEmpty()
+                ? said
+                : Message.of("evidence.with-missing", "said", said, "names", String.join(", ", names));
     }
 
     private int indexOf(Sha256 sha256) {

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.placement.FieldPlacer;
 
 /**
@@ -21,7 +22,7 @@ final class Revisions {
     private Revisions() {}
 
     /** @param afterSigner whose signature the change came after, as written in the form field's name */
-    record Change(String what, String afterSigner) {}
+    record Change(Message what, String afterSigner) {}
 
     /**
      * @param added fields of signatures and time stamps that were not foreseen when the first signature was made
@@ -52,9 +53,8 @@ final class Revisions {
             locked.addAll(now.locks());
         }
         for (String field : states.notWhole())
-            changes.add(new Change("The signature in " + field + " does not cover the file as it was", ""));
-        if (states.lost())
-            changes.add(new Change("Certificates or revocation data were taken out of the document", last));
+            changes.add(new Change(Message.of("evidence.change.coverage", "field", field), ""));
+        if (states.lost()) changes.add(new Change(Message.of("evidence.change.certificates"), last));
         if (before != null) rest(pdf, states, before, last, changes);
         return new Result(changes, added, visible);
     }
@@ -70,7 +70,7 @@ final class Revisions {
             }
         }
         boolean trailing = !new String(pdf, lastEnd, pdf.length - lastEnd, StandardCharsets.ISO_8859_1).isBlank();
-        if (trailing) changes.add(new Change("Data was put behind the end of the file", last));
+        if (trailing) changes.add(new Change(Message.of("evidence.change.behind-end"), last));
     }
 
     /** The fields that may change in the step to a state; empty for all that are not locked. */
@@ -88,11 +88,9 @@ final class Revisions {
     private record Update(Fingerprint before, Fingerprint now, String last, List<Change> changes) {
         /** @param sealing the field of the signature or time stamp that ends the step; empty when none does */
         void compare(Optional<Set<String>> allowed, String sealing) {
-            if (!before.catalog().equals(now.catalog()))
-                say("An action, script, layer, attachment or setting of the document was changed");
-            if (!before.information().equals(now.information()))
-                say("The information about the document (title, author and the like) was changed");
-            if (!before.form().equals(now.form())) say("A setting of the document's form was changed");
+            if (!before.catalog().equals(now.catalog())) say(Message.of("evidence.change.catalog"));
+            if (!before.information().equals(now.information())) say(Message.of("evidence.change.information"));
+            if (!before.form().equals(now.form())) say(Message.of("evidence.change.form"));
             pages();
             for (Map.Entry<String, Fingerprint.FieldPrint> entry :
                     before.fields().entrySet()) {
@@ -101,38 +99,40 @@ final class Revisions {
             }
             now.fields().keySet().stream()
                     .filter(name -> !before.fields().containsKey(name) && !name.equals(sealing))
-                    .forEach(name -> say("The field " + name + " was added"));
+                    .forEach(name -> say(Message.of("evidence.change.field-added", "field", name)));
         }
 
         private void pages() {
             int both = Math.min(before.pages().size(), now.pages().size());
             for (int i = 0; i < both; i++) {
                 if (!before.pages().get(i).equals(now.pages().get(i)))
-                    say("The content of page " + (i + 1) + " was changed");
+                    say(Message.of("evidence.change.page", "page", (i + 1)));
             }
-            for (int i = both; i < before.pages().size(); i++) say("Page " + (i + 1) + " was removed");
-            for (int i = both; i < now.pages().size(); i++) say("Page " + (i + 1) + " was added");
+            for (int i = both; i < before.pages().size(); i++)
+                say(Message.of("evidence.change.page-removed", "page", (i + 1)));
+            for (int i = both; i < now.pages().size(); i++)
+                say(Message.of("evidence.change.page-added", "page", (i + 1)));
         }
 
         private void field(String name, Fingerprint.FieldPrint old, Fingerprint.FieldPrint changed, boolean fixed) {
             if (changed == null) {
-                say("The field " + name + " was removed");
+                say(Message.of("evidence.change.field-removed", "field", name));
                 return;
             }
-            if (!old.place().equals(changed.place())) say("The field " + name + " was moved");
+            if (!old.place().equals(changed.place())) say(Message.of("evidence.change.field-moved", "field", name));
             if (!old.settings().equals(changed.settings()))
-                say("What the field " + name + " does, or how it is set, was changed");
+                say(Message.of("evidence.change.field-setting", "field", name));
             if (fixed && !old.value().equals(changed.value())) {
                 say(
                         old.signature()
-                                ? "The signature in " + name + " was taken out or replaced"
-                                : "The value of the field " + name + " was changed");
+                                ? Message.of("evidence.change.signature", "field", name)
+                                : Message.of("evidence.change.value", "field", name));
             } else if (fixed && !old.appearance().equals(changed.appearance())) {
-                say("The appearance of the field " + name + " was changed");
+                say(Message.of("evidence.change.appearance", "field", name));
             }
         }
 
-        private void say(String what) {
+        private void say(Message what) {
             changes.add(new Change(what, last));
         }
     }

@@ -4,15 +4,17 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import org.jalousie.core.agreement.CertificateId;
+import org.jalousie.core.messages.Message;
 
 /**
  * The result of checking a signed file.
  *
  * @param intact whether every signature holds, nothing was changed since, and it is the file that it should be
- * @param findings what is wrong, a sentence each; empty when intact
+ * @param findings what is wrong; empty when intact
  * @param notes what is right but worth knowing, such as a time stamp that was put on later
  */
-public record Verification(boolean intact, List<SignatureCheck> signatures, List<String> findings, List<String> notes) {
+public record Verification(
+        boolean intact, List<SignatureCheck> signatures, List<Message> findings, List<Message> notes) {
     /**
      * One signature.
      *
@@ -32,10 +34,10 @@ public record Verification(boolean intact, List<SignatureCheck> signatures, List
             CertificateId certificate) {}
 
     /** The same with more that was found. */
-    public Verification and(List<String> moreFindings, List<String> moreNotes) {
-        List<String> allFindings = new ArrayList<>(findings);
+    public Verification and(List<Message> moreFindings, List<Message> moreNotes) {
+        List<Message> allFindings = new ArrayList<>(findings);
         allFindings.addAll(moreFindings);
-        List<String> allNotes = new ArrayList<>(notes);
+        List<Message> allNotes = new ArrayList<>(notes);
         allNotes.addAll(moreNotes);
         return new Verification(allFindings.isEmpty(), signatures, allFindings, allNotes);
     }

@@ -24,6 +24,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jalousie.core.agreement.CertificateId;
+import org.jalousie.core.messages.Message;
 
 /** Checks a signed file: the cryptography with a strict policy (ETSI EN 319 102-1), and every state against the next. */
 public final class Verifier {
@@ -38,24 +39,19 @@ public final class Verifier {
     /** Checks a file for itself: whose it is, and whether it is the whole agreement, only {@link Expected} knows. */
     public Verification verify(byte[] pdf) {
         if (Opened.tooLarge(pdf)) {
-            return new Verification(
-                    false,
-                    List.of(),
-                    List.of(
-                            "The file becomes larger than can be looked at when it is opened: it was damaged, or made to do harm."),
-                    List.of());
+            return new Verification(false, List.of(), List.of(Message.of("evidence.too-large")), List.of());
         }
-        List<String> findings = new ArrayList<>();
-        List<String> notes = new ArrayList<>();
+        List<Message> findings = new ArrayList<>();
+        List<Message> notes = new ArrayList<>();
         List<Verification.SignatureCheck> checks = new ArrayList<>();
         Map<String, TimeStamp> stamps = new HashMap<>();
         try {
             signatures(pdf, checks, stamps, findings);
         } catch (RuntimeException | StackOverflowError e) {
-            findings.add("The file can't be read as a signed document: it was damaged or is something else.");
+            findings.add(Message.of("evidence.unreadable"));
             return new Verification(false, checks, findings, notes);
         }
-        if (checks.isEmpty()) findings.add("The file carries no signature.");
+        if (checks.isEmpty()) findings.add(Message.of("evidence.no-signature"));
         try {
             Revisions.Result result = Revisions.of(pdf);
             for (Revisions.Change change : result.changes()) findings.add(sentence(change, checks));
@@ -70,7 +66,7 @@ public final class Verifier {
                     added(pdf, field, result, checks, stamps, findings, notes);
             }
         } catch (IOException | RuntimeException | StackOverflowError e) {
-            findings.add("An earlier state of the file can't be read any more: bytes of it were changed.");
+            findings.add(Message.of("evidence.state-unreadable"));
             findings.addAll(Damage.unreadable(pdf));
         }
         return new Verification(findings.isEmpty(), checks, findings, notes);
@@ -93,43 +89,41 @@ public final class Verifier {
             Revisions.Result result,
             List<Verification.SignatureCheck> checks,
             Map<String, TimeStamp> stamps,
-            List<String> findings,
-            List<String> notes) {
+            List<Message> findings,
+            List<Message> notes) {
         if (result.visibleAdded().contains(field)) {
             SignatureRoom.covers(pdf, field)
-                    .ifPresent(words -> findings.add("The signature in " + field
-                            + ", which was put on later, covers words of the document: \u201c" + words + "\u201d."));
+                    .ifPresent(
+                            words -> findings.add(Message.of("evidence.covers-words", "field", field, "words", words)));
         }
         TimeStamp stamp = stamps.get(field);
         if (stamp != null) {
-            if (stamp.trusted()) notes.add("A time stamp of " + stamp.by() + " was put on, " + stamp.at() + ".");
+            if (stamp.trusted()) notes.add(Message.of("evidence.stamped", "by", stamp.by(), "at", stamp.at()));
             return;
         }
         checks.stream()
                 .filter(check -> check.field().equals(field) && check.valid())
                 .findFirst()
                 .ifPresent(
-                        check -> notes.add(
-                                "A signature of " + check.by() + " (" + field
-                                        + ") was added that the document had no place for; it holds, and nothing else was changed with it."));
+                        check -> notes.add(Message.of("evidence.signature-added", "by", check.by(), "field", field)));
     }
 
     /** What changed, after whose signature. */
-    private static String sentence(Revisions.Change change, List<Verification.SignatureCheck> checks) {
-        if (change.afterSigner().isEmpty()) return change.what() + ".";
-        String by = checks.stream()
+    private static Message sentence(Revisions.Change change, List<Verification.SignatureCheck> checks) {
+        if (change.afterSigner().isEmpty()) return Message.of("evidence.changed", "what", change.what());
+        Object by = checks.stream()
                 .filter(check -> check.field().equals(change.afterSigner()))
-                .map(Verification.SignatureCheck::by)
+                .<Object>map(Verification.SignatureCheck::by)
                 .findFirst()
-                .orElse("somebody whose signature was taken out");
-        return change.what() + ", after the signature of " + by + " (" + change.afterSigner() + ").";
+                .orElse(Message.of("evidence.by-taken-out"));
+        return Message.of("evidence.changed-after", "what", change.what(), "by", by, "field", change.afterSigner());
     }
 
     private void signatures(
             byte[] pdf,
             List<Verification.SignatureCheck> checks,
             Map<String, TimeStamp> stamps,
-            List<String> findings) {
+            List<Message> findings) {
         PDFDocumentValidator validator = new PDFDocumentValidator(DssParts.document(pdf));
         validator.setCertificateVerifier(DssParts.verifier(trust));
         // our own comparison of revisions does this faster; the library's renders every page
@@ -149,7 +143,7 @@ public final class Verifier {
             AdvancedSignature signature,
             SimpleReport simple,
             List<Verification.SignatureCheck> checks,
-            List<String> findings) {
+            List<Message> findings) {
         String id = signature.getId();
         String field = signature instanceof PAdESSignature pades
                 ? pades.getPdfRevision().getFields().stream()
@@ -175,12 +169,18 @@ public final class Verifier {
                 detail,
                 certificate == null ? CertificateId.NONE : Credential.idOf(certificate.getCertificate())));
         if (!valid)
-            findings.add("The signature of " + by + " (" + field + ") does not hold: "
-                    + (detail.isEmpty() ? simple.getSubIndication(id) + "." : detail));
+            findings.add(Message.of(
+                    "evidence.holds-not",
+                    "by",
+                    by,
+                    "field",
+                    field,
+                    "cause",
+                    detail.isEmpty() ? simple.getSubIndication(id) + "." : detail));
     }
 
     private static void timeStamp(
-            TimestampWrapper stamp, Reports reports, Map<String, TimeStamp> stamps, List<String> findings) {
+            TimestampWrapper stamp, Reports reports, Map<String, TimeStamp> stamps, List<Message> findings) {
         boolean trusted =
                 reports.getDetailedReport().getBasicTimestampValidationIndication(stamp.getId()) == Indication.PASSED;
         String by = stamp.getSigningCertificate() == null
@@ -193,8 +193,10 @@ public final class Verifier {
         String field = ofDocument ? stamp.getPDFRevision().getFirstFieldName() : "";
         if (ofDocument) stamps.put(field, new TimeStamp(by, at, trusted));
         if (!trusted)
-            findings.add("A time stamp of " + by + (field.isEmpty() ? "" : " (" + field + ")")
-                    + " is not by a service that is trusted here, or does not hold.");
+            findings.add(
+                    field.isEmpty()
+                            ? Message.of("evidence.stamp-not-trusted", "by", by)
+                            : Message.of("evidence.stamp-of-field-not-trusted", "by", by, "field", field));
     }
 
     /** The library's default policy with changes to a signed document as failures instead of warnings. */

@@ -16,6 +16,7 @@ import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationWidget;
 import org.apache.pdfbox.pdmodel.interactive.form.PDTextField;
+import org.jalousie.core.messages.Message;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
@@ -56,6 +57,7 @@ class SealingTest {
         int at = new String(tampered, java.nio.charset.StandardCharsets.ISO_8859_1).indexOf("/Lock");
         tampered[at + 1] = 'K';
         assertThat(verifier.verify(tampered).findings())
+                .extracting(Message::toString)
                 .anySatisfy(finding -> assertThat(finding).contains("Ida Marsh").contains("does not hold"));
     }
 
@@ -76,6 +78,7 @@ class SealingTest {
                             .getCOSObject());
         });
         assertThat(verifier.verify(tampered).findings())
+                .extracting(Message::toString)
                 .anySatisfy(
                         finding -> assertThat(finding)
                                 .isEqualTo(
@@ -96,6 +99,7 @@ class SealingTest {
             return Set.of(widget.getCOSObject(), widget.getAppearance().getCOSObject());
         });
         assertThat(verifier.verify(tampered).findings())
+                .extracting(Message::toString)
                 .anySatisfy(finding ->
                         assertThat(finding).contains("The appearance of the field lender_signature was changed"));
     }
@@ -115,6 +119,7 @@ class SealingTest {
             return Set.of(page.getCOSObject());
         });
         assertThat(verifier.verify(tampered).findings())
+                .extracting(Message::toString)
                 .anySatisfy(finding -> assertThat(finding).contains("The content of page 1 was changed"));
     }
 
@@ -126,6 +131,7 @@ class SealingTest {
             return Set.of(page.getCOSObject(), document.getPages().getCOSObject());
         });
         assertThat(verifier.verify(tampered).findings())
+                .extracting(Message::toString)
                 .anySatisfy(finding -> assertThat(finding).contains("Page 3 was added"));
     }
 
@@ -139,6 +145,7 @@ class SealingTest {
             return Set.of(document.getPage(1).getCOSObject());
         });
         assertThat(verifier.verify(tampered).findings())
+                .extracting(Message::toString)
                 .anySatisfy(finding -> assertThat(finding).contains("The content of page 2 was changed"));
     }
 

@@ -24,6 +24,7 @@ import org.apache.pdfbox.pdmodel.interactive.action.PDActionURI;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
@@ -167,16 +168,21 @@ public final class SignedSample {
                 List.of(List.of(lender, museum), List.of(lender, museum), List.of(museum), List.of(), List.of());
         List<Expected.State> expected = new ArrayList<>();
         for (int i = 0; i < states.size(); i++)
-            expected.add(new Expected.State(Sha256.of(states.get(i)), "state " + i, missing.get(i)));
+            expected.add(new Expected.State(
+                    Sha256.of(states.get(i)), Message.of("evidence.person", "name", "state " + i), missing.get(i)));
         return new Story(
                 states,
                 new Expected(
                         new AgreementNumber(number),
                         expected,
                         List.of(
-                                new Expected.Signer("office_seal", "the office", office.id()),
-                                new Expected.Signer("lender_signature", lender, first.id()),
-                                new Expected.Signer("museum_signature", museum, second.id()))));
+                                new Expected.Signer("office_seal", Message.of("evidence.office"), office.id()),
+                                new Expected.Signer(
+                                        "lender_signature", Message.of("evidence.person", "name", lender), first.id()),
+                                new Expected.Signer(
+                                        "museum_signature",
+                                        Message.of("evidence.person", "name", museum),
+                                        second.id()))));
     }
 
     private static ActInFile act(String party, Map<String, String> values, int mark, String caption) {

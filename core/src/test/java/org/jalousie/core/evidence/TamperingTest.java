@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.jalousie.core.messages.Message;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -72,12 +73,13 @@ class TamperingTest {
         for (int i = 1; i < story.states().size() - 1; i++) {
             byte[] earlier = story.states().get(i);
             assertThat(verifier.verify(earlier).findings()).as("state " + i).isEmpty();
-            List<String> findings = verifier.verify(earlier, story.expected()).findings();
-            assertThat(findings).anyMatch(one -> one.contains("This is an earlier state of A-2026-0001, state "));
+            List<Message> findings = verifier.verify(earlier, story.expected()).findings();
+            assertThat(findings)
+                    .anyMatch(one -> one.toString().contains("This is an earlier state of A-2026-0001, state "));
             if (i < 3) assertThat(findings.toString()).contains("Missing:").contains("Tomas Vale");
-            List<String> stamped = verifier.verify(Tampering.stamped(earlier, TRUST), story.expected())
+            List<Message> stamped = verifier.verify(Tampering.stamped(earlier, TRUST), story.expected())
                     .findings();
-            assertThat(stamped).anyMatch(one -> one.contains("what follows is not what was filed"));
+            assertThat(stamped).anyMatch(one -> one.toString().contains("what follows is not what was filed"));
         }
     }
 
@@ -86,6 +88,7 @@ class TamperingTest {
         SignedSample.Story other = SignedSample.story(TRUST, "A-2026-0002", "Ida Marsh", "Tomas Vale");
         Verification found = verifier.verify(other.finished(), story.expected());
         assertThat(found.findings())
+                .extracting(Message::toString)
                 .contains("This is not the file of A-2026-0001, nor an earlier state of it.")
                 .anyMatch(one -> one.startsWith("The signature in lender_signature was not made with the certificate"))
                 .anyMatch(one -> one.startsWith("The signature in museum_signature was not made with the certificate"));
@@ -106,6 +109,7 @@ class TamperingTest {
                 TRUST.credentialFor("A Stranger", "s@x.example.org"),
                 java.time.Instant.now()));
         assertThat(verifier.verify(signed, story.expected()).findings())
+                .extracting(Message::toString)
                 .anyMatch(one -> one.contains("what follows is not what was filed"))
                 .anyMatch(one -> one.contains("museum_signature was not made with the certificate"));
     }
@@ -116,17 +120,21 @@ class TamperingTest {
             assertThat(verifier.verify(damaged, story.expected()).intact()).isFalse();
             boolean early = Damage.between(damaged, story.states().get(3)).isPresent();
             if (early)
-                assertThat(Damage.between(damaged, story.finished()).orElseThrow())
+                assertThat(Damage.between(damaged, story.finished())
+                                .orElseThrow()
+                                .toString())
                         .contains("The first changed byte is number");
         }
         byte[] words = story.finished().clone();
         int at = new String(words, java.nio.charset.StandardCharsets.ISO_8859_1).indexOf("stream") + 12;
         words[at] ^= 1;
-        assertThat(Damage.between(words, story.states().get(3)).orElseThrow()).contains("in object");
+        assertThat(Damage.between(words, story.states().get(3)).orElseThrow().toString())
+                .contains("in object");
         assertThat(Damage.between(
                                 java.util.Arrays.copyOf(words, 90),
                                 story.states().get(3))
-                        .orElseThrow())
+                        .orElseThrow()
+                        .toString())
                 .contains("breaks off");
     }
 
@@ -136,6 +144,7 @@ class TamperingTest {
             assertThat(verifier.verify(Tampering.followed(story.finished(), more))
                             .findings())
                     .as(more)
+                    .extracting(Message::toString)
                     .anyMatch(one -> one.startsWith("Data was put behind the end of the file"));
         }
     }
@@ -161,10 +170,13 @@ class TamperingTest {
         assertThat(beside.findings()).isEmpty();
         Verification over = verifier.verify(
                 Later.signed(story.finished(), notary, TRUST, new float[] {72, 60, 300, 60}), story.expected());
-        assertThat(over.findings()).anyMatch(one -> one.contains("covers words of the document"));
+        assertThat(over.findings())
+                .extracting(Message::toString)
+                .anyMatch(one -> one.contains("covers words of the document"));
         Credential stranger = FAKE.credentialFor("Nell Notary", "nell@notary.example.org");
         assertThat(verifier.verify(Later.signed(story.finished(), stranger, FAKE, null), story.expected())
                         .findings())
+                .extracting(Message::toString)
                 .anyMatch(one -> one.contains("does not hold"));
     }
 
@@ -182,12 +194,16 @@ class TamperingTest {
         List<String> alarms = new ArrayList<>();
         try {
             for (byte[] file : one.states().subList(1, 5))
-                Revisions.of(file).changes().forEach(change -> alarms.add(change.what()));
+                Revisions.of(file)
+                        .changes()
+                        .forEach(change -> alarms.add(change.what().toString()));
         } catch (IOException e) {
             alarms.add(e.getMessage());
         }
         if (one.expected().number().value().endsWith("5"))
-            alarms.addAll(verifier.verify(one.finished(), one.expected()).findings());
+            verifier.verify(one.finished(), one.expected())
+                    .findings()
+                    .forEach(finding -> alarms.add(finding.toString()));
         return alarms;
     }
 }

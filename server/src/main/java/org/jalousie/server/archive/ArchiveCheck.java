@@ -41,48 +41,51 @@ class ArchiveCheck {
      * @param intact whether all that is kept agrees
      * @param findings where file, record, events and chain disagree
      */
-    record Checked(boolean intact, List<DocumentChecked> documents, Verification record, List<String> findings) {}
+    record Checked(boolean intact, List<DocumentChecked> documents, VerificationView record, List<String> findings) {}
 
-    record DocumentChecked(String id, String title, Verification result) {}
+    record DocumentChecked(String id, String title, VerificationView result) {}
 
     /** @param agreement whose file it is; empty when it is none that is known here */
-    record FileChecked(String agreement, Verification result) {}
+    record FileChecked(String agreement, VerificationView result) {}
 
     Checked check(AgreementNumber number) {
         Agreements.Filed filed = agreements.filed(number);
         Agreement agreement = filed.agreement();
         if (agreement.record().isEmpty()) throw Refusal.notFound(Message.of("agreement.no-file-yet"));
-        List<String> findings = new ArrayList<>();
+        List<Message> findings = new ArrayList<>();
         EventChain.firstBroken(filed.links())
-                .ifPresent(at -> findings.add("The trail is broken at event " + at
-                        + ": an event was changed, added or removed after it was written."));
+                .ifPresent(at -> findings.add(Message.of("archive.trail-broken", "event", at)));
         if (!agreement.created().number().equals(number))
-            findings.add("The events are those of " + agreement.created().number() + ", not of " + number + ".");
+            findings.add(Message.of(
+                    "archive.other-events", "theirs", agreement.created().number(), "number", number));
         List<DocumentChecked> documents = agreement.documents().stream()
-                .map(one -> new DocumentChecked(one.id().value(), one.title(), checked(one, filed)))
+                .map(one ->
+                        new DocumentChecked(one.id().value(), one.title(), VerificationView.of(checked(one, filed))))
                 .toList();
         Optional<byte[]> record = agreement.record().flatMap(files::asFound);
         Verification evidence = record.map(verifier::verify)
-                .orElse(MISSING.and(List.of("The signing record is missing from the file store."), List.of()));
+                .orElse(MISSING.and(List.of(Message.of("archive.record-missing")), List.of()));
         if (record.isPresent() && !agreement.record().equals(record.map(Sha256::of)))
-            evidence = evidence.and(
-                    List.of("It is not the signing record that was filed; its bytes were changed."), List.of());
+            evidence = evidence.and(List.of(Message.of("archive.record-changed")), List.of());
         record.ifPresent(bytes -> disagreements(bytes, number, filed, findings));
         boolean whole = documents.stream().allMatch(one -> one.result().intact());
-        return new Checked(findings.isEmpty() && whole && evidence.intact(), documents, evidence, findings);
+        return new Checked(
+                findings.isEmpty() && whole && evidence.intact(),
+                documents,
+                VerificationView.of(evidence),
+                VerificationView.said(findings));
     }
 
     private Verification checked(Document document, Agreements.Filed filed) {
         return files.asFound(document.pdf())
                 .map(bytes -> stored(document, bytes, filed))
-                .orElse(MISSING.and(List.of("The agreement's file is missing from the file store."), List.of()));
+                .orElse(MISSING.and(List.of(Message.of("archive.file-missing")), List.of()));
     }
 
     /** The stored file by itself, against its history, and against its earlier states, which are kept too. */
     private Verification stored(Document document, byte[] bytes, Agreements.Filed filed) {
         Expected expected = Expected.of(filed.agreement(), filed.history(), document.id());
-        if (bytes.length == 0)
-            return MISSING.and(List.of("The agreement's file is empty in the file store."), List.of());
+        if (bytes.length == 0) return MISSING.and(List.of(Message.of("archive.file-empty")), List.of());
         boolean same = Sha256.of(bytes).equals(document.pdf());
         // what was made elsewhere has no seal of ours; it is whole when no byte of it was changed
         if (!document.kind().sealed())
@@ -93,8 +96,8 @@ class ArchiveCheck {
         return same ? verification : verification.and(damage(bytes, expected), List.of());
     }
 
-    private List<String> damage(byte[] bytes, Expected expected) {
-        List<String> findings = new ArrayList<>();
+    private List<Message> damage(byte[] bytes, Expected expected) {
+        List<Message> findings = new ArrayList<>();
         List<Expected.State> states = expected.states();
         for (int i = states.size() - 1; i >= 0; i--) {
             Sha256 name = states.get(i).sha256();
@@ -108,20 +111,19 @@ class ArchiveCheck {
     }
 
     /** The signing record is sealed and names what it is about, so it knows when something else is pointed to. */
-    private void disagreements(byte[] record, AgreementNumber number, Agreements.Filed filed, List<String> findings) {
+    private void disagreements(byte[] record, AgreementNumber number, Agreements.Filed filed, List<Message> findings) {
         SigningRecord.Subject subject = SigningRecord.subject(record);
         if (!subject.number().equals(number.value()))
-            findings.add("The signing record is about " + subject.number() + ", not about " + number + ".");
-        if (!subject.documents().equals(filed.agreement().revisions()))
-            findings.add("The events and the signing record name different files as the agreement.");
+            findings.add(Message.of("archive.record-of-other", "theirs", subject.number(), "number", number));
+        if (!subject.documents().equals(filed.agreement().revisions())) findings.add(Message.of("archive.other-files"));
         boolean others = filed.agreement().revisions().stream()
                 .flatMap(one -> files.asFound(one.pdf()).map(Sha256::of).stream())
                 .anyMatch(found ->
                         subject.documents().stream().noneMatch(one -> one.pdf().equals(found)));
-        if (others) findings.add("The file in the file store is not the one that the signing record names.");
+        if (others) findings.add(Message.of("archive.file-not-named"));
         int before = filed.links().size() - 2;
         if (before < 0 || !subject.chainHash().equals(filed.links().get(before).hash()))
-            findings.add("The events are not those of which the signing record tells.");
+            findings.add(Message.of("archive.events-not-told"));
     }
 
     /**
@@ -136,11 +138,8 @@ class ArchiveCheck {
         if (whose.isEmpty())
             return new FileChecked(
                     "",
-                    verifier.verify(pdf)
-                            .and(
-                                    List.of(),
-                                    List.of(
-                                            "No state of this file is known here. It is none of this office's agreements, or it was changed from the beginning on.")));
+                    VerificationView.of(
+                            verifier.verify(pdf).and(List.of(), List.of(Message.of("archive.unknown-file")))));
         Agreements.Filed filed = agreements.filed(whose.get());
         Agreement agreement = filed.agreement();
         DocumentId document = Expected.documentOf(filed.history(), Expected.statesOf(pdf))
@@ -150,6 +149,7 @@ class ArchiveCheck {
         Verification verification = verifier.verify(pdf, expected);
         return new FileChecked(
                 whose.get().value(),
-                number.isEmpty() ? verification : verification.and(damage(pdf, expected), List.of()));
+                VerificationView.of(
+                        number.isEmpty() ? verification : verification.and(damage(pdf, expected), List.of())));
     }
 }
