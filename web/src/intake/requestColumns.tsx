@@ -8,13 +8,13 @@ import { dateTime } from '../ui/time';
 export const requestColumns: Column<Schemas['RequestRow']>[] = [
   {
     id: 'number',
-    title: say('intake.request-2'),
+    title: say('intake.column-request'),
     width: 130,
     sort: 'number',
     cell: (one) => <Link to={`/intake/${one.number}`}>{one.number}</Link>,
   },
   { id: 'template', title: say('intake.template'), width: 300, cell: (one) => one.template },
-  { id: 'from', title: say('intake.from-2'), width: 200, cell: (one) => one.createdBy },
+  { id: 'from', title: say('intake.column-from'), width: 200, cell: (one) => one.createdBy },
   {
     id: 'created',
     title: say('intake.when'),

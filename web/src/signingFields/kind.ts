@@ -21,7 +21,7 @@ export type Setting = 'required' | 'hint' | 'check' | 'preset';
 export type FieldKind = {
   /** In a margin, after the party's name; none for a field that is known by its own label. */
   name?: Code;
-  /** What can be settled about it besides its size. */
+  /** What can be settled about it besides its size, in the order in which it is asked for. */
   settings: readonly Setting[];
   /** What stands in its place now. */
   shown: (given: Given) => { text: string } | { picture: string };

@@ -16,7 +16,7 @@ function TextInput({ id, type, value, onChange, fault }: AskedProps) {
 }
 
 export const text: FieldKind = {
-  settings: ['required', 'hint', 'check', 'preset'],
+  settings: ['check', 'hint', 'preset', 'required'],
   shown: (given) => ({ text: given.answer }),
   asked: {
     Input: TextInput,

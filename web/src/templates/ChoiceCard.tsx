@@ -134,7 +134,7 @@ export function ChoiceCard({
               cases: [
                 ...cases.slice(0, -1),
                 {
-                  label: say('templates.case-2', { count: cases.length }),
+                  label: say('templates.case-number', { count: cases.length }),
                   condition: '',
                   clause: '',
                 },

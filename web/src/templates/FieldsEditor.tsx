@@ -120,8 +120,8 @@ function FieldRows({
                 checked={field.required}
                 onChange={(event) => change(i, { required: event.target.checked })}
               />
-              <span className="sr-only">{say('templates.is', { called })}</span>
-              {say('templates.required-2')}
+              <span className="sr-only">{say('templates.field-is', { called })}</span>
+              {say('templates.required-field')}
             </label>
           </td>
           <td>
@@ -159,7 +159,7 @@ function FieldRows({
           <td>
             {!fixed && (within !== '' || unused.includes(field.name)) && (
               <Button onClick={() => onChange(fields.filter((_, at) => at !== i))}>
-                {say('templates.remove-2')}
+                {say('templates.remove-called')}
                 <span className="sr-only">{called}</span>
               </Button>
             )}

@@ -90,7 +90,7 @@ export function HistoryPart({
             <tr key={one.number}>
               <td>{one.number}</td>
               <td className={one.state === 'DRAFT' ? 'text-clay' : 'text-moss'}>
-                {one.state === 'DRAFT' ? say('templates.draft') : say('templates.published-2')}
+                {one.state === 'DRAFT' ? say('templates.draft') : say('templates.state-published')}
               </td>
               <td>{one.publishedAt ? date(one.publishedAt) : ''}</td>
               <td>{one.publishedBy}</td>

@@ -129,7 +129,7 @@ export function PartiesEditor({
               </div>
               {!signingFields.some((field) => field.party === party.key) && (
                 <Button onClick={() => onChange(parties.filter((one) => one !== party))}>
-                  {say('templates.remove-3', { label: party.label })}
+                  {say('templates.remove-party', { label: party.label })}
                 </Button>
               )}
             </div>

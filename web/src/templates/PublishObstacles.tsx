@@ -114,7 +114,7 @@ function Line({
       <strong className="font-medium">{one.message}</strong> {one.cure}
       {one.part !== 'settings' && (
         <span className="block text-soft">
-          {say('templates.in-the', { part: one.part })}
+          {say('templates.in-part', { part: one.part })}
           <q className="font-mono">{one.place}</q>
         </span>
       )}

@@ -110,12 +110,12 @@ export function SpecimensPart({
                 <>
                   <a href={`${pages}/${i}/pages.pdf`}>{say('templates.pdf')}</a>
                   <a href={`${pages}/${i}/specimen.docx`}>{say('templates.word')}</a>
-                  <a href={`${pages}/${i}/pages/1.png`}>{say('templates.picture-2')}</a>
+                  <a href={`${pages}/${i}/pages/1.png`}>{say('templates.picture-of-specimen')}</a>
                 </>
               )}
               {!fixed && (
                 <Button onClick={() => set(specimens.filter((_, at) => at !== i))}>
-                  {say('templates.remove-2')}
+                  {say('templates.remove-called')}
                   <span className="sr-only">{specimen.name}</span>
                 </Button>
               )}

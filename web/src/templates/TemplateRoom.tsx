@@ -64,7 +64,7 @@ export default function TemplateRoom() {
     <>
       <RoomTitle title={detail.name}>
         <span className={fixed ? 'text-moss' : 'text-clay'}>
-          {say('templates.version-2', {
+          {say('templates.version-state', {
             version: detail.version,
             state: fixed ? 'published' : 'draft',
             use: detail.retired ? 'retired' : 'in',

@@ -28,7 +28,7 @@ const columns: Column<Item>[] = [
     cell: (one) => (
       <span className={one.state === 'DRAFT' ? 'text-clay' : 'text-moss'}>
         {one.version},{' '}
-        {one.state === 'DRAFT' ? say('templates.draft') : say('templates.published-2')}
+        {one.state === 'DRAFT' ? say('templates.draft') : say('templates.state-published')}
       </span>
     ),
   },
@@ -38,7 +38,7 @@ const columns: Column<Item>[] = [
     width: 110,
     cell: (one) =>
       one.publishedVersion
-        ? say('templates.version-3', { publishedVersion: one.publishedVersion })
+        ? say('templates.version-in-use', { publishedVersion: one.publishedVersion })
         : say('templates.not-yet'),
   },
   {
@@ -99,7 +99,7 @@ export default function TemplatesRoom() {
           />
           {say('templates.retired-ones')}
         </label>
-        <Link to="/clauses">{say('templates.clauses-2')}</Link>
+        <Link to="/clauses">{say('templates.clauses-room')}</Link>
         <Link to="/templates/new">{say('templates.write-one-here')}</Link>
         <Button look="main" onClick={() => setAdding(true)}>
           {say('templates.bring-in-a-word-file')}

@@ -60,7 +60,7 @@ export function WordingPart({
             <option value="names">{say('templates.names-of-fields')}</option>
             {detail.content.specimens.map((one, i) => (
               <option key={i} value={String(i)}>
-                {say('templates.specimen-2', { name: one.name })}
+                {say('templates.page-specimen', { name: one.name })}
               </option>
             ))}
           </select>
@@ -116,7 +116,7 @@ function data(detail: Detail): Datum[] {
     })),
     ...detail.content.rules.map((rule) => ({
       name: rule.name,
-      label: say('templates.rule-2', { label: rule.label }),
+      label: say('templates.label-of-rule', { label: rule.label }),
       text: `[${rule.label}]`,
     })),
     ...detail.includes.map((one, i) => ({
@@ -127,8 +127,8 @@ function data(detail: Detail): Datum[] {
     ...detail.passages.map((passage) => ({
       name: `passage-${passage.number}`,
       label: passage.inverted
-        ? say('templates.unless-2', { name: passage.name })
-        : say('templates.for-2', { name: passage.name }),
+        ? say('templates.unless-passage', { name: passage.name })
+        : say('templates.for-passage', { name: passage.name }),
       text: passage.begins,
     })),
   ];

@@ -18,7 +18,9 @@ export function Faults({ detail, name, place }: { detail: Detail; name: string; 
   );
   return faults.map((one, i) => (
     <p key={i} className="text-oxide">
-      {one.place && place === undefined && <>{say('templates.case-3', { place: one.place })}</>}
+      {one.place && place === undefined && (
+        <>{say('templates.fault-in-case', { place: one.place })}</>
+      )}
       {one.message} {one.cure}
     </p>
   ));

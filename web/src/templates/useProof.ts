@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef } from 'react';
+import { useEffect, useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
 
 type Detail = Schemas['TemplateDetail'];
@@ -57,15 +57,19 @@ export function useDrawing(
   });
   const going = ask.isPending || underWay(drawing);
   const { mutate: takeOver } = take;
-  const wasGoing = useRef(false);
+  const [watched, setWatched] = useState(going);
+  const ended = watched && !going && drawing?.state === 'DONE';
+  if (going && !watched) setWatched(true);
   useEffect(() => {
-    if (wasGoing.current && !going && drawing?.state === 'DONE') takeOver();
-    wasGoing.current = going;
-  }, [going, drawing?.state, takeOver]);
+    if (!ended) return;
+    setWatched(false);
+    takeOver();
+  }, [ended, takeOver]);
   return {
     ask: ask.mutate,
     going,
     error: ask.error ?? take.error,
-    failed: drawing?.state === 'FAILED' ? drawing.reason : '',
+    // one that failed before, for another state of the draft, is nobody's concern any more
+    failed: drawing?.state === 'FAILED' && (watched || drawing.current) ? drawing.reason : '',
   };
 }

@@ -124,7 +124,7 @@ function stuck(onTry: (number: string) => void, busy: boolean): Column<Schemas['
     },
     {
       id: 'since',
-      title: say('today.since-2'),
+      title: say('today.column-since'),
       width: 130,
       cell: (one) => (
         <span className="text-soft" title={dateTime(one.since)}>

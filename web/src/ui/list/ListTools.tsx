@@ -91,7 +91,7 @@ export function Pager({
       </Button>
       <span className="text-soft">
         {page * size + 1}
-        {say('ui.to-of', { what: Math.min((page + 1) * size, total), total })}
+        {say('ui.places-of', { what: Math.min((page + 1) * size, total), total })}
       </span>
       <Button disabled={(page + 1) * size >= total} onClick={() => onPage(page + 1)}>
         {say('ui.next-page')}

@@ -8,6 +8,7 @@ import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.messages.NotPossible;
 
 /** The picture of a signature as it was typed or drawn: a PNG with a transparent ground. */
 public final class SignatureMark {
@@ -17,16 +18,9 @@ public final class SignatureMark {
     private SignatureMark() {}
 
     /** What is wrong with a mark, for the signer. */
-    public static final class Unusable extends RuntimeException {
-        private final transient Message said;
-
+    public static final class Unusable extends NotPossible {
         Unusable(String code) {
-            super(code);
-            this.said = Message.of(code);
-        }
-
-        public Message said() {
-            return said;
+            super(Message.of(code));
         }
     }
 

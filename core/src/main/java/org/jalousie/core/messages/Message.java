@@ -9,20 +9,24 @@ import java.util.Map;
  * What is to be said, in no language yet.
  *
  * @param code its key in the catalogues
- * @param arguments by name: texts, numbers, days, or further messages
+ * @param arguments by name: texts, numbers, days, further messages, or names that are types of their own
  */
 public record Message(String code, Map<String, Object> arguments) {
     public Message {
         Map<String, Object> plain = new LinkedHashMap<>();
-        arguments.forEach((name, value) -> plain.put(name, isPlain(value) ? value : value.toString()));
+        for (Map.Entry<String, Object> one : arguments.entrySet())
+            plain.put(one.getKey(), plain(code, one.getKey(), one.getValue()));
         arguments = Map.copyOf(plain);
     }
 
-    private static boolean isPlain(Object value) {
-        return value instanceof String
+    /** A name or number that is a type is said as it is written; what holds something else would be said as a program sees it. */
+    private static Object plain(String code, String name, Object value) {
+        if (value instanceof String
                 || value instanceof Number
                 || value instanceof Message
-                || value instanceof LocalDate;
+                || value instanceof LocalDate) return value;
+        if (value instanceof Record) return value.toString();
+        throw new IllegalArgumentException("what can't be said: " + code + ", " + name);
     }
 
     public static Message of(String code) {

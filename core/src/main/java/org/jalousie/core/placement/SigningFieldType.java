@@ -9,7 +9,7 @@ import org.jalousie.core.messages.Message;
  * A kind of signing field with its settings. Each kind says in its own file how it is completed, how it is printed and how it
  * reads in the signing record; nothing elsewhere asks which kind a field is.
  *
- * <p>To add a kind: its file here, its lines in the two lists of this head, one in {@link SigningFieldTypes}, and its file in {@code web/src/act/kinds}.
+ * <p>To add a kind: its file here, its lines in the two lists of this head, one in {@link SigningFieldTypes}, and its file in {@code web/src/signingFields}.
  */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
 @JsonSubTypes({
@@ -24,7 +24,7 @@ public sealed interface SigningFieldType
     /** The kind's name: in a tag the word after the party's, in what is stored its {@code kind}. */
     String kind();
 
-    /** The room that is kept for it in the words. */
+    /** The room that is kept for it in the words, as it is settled. */
     BoxSize size();
 
     /** Whether the party can't finish without it. */
@@ -41,6 +41,11 @@ public sealed interface SigningFieldType
      * @param answer without blanks at its ends; may be empty
      */
     default Optional<Message> fault(String answer) {
+        return Optional.empty();
+    }
+
+    /** What is wrong with what stands there before anything is typed; empty when nothing is, or nothing stands there. */
+    default Optional<Message> presetFault() {
         return Optional.empty();
     }
 

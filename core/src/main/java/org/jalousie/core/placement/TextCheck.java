@@ -1,5 +1,6 @@
 package org.jalousie.core.placement;
 
+import java.util.List;
 import java.util.Optional;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
@@ -22,7 +23,7 @@ public enum TextCheck {
 
     Optional<Message> fault(String answer) {
         try {
-            ValueReader.read(new Field(new FieldName("answer"), type, "", false, "", java.util.List.of()), answer);
+            ValueReader.read(new Field(new FieldName("answer"), type, "", false, "", List.of()), answer);
             return Optional.empty();
         } catch (ValueReader.Unreadable e) {
             return Optional.of(e.said());

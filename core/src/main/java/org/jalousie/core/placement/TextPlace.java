@@ -51,6 +51,11 @@ public record TextPlace(boolean required, String hint, BoxSize size, TextCheck c
     }
 
     @Override
+    public Optional<Message> presetFault() {
+        return preset.isEmpty() ? Optional.empty() : fault(preset);
+    }
+
+    @Override
     public Printed printed(PartyAct act) {
         return new Printed.Words(act.answer());
     }

@@ -13,6 +13,7 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.messages.NotPossible;
+import org.jalousie.core.messages.Told;
 
 /**
  * What working out one rule may take in time and memory. The expression language has no end of its own: a range of a thousand
@@ -42,9 +43,9 @@ final class Budget {
     private Budget() {}
 
     /** It took more than a rule may take. */
-    static final class Exceeded extends RuntimeException {
+    static final class Exceeded extends Told {
         Exceeded() {
-            super(Message.of("rule.too-costly").toString(), null, false, false);
+            super(Message.of("rule.too-costly"));
         }
     }
 

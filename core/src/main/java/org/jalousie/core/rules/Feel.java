@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
 import org.camunda.feel.FeelEngineClock;
@@ -17,7 +18,7 @@ import org.camunda.feel.syntaxtree.Val;
 import org.camunda.feel.syntaxtree.ValNumber;
 import org.camunda.feel.valuemapper.JavaCustomValueMapper;
 import org.jalousie.core.messages.Message;
-import org.jalousie.core.messages.NotPossible;
+import org.jalousie.core.messages.Told;
 import scala.jdk.javaapi.CollectionConverters;
 
 /** The expression language: reads and evaluates FEEL with exact decimals and no outside functions. */
@@ -47,7 +48,7 @@ final class Feel {
         ParseResult result;
         try {
             result = Budget.within(() -> ENGINE.parseExpression(text));
-        } catch (Budget.Exceeded | IllegalArgumentException e) {
+        } catch (Told | IllegalArgumentException e) {
             return new Parsed(null, Optional.of(said(e)));
         }
         if (result.isSuccess()) return new Parsed(result.parsedExpression(), Optional.empty());
@@ -57,14 +58,14 @@ final class Feel {
     static Result evaluate(ParsedExpression expression, Map<String, Object> context) {
         try {
             return Budget.within(() -> evaluated(expression, context));
-        } catch (Budget.Exceeded | IllegalArgumentException e) {
+        } catch (Told | IllegalArgumentException e) {
             return new Result(null, List.of(said(e)));
         }
     }
 
     private static Message said(RuntimeException e) {
-        if (e instanceof Budget.Exceeded) return Message.of("rule.too-costly");
-        return e instanceof NotPossible known ? known.said() : Message.of("rule.engine", "said", e.getMessage());
+        if (e instanceof Told known) return known.said();
+        return Message.of("rule.engine", "said", Objects.requireNonNullElse(e.getMessage(), ""));
     }
 
     private static Result evaluated(ParsedExpression expression, Map<String, Object> context) {

@@ -153,7 +153,7 @@ final class RuleReader {
                     rule,
                     place,
                     "rule-syntax",
-                    Message.of("rule.syntax", "cause", parsed.failure()),
+                    Message.of("rule.syntax", "cause", parsed.failure().orElseThrow()),
                     Message.of("rule.syntax.cure"));
             return null;
         }

@@ -16,7 +16,6 @@ import org.jalousie.core.parties.PersonSource;
 import org.jalousie.core.placement.BoxSize;
 import org.jalousie.core.placement.Glyphs;
 import org.jalousie.core.placement.SigningField;
-import org.jalousie.core.placement.TextPlace;
 import org.jalousie.core.rules.CaseChoice;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.wording.Diagnostic;
@@ -162,10 +161,10 @@ public final class PublishCheck {
         if (!size.fitsAPage())
             obstacles.add(Message.of(
                     "publish.field-size", "field", field.title(), "width", size.widthMm(), "height", size.heightMm()));
-        if (field.type() instanceof TextPlace text && !text.preset().isEmpty())
-            text.fault(text.preset())
-                    .ifPresent(fault ->
-                            obstacles.add(Message.of("publish.field-preset", "field", field.title(), "fault", fault)));
+        field.type()
+                .presetFault()
+                .ifPresent(fault ->
+                        obstacles.add(Message.of("publish.field-preset", "field", field.title(), "fault", fault)));
     }
 
     /** Who signs has to see all details: nothing is completed beside or after a signature. */

@@ -11,6 +11,7 @@ import java.util.TreeMap;
 import java.util.function.Function;
 import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Value;
+import org.jalousie.core.messages.NotPossible;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.wording.compile.Boxes;
@@ -166,7 +167,7 @@ public final class Wording {
      * @param values by field, rule and choice; absent means empty
      * @param pictures the content of a picture by its SHA-256
      * @throws IllegalStateException when the wording is {@link #broken()}
-     * @throws IllegalArgumentException when a value can't be printed, saying which and why
+     * @throws NotPossible when a value can't be printed, saying which and why
      */
     public Merged merge(Map<String, Value> values, Locale language, Function<String, byte[]> pictures) {
         return merge(values, language, pictures, false);

@@ -13,6 +13,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import org.jalousie.core.data.Value;
+import org.jalousie.core.messages.NotPossible;
 import org.jalousie.core.wording.write.WordDraft;
 import org.junit.jupiter.api.Test;
 
@@ -63,7 +64,7 @@ class ClauseMarksTest {
                 Set.of());
         assertThat(wording.broken()).isFalse();
         assertThatThrownBy(() -> wording.merge(Map.of(), Locale.UK))
-                .isInstanceOf(IllegalArgumentException.class)
+                .isInstanceOf(NotPossible.class)
                 .hasMessageContaining("there");
     }
 

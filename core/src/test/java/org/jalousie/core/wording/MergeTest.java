@@ -11,6 +11,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import org.jalousie.core.data.Value;
+import org.jalousie.core.messages.NotPossible;
 import org.jalousie.core.wording.write.WordDraft;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -105,7 +106,7 @@ class MergeTest {
     @Test
     void aValueThatNoDocumentCanCarryIsRefusedByName() {
         assertThatThrownBy(() -> body("{{a}}", Map.of("a", text("x\u0001y"))))
-                .isInstanceOf(IllegalArgumentException.class)
+                .isInstanceOf(NotPossible.class)
                 .hasMessageContaining("value of a")
                 .hasMessageContaining("place 2");
     }

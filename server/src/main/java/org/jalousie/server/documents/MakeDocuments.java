@@ -18,6 +18,7 @@ import org.jalousie.core.agreement.Event;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.filing.FileNames;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.messages.NotPossible;
 import org.jalousie.core.placement.ErrorTexts;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.placement.HiddenFields;
@@ -97,7 +98,7 @@ class MakeDocuments {
                             values(agreement, created, template),
                             Locale.forLanguageTag(template.content().language()),
                             files::picture);
-        } catch (IllegalArgumentException e) {
+        } catch (NotPossible | IllegalArgumentException e) {
             throw new CannotBeDone(e.getMessage(), e);
         }
         Converter.Made made = converter.convert(merged.file());

@@ -7,6 +7,9 @@ import java.util.Set;
 import java.util.UUID;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.adapters.FontFinder;
+import org.jalousie.server.files.FileStore;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.HandlerInterceptor;
 import org.springframework.web.servlet.HandlerMapping;
@@ -19,6 +22,7 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
  */
 @Component
 class FontsBeforeChanges implements HandlerInterceptor, WebMvcConfigurer {
+    private static final Logger LOG = LoggerFactory.getLogger(FontsBeforeChanges.class);
     private static final Set<String> READING = Set.of("GET", "HEAD", "OPTIONS");
 
     private final Drafts drafts;
@@ -45,12 +49,15 @@ class FontsBeforeChanges implements HandlerInterceptor, WebMvcConfigurer {
     }
 
     private void learn(String id) {
-        TemplateVersion version;
         try {
-            version = drafts.newest(UUID.fromString(id));
-        } catch (Refusal | IllegalArgumentException e) {
-            return; // there is no such template; whoever carries the request out says so
+            TemplateVersion version = drafts.newest(UUID.fromString(id));
+            fonts.learn(preparations.wording(version.wordFile(), version.content()));
+        } catch (Refusal | IllegalArgumentException | FileStore.Damaged e) {
+            // there is no such template, or its file is damaged: whoever carries the request out says so, or brings
+            // another
+            LOG.debug(
+                    "the fonts of a template were not asked for: {}",
+                    e.getClass().getSimpleName());
         }
-        fonts.learn(preparations.wording(version.wordFile(), version.content()));
     }
 }

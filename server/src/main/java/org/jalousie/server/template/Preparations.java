@@ -45,7 +45,7 @@ class Preparations {
             Caffeine.newBuilder().maximumSize(KEPT).build();
 
     /** A compiled wording with roughly how many bytes it holds in memory. */
-    record Kept(Wording wording, int weight) {}
+    record Kept(String name, Wording wording, int weight) {}
 
     Preparations(FileStore files, ClauseLibrary clauses) {
         this.files = files;
@@ -75,7 +75,7 @@ class Preparations {
         byte[] file = files.get(wordFile);
         Wording wording = Wording.compile(
                 WordFile.open(file), parties, fields, content.signingFields(), clauses(library, content));
-        Kept kept = new Kept(wording, (int) Math.min(Integer.MAX_VALUE, (long) file.length * HELD_PER_BYTE));
+        Kept kept = new Kept(key, wording, (int) Math.min(Integer.MAX_VALUE, (long) file.length * HELD_PER_BYTE));
         wordings.put(key, kept);
         return kept;
     }

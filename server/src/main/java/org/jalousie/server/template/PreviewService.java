@@ -55,12 +55,11 @@ class PreviewService {
 
     private FieldPlacer.Placed previewed(TemplateVersion version) {
         TemplateContent content = version.content();
-        Wording wording = preparations.wording(version.wordFile(), content);
+        Preparations.Kept kept = preparations.kept(version.wordFile(), content);
+        Wording wording = kept.wording();
         if (wording.broken()) throw Refusal.conflict(Message.of("template.pages-unreadable"));
-        String key = version.wordFile()
-                + Json.canonical(Map.of("f", content.fields(), "r", content.rules(), "c", content.choices()))
-                + preparations.clauseFiles(content)
-                + content.parties().stream().map(p -> p.key()).toList();
+        // the wording's own name, and what else is printed: labels of fields and rules
+        String key = kept.name() + Json.canonical(Map.of("f", content.fields(), "r", content.rules()));
         FieldPlacer.Placed known = previews.getIfPresent(key);
         if (known != null) return known;
         byte[] word = wording.outline(names(content), Locale.forLanguageTag(content.language()));

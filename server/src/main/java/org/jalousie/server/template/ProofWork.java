@@ -94,7 +94,7 @@ class ProofWork implements JobWork {
                         Proof.Risk.of(
                                 LayoutRisks.of(one.placed().pdf(), one.placed().pages(), BoxedText.of(one.word())))));
                 page += pages;
-            } catch (IllegalArgumentException e) {
+            } catch (NotPossible | IllegalArgumentException e) {
                 printed.add(new Proof.ProofSpecimen(specimen.name(), 0, 0, e.getMessage(), List.of()));
             }
         }

@@ -68,7 +68,7 @@ class SpecimenPrinter {
         return wording;
     }
 
-    /** @throws IllegalArgumentException with the reason, for a person, when these data can't be printed */
+    /** @throws NotPossible with the reason, for a person, when these data can't be printed */
     Printed print(TemplateVersion version, Specimen specimen) {
         String key = basis(version) + Json.canonical(specimen);
         Printed before = known.getIfPresent(key);

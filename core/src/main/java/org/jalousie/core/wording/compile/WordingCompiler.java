@@ -242,11 +242,12 @@ public final class WordingCompiler {
         if (!copy.isEmpty()) copies.put(copy, number);
     }
 
-    /** The field with the settings that the coordinator has given it. */
+    /** The field with the settings that the coordinator has given it; a size that is half typed is not tried on the page. */
     private SigningField settled(SigningField found) {
         return settled.stream()
                 .filter(one -> one.name().equals(found.name())
-                        && one.type().kind().equals(found.type().kind()))
+                        && one.type().kind().equals(found.type().kind())
+                        && one.type().size().fitsAPage())
                 .findFirst()
                 .orElse(found);
     }

@@ -12,7 +12,7 @@ import org.jalousie.core.wording.tags.Part;
 public final class Reconciliation {
     private Reconciliation() {}
 
-    /** @throws IllegalArgumentException when the part does not come out even, saying by what */
+    /** @throws NotPossible when the part does not come out even, saying by what */
     public static void check(String part, String xml, byte[] bytes, Tally written) {
         Tally finished = FinishedTally.of(bytes);
         List<Message> differences = finished.differences(written, -1);
@@ -22,7 +22,7 @@ public final class Reconciliation {
         if (finished.has(Tally.FIELD_MARKS)) fieldsWhole(part, xml);
     }
 
-    /** @throws IllegalArgumentException when a reference leads to something that isn't printed */
+    /** @throws NotPossible when a reference leads to something that isn't printed */
     public static void references(Set<String> missing) {
         if (missing.isEmpty()) return;
         throw new NotPossible(Message.of("merge.reference", "bookmarks", String.join(", ", missing)));
