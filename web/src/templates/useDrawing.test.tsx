@@ -49,6 +49,31 @@ it('shows who comes back how far the drawing up is, and hands the draft on when 
   expect(result.current.drawUp.going).toBe(false);
 });
 
+it('says nothing of a drawing up that failed for another state of the draft', async () => {
+  vi.spyOn(api, 'GET').mockResolvedValue({
+    data: {
+      work: null,
+      proof: null,
+      drawing: { ...work('FAILED', 1), reason: 'changed meanwhile', current: false },
+    },
+    response: new Response(),
+  } as never);
+  const client = new QueryClient();
+  const { result } = renderHook(
+    () => {
+      const proof = useProof('t');
+      return { drawing: proof.drawing, drawUp: useDrawing(detail, proof.drawing, vi.fn()) };
+    },
+    {
+      wrapper: ({ children }) => (
+        <QueryClientProvider client={client}>{children}</QueryClientProvider>
+      ),
+    },
+  );
+  await waitFor(() => expect(result.current.drawing?.state).toBe('FAILED'));
+  expect(result.current.drawUp.failed).toBe('');
+});
+
 it('does not touch the draft for a drawing up that had ended before', async () => {
   vi.spyOn(api, 'GET').mockResolvedValue({
     data: { work: null, proof: null, drawing: work('DONE', 4) },

@@ -162,19 +162,21 @@ class SigningTest {
         JsonNode template = office.bringIn("Own settings", Office.loanWording());
         ObjectNode content = (ObjectNode) template.get("content");
         settle(content, 400, "PHONE");
+        JsonNode usual = previewed(template);
         JsonNode odd = office.settle(template, content);
+        assertThat(previewed(odd).get("width").asDouble())
+                .isEqualTo(usual.get("width").asDouble());
         assertThat(odd.get("obstacles").toString()).contains("takes 400 \u00d7 9 mm");
         settle(content, 90, "PHONE");
         JsonNode settled = office.settle(odd, content);
         assertThat(settled.get("obstacles").toString()).doesNotContain("400");
+        assertThat(previewed(settled).get("width").asDouble()).isCloseTo(90 / 25.4 * 72, within(0.1));
         String number = office.send(office.generate(office.publish(settled), Office.loanValues("Ida Marsh")));
         String link = office.link(number, LENDER);
         JsonNode page = participant.get("/api/v1/signing/" + link).json();
         assertThat(page.get("toComplete").get(0).get("type").get("preset").asString())
                 .isEqualTo("+44 1632 960 018");
-        JsonNode placed = null;
-        for (JsonNode one : page.get("documents").get(0).get("pages").get("fields"))
-            if (one.get("field").get("name").asString().equals("lender_vat_number")) placed = one;
+        JsonNode placed = vatNumber(page.get("documents").get(0).get("pages"));
         // 90 \u00d7 9 mm in PDF points of 1/72 inch (ISO 32000-1 \u00a78.3.2.3)
         assertThat(placed.get("width").asDouble()).isCloseTo(90 / 25.4 * 72, within(0.1));
         assertThat(placed.get("height").asDouble()).isCloseTo(9 / 25.4 * 72, within(0.1));
@@ -189,6 +191,17 @@ class SigningTest {
         assertThat(office.sign(link, Map.of("lender_vat_number", "+44 1632 960 018"))
                         .status())
                 .isEqualTo(200);
+    }
+
+    private JsonNode previewed(JsonNode template) {
+        String path = "/api/v1/templates/" + template.get("id").asString() + "/preview";
+        return vatNumber(office.client.get(path).json().get("pages"));
+    }
+
+    private static JsonNode vatNumber(JsonNode pages) {
+        for (JsonNode one : pages.get("fields"))
+            if (one.get("field").get("name").asString().equals("lender_vat_number")) return one;
+        throw new AssertionError("no place for the VAT number: " + pages);
     }
 
     private static void settle(ObjectNode content, int width, String check) {

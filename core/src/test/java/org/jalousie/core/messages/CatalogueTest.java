@@ -1,6 +1,7 @@
 package org.jalousie.core.messages;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import com.ibm.icu.text.MessageFormat;
 import com.ibm.icu.util.ULocale;
@@ -11,12 +12,14 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import org.jalousie.core.parties.PartyKey;
 import org.junit.jupiter.api.Test;
 
 class CatalogueTest {
@@ -145,6 +148,14 @@ class CatalogueTest {
         Message made = Message.of("event.created", "actor", Message.of("actor.program"));
         assertThat(Catalogue.of("de").say(made)).isEqualTo("Die Vereinbarung wurde von dem Programm angelegt.");
         assertThat(made.toString()).isEqualTo("The agreement was created by the program.");
+    }
+
+    @Test
+    void whatWouldBeSaidAsAProgramSeesItIsNoArgument() {
+        for (Object odd : List.of(Optional.of("x"), List.of("x"), Map.of(), new Object()))
+            assertThatThrownBy(() -> Message.of("party.none", "party", odd)).hasMessageContaining("party.none");
+        assertThat(Message.of("party.none", "party", new PartyKey("lender")))
+                .hasToString("The agreement has no party lender.");
     }
 
     @Test

@@ -130,6 +130,9 @@ class RuleSetTest {
     void whatCannotBeWorkedOutIsNamedWithItsPlace() {
         assertThat(fault(Rule.condition("r", "insured_valu > 3")).cure()).hasToString("Did you mean insured_value?");
         assertThat(fault(Rule.condition("r", "insured_value >")).code()).isEqualTo("rule-syntax");
+        assertThat(fault(Rule.condition("r", "insured_value >")).message().toString())
+                .startsWith("The expression can\u2019t be read: ")
+                .doesNotContain("Optional", "Message");
         assertThat(fault(Rule.condition("r", "")).code()).isEqualTo("rule-empty");
         assertThat(fault(Rule.condition("r", "insured_value")).code()).isEqualTo("rule-type");
         assertThat(fault(Rule.condition("r", "insured_value > \"much\"")).code())

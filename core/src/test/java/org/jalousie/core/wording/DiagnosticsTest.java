@@ -81,6 +81,24 @@ class DiagnosticsTest {
     }
 
     @Test
+    void aSizeThatIsHalfTypedIsNotTriedOnThePage() {
+        WordFile file =
+                WordFile.open(new WordDraft().paragraph("{{lender.vat_number}}").bytes());
+        for (double width : new double[] {0, -3, 1, 1e300}) {
+            SigningField typed = new SigningField(
+                    "lender_vat_number",
+                    new PartyKey("lender"),
+                    "VAT number",
+                    new TextPlace(true, "", new BoxSize(width, 6), TextCheck.ANY, ""));
+            Wording wording =
+                    Wording.compile(file, Set.of(new PartyKey("lender")), Set.of(), List.of(typed), Clauses.NONE);
+            assertThat(wording.boxes().values())
+                    .extracting(box -> box.type().size())
+                    .containsExactly(TextPlace.USUAL.size());
+        }
+    }
+
+    @Test
     void severalFieldsOfOneKindGetNamesOfTheirOwn() {
         Wording wording = Wording.compile(
                 WordFile.open(new WordDraft()

@@ -14,6 +14,7 @@ import java.util.UUID;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.adapters.FontFinder;
+import org.jalousie.server.files.FileStore;
 import org.junit.jupiter.api.Test;
 import org.springframework.web.servlet.HandlerMapping;
 
@@ -50,6 +51,9 @@ class FontsBeforeChangesTest {
         when(drafts.newest(gone)).thenThrow(Refusal.notFound(Message.of("template.none")));
         assertThat(asked("POST", gone.toString())).isTrue();
         assertThat(asked("POST", "no-id")).isTrue();
+        UUID damaged = UUID.randomUUID();
+        when(drafts.newest(damaged)).thenThrow(mock(FileStore.Damaged.class));
+        assertThat(asked("POST", damaged.toString())).isTrue();
         verify(fonts, never()).learn(any());
     }
 }
