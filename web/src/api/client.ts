@@ -47,6 +47,11 @@ function noticeEnd(response: Response) {
   }
 }
 
+/** Whether a request was refused since nobody is signed in; who was is asked for the password over the room. */
+export function isSignedOut(error: unknown): boolean {
+  return error instanceof Problem && error.status === 401;
+}
+
 /** The answer's data; a problem is thrown with the server's own words. */
 export async function answer<T>(
   call: Promise<{ data?: T; error?: unknown; response: Response }>,

@@ -1,4 +1,5 @@
 import { say } from '../messages/rooms';
+import type { Catalogue } from '../messages/catalogue';
 import { useSay } from '../messages/useSay';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
@@ -153,11 +154,11 @@ function FilledForm({ form, row, values, people, agreementState }: Source) {
               <fieldset key={party.party} className="grid grid-cols-2 gap-3 border border-rule p-3">
                 <legend className="px-1 font-medium">{party.label}</legend>
                 <FieldInput
-                  field={personField(party, 'name')}
+                  field={personField(words, party, 'name')}
                   path={`people.${party.party}.name`}
                 />
                 <FieldInput
-                  field={personField(party, 'mail')}
+                  field={personField(words, party, 'mail')}
                   path={`people.${party.party}.mail`}
                 />
               </fieldset>
@@ -201,11 +202,15 @@ function Section({
   );
 }
 
-function personField(party: Schemas['ChosenParty'], part: 'name' | 'mail'): Schemas['Field'] {
+function personField(
+  words: Catalogue,
+  party: Schemas['ChosenParty'],
+  part: 'name' | 'mail',
+): Schemas['Field'] {
   return {
     name: `${party.party}-${part}`,
     type: part === 'mail' ? 'MAIL_ADDRESS' : 'TEXT',
-    label: part === 'mail' ? say('intake.mail-address') : say('intake.full-name'),
+    label: words.say(part === 'mail' ? 'form.person-mail' : 'form.person-name'),
     required: true,
     hint: '',
     choices: [],

@@ -1,7 +1,7 @@
 import { say } from '../messages/rooms';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import { Navigate, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
+import { Link, Navigate, Outlet, useLocation, useNavigate } from 'react-router';
 import { answer, api } from '../api/client';
 import { Waiting } from '../ui/parts';
 import { Wordmark } from '../ui/Wordmark';
@@ -9,19 +9,15 @@ import { Finder } from './Finder';
 import { useSession } from './queries';
 import { SignInAgain } from './SignInAgain';
 
+/** The rooms, with further addresses that are theirs: clauses are kept with the templates. */
 const rooms = [
   { to: '/today', name: say('office.today'), reader: false },
-  { to: '/templates', name: say('office.templates'), reader: false },
+  { to: '/templates', also: '/clauses', name: say('office.templates'), reader: false },
   { to: '/intake', name: say('office.intake'), reader: false },
   { to: '/agreements', name: say('office.agreements'), reader: true },
   { to: '/archive', name: say('office.archive'), reader: true },
   { to: '/postroom', name: say('office.postroom'), reader: false },
 ];
-
-/** Clauses are kept with the templates. */
-function isWithin(room: string, path: string): boolean {
-  return room === '/templates' && path.startsWith('/clauses');
-}
 
 /** The headrail with the rooms, and the room beneath it. */
 export function Frame() {
@@ -30,12 +26,12 @@ export function Frame() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   useFilterKey();
+  const here = rooms.find(({ to, also = to }) =>
+    [to, also].some((at) => place.pathname.startsWith(at)),
+  );
   useEffect(() => {
-    const room = rooms.find(
-      (one) => place.pathname.startsWith(one.to) || isWithin(one.to, place.pathname),
-    );
-    document.title = room ? `${room.name} – Jalousie` : 'Jalousie';
-  }, [place.pathname]);
+    document.title = here ? `${here.name} – Jalousie` : 'Jalousie';
+  }, [here]);
   if (session.isPending) return <Waiting what={say('office.opening')} />;
   if (!session.data)
     return <Navigate to="/sign-in" replace state={{ from: place.pathname + place.search }} />;
@@ -56,15 +52,14 @@ export function Frame() {
           {rooms
             .filter((room) => room.reader || person.role === 'COORDINATOR')
             .map((room) => (
-              <NavLink
+              <Link
                 key={room.to}
                 to={room.to}
-                className={({ isActive }) =>
-                  `border-b-4 px-3 py-3 text-onbottle no-underline hover:border-onbottle/60 ${isActive || isWithin(room.to, place.pathname) ? 'border-onbottle font-semibold' : 'border-transparent'}`
-                }
+                aria-current={room === here ? 'page' : undefined}
+                className={`border-b-4 px-3 py-3 text-onbottle no-underline hover:border-onbottle/60 ${room === here ? 'border-onbottle font-semibold' : 'border-transparent'}`}
               >
                 {room.name}
-              </NavLink>
+              </Link>
             ))}
         </nav>
         <span className="ml-auto text-onbottle/80">{say('office.ctrl-k-finds-anything')}</span>

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { MemoryRouter } from 'react-router';
 import { afterEach, expect, it, vi } from 'vitest';
 import { answer, api, Problem, type Schemas } from '../api/client';
+import { Trouble } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
 import { SignInAgain } from './SignInAgain';
 
@@ -67,6 +68,14 @@ it('says what went wrong and tries again when asked to', async () => {
   fireEvent.click(screen.getByRole('button', { name: 'Try again' }));
   await screen.findByText('the room');
   expect(screen.queryByRole('alert')).toBeNull();
+});
+
+it('tells a session that ended by the dialog only, not in place too', () => {
+  render(<Trouble error={new Problem('Your session has ended.', 401, {})} />);
+  expect(screen.queryByRole('alert')).toBeNull();
+  cleanup();
+  render(<Trouble error={new Problem('Another one.', 409, {})} />);
+  expect(screen.getByRole('alert').textContent).toBe('Another one.');
 });
 
 it('keeps a signed-out answer from being told twice', () => {

@@ -38,7 +38,7 @@ export function SigningFieldSettings({ fields, onChange }: Props) {
             key={field.name}
             className="flex flex-wrap items-end gap-x-4 gap-y-1 border-t border-rule pt-2"
           >
-            <span className="w-44">{props.called}</span>
+            <span className="w-32">{props.called}</span>
             <SizeInput side="widthMm" {...props} />
             <SizeInput side="heightMm" {...props} />
             {kinds[field.type.kind].settings.map((setting) => {
@@ -107,7 +107,7 @@ function CheckInput({ called, type, onChange }: SettingProps) {
 
 function HintInput({ called, type, onChange }: SettingProps) {
   return (
-    <label className="flex flex-col text-soft">
+    <label className="flex w-36 flex-col text-soft">
       {say('templates.hint')}
       <input
         className={inputLook}
@@ -121,7 +121,7 @@ function HintInput({ called, type, onChange }: SettingProps) {
 
 function PresetInput({ called, type, onChange }: SettingProps) {
   return (
-    <label className="flex flex-col text-soft">
+    <label className="flex w-36 flex-col text-soft">
       {say('templates.stands-there-at-first')}
       <input
         className={inputLook}

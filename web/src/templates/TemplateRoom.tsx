@@ -1,7 +1,7 @@
 import { say } from '../messages/rooms';
 import { useMutation } from '@tanstack/react-query';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { answer, api } from '../api/client';
+import { answer, api, isSignedOut } from '../api/client';
 import { Button, RoomTitle, Trouble } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
 import { FieldsEditor } from './FieldsEditor';
@@ -112,7 +112,7 @@ export default function TemplateRoom() {
       <Trouble
         error={save.error ?? publish.error ?? startDraft.error ?? duplicate.error ?? retire.error}
       />
-      {save.isError && (
+      {save.isError && !isSignedOut(save.error) && (
         <Button onClick={reload}>{say('templates.reload-the-template-as-it')}</Button>
       )}
       <div

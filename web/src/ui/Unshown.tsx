@@ -1,4 +1,4 @@
-import { Problem } from '../api/client';
+import { isSignedOut } from '../api/client';
 import { say } from '../messages/rooms';
 import { Button, Trouble, Waiting } from './parts';
 
@@ -10,8 +10,7 @@ type Query = { error: unknown; isFetching: boolean; refetch: () => unknown };
  */
 export function Unshown({ query, waiting }: { query: Query; waiting: string }) {
   const { error, isFetching, refetch } = query;
-  const signedOut = error instanceof Problem && error.status === 401;
-  if (!error || signedOut) return <Waiting what={waiting} />;
+  if (!error || isSignedOut(error)) return <Waiting what={waiting} />;
   return (
     <div className="flex flex-col items-start gap-3">
       <Trouble error={error} />

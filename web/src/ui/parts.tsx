@@ -1,3 +1,4 @@
+import { isSignedOut } from '../api/client';
 import { problemWords, useSay } from '../messages/useSay';
 import { useEffect, useRef, type ButtonHTMLAttributes, type ReactNode } from 'react';
 
@@ -21,10 +22,10 @@ export function Button({ look = 'plain', className = '', ...rest }: ButtonProps)
   );
 }
 
-/** What went wrong, in place. */
+/** What went wrong, in place; a session that ended is told by the dialog that asks for the password. */
 export function Trouble({ error }: { error: unknown }) {
   const words = useSay();
-  if (!error) return null;
+  if (!error || isSignedOut(error)) return null;
   return (
     <p role="alert" className="border-l-4 border-oxide bg-sheet px-3 py-2 text-oxide">
       {problemWords(words, error)}

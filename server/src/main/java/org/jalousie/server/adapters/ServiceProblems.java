@@ -1,5 +1,6 @@
 package org.jalousie.server.adapters;
 
+import org.jalousie.core.messages.Message;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
@@ -13,8 +14,11 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 class ServiceProblems {
     @ExceptionHandler
     ProblemDetail away(ServiceAway e) {
-        return ProblemDetail.forStatusAndDetail(
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(
                 HttpStatus.SERVICE_UNAVAILABLE, e.getMessage() + " Try again in a moment.");
+        problem.setProperty(
+                "message", Message.of("service.away", "service", e.service().name()));
+        return problem;
     }
 
     @ExceptionHandler
