@@ -4,6 +4,7 @@ import type { Schemas } from '../api/client';
 import { PagesView, placeOf } from '../page/PagesView';
 import type { Placed } from '../signingFields/kind';
 import { kinds } from '../signingFields/kinds';
+import { shownAmong } from '../signingFields/shown';
 import { Speech, useSay } from '../messages/useSay';
 import { Button, Trouble, Waiting } from '../ui/parts';
 import { Decline } from './Decline';
@@ -45,6 +46,9 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
     );
   }
   const values = { ...presets(page), ...typed };
+  const asked = new Set(shownAmong(page.toComplete, values).map(({ name }) => name));
+  // what was typed before another answer took its question away stays typed, and is not given
+  const given = Object.fromEntries(Object.entries(values).filter(([name]) => asked.has(name)));
   const turn = page.standing === 'TURN' && !page.ended;
   return (
     <>
@@ -94,7 +98,7 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
                               page={page}
                               pages={document.pages}
                               number={number}
-                              values={values}
+                              values={given}
                               mark={mark}
                             />
                           )

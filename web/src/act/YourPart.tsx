@@ -3,6 +3,7 @@ import { english, type Catalogue } from '../messages/catalogue';
 import { useSay } from '../messages/useSay';
 import type { AskedProps } from '../signingFields/kind';
 import { kinds } from '../signingFields/kinds';
+import { shownAmong } from '../signingFields/shown';
 import { Button, Labelled, Trouble } from '../ui/parts';
 import { ConsentBox } from './ConsentBox';
 import { SignatureMark } from './SignatureMark';
@@ -25,8 +26,9 @@ export function YourPart({ page, values, onValues, mark, onMark, act }: Props) {
     return <ConsentBox page={page} onConsent={act.consent} busy={act.busy} error={act.error} />;
   }
   const open = missing(page, values, mark, words);
+  const asked = shownAmong(page.toComplete, values);
   const steps = [
-    ...page.toComplete.filter((one) => one.required).map((one) => !!values[one.name]?.trim()),
+    ...asked.filter((one) => one.required).map((one) => !!values[one.name]?.trim()),
     ...(signs ? [!!mark] : []),
   ];
   const faults = Object.fromEntries(
@@ -36,9 +38,7 @@ export function YourPart({ page, values, onValues, mark, onMark, act }: Props) {
     ]),
   );
   function finish() {
-    const filled = Object.fromEntries(
-      page.toComplete.map((one) => [one.name, values[one.name] ?? '']),
-    );
+    const filled = Object.fromEntries(asked.map((one) => [one.name, values[one.name] ?? '']));
     if (signs && mark) return act.sign(filled, mark);
     return page.duty === 'APPROVES' ? act.approve() : act.complete(filled);
   }
@@ -66,7 +66,7 @@ export function YourPart({ page, values, onValues, mark, onMark, act }: Props) {
         )}
       </div>
       {page.duty === 'APPROVES' && <p>{words.say('yours.approve')}</p>}
-      {page.toComplete.map((one) => (
+      {asked.map((one) => (
         <Labelled
           key={one.name}
           id={one.name}
@@ -117,7 +117,7 @@ export function missing(
   mark: Mark | undefined,
   words: Catalogue = english,
 ): string {
-  const blank = page.toComplete
+  const blank = shownAmong(page.toComplete, values)
     .filter((one) => one.required && !values[one.name]?.trim())
     .map((one) => one.label);
   if (blank.length) return words.say('yours.open', { fields: blank.join(', ') });

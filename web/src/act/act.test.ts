@@ -18,6 +18,7 @@ const signer = {
       label: 'VAT number',
       required: true,
       type: text,
+      when: { field: '', answer: '' },
     },
   ],
 };
@@ -27,6 +28,24 @@ test('what is still open is named', () => {
   expect(missing(signer, {}, mark)).toBe('Still to complete: VAT number.');
   expect(missing(signer, { vat: 'XX 1' }, undefined)).toBe('Type or draw your signature.');
   expect(missing(signer, { vat: 'XX 1' }, mark)).toBe('');
+});
+
+test('what waits for another answer is open only with that answer', () => {
+  const page = {
+    ...signer,
+    toComplete: [
+      ...signer.toComplete,
+      {
+        name: 'country',
+        label: 'Country of registration',
+        required: true,
+        type: text,
+        when: { field: 'vat', answer: 'XX 1' },
+      },
+    ],
+  };
+  expect(missing(page, { vat: 'XX 2' }, mark)).toBe('');
+  expect(missing(page, { vat: 'XX 1' }, mark)).toBe('Still to complete: Country of registration.');
 });
 
 test('blanks are no answer', () => {

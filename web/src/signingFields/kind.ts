@@ -1,6 +1,7 @@
 import type { ComponentType } from 'react';
 import type { Schemas } from '../api/client';
 import type { Code } from '../messages/catalogue';
+import type { RoomCode } from '../messages/rooms';
 
 export type Placed = Schemas['PlacedField'];
 export type FieldType = Schemas['SigningField']['type'];
@@ -15,7 +16,7 @@ export type Given = {
   mark: string | undefined;
 };
 
-export type Setting = 'required' | 'hint' | 'check' | 'preset';
+export type Setting = 'kind' | 'required' | 'hint' | 'check' | 'options' | 'preset' | 'when';
 
 /** How one kind of signing field is named and looks while it is completed. */
 export type FieldKind = {
@@ -28,9 +29,13 @@ export type FieldKind = {
   /** How the party is asked for it; none for what the program or the mark fills in. */
   asked?: {
     Input: ComponentType<AskedProps>;
+    /** What the kind is called where a coordinator chooses it. */
+    called: RoomCode;
     hint: (type: FieldType) => string;
     /** What stands there before anything is typed. */
     preset: (type: FieldType) => string;
+    /** The kind with its usual settings, for a field that was of another one. */
+    usual: (size: Schemas['BoxSize']) => FieldType;
   };
 };
 

@@ -1,3 +1,4 @@
+import { choice } from './choice';
 import { dateSigned } from './dateSigned';
 import { fullName } from './fullName';
 import { initials } from './initials';
@@ -14,7 +15,11 @@ export const kinds: Record<Kind, FieldKind> = {
   date_signed: dateSigned,
   full_name: fullName,
   text,
+  choice,
 };
+
+/** The kinds that a participant is asked for; a field of one of them may be settled to be any other. */
+export const askedKinds = (Object.keys(kinds) as Kind[]).filter((kind) => kinds[kind].asked);
 
 /** What a field is called beside its party: a text by its own label, any other by its kind. */
 export function calledIn(words: Catalogue, field: Schemas['SigningField']): string {

@@ -16,11 +16,13 @@ function TextInput({ id, type, value, onChange, fault }: AskedProps) {
 }
 
 export const text: FieldKind = {
-  settings: ['check', 'hint', 'preset', 'required'],
+  settings: ['kind', 'check', 'hint', 'preset', 'required', 'when'],
   shown: (given) => ({ text: given.answer }),
   asked: {
     Input: TextInput,
+    called: 'templates.line-of-text',
     hint: (type) => (type.kind === 'text' ? type.hint : ''),
     preset: (type) => (type.kind === 'text' ? type.preset : ''),
+    usual: (size) => ({ kind: 'text', required: true, hint: '', size, check: 'ANY', preset: '' }),
   },
 };

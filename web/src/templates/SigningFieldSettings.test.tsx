@@ -7,7 +7,7 @@ import { SigningFieldSettings } from './SigningFieldSettings';
 afterEach(cleanup);
 
 const size = { widthMm: 60, heightMm: 6 };
-const party = { party: 'lender', sameAs: '' };
+const party = { party: 'lender', sameAs: '', when: { field: '', answer: '' } };
 const fields: Schemas['SigningField'][] = [
   { ...party, name: 'lender_signature', label: 'signature', type: { kind: 'signature', size } },
   {
@@ -19,8 +19,13 @@ const fields: Schemas['SigningField'][] = [
 ];
 let now = fields;
 
-function Shown() {
-  const [settled, setSettled] = useState(fields);
+const [, vat] = fields as [Schemas['SigningField'], Schemas['SigningField']];
+
+function Shown({ more = [] }: { more?: string[] }) {
+  const [settled, setSettled] = useState([
+    ...fields,
+    ...more.map((label) => ({ ...vat, name: `lender_${label}`, label })),
+  ]);
   now = settled;
   return <SigningFieldSettings fields={settled} onChange={setSettled} />;
 }
@@ -28,7 +33,7 @@ function Shown() {
 it('asks for a size of every kind, and for more only where the kind has more', () => {
   render(<Shown />);
   expect(screen.getAllByRole('spinbutton')).toHaveLength(4);
-  expect(screen.getAllByRole('combobox')).toHaveLength(1);
+  expect(screen.getAllByRole('combobox')).toHaveLength(2);
   fireEvent.change(screen.getByLabelText('What VAT number has to be'), {
     target: { value: 'PHONE' },
   });
@@ -46,4 +51,45 @@ it('keeps the size while the input is empty', () => {
   expect(now[1]?.type.size.widthMm).toBe(60);
   fireEvent.blur(width);
   expect(width).toHaveProperty('value', '60');
+});
+
+it('makes one of several out of a line of text, with its answers, and keeps what both have', () => {
+  render(<Shown />);
+  fireEvent.change(screen.getByLabelText('Hint of VAT number'), {
+    target: { value: 'as printed' },
+  });
+  fireEvent.change(screen.getByLabelText('What VAT number is completed as'), {
+    target: { value: 'choice' },
+  });
+  const answers = screen.getByLabelText('Answers of VAT number');
+  fireEvent.change(answers, { target: { value: 'none\n\n registered ' } });
+  fireEvent.blur(answers);
+  fireEvent.change(screen.getByLabelText('What stands in VAT number at first'), {
+    target: { value: 'registered' },
+  });
+  expect(now[1]?.type).toEqual({
+    kind: 'choice',
+    size,
+    required: true,
+    hint: 'as printed',
+    options: ['none', 'registered'],
+    preset: 'registered',
+  });
+});
+
+it('asks for a field with another one, and for that one always when there is no other', () => {
+  render(<Shown more={['country']} />);
+  fireEvent.change(screen.getByLabelText('When country is asked for'), {
+    target: { value: 'lender_vat' },
+  });
+  fireEvent.change(
+    screen.getByLabelText('The answer to VAT number at which country is asked for'),
+    { target: { value: 'XX' } },
+  );
+  expect(now[2]?.when).toEqual({ field: 'lender_vat', answer: 'XX' });
+  fireEvent.change(screen.getByLabelText('When country is asked for'), { target: { value: '' } });
+  expect(now[2]?.when).toEqual({ field: '', answer: '' });
+  cleanup();
+  render(<Shown />);
+  expect(screen.queryByLabelText('When VAT number is asked for')).toBeNull();
 });

@@ -6,11 +6,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
+import org.jalousie.core.data.Texts;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
+import org.jalousie.core.placement.ShownFields;
 import org.jalousie.core.placement.SigningField;
 
 /** The rules of an agreement's life. */
@@ -135,19 +138,25 @@ public final class Decider {
         }
         Map<String, String> values =
                 command instanceof Command.Sign sign ? sign.values() : ((Command.Complete) command).values();
-        for (SigningField field : agreement.fieldsOf(party)) {
-            if (field.asked()
+        List<SigningField> asked =
+                agreement.fieldsOf(party).stream().filter(SigningField::asked).toList();
+        Set<String> shown = ShownFields.among(asked, values);
+        for (SigningField field : asked) {
+            if (shown.contains(field.name())
                     && field.type().required()
-                    && values.getOrDefault(field.name(), "").isBlank()) {
+                    && Texts.bare(values.getOrDefault(field.name(), "")).isEmpty()) {
                 return refused(Message.of("field.required", "field", field.question()));
             }
         }
         Map<String, Message> faults = new TreeMap<>();
         for (Map.Entry<String, String> answer : values.entrySet()) {
-            Optional<SigningField> field = agreement.fieldsOf(party).stream()
-                    .filter(one -> one.name().equals(answer.getKey()) && one.asked())
+            Optional<SigningField> field = asked.stream()
+                    .filter(one -> one.name().equals(answer.getKey()))
                     .findFirst();
             if (field.isEmpty()) return refused(Message.of("field.not-yours", "field", answer.getKey()));
+            if (!shown.contains(answer.getKey())
+                    && !Texts.bare(answer.getValue()).isEmpty())
+                faults.put(answer.getKey(), Message.of("field.not-asked"));
             field.get().type().fault(answer.getValue()).ifPresent(fault -> faults.put(answer.getKey(), fault));
         }
         if (!faults.isEmpty()) return new Decision.Refused(Message.of("fields.mend"), faults);

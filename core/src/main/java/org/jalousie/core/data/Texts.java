@@ -18,6 +18,16 @@ public final class Texts {
         return out.toString();
     }
 
+    /** Without blanks at its beginning and end, those that don't break a line among them: what a browser's {@code trim} leaves. */
+    public static String bare(String text) {
+        return trimmed(text, Texts::isBlank);
+    }
+
+    // ECMAScript (ECMA-262), String.prototype.trim: WhiteSpace and LineTerminator
+    private static boolean isBlank(int one) {
+        return one >= 0x09 && one <= 0x0d || one == 0xfeff || Character.isSpaceChar(one);
+    }
+
     /** Without such characters at its beginning and end. */
     public static String trimmed(String text, IntPredicate unwanted) {
         int from = 0;

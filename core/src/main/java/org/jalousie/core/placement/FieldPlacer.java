@@ -70,6 +70,7 @@ public final class FieldPlacer {
             document.getDocumentCatalog().setAcroForm(form);
             form.setDefaultResources(BodyFont.resourcesFor(document));
             form.setDefaultAppearance("/Body 10 Tf 0 g");
+            RepeatedFields repeated = new RepeatedFields(boxes, onEachPage);
             List<PlacedField> placed = new ArrayList<>();
             List<PDField> fields = new ArrayList<>();
             List<Pages.Size> sizes = new ArrayList<>();
@@ -80,7 +81,7 @@ public final class FieldPlacer {
                 for (PDAnnotation annotation : page.getAnnotations()) {
                     int number = boxNumber(annotation);
                     if (!boxes.containsKey(number)) continue;
-                    SigningField field = unique(boxes.get(number), onEachPage.contains(number), placed);
+                    SigningField field = repeated.next(number);
                     PDRectangle at = annotation.getRectangle();
                     placed.add(new PlacedField(
                             field, i + 1, at.getLowerLeftX(), at.getLowerLeftY(), at.getWidth(), at.getHeight()));
@@ -94,7 +95,7 @@ public final class FieldPlacer {
             tellStructure(document);
             ByteArrayOutputStream out = new ByteArrayOutputStream(pdf.length + 300_000);
             document.save(out);
-            return new Placed(out.toByteArray(), new Pages(sizes, placed));
+            return new Placed(out.toByteArray(), new Pages(sizes, repeated.paired(placed)));
         } catch (IOException e) {
             throw new UncheckedIOException("the converted document can't be read", e);
         }
@@ -114,18 +115,6 @@ public final class FieldPlacer {
         return annotation instanceof PDAnnotationLink link && link.getAction() instanceof PDActionURI uri
                 ? FieldLink.number(uri.getURI()).orElse(-1)
                 : -1;
-    }
-
-    /** A field in a list comes once for each item, one in a header once a page: each gets a name of its own. */
-    private static SigningField unique(SigningField field, boolean same, List<PlacedField> placed) {
-        Set<String> taken = new HashSet<>();
-        placed.forEach(one -> taken.add(one.field().name()));
-        if (!taken.contains(field.name())) return field;
-        int number = 2;
-        while (taken.contains(field.name() + "_" + number)) number++;
-        String label = same ? field.label() : field.label() + " (" + number + ")";
-        return new SigningField(
-                field.name() + "_" + number, field.party(), label, field.type(), same ? field.name() : "");
     }
 
     private static PDField toField(

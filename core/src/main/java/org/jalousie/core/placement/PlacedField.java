@@ -8,6 +8,11 @@ package org.jalousie.core.placement;
  * @param y lower edge in PDF points from the page's bottom
  */
 public record PlacedField(SigningField field, int page, double x, double y, double width, double height) {
+    /** The same place with another field. */
+    PlacedField of(SigningField other) {
+        return new PlacedField(other, page, x, y, width, height);
+    }
+
     boolean overlaps(PlacedField other) {
         return page == other.page
                 && x < other.x + other.width - 0.5

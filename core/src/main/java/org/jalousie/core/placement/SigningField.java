@@ -10,15 +10,23 @@ import org.jalousie.core.parties.PartyKey;
  * @param party the key of the party that completes it
  * @param label what it is for, without the party, for example {@code VAT number}
  * @param sameAs the field whose answer this one shows, as in a header that stands on every page; empty for one of its own
+ * @param when which of the party's other answers make that it is asked for
  */
-public record SigningField(String name, PartyKey party, String label, SigningFieldType type, String sameAs) {
+public record SigningField(
+        String name, PartyKey party, String label, SigningFieldType type, String sameAs, ShownWhen when) {
     public SigningField {
         sameAs = sameAs == null ? "" : sameAs;
+        when = when == null ? ShownWhen.ALWAYS : when;
     }
 
-    /** A field that is answered by itself. */
+    /** A field that is answered by itself, and always asked for. */
     public SigningField(String name, PartyKey party, String label, SigningFieldType type) {
-        this(name, party, label, type, "");
+        this(name, party, label, type, "", ShownWhen.ALWAYS);
+    }
+
+    /** The same field, asked for at another condition. */
+    SigningField waitingFor(ShownWhen condition) {
+        return new SigningField(name, party, label, type, sameAs, condition);
     }
 
     /** What it is for, as the party itself is asked for it. */

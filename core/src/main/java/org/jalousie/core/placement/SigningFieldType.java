@@ -17,10 +17,11 @@ import org.jalousie.core.messages.Message;
     @JsonSubTypes.Type(value = InitialsPlace.class, name = InitialsPlace.KIND),
     @JsonSubTypes.Type(value = SigningDatePlace.class, name = SigningDatePlace.KIND),
     @JsonSubTypes.Type(value = FullNamePlace.class, name = FullNamePlace.KIND),
-    @JsonSubTypes.Type(value = TextPlace.class, name = TextPlace.KIND)
+    @JsonSubTypes.Type(value = TextPlace.class, name = TextPlace.KIND),
+    @JsonSubTypes.Type(value = ChoicePlace.class, name = ChoicePlace.KIND)
 })
 public sealed interface SigningFieldType
-        permits SignaturePlace, InitialsPlace, SigningDatePlace, FullNamePlace, TextPlace {
+        permits SignaturePlace, InitialsPlace, SigningDatePlace, FullNamePlace, TextPlace, ChoicePlace {
     /** The kind's name: in a tag the word after the party's, in what is stored its {@code kind}. */
     String kind();
 
@@ -47,6 +48,16 @@ public sealed interface SigningFieldType
     /** What is wrong with what stands there before anything is typed; empty when nothing is, or nothing stands there. */
     default Optional<Message> presetFault() {
         return Optional.empty();
+    }
+
+    /** What is wrong with the answers that it offers; empty when nothing is, or it offers none. */
+    default Optional<Message> optionsFault() {
+        return Optional.empty();
+    }
+
+    /** Whether a tag that names the one kind may be settled to be the other: what the party is asked for may take several forms. */
+    default boolean standsFor(SigningFieldType named) {
+        return kind().equals(named.kind()) || asked() && named.asked();
     }
 
     /** What stands in its place once the party has acted. */

@@ -7,7 +7,12 @@ import java.util.Optional;
 public final class SigningFieldTypes {
     /** One of each with the settings that are usual. */
     public static final List<SigningFieldType> USUAL = List.of(
-            new SignaturePlace(), new InitialsPlace(), new SigningDatePlace(), new FullNamePlace(), TextPlace.USUAL);
+            new SignaturePlace(),
+            new InitialsPlace(),
+            new SigningDatePlace(),
+            new FullNamePlace(),
+            TextPlace.USUAL,
+            ChoicePlace.USUAL);
 
     private SigningFieldTypes() {}
 

@@ -62,8 +62,8 @@ public final class Proposal {
         }
         List<SigningField> signingFields = found.signingFields().stream()
                 .map(field -> before.signingFields().stream()
-                        .filter(old -> old.name().equals(field.name())
-                                && old.type().kind().equals(field.type().kind()))
+                        .filter(old ->
+                                old.name().equals(field.name()) && old.type().standsFor(field.type()))
                         .findFirst()
                         .orElse(field))
                 .toList();

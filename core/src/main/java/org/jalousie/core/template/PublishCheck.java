@@ -13,9 +13,7 @@ import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PersonSource;
-import org.jalousie.core.placement.BoxSize;
 import org.jalousie.core.placement.Glyphs;
-import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.rules.CaseChoice;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.wording.Diagnostic;
@@ -76,7 +74,7 @@ public final class PublishCheck {
         }
         content.parties().forEach(party -> party(party, content, obstacles));
         order(content.parties(), obstacles);
-        content.signingFields().forEach(field -> settings(field, obstacles));
+        obstacles.addAll(SigningFieldCheck.of(content.signingFields()));
         if (content.sending().expiryDays() < 1 || content.sending().expiryDays() > 365)
             obstacles.add(Message.of("publish.expiry"));
         if (!isDays(content.sending().firstReminderDays())
@@ -154,17 +152,6 @@ public final class PublishCheck {
 
     private static String shown(String print) {
         return print.endsWith("_") ? print + "30" : print;
-    }
-
-    private static void settings(SigningField field, List<Message> obstacles) {
-        BoxSize size = field.type().size();
-        if (!size.fitsAPage())
-            obstacles.add(Message.of(
-                    "publish.field-size", "field", field.title(), "width", size.widthMm(), "height", size.heightMm()));
-        field.type()
-                .presetFault()
-                .ifPresent(fault ->
-                        obstacles.add(Message.of("publish.field-preset", "field", field.title(), "fault", fault)));
     }
 
     /** Who signs has to see all details: nothing is completed beside or after a signature. */

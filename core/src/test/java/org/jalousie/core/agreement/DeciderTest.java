@@ -20,8 +20,12 @@ import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
+import org.jalousie.core.placement.ChoicePlace;
 import org.jalousie.core.placement.Pages;
+import org.jalousie.core.placement.PlacedField;
+import org.jalousie.core.placement.ShownWhen;
 import org.jalousie.core.placement.SignaturePlace;
+import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.placement.TextPlace;
 import org.junit.jupiter.api.Test;
 
@@ -405,6 +409,31 @@ class DeciderTest {
                 new Command.Sign(new PartyKey("lender"), Map.of("lender_vat", "x".repeat(201)), "drawn", file("m")),
                 now);
         assertThat(((Decision.Refused) decision).faults()).containsOnlyKeys("lender_vat");
+    }
+
+    @Test
+    void whatIsAskedOnlyAtACertainAnswerIsRequiredThenAndCanNotBeGivenOtherwise() {
+        SigningField vat = new SigningField(
+                "clerk_vat", new PartyKey("clerk"), "vat", TextPlace.USUAL, "", new ShownWhen("clerk_kind", "company"));
+        ChoicePlace kind = new ChoicePlace(true, "", null, List.of("person", "company"), "");
+        List<PlacedField> all = new ArrayList<>(PAGES.fields());
+        all.set(4, placed("clerk_kind", "clerk", kind, 100));
+        all.add(new PlacedField(vat, 1, 300, 400, 170, 40));
+        Pages pages = new Pages(PAGES.sizes(), all);
+        does(new Command.Generate(agreement().revision(), document("w", "p0", pages)));
+        does(new Command.Send(30, List.of(), history.size()));
+        does(new Command.SealOffice(agreement().revision(), revision("p1"), CertificateId.NONE));
+        assertThat(refused(completes(Map.of("clerk_kind", "company")))).contains("Vat is required");
+        assertThat(refused(completes(Map.of("clerk_kind", "firm")))).contains("mended");
+        Decision stray = Decider.decide(history, completes(Map.of("clerk_kind", "person", "clerk_vat", "XX")), now);
+        assertThat(((Decision.Refused) stray).faults())
+                .containsExactly(Map.entry("clerk_vat", Message.of("field.not-asked")));
+        assertThat(does(completes(Map.of("clerk_kind", "person", "clerk_vat", ""))))
+                .isNotEmpty();
+    }
+
+    private static Command completes(Map<String, String> values) {
+        return new Command.Complete(new PartyKey("clerk"), values);
     }
 
     @Test

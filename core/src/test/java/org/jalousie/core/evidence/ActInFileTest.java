@@ -10,6 +10,7 @@ import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.FullNamePlace;
 import org.jalousie.core.placement.InitialsPlace;
 import org.jalousie.core.placement.PlacedField;
+import org.jalousie.core.placement.ShownWhen;
 import org.jalousie.core.placement.SignaturePlace;
 import org.jalousie.core.placement.SigningDatePlace;
 import org.jalousie.core.placement.SigningField;
@@ -19,7 +20,8 @@ import org.junit.jupiter.api.Test;
 
 class ActInFileTest {
     private static PlacedField field(String name, String party, SigningFieldType type, String sameAs) {
-        return new PlacedField(new SigningField(name, new PartyKey(party), name, type, sameAs), 1, 0, 0, 1, 1);
+        return new PlacedField(
+                new SigningField(name, new PartyKey(party), name, type, sameAs, ShownWhen.ALWAYS), 1, 0, 0, 1, 1);
     }
 
     private static final List<PlacedField> FIELDS = List.of(

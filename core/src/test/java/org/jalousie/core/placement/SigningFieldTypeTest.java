@@ -68,6 +68,25 @@ class SigningFieldTypeTest {
         assertThat(mail.fault("")).as("what may stay empty is not checked").isEmpty();
     }
 
+    @Test
+    void oneOfSeveralTakesNothingElse() {
+        ChoicePlace choice = new ChoicePlace(true, "", null, java.util.List.of("by post", "by courier"), "");
+        assertThat(choice.fault("by courier")).isEmpty();
+        assertThat(choice.fault("")).isEmpty();
+        assertThat(choice.fault("by Courier"))
+                .hasValueSatisfying(said -> assertThat(said.toString()).contains("by post, by courier"));
+        assertThat(choice.printed(new PartyAct("by post", "Ida Marsh", "23 November 2026")))
+                .isEqualTo(new Printed.Words("by post"));
+    }
+
+    /** A tag says only that the party completes something; what form it takes is settled in the program. */
+    @Test
+    void aWordOfTheCoordinatorsOwnMayBeSettledToBeAnyKindThatIsAskedFor() {
+        assertThat(ChoicePlace.USUAL.standsFor(TextPlace.USUAL)).isTrue();
+        assertThat(ChoicePlace.USUAL.standsFor(new SignaturePlace())).isFalse();
+        assertThat(new SignaturePlace().standsFor(new InitialsPlace())).isFalse();
+    }
+
     /** What was stored before there were sizes and checks says nothing of them. */
     @Test
     void settingsThatNobodyHasChosenAreTheUsualOnes() {
@@ -93,6 +112,11 @@ class SigningFieldTypeTest {
         EarlierSigningFields.upcast(date);
         assertThat(Json.MAPPER.treeToValue(date, SigningField.class))
                 .isEqualTo(new SigningField(
-                        "lender_date_signed", new PartyKey("lender"), "D", new SigningDatePlace(), "x"));
+                        "lender_date_signed",
+                        new PartyKey("lender"),
+                        "D",
+                        new SigningDatePlace(),
+                        "x",
+                        ShownWhen.ALWAYS));
     }
 }

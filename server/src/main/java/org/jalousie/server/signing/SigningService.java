@@ -12,6 +12,7 @@ import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.data.Texts;
 import org.jalousie.core.evidence.ConsentWording;
 import org.jalousie.core.evidence.SignatureMark;
 import org.jalousie.core.evidence.SignedDate;
@@ -67,7 +68,7 @@ class SigningService {
         List<SigningViews.ToComplete> toComplete = agreement.fieldsOf(holder.party()).stream()
                 .filter(SigningField::asked)
                 .map(field -> new SigningViews.ToComplete(
-                        field.name(), field.question(), field.type().required(), field.type()))
+                        field.name(), field.question(), field.type().required(), field.type(), field.when()))
                 .toList();
         Catalogue words = words(holder, one);
         String ended = switch (state) {
@@ -195,7 +196,8 @@ class SigningService {
     private static Map<String, String> stripped(Map<String, String> values) {
         Map<String, String> stripped = new TreeMap<>();
         values.forEach((name, value) -> {
-            if (value != null && !value.isBlank()) stripped.put(name, value.strip());
+            String bare = value == null ? "" : Texts.bare(value);
+            if (!bare.isEmpty()) stripped.put(name, bare);
         });
         return stripped;
     }

@@ -7,6 +7,7 @@ import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Standing;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.parties.Duty;
+import org.jalousie.core.placement.ShownWhen;
 import org.jalousie.core.placement.SigningFieldType;
 import org.jalousie.server.agreement.AgreementViews;
 import org.jalousie.server.agreement.DocumentView;
@@ -15,8 +16,13 @@ import org.jalousie.server.agreement.DocumentView;
 final class SigningViews {
     private SigningViews() {}
 
-    /** A detail that the participant completes, with its kind and that kind's settings. */
-    record ToComplete(String name, String label, boolean required, SigningFieldType type) {}
+    /**
+     * A detail that the participant completes, with its kind and that kind's settings.
+     *
+     * @param required when it is asked for
+     * @param when which other answer makes that it is asked for
+     */
+    record ToComplete(String name, String label, boolean required, SigningFieldType type, ShownWhen when) {}
 
     record Consent(String version, String text) {}
 

@@ -246,7 +246,7 @@ public final class WordingCompiler {
     private SigningField settled(SigningField found) {
         return settled.stream()
                 .filter(one -> one.name().equals(found.name())
-                        && one.type().kind().equals(found.type().kind())
+                        && one.type().standsFor(found.type())
                         && one.type().size().fitsAPage())
                 .findFirst()
                 .orElse(found);

@@ -1,0 +1,87 @@
+package org.jalousie.core.template;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.jalousie.core.messages.Message;
+import org.jalousie.core.placement.BoxSize;
+import org.jalousie.core.placement.SigningField;
+
+/** What stands in the way of publishing in the settings of signing fields. */
+final class SigningFieldCheck {
+    private final List<SigningField> fields;
+    private final List<Message> obstacles = new ArrayList<>();
+
+    private SigningFieldCheck(List<SigningField> fields) {
+        this.fields = fields;
+    }
+
+    static List<Message> of(List<SigningField> fields) {
+        SigningFieldCheck check = new SigningFieldCheck(fields);
+        fields.forEach(check::check);
+        return check.obstacles;
+    }
+
+    private void check(SigningField field) {
+        BoxSize size = field.type().size();
+        if (!size.fitsAPage())
+            obstacles.add(Message.of(
+                    "publish.field-size", "field", field.title(), "width", size.widthMm(), "height", size.heightMm()));
+        field.type()
+                .optionsFault()
+                .ifPresentOrElse(
+                        fault -> obstacles.add(
+                                Message.of("publish.field-options", "field", field.title(), "fault", fault)),
+                        () -> field.type()
+                                .presetFault()
+                                .ifPresent(fault -> obstacles.add(
+                                        Message.of("publish.field-preset", "field", field.title(), "fault", fault))));
+        if (!field.when().always()) condition(field);
+    }
+
+    private void condition(SigningField field) {
+        Optional<SigningField> other = fields.stream()
+                .filter(one ->
+                        one.name().equals(field.when().field()) && one.party().equals(field.party()) && one.asked())
+                .findFirst();
+        if (!field.asked()) {
+            obstacles.add(Message.of("publish.field-when-always", "field", field.title()));
+        } else if (other.isEmpty()) {
+            obstacles.add(Message.of("publish.field-when-gone", "field", field.title()));
+        } else if (inACircle(field)) {
+            obstacles.add(Message.of(
+                    "publish.field-when-circle",
+                    "field",
+                    field.title(),
+                    "other",
+                    other.get().question()));
+        } else if (!field.when().answer().isEmpty()) {
+            other.get()
+                    .type()
+                    .fault(field.when().answer())
+                    .ifPresent(fault -> obstacles.add(Message.of(
+                            "publish.field-when-answer",
+                            "field",
+                            field.title(),
+                            "answer",
+                            field.when().answer(),
+                            "other",
+                            other.get().question(),
+                            "fault",
+                            fault)));
+        }
+    }
+
+    private boolean inACircle(SigningField field) {
+        Set<String> seen = new HashSet<>();
+        Optional<SigningField> now = Optional.of(field);
+        while (now.isPresent()) {
+            if (!seen.add(now.get().name())) return true;
+            String next = now.get().when().field();
+            now = fields.stream().filter(one -> one.name().equals(next)).findFirst();
+        }
+        return false;
+    }
+}

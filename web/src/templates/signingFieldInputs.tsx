@@ -1,0 +1,293 @@
+import { useId, useState, type ReactElement, type ReactNode } from 'react';
+import type { Schemas } from '../api/client';
+import { say } from '../messages/rooms';
+import type { FieldType, Kind, Setting } from '../signingFields/kind';
+import { askedKinds, kinds } from '../signingFields/kinds';
+import { inputLook } from '../ui/parts';
+
+type Field = Schemas['SigningField'];
+type Check = Schemas['TextPlace']['check'];
+/** A kind with whatever settings it may have; which it has, its own file says. */
+type Settled = { kind: Kind; size: Schemas['BoxSize'] } & Partial<
+  Pick<Schemas['TextPlace'], 'required' | 'hint' | 'check' | 'preset'> &
+    Pick<Schemas['ChoicePlace'], 'options'>
+>;
+
+export type SettingProps = {
+  called: string;
+  field: Field;
+  /** The other fields that the same party is asked for. */
+  others: Field[];
+  onChange: (field: Field) => void;
+};
+
+const checks: Record<Check, string> = {
+  ANY: say('templates.any-text'),
+  MAIL_ADDRESS: say('templates.mail-address'),
+  WEB_ADDRESS: say('templates.web-address'),
+  PHONE: say('templates.telephone-number'),
+};
+
+function settledOf(field: Field): Settled {
+  return field.type;
+}
+
+function withPart(field: Field, part: Partial<Settled>): Field {
+  return { ...field, type: { ...field.type, ...part } as FieldType };
+}
+
+/** One side of a field's room; what is half typed stays in the input until it is a size. */
+export function SizeInput({
+  side,
+  called,
+  field,
+  onChange,
+}: SettingProps & { side: keyof Schemas['BoxSize'] }) {
+  const [typed, setTyped] = useState<string>();
+  const { size } = field.type;
+  const width = side === 'widthMm';
+  return (
+    <Setting
+      className="w-24"
+      title={width ? say('templates.width-in-mm') : say('templates.height-in-mm')}
+    >
+      <input
+        type="number"
+        step="0.5"
+        min="1"
+        className={inputLook}
+        aria-label={
+          width ? say('templates.width-of', { called }) : say('templates.height-of', { called })
+        }
+        value={typed ?? size[side]}
+        onBlur={() => setTyped(undefined)}
+        onChange={(event) => {
+          const { value, valueAsNumber } = event.target;
+          setTyped(value);
+          if (valueAsNumber > 0)
+            onChange(withPart(field, { size: { ...size, [side]: valueAsNumber } }));
+        }}
+      />
+    </Setting>
+  );
+}
+
+/** What a participant is asked for may take several forms; what both have in common stays. */
+function KindInput({ called, field, onChange }: SettingProps) {
+  return (
+    <Setting title={say('templates.kind')}>
+      <Choosing
+        label={say('templates.kind-of', { called })}
+        value={field.type.kind}
+        options={askedKinds.map((kind) => {
+          const code = kinds[kind].asked?.called;
+          return [kind, code ? say(code) : kind];
+        })}
+        onChange={(kind) => {
+          const usual = kinds[kind as Kind].asked?.usual(field.type.size);
+          const { required, hint } = settledOf(field);
+          if (usual) onChange(withPart({ ...field, type: usual }, { required, hint }));
+        }}
+      />
+    </Setting>
+  );
+}
+
+function CheckInput({ called, field, onChange }: SettingProps) {
+  return (
+    <Setting title={say('templates.has-to-be')}>
+      <Choosing
+        label={say('templates.what-has-to-be', { called })}
+        value={settledOf(field).check ?? 'ANY'}
+        options={Object.entries(checks)}
+        onChange={(check) => onChange(withPart(field, { check: check as Check }))}
+      />
+    </Setting>
+  );
+}
+
+function HintInput({ called, field, onChange }: SettingProps) {
+  return (
+    <Setting className="w-36" title={say('templates.hint')}>
+      <input
+        className={inputLook}
+        aria-label={say('templates.hint-of', { called })}
+        value={settledOf(field).hint}
+        onChange={(event) => onChange(withPart(field, { hint: event.target.value }))}
+      />
+    </Setting>
+  );
+}
+
+function OptionsInput({ called, field, onChange }: SettingProps) {
+  const options = settledOf(field).options ?? [];
+  return (
+    <Setting className="w-44" title={say('templates.answers-one-a-line')}>
+      <textarea
+        rows={3}
+        className={inputLook}
+        aria-label={say('templates.answers-of', { called })}
+        value={options.join('\n')}
+        onChange={(event) =>
+          onChange(
+            withPart(field, { options: event.target.value ? event.target.value.split('\n') : [] }),
+          )
+        }
+        onBlur={() =>
+          onChange(
+            withPart(field, { options: options.map((one) => one.trim()).filter((one) => one) }),
+          )
+        }
+      />
+    </Setting>
+  );
+}
+
+function PresetInput({ called, field, onChange }: SettingProps) {
+  const { preset = '', options } = settledOf(field);
+  const label = say('templates.first-content-of', { called });
+  const set = (next: string) => onChange(withPart(field, { preset: next }));
+  return (
+    <Setting className="w-36" title={say('templates.stands-there-at-first')}>
+      {options ? (
+        <Choosing
+          label={label}
+          value={preset}
+          options={[['', say('templates.nothing-yet')], ...among(options, preset)]}
+          onChange={set}
+        />
+      ) : (
+        <input
+          className={inputLook}
+          aria-label={label}
+          value={preset}
+          onChange={(event) => set(event.target.value)}
+        />
+      )}
+    </Setting>
+  );
+}
+
+function RequiredInput({ called, field, onChange }: SettingProps) {
+  const id = useId();
+  return (
+    <label htmlFor={id} className="flex min-h-9 items-center gap-2">
+      <input
+        id={id}
+        type="checkbox"
+        checked={settledOf(field).required}
+        onChange={(event) => onChange(withPart(field, { required: event.target.checked }))}
+      />
+      {say('templates.required')}
+      <span className="sr-only">{called}</span>
+    </label>
+  );
+}
+
+/** Always, or only when the party has answered another of its fields, with anything or with a certain answer. */
+function WhenInput({ called, field, others, onChange }: SettingProps) {
+  const { when } = field;
+  if (!others.length && !when.field) return null;
+  const other = others.find((one) => one.name === when.field);
+  const options = other && settledOf(other).options;
+  const label = say('templates.answer-that-asks-for', {
+    other: other?.label ?? when.field,
+    called,
+  });
+  const set = (answer: string) => onChange({ ...field, when: { ...when, answer } });
+  return (
+    <>
+      <Setting title={say('templates.asked-for')}>
+        <Choosing
+          label={say('templates.when-asked-for', { called })}
+          value={when.field}
+          options={[
+            ['', say('templates.always')],
+            ...others.map((one): Option => [one.name, say('templates.with', { field: one.label })]),
+            ...(when.field && !other
+              ? [[when.field, say('templates.with', { field: when.field })] as Option]
+              : []),
+          ]}
+          onChange={(next) => onChange({ ...field, when: { field: next, answer: '' } })}
+        />
+      </Setting>
+      {when.field && (
+        <Setting className="w-36" title={say('templates.answered-with')}>
+          {options ? (
+            <Choosing
+              label={label}
+              value={when.answer}
+              options={[['', say('templates.any-answer')], ...among(options, when.answer)]}
+              onChange={set}
+            />
+          ) : (
+            <input
+              className={inputLook}
+              aria-label={label}
+              placeholder={say('templates.any-answer')}
+              value={when.answer}
+              onChange={(event) => set(event.target.value)}
+            />
+          )}
+        </Setting>
+      )}
+    </>
+  );
+}
+
+type Option = [value: string, said: string];
+
+/** The answers that can be chosen, and the one that was chosen before it was taken away. */
+function among(options: string[], chosen: string): Option[] {
+  const known = options.filter((one) => one.trim());
+  return [...new Set(chosen ? [...known, chosen] : known)].map((one) => [one, one]);
+}
+
+function Choosing(props: {
+  label: string;
+  value: string;
+  options: Option[];
+  onChange: (value: string) => void;
+}) {
+  return (
+    <select
+      className={inputLook}
+      aria-label={props.label}
+      value={props.value}
+      onChange={(event) => props.onChange(event.target.value)}
+    >
+      {props.options.map(([value, said]) => (
+        <option key={value} value={value}>
+          {said}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+function Setting({
+  title,
+  className = '',
+  children,
+}: {
+  title: string;
+  className?: string;
+  children: ReactNode;
+}) {
+  return (
+    <label className={`flex flex-col text-soft ${className}`}>
+      {title}
+      {children}
+    </label>
+  );
+}
+
+export const settingInputs: Record<Setting, (props: SettingProps) => ReactElement | null> = {
+  kind: KindInput,
+  check: CheckInput,
+  hint: HintInput,
+  options: OptionsInput,
+  preset: PresetInput,
+  required: RequiredInput,
+  when: WhenInput,
+};
