@@ -45,6 +45,7 @@ export function SpecimensPart({
   const { specimens } = settings;
   const set = (next: Specimen[]) => onChange({ ...settings, specimens: next });
   const pages = `/api/v1/templates/${detail.id}/specimens`;
+  const pictures = (at: number) => (work?.current && proof?.specimens[at]?.pictures.length) || 0;
   return (
     <>
       <div className="flex flex-wrap items-center gap-3 pb-3">
@@ -110,7 +111,7 @@ export function SpecimensPart({
                 <>
                   <a href={`${pages}/${i}/pages.pdf`}>{say('templates.pdf')}</a>
                   <a href={`${pages}/${i}/specimen.docx`}>{say('templates.word')}</a>
-                  <a href={`${pages}/${i}/pages/1.png`}>{say('templates.picture-of-specimen')}</a>
+                  <Pictures at={`${pages}/${i}/pages`} count={pictures(i)} />
                 </>
               )}
               {!fixed && (
@@ -140,6 +141,26 @@ export function SpecimensPart({
       )}
       {proof && <ProofView id={detail.id} proof={proof} />}
     </>
+  );
+}
+
+/** A specimen's pages as pictures, which are there when the proof has been printed. */
+function Pictures({ at, count }: { at: string; count: number }) {
+  if (!count) return null;
+  return (
+    <span className="flex gap-2">
+      {say('templates.pictures-of-pages')}
+      {Array.from({ length: count }, (_, i) => (
+        <a
+          key={i}
+          href={`${at}/${i + 1}.png`}
+          aria-label={say('templates.picture-of-page', { page: i + 1 })}
+          className="min-w-6 text-center"
+        >
+          {i + 1}
+        </a>
+      ))}
+    </span>
   );
 }
 

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.jalousie.core.messages.Message;
 import org.jalousie.server.adapters.Converter;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.TestPaths;
@@ -33,7 +34,7 @@ class AskedMeanwhileTest {
             } catch (InterruptedException e) {
                 Thread.currentThread().interrupt();
             }
-            throw new Converter.ConversionFailed("It can't be made.", false, null);
+            throw new Converter.ConversionFailed(Message.of("conversion.no-pages"), false, null);
         }
         Map<String, Converter> all = context.getBeansOfType(Converter.class);
         all.remove("first-fails");

@@ -168,6 +168,8 @@ class PreparationTest {
                         .get("work")
                         .isNull())
                 .isTrue();
+        String picture = path(template) + "/specimens/0/pages/1.png";
+        assertThat(office.client.get(picture).text()).contains("Print the proof");
         office.client.post(path(template) + "/proof", Map.of());
         JsonNode shown = ended(path(template) + "/proof", view -> view.get("work"));
         JsonNode proof = shown.get("proof");
@@ -185,10 +187,20 @@ class PreparationTest {
                 .get(path(template) + "/proof/" + proof.get("file").asString() + "/pages.pdf")
                 .body();
         assertThat(text(pages)).contains("Specimen \u2013 test data, not an agreement \u2013 Longest");
+        JsonNode first = proof.get("specimens").get(0);
+        int pictures = first.get("pictures").size();
+        assertThat(pictures)
+                .isEqualTo(
+                        first.get("lastPage").asInt() - first.get("firstPage").asInt() + 1);
+        assertThat(office.client.get(picture).body()).startsWith(0x89, 'P', 'N', 'G');
         assertThat(office.client
-                        .get(path(template) + "/specimens/0/pages/1.png")
-                        .body())
-                .startsWith(0x89, 'P', 'N', 'G');
+                        .get(path(template) + "/specimens/0/pages/" + (pictures + 1) + ".png")
+                        .status())
+                .isEqualTo(404);
+        assertThat(office.client
+                        .get(path(template) + "/specimens/0/pages/0.png")
+                        .status())
+                .isEqualTo(404);
         assertThat(DocxText.body(office.client
                         .get(path(template) + "/specimens/0/specimen.docx")
                         .body()))

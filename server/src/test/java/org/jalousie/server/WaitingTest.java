@@ -15,6 +15,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.jalousie.core.messages.Message;
 import org.jalousie.demo.Client;
 import org.jalousie.server.adapters.Converter;
 import org.jalousie.server.testbed.Office;
@@ -43,7 +44,7 @@ class WaitingTest {
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
-        throw new Converter.ConversionFailed("It was let go.", false, null);
+        throw new Converter.ConversionFailed(Message.of("conversion.no-pages"), false, null);
     }
 
     @Test

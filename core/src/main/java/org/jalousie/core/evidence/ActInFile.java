@@ -51,7 +51,7 @@ public record ActInFile(
         for (PlacedField placed : fields) {
             SigningField field = placed.field();
             if (!field.party().equals(party)) continue;
-            String answer = answers.getOrDefault(field.sameAs().isEmpty() ? field.name() : field.sameAs(), "");
+            String answer = answers.getOrDefault(field.answeredBy(), "");
             Printed printed = field.type().printed(new PartyAct(answer, name, date));
             if (printed instanceof Printed.Words words) {
                 if (!words.text().isEmpty()) values.put(field.name(), words.text());

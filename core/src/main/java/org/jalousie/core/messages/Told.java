@@ -5,6 +5,12 @@ public abstract class Told extends RuntimeException {
     private final transient Message said;
 
     protected Told(Message said) {
+        this(said, null);
+    }
+
+    /** @param cause what went wrong as a program sees it; may be null */
+    protected Told(Message said, Throwable cause) {
+        super(cause);
         this.said = said;
     }
 

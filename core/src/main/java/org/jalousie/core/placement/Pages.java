@@ -3,11 +3,19 @@ package org.jalousie.core.placement;
 import java.util.ArrayList;
 import java.util.List;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.parties.PartyKey;
 
 /** The finished pages with the fields on them. */
 public record Pages(List<Size> sizes, List<PlacedField> fields) {
     /** A page's size in PDF points. */
     public record Size(double width, double height) {}
+
+    /** The places that one party fills in. */
+    public List<PlacedField> fieldsOf(PartyKey party) {
+        return fields.stream()
+                .filter(placed -> placed.field().party().equals(party))
+                .toList();
+    }
 
     /** What is wrong with where the fields landed. */
     public List<Message> faults() {

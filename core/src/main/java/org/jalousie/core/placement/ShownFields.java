@@ -33,6 +33,21 @@ public final class ShownFields {
         return shown;
     }
 
+    /**
+     * The places that an act with these answers fills in: all but those of fields that were not asked for.
+     *
+     * @param places of one document, of the one party
+     * @param fields of the party, in all documents
+     */
+    public static List<PlacedField> filledIn(
+            List<PlacedField> places, List<SigningField> fields, Map<String, String> answers) {
+        Set<String> shown = among(fields, answers);
+        return places.stream()
+                .filter(place -> !place.field().type().asked()
+                        || shown.contains(place.field().answeredBy()))
+                .toList();
+    }
+
     private boolean isShown(SigningField field) {
         Set<String> seen = new HashSet<>();
         SigningField now = field;

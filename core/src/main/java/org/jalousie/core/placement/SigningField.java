@@ -39,6 +39,11 @@ public record SigningField(
         return Field.labelFor(party.value()) + ": " + label;
     }
 
+    /** The name of the field whose answer this one shows: its own, unless it repeats another's. */
+    public String answeredBy() {
+        return sameAs.isEmpty() ? name : sameAs;
+    }
+
     /** Whether the party is asked for it, and not the program or another field's answer. */
     public boolean asked() {
         return type.asked() && sameAs.isEmpty();

@@ -59,6 +59,23 @@ class ShownFieldsTest {
                 .isEqualTo(ShownWhen.ALWAYS);
     }
 
+    @Test
+    void whatWasNotAskedForIsNotMissedInTheFileNorIsItsRepetition() {
+        SigningField sold = waiting("sold", "", "");
+        SigningField price = waiting("price", "sold", "yes");
+        SigningField again = new SigningField(
+                "price_2", new PartyKey("lender"), "price", TextPlace.USUAL, "price", ShownWhen.ALWAYS);
+        SigningField signature =
+                new SigningField("signature", new PartyKey("lender"), "signature", new SignaturePlace());
+        List<SigningField> all = List.of(sold, price, again, signature);
+        List<PlacedField> places =
+                all.stream().map(field -> new PlacedField(field, 1, 0, 0, 1, 1)).toList();
+        assertThat(ShownFields.filledIn(places, all, Map.of("sold", "no")))
+                .extracting(place -> place.field().name())
+                .containsExactly("sold", "signature");
+        assertThat(ShownFields.filledIn(places, all, Map.of("sold", "yes"))).hasSize(4);
+    }
+
     static SigningField waiting(String name, String field, String answer) {
         return new SigningField(name, new PartyKey("lender"), name, TextPlace.USUAL, "", new ShownWhen(field, answer));
     }

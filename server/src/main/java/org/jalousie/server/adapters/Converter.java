@@ -2,6 +2,8 @@ package org.jalousie.server.adapters;
 
 import java.util.List;
 import java.util.Map;
+import org.jalousie.core.messages.Message;
+import org.jalousie.core.messages.Told;
 
 /** Turns a Word file into PDF/A-2b. */
 public interface Converter {
@@ -29,12 +31,12 @@ public interface Converter {
         return convert(word).pdf();
     }
 
-    final class ConversionFailed extends RuntimeException {
+    final class ConversionFailed extends Told {
         private final boolean again;
 
         /** @param again whether another try may succeed */
-        public ConversionFailed(String message, boolean again, Throwable cause) {
-            super(message, cause);
+        public ConversionFailed(Message said, boolean again, Throwable cause) {
+            super(said, cause);
             this.again = again;
         }
 

@@ -36,6 +36,7 @@ import org.bouncycastle.tsp.TimeStampRequestGenerator;
 import org.bouncycastle.tsp.TimeStampResponse;
 import org.jalousie.core.evidence.Credential;
 import org.jalousie.core.evidence.TrustService;
+import org.jalousie.core.messages.Message;
 import org.jalousie.server.Settings;
 import org.springframework.stereotype.Component;
 
@@ -158,14 +159,14 @@ class HttpTrustService implements TrustService {
             if (response.statusCode() >= 500 || response.statusCode() == 429)
                 throw new ServiceAway(
                         ServiceAway.Service.TRUST,
-                        "The trust service answered with status " + response.statusCode() + ".",
+                        Message.of("trust.status", "status", String.valueOf(response.statusCode())),
                         null);
             if (response.statusCode() != 200)
                 throw new IllegalStateException(
                         "The trust service answered with status " + response.statusCode() + ".");
             return response.body();
         } catch (IOException e) {
-            throw new ServiceAway(ServiceAway.Service.TRUST, "The trust service can't be reached.", e);
+            throw new ServiceAway(ServiceAway.Service.TRUST, Message.of("trust.unreachable"), e);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new IllegalStateException("interrupted", e);

@@ -14,6 +14,7 @@ import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.TimeUnit;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.messages.Message;
 import org.jalousie.server.Settings;
 import org.jodconverter.core.office.OfficeException;
 import org.springframework.stereotype.Component;
@@ -30,8 +31,7 @@ class OfficeConverter implements Converter {
     private static final Duration SLOW_WAIT = Duration.ofSeconds(15);
     private static final int REMEMBERED = 200;
     private static final int SLOW_FACTOR = 4;
-    private static final String AWAY =
-            "The word processor that makes the pages is not there; it is being started again.";
+    private static final Message AWAY = Message.of("conversion.away");
 
     private final List<OfficeLane> lanes = new ArrayList<>();
     private final BlockingQueue<OfficeLane> free;
@@ -93,15 +93,11 @@ class OfficeConverter implements Converter {
         } catch (OfficeLane.TookTooLong e) {
             slowOnes.put(name, true);
             throw new ConversionFailed(
-                    "The pages were not made within " + limit.toSeconds() + " seconds. "
-                            + (wasSlow
-                                    ? "Make the document simpler: tables within tables, very long tables and very large pictures take the longest."
-                                    : "It is tried once more with more time."),
+                    Message.of(wasSlow ? "conversion.too-slow" : "conversion.slow", "seconds", limit.toSeconds()),
                     !wasSlow,
                     e);
         } catch (OfficeException e) {
-            throw new ConversionFailed(
-                    "The word processor that makes the pages did not finish. It is tried again.", true, e);
+            throw new ConversionFailed(Message.of("conversion.unfinished"), true, e);
         } finally {
             queue.add(lane);
         }
@@ -136,13 +132,13 @@ class OfficeConverter implements Converter {
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
-        throw new ConversionFailed("The word processor that makes the pages is busy. It is tried again.", true, null);
+        throw new ConversionFailed(Message.of("conversion.busy"), true, null);
     }
 
     private static Made checked(Made made) {
         byte[] pdf = made.pdf();
         if (pdf.length < 5 || pdf[0] != '%' || pdf[1] != 'P')
-            throw new ConversionFailed("The word processor made no pages.", true, null);
+            throw new ConversionFailed(Message.of("conversion.no-pages"), true, null);
         return made;
     }
 }

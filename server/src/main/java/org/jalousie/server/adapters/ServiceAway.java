@@ -1,28 +1,26 @@
 package org.jalousie.server.adapters;
 
+import org.jalousie.core.messages.Message;
+import org.jalousie.core.messages.Told;
+
 /** An outside service that does not answer just now. Nothing is wrong with what was asked of it; it is asked again later. */
-public final class ServiceAway extends RuntimeException {
+public final class ServiceAway extends Told {
     /** What the program needs from outside. */
     public enum Service {
-        MAIL("The mail server"),
-        TRUST("The trust service that certificates and time stamps come from"),
-        CONVERTER("The word processor that makes the pages");
+        MAIL,
+        TRUST,
+        CONVERTER;
 
-        private final String title;
-
-        Service(String title) {
-            this.title = title;
-        }
-
-        public String title() {
-            return title;
+        public Message title() {
+            return Message.of("service.title", "service", name());
         }
     }
 
     private final Service service;
 
-    public ServiceAway(Service service, String message, Throwable cause) {
-        super(message, cause);
+    /** @param said why, for the coordinator */
+    public ServiceAway(Service service, Message said, Throwable cause) {
+        super(said, cause);
         this.service = service;
     }
 

@@ -23,6 +23,8 @@ class ServiceProblems {
 
     @ExceptionHandler
     ProblemDetail failed(Converter.ConversionFailed e) {
-        return ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE, e.getMessage());
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE, e.getMessage());
+        problem.setProperty("message", e.said());
+        return problem;
     }
 }

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Set;
 import org.eclipse.angus.mail.smtp.SMTPAddressFailedException;
 import org.eclipse.angus.mail.smtp.SMTPSendFailedException;
+import org.jalousie.core.messages.Message;
 import org.jalousie.server.Settings;
 import org.springframework.core.io.ByteArrayResource;
 import org.springframework.mail.MailException;
@@ -52,7 +53,7 @@ public class SmtpMailer {
             if (refused(e))
                 throw new IllegalStateException("The mail server refuses the mail to " + mail.to()
                         + ". Correct the address, or ask whoever runs the mail server.");
-            throw new ServiceAway(ServiceAway.Service.MAIL, "The mail server did not take the mail.", e);
+            throw new ServiceAway(ServiceAway.Service.MAIL, Message.of("mail.not-taken"), e);
         } catch (UnsupportedEncodingException e) {
             throw new IllegalStateException("every Java platform has UTF-8", e);
         }

@@ -19,6 +19,7 @@ import org.jalousie.core.evidence.TrustService;
 import org.jalousie.core.messages.Catalogue;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.placement.PlacedField;
+import org.jalousie.core.placement.ShownFields;
 import org.jalousie.server.Settings;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.files.FileStore;
@@ -80,11 +81,11 @@ class FileDocuments {
     }
 
     private static List<PlacedField> ofThoseWhoFill(Agreement agreement, Document document) {
-        return document.pages().fields().stream()
-                .filter(placed -> agreement
-                        .participant(placed.field().party())
-                        .filter(one -> one.duty() == Duty.SIGNS || one.duty() == Duty.COMPLETES)
-                        .isPresent())
+        return agreement.participants().stream()
+                .filter(one -> one.duty() == Duty.SIGNS || one.duty() == Duty.COMPLETES)
+                .flatMap(one -> ShownFields.filledIn(
+                        document.pages().fieldsOf(one.party()), agreement.fieldsOf(one.party()), agreement.values())
+                        .stream())
                 .toList();
     }
 }

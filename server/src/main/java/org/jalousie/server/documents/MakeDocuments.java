@@ -87,9 +87,7 @@ class MakeDocuments {
                 .findFirst()
                 .ifPresent(fault -> {
                     throw new CannotBeDone(
-                            Message.of("template.not-usable", "fault", fault.message(), "cure", fault.cure())
-                                    .toString(),
-                            null);
+                            Message.of("template.not-usable", "fault", fault.message(), "cure", fault.cure()));
                 });
         Wording.Merged merged;
         try {
@@ -98,19 +96,21 @@ class MakeDocuments {
                             values(agreement, created, template),
                             Locale.forLanguageTag(template.content().language()),
                             files::picture);
-        } catch (NotPossible | IllegalArgumentException e) {
-            throw new CannotBeDone(e.getMessage(), e);
+        } catch (NotPossible e) {
+            throw new CannotBeDone(e.said());
+        } catch (IllegalArgumentException e) {
+            throw new CannotBeDone(Message.of("job.failed", "kind", String.valueOf(e.getMessage())));
         }
         Converter.Made made = converter.convert(merged.file());
         String text = PagesText.of(made.pdf());
         ErrorTexts.in(text).ifPresent(error -> {
-            throw new CannotBeDone(error.toString(), null);
+            throw new CannotBeDone(error);
         });
         FieldPlacer.Placed placed = FieldPlacer.place(
                 made.pdf(), template.wording().boxes(), template.wording().onEachPage(), agreement.participants());
         HiddenFields.among(merged.fields(), template.wording().boxes(), placed.pages())
                 .ifPresent(hidden -> {
-                    throw new CannotBeDone(hidden.toString(), null);
+                    throw new CannotBeDone(hidden);
                 });
         Document document = new Document(
                 DocumentId.WORDING,

@@ -27,6 +27,8 @@ import org.jalousie.core.evidence.SignedDate;
 import org.jalousie.core.evidence.TrustService;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.placement.PlacedField;
+import org.jalousie.core.placement.ShownFields;
 import org.jalousie.server.Settings;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.files.FileStore;
@@ -85,11 +87,8 @@ class SealDocuments {
             ActInFile act = inFile(document, participant, work.act(), language);
             if (act.isEmpty()) continue;
             byte[] sealed = sealer.put(files.get(document.pdf()), act, credential.orElse(null), clock.instant());
-            Blanks.refuse(
-                    sealed,
-                    document.pages().fields().stream()
-                            .filter(placed -> placed.field().party().equals(work.party()))
-                            .toList());
+            List<PlacedField> places = document.pages().fieldsOf(work.party());
+            Blanks.refuse(sealed, ShownFields.filledIn(places, agreement.fieldsOf(work.party()), answers(work.act())));
             revisions.add(new Revision(document.id(), files.keep(sealed)));
         }
         agreements.carryOut(
@@ -116,9 +115,19 @@ class SealDocuments {
                     Optional.of(
                             new ActInFile.MarkWithCaption(files.get(signed.markImage()), caption(participant, entry))));
         }
-        Map<String, String> answers = ((Event.FieldsCompleted) entry.event()).values();
         return ActInFile.of(
-                document.pages().fields(), participant.party(), answers, participant.name(), "", Optional.empty());
+                document.pages().fields(),
+                participant.party(),
+                answers(entry),
+                participant.name(),
+                "",
+                Optional.empty());
+    }
+
+    private static Map<String, String> answers(Entry entry) {
+        return entry.event() instanceof Event.Signed signed
+                ? signed.values()
+                : ((Event.FieldsCompleted) entry.event()).values();
     }
 
     private static String caption(Participant participant, Entry entry) {

@@ -8,6 +8,7 @@ import java.time.Duration;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ThreadLocalRandom;
+import org.jalousie.core.messages.Message;
 import org.jalousie.server.Settings;
 import org.jalousie.server.adapters.Converter;
 import org.jalousie.server.adapters.ServiceAway;
@@ -114,7 +115,8 @@ class JobSetup {
         int tries = complete.getExecution().consecutiveFailures + 1;
         Optional<Failed> failed = complete.getCause().map(one -> one instanceof Failed known ? known : null);
         Optional<Throwable> known = failed.isPresent() ? failed.map(Throwable::getCause) : complete.getCause();
-        String reason = known.map(JobSetup::reason).orElse("The program was stopped while it was at it.");
+        String reason =
+                known.map(JobSetup::reason).orElse(Message.of("job.stopped").toString());
         Throwable cause = known.orElse(null);
         // by its kind and place only: the reason, which the coordinator sees, may hold an address or a person's data
         LOG.warn(
@@ -177,7 +179,8 @@ class JobSetup {
     private static String reason(Throwable cause) {
         String message = cause.getMessage();
         return message == null || message.isBlank()
-                ? "The program could not do it (" + cause.getClass().getSimpleName() + ")."
+                ? Message.of("job.failed", "kind", cause.getClass().getSimpleName())
+                        .toString()
                 : message;
     }
 }

@@ -55,7 +55,7 @@ public class Outages {
                 .query((row, number) -> {
                     ServiceAway.Service service = ServiceAway.Service.valueOf(row.getString(1));
                     return new Outage(
-                            service.title(),
+                            service.title().toString(),
                             row.getString(2),
                             row.getTimestamp(3).toInstant(),
                             waiting(service));

@@ -2,6 +2,7 @@ package org.jalousie.server.template;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.proof.LayoutRisk;
 import org.jalousie.core.wording.Passage;
 
@@ -12,8 +13,22 @@ import org.jalousie.core.wording.Passage;
  * @param unreached cases that the program could not bring about with any data: probably never, or always, true
  */
 record Proof(String file, List<ProofSpecimen> specimens, List<ProofPassage> passages, List<String> unreached) {
-    /** One specimen in the proof. @param fault why it could not be printed; empty when it was */
-    record ProofSpecimen(String name, int firstPage, int lastPage, String fault, List<Risk> risks) {}
+    /**
+     * One specimen in the proof.
+     *
+     * @param fault why it could not be printed; empty when it was
+     * @param pictures its pages as pictures, by their names in the store
+     */
+    record ProofSpecimen(
+            String name, int firstPage, int lastPage, String fault, List<Risk> risks, List<Sha256> pictures) {
+        ProofSpecimen {
+            pictures = pictures == null ? List.of() : List.copyOf(pictures);
+        }
+
+        static ProofSpecimen failed(String name, String fault) {
+            return new ProofSpecimen(name, 0, 0, fault, List.of(), List.of());
+        }
+    }
 
     /** What stands badly on a page, said in the office's language when the proof was printed. */
     @Schema(name = "LayoutRisk")

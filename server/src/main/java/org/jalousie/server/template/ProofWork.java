@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.messages.NotPossible;
 import org.jalousie.core.placement.ErrorTexts;
@@ -23,6 +24,7 @@ import org.jalousie.server.jobs.JobKind;
 import org.jalousie.server.jobs.JobWork;
 import org.jalousie.server.jobs.LongWork;
 import org.jalousie.server.jobs.LongWorks;
+import org.jalousie.server.web.PageImage;
 import org.springframework.stereotype.Component;
 
 /** Prints every specimen of a template and says what was seen. */
@@ -85,17 +87,21 @@ class ProofWork implements JobWork {
                 ErrorTexts.in(PagesText.of(one.placed().pdf())).ifPresent(error -> {
                     throw new NotPossible(error);
                 });
-                marked.add(SpecimenMark.put(one.placed().pdf(), specimen.name()));
+                byte[] pdf = SpecimenMark.put(one.placed().pdf(), specimen.name());
+                List<Sha256> pictures =
+                        PageImage.all(pdf).stream().map(files::keep).toList();
+                marked.add(pdf);
                 printed.add(new Proof.ProofSpecimen(
                         specimen.name(),
                         page,
                         page + pages - 1,
                         "",
                         Proof.Risk.of(
-                                LayoutRisks.of(one.placed().pdf(), one.placed().pages(), BoxedText.of(one.word())))));
+                                LayoutRisks.of(one.placed().pdf(), one.placed().pages(), BoxedText.of(one.word()))),
+                        pictures));
                 page += pages;
             } catch (NotPossible | IllegalArgumentException e) {
-                printed.add(new Proof.ProofSpecimen(specimen.name(), 0, 0, e.getMessage(), List.of()));
+                printed.add(Proof.ProofSpecimen.failed(specimen.name(), e.getMessage()));
             }
         }
         String file =

@@ -3,7 +3,6 @@ package org.jalousie.server.template;
 import java.util.UUID;
 import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.web.Download;
-import org.jalousie.server.web.PageImage;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -67,9 +66,9 @@ class SpecimenController {
         return Download.of(service.word(id, position), "specimen.docx", Download.WORD);
     }
 
-    /** @param page from 1 */
+    /** A page of a specimen as the proof printed it. @param page from 1 */
     @GetMapping(path = "/specimens/{position}/pages/{page}.png", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> image(@PathVariable UUID id, @PathVariable int position, @PathVariable int page) {
-        return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).body(PageImage.of(service.pdf(id, position), page));
+        return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).body(service.picture(id, position, page));
     }
 }

@@ -34,6 +34,9 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class SpecimenPrinter {
+    /** What comes of a printing; another number makes those that are kept be printed anew. */
+    private static final String EDITION = "2 ";
+
     /** Bytes of printed specimens kept in memory. */
     private static final long MOST_HELD = 40L * 1024 * 1024;
 
@@ -56,7 +59,8 @@ class SpecimenPrinter {
 
     /** Names all that a version's specimens are printed from; another state has another one. */
     String basis(TemplateVersion version) {
-        String all = version.wordFile()
+        String all = EDITION
+                + version.wordFile()
                 + StoredContent.write(version.content())
                 + preparations.clauseFiles(version.content());
         return Sha256.of(all.getBytes(StandardCharsets.UTF_8)).hex();

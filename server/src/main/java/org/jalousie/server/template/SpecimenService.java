@@ -72,10 +72,9 @@ class SpecimenService {
     }
 
     private TemplateViews.ProofView view(LongWork work, TemplateVersion version) {
-        Optional<Proof> proof = work.result().map(json -> Json.MAPPER.readValue(json, Proof.class));
         return new TemplateViews.ProofView(
                 TemplateViews.work(work, work.basis().equals(printer.basis(version))),
-                proof.orElse(null),
+                proofOf(work).orElse(null),
                 drawing(version));
     }
 
@@ -90,6 +89,25 @@ class SpecimenService {
         byte[] pdf = files.get(Sha256.read(file).orElseThrow(() -> Refusal.notFound(Message.of("proof.none"))));
         if (!SpecimenMark.isOn(pdf)) throw Refusal.notFound(Message.of("proof.none"));
         return pdf;
+    }
+
+    /** A page of a specimen as a picture, which was drawn when the proof was printed. */
+    byte[] picture(UUID id, int position, int page) {
+        TemplateVersion version = drafts.newest(id);
+        specimen(version, position);
+        Proof proof = works.of(JobKind.PROOF, id)
+                .filter(work -> work.basis().equals(printer.basis(version)))
+                .flatMap(SpecimenService::proofOf)
+                .orElseThrow(() -> Refusal.conflict(Message.of("specimen.no-picture-yet")));
+        List<Sha256> pictures = proof.specimens().get(position).pictures();
+        if (pictures.isEmpty()) throw Refusal.conflict(Message.of("specimen.no-picture-yet"));
+        if (page < 1 || page > pictures.size())
+            throw Refusal.notFound(Message.of("document.pages", "pages", pictures.size()));
+        return files.get(pictures.get(page - 1));
+    }
+
+    private static Optional<Proof> proofOf(LongWork work) {
+        return work.result().map(json -> Json.MAPPER.readValue(json, Proof.class));
     }
 
     /** A specimen's pages, marked as such. */

@@ -74,9 +74,9 @@ class TodayController {
     private List<Notice> notices() {
         List<Notice> notices = new ArrayList<>();
         outages.now().forEach(one -> notices.add(new Notice(one.title(), one.reason(), one.since(), one.waiting())));
-        String title = ServiceAway.Service.CONVERTER.title();
+        String title = ServiceAway.Service.CONVERTER.title().toString();
         if (converter.away() && notices.stream().noneMatch(one -> one.title().equals(title)))
-            notices.add(new Notice(title, "It is being started again.", clock.instant(), 0));
+            notices.add(new Notice(title, Message.of("service.starting").toString(), clock.instant(), 0));
         return notices;
     }
 

@@ -3,6 +3,8 @@ package org.jalousie.server.web;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.List;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -17,15 +19,29 @@ public final class PageImage {
 
     private PageImage() {}
 
+    /** Every page, in order. */
+    public static List<byte[]> all(byte[] pdf) {
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            List<byte[]> all = new ArrayList<>();
+            for (int page = 0; page < document.getNumberOfPages(); page++) all.add(drawn(document, page));
+            return all;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static byte[] drawn(PDDocument document, int page) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(new PDFRenderer(document).renderImageWithDPI(page, DOTS_PER_INCH, ImageType.RGB), "png", out);
+        return out.toByteArray();
+    }
+
     /** @param page from 1 */
     public static byte[] of(byte[] pdf, int page) {
-        try (PDDocument document = Loader.loadPDF(pdf);
-                ByteArrayOutputStream out = new ByteArrayOutputStream()) {
+        try (PDDocument document = Loader.loadPDF(pdf)) {
             if (page < 1 || page > document.getNumberOfPages())
                 throw Refusal.notFound(Message.of("document.pages", "pages", document.getNumberOfPages()));
-            ImageIO.write(
-                    new PDFRenderer(document).renderImageWithDPI(page - 1, DOTS_PER_INCH, ImageType.RGB), "png", out);
-            return out.toByteArray();
+            return drawn(document, page - 1);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

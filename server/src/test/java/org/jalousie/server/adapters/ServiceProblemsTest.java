@@ -22,8 +22,9 @@ class ServiceProblemsTest {
     }
 
     private static Message messageOf(ServiceAway.Service service) {
-        ProblemDetail problem = new ServiceProblems().away(new ServiceAway(service, "It is away.", null));
-        assertThat(problem.getDetail()).startsWith("It is away.");
+        ProblemDetail problem =
+                new ServiceProblems().away(new ServiceAway(service, Message.of("trust.unreachable"), null));
+        assertThat(problem.getDetail()).startsWith("The trust service can\u2019t be reached.");
         Map<String, Object> properties = problem.getProperties();
         return (Message) properties.get("message");
     }
