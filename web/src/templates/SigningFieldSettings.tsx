@@ -19,17 +19,16 @@ export function SigningFieldSettings({ fields, onChange }: Props) {
           onChange: (next) => onChange(fields.map((one) => (one === field ? next : one))),
         };
         return (
-          <li
-            key={field.name}
-            className="flex flex-wrap items-end gap-x-4 gap-y-1 border-t border-rule pt-2"
-          >
-            <span className="w-32">{props.called}</span>
-            <SizeInput side="widthMm" {...props} />
-            <SizeInput side="heightMm" {...props} />
-            {kinds[field.type.kind].settings.map((setting) => {
-              const Input = settingInputs[setting];
-              return <Input key={setting} {...props} />;
-            })}
+          <li key={field.name} className="flex gap-4 border-t border-rule pt-2">
+            <span className="w-32 shrink-0 pt-6">{props.called}</span>
+            <div className="flex flex-wrap items-start gap-x-4 gap-y-2">
+              <SizeInput side="widthMm" {...props} />
+              <SizeInput side="heightMm" {...props} />
+              {kinds[field.type.kind].settings.map((setting) => {
+                const Input = settingInputs[setting];
+                return <Input key={setting} {...props} />;
+              })}
+            </div>
           </li>
         );
       })}

@@ -108,7 +108,7 @@ function CheckInput({ called, field, onChange }: SettingProps) {
 
 function HintInput({ called, field, onChange }: SettingProps) {
   return (
-    <Setting className="w-36" title={say('templates.hint')}>
+    <Setting className="w-52" title={say('templates.hint')}>
       <input
         className={inputLook}
         aria-label={say('templates.hint-of', { called })}
@@ -171,7 +171,7 @@ function PresetInput({ called, field, onChange }: SettingProps) {
 function RequiredInput({ called, field, onChange }: SettingProps) {
   const id = useId();
   return (
-    <label htmlFor={id} className="flex min-h-9 items-center gap-2">
+    <label htmlFor={id} className="flex min-h-9 items-center gap-2 pt-5">
       <input
         id={id}
         type="checkbox"

@@ -125,7 +125,9 @@ public final class Demo {
                     "conservation@museum.example.org",
                     Map.of(
                             "conservator_condition",
-                            "Sound; one closed crack",
+                            "with damage",
+                            "conservator_damage",
+                            "one closed crack in the table",
                             "conservator_report_number",
                             "CR-2026-" + (40 + stage)));
         if (stage > 2) office.approve(number, "collections@museum.example.org");
@@ -176,6 +178,13 @@ public final class Demo {
                   {"key":"collections","label":"Head of collections","duty":"APPROVES","stage":2,"who":"FIXED","first":"Edwin Larch","second":"collections@museum.example.org"},
                   {"key":"lender","label":"Lender","duty":"SIGNS","stage":3,"who":"FROM_FIELDS","first":"lender_name","second":"lender_mail"},
                   {"key":"director","label":"Director","duty":"SIGNS","stage":4,"who":"FIXED","first":"Helena Brandt","second":"director@museum.example.org"}],
+                 "signingFields": [
+                  {"name":"conservator_condition","party":"conservator","label":"condition","sameAs":"",
+                   "type":{"kind":"choice","required":true,"hint":"As you found it on unpacking","options":["sound","with damage"],"preset":"","size":{"widthMm":60,"heightMm":6}},
+                   "when":{"field":"","answer":""}},
+                  {"name":"conservator_damage","party":"conservator","label":"damage","sameAs":"",
+                   "type":{"kind":"text","required":true,"hint":"Kind and place","check":"ANY","preset":"","size":{"widthMm":80,"heightMm":6}},
+                   "when":{"field":"conservator_condition","answer":"with damage"}}],
                  "message":"Please read the agreement to its end; the courier comes when all have signed."}""",
                 List.of(
                         field("loan_number", "TEXT", "Loan number", true, "As in the loans book", List.of()),
@@ -241,12 +250,12 @@ public final class Demo {
     }
 
     private static Object settings(String partiesAndMessage, List<Map<String, Object>> fields) {
-        JsonNode given = JSON.readTree(partiesAndMessage);
+        ObjectNode given = (ObjectNode) JSON.readTree(partiesAndMessage);
         ObjectNode content = JSON.createObjectNode();
         content.put("language", "en-GB");
         content.set("fields", JSON.valueToTree(fields));
         content.set("parties", given.get("parties"));
-        content.set("signingFields", JSON.createArrayNode());
+        content.set("signingFields", given.withArray("signingFields"));
         content.set(
                 "sending",
                 JSON.valueToTree(Map.of(

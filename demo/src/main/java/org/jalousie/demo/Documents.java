@@ -32,6 +32,7 @@ public final class Documents {
                 .table(
                         List.of(
                                 List.of("Condition, as the conservator found it", "{{conservator.condition}}"),
+                                List.of("What was found", "{{conservator.damage}}"),
                                 List.of("Report kept under", "{{conservator.report_number}}")),
                         true)
                 .heading("Signatures")
