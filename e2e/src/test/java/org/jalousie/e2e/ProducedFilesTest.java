@@ -150,7 +150,7 @@ class ProducedFilesTest {
         return FILES.keySet();
     }
 
-    private static byte[] made(String name, boolean typed) throws IOException {
+    static byte[] made(String name, boolean typed) throws IOException {
         try (XWPFDocument file = new XWPFDocument();
                 ByteArrayOutputStream out = new ByteArrayOutputStream()) {
             FILES.get(name).accept(file, (tag, words) -> typed ? words : tag);

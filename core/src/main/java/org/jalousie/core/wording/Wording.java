@@ -1,6 +1,7 @@
 package org.jalousie.core.wording;
 
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -71,8 +72,12 @@ public final class Wording {
      * @param file with marks round fields whose results the word processor works out: see {@link FieldResults}
      * @param reached numbers of the passages that were printed at least once
      * @param fields how often each signing field stands in the body, by its number
+     * @param printed the parts as they were printed, with what put each stretch there
      */
-    public record Merged(byte[] file, BitSet reached, Map<Integer, Integer> fields) {}
+    public record Merged(byte[] file, BitSet reached, Map<Integer, Integer> fields, List<PrintedPart> printed) {}
+
+    /** A part of a merged file. @param stretches of {@code xml}, by where each ends */
+    public record PrintedPart(String name, String xml, List<Stretch> stretches) {}
 
     /** Reads the tags of a file that includes no clauses. */
     public static Wording compile(WordFile file, Set<PartyKey> declaredParties) {
@@ -178,8 +183,8 @@ public final class Wording {
      *
      * @param labels what stands in the place of each value
      */
-    public byte[] outline(Map<String, Value> labels, Locale language) {
-        return merge(labels, language, file -> new byte[0], true).file();
+    public Merged outline(Map<String, Value> labels, Locale language) {
+        return merge(labels, language, file -> new byte[0], true);
     }
 
     private Merged merge(
@@ -197,18 +202,22 @@ public final class Wording {
         Scope root = new Scope(values);
         Map<String, byte[]> parts = new LinkedHashMap<>(fixedParts);
         Map<Integer, Integer> fields = new TreeMap<>();
+        List<PrintedPart> printed = new ArrayList<>();
         compiled.forEach((name, segments) -> {
             Merge merge = new Merge(name, root, run);
-            String xml = merge.run(segments);
-            if (lastSectionMayGo && name.equals(WordFile.MAIN)) xml = LastSection.without(xml, merge.written());
+            String whole = merge.run(segments);
+            boolean main = name.equals(WordFile.MAIN);
+            String xml = lastSectionMayGo && main ? LastSection.without(whole, merge.written()) : whole;
             byte[] bytes = xml.getBytes(StandardCharsets.UTF_8);
             Reconciliation.check(name, xml, bytes, merge.written());
-            if (!boxes.isEmpty() && name.equals(WordFile.MAIN)) fields.putAll(Boxes.in(xml));
+            if (!boxes.isEmpty() && main) fields.putAll(Boxes.in(xml));
             parts.put(name, bytes);
+            // a section that went leaves what was printed in its place, and takes only its own settings along
+            printed.add(new PrintedPart(name, whole, List.copyOf(merge.stretches())));
         });
         Reconciliation.references(run.missing());
         additions.finish(parts);
-        return new Merged(WordFile.zip(parts), run.reached(), fields);
+        return new Merged(WordFile.zip(parts), run.reached(), fields, List.copyOf(printed));
     }
 
     /** What stands in every file of a template: see {@link WordingCompiler}. */

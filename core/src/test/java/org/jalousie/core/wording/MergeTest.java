@@ -186,7 +186,8 @@ class MergeTest {
                                 "{{#abroad}}out{{/abroad}} {{^abroad}}in{{/abroad}} {{#by.sea}}sea {{port}}{{/by.sea}}")
                         .bytes()),
                 Set.of());
-        assertThat(DocxText.body(wording.outline(Map.of("port", text("[Port]")), Locale.UK)))
+        assertThat(DocxText.body(wording.outline(Map.of("port", text("[Port]")), Locale.UK)
+                        .file()))
                 .isEqualTo("out in sea [Port]");
         assertThat(wording.passages()).extracting(Passage::begins).containsExactly("out", "in", "sea");
         assertThat(wording.merge(Map.of("abroad", new Value.YesNo(true)), Locale.UK, file -> new byte[0])

@@ -72,6 +72,6 @@ class WordFileFuzzTest {
                 .fields()
                 .forEach(name -> values.put(name, name.length() % 2 == 0 ? items : new Value.Text("v")));
         WordFile.open(wording.merge(values, Locale.UK));
-        WordFile.open(wording.outline(values, Locale.UK));
+        WordFile.open(wording.outline(values, Locale.UK).file());
     }
 }

@@ -62,7 +62,8 @@ class PreviewService {
         String key = kept.name() + Json.canonical(Map.of("f", content.fields(), "r", content.rules()));
         FieldPlacer.Placed known = previews.getIfPresent(key);
         if (known != null) return known;
-        byte[] word = wording.outline(names(content), Locale.forLanguageTag(content.language()));
+        byte[] word = wording.outline(names(content), Locale.forLanguageTag(content.language()))
+                .file();
         // outside of any lock: conversion takes its time, and making the same pages twice does no harm
         FieldPlacer.Placed placed =
                 FieldPlacer.place(converter.toPdf(word), wording.boxes(), wording.onEachPage(), List.of());

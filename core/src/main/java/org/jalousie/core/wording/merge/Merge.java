@@ -2,6 +2,7 @@ package org.jalousie.core.wording.merge;
 
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,6 +13,8 @@ import org.jalousie.core.data.Value;
 import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.messages.NotPossible;
+import org.jalousie.core.wording.Origin;
+import org.jalousie.core.wording.Stretch;
 import org.jalousie.core.wording.compile.Segment;
 import org.jalousie.core.wording.compile.Tally;
 import org.jalousie.core.wording.docx.SafeXml;
@@ -29,6 +32,7 @@ public final class Merge {
     private final Scope root;
     private final String part;
     private final Tally written = new Tally();
+    private final List<Stretch> stretches = new ArrayList<>();
     private String gap = "";
     private String noteNumber = "";
 
@@ -46,6 +50,11 @@ public final class Merge {
         return written;
     }
 
+    /** What put which stretch of the part there, by where each ends. */
+    public List<Stretch> stretches() {
+        return stretches;
+    }
+
     public String run(List<Segment> segments) {
         StringBuilder out = new StringBuilder(32 * 1024);
         run(segments, root, out);
@@ -53,11 +62,25 @@ public final class Merge {
     }
 
     /** One printing of a note, under the number that its mark has. */
-    String note(Segment.Note note, String number, Scope scope) {
+    PrintedNote note(Segment.Note note, String number, Scope scope) {
         noteNumber = number;
         StringBuilder out = new StringBuilder();
+        int traced = stretches.size();
         run(note.body(), scope, out);
-        return out.toString();
+        List<Stretch> own = List.copyOf(stretches.subList(traced, stretches.size()));
+        forget(traced);
+        return new PrintedNote(out.toString(), own);
+    }
+
+    /** @param stretches within its own XML */
+    record PrintedNote(String xml, List<Stretch> stretches) {}
+
+    private void trace(int from, StringBuilder out, Origin origin) {
+        if (out.length() > from) stretches.add(new Stretch(from, out.length(), origin));
+    }
+
+    private void forget(int traced) {
+        stretches.subList(traced, stretches.size()).clear();
     }
 
     private void run(List<Segment> segments, Scope scope, StringBuilder out) {
@@ -89,14 +112,18 @@ public final class Merge {
             out.append(run.once(once));
         } else if (segment instanceof Segment.Link link) {
             StringBuilder address = new StringBuilder();
+            int traced = stretches.size();
             run(link.address(), scope, address);
+            forget(traced);
             out.append(pictures.additions().link(part, followed(unescaped(address.toString()))));
         } else if (segment instanceof Segment.NoteMark mark) {
             out.append(run.note(mark, scope));
         } else if (segment instanceof Segment.Note note) {
-            String printedNotes = run.notes(part, note.id());
-            written.add(Tally.of(printedNotes));
-            out.append(printedNotes);
+            for (PrintedNote one : run.notes(part, note.id())) {
+                for (Stretch stretch : one.stretches()) stretches.add(stretch.shifted(out.length()));
+                written.add(Tally.of(one.xml()));
+                out.append(one.xml());
+            }
         } else if (segment instanceof Segment.NoteNumber) {
             out.append(noteNumber);
         }
@@ -136,13 +163,16 @@ public final class Merge {
 
     /** A table of which no row is left goes, and nothing but its grid with it. */
     private void table(Segment.Table table, Scope scope, StringBuilder out) {
-        StringBuilder body = new StringBuilder();
+        int start = out.length();
+        int traced = stretches.size();
         Tally before = written.copy();
-        run(table.body(), scope, body);
-        boolean rows =
-                body.indexOf("<" + table.prefix() + "tr>") >= 0 || body.indexOf("<" + table.prefix() + "tr ") >= 0;
-        if (rows) out.append(body);
-        else written.become(before);
+        run(table.body(), scope, out);
+        boolean rows = out.indexOf("<" + table.prefix() + "tr>", start) >= 0
+                || out.indexOf("<" + table.prefix() + "tr ", start) >= 0;
+        if (rows) return;
+        out.setLength(start);
+        forget(traced);
+        written.become(before);
     }
 
     /** Looks at the end only: a search from the end would run through all that was written so far. */
@@ -158,12 +188,17 @@ public final class Merge {
             int position = 0;
             for (Map<String, Value> item : items.items()) {
                 run.reach(section.passage(), ++position);
-                run(section.body(), new Scope(item, items.names(), position, scope), out);
+                int start = out.length();
+                Scope inside = new Scope(item, items.names(), position, scope);
+                run(section.body(), inside, out);
+                trace(start, out, new Origin.Printing(section.passage(), inside.positions()));
             }
             run.leave(section.passage());
         } else if (run.everything() || scope.holds(section.name(), printer) != section.inverted()) {
             run.reach(section.passage(), 1);
+            int start = out.length();
             run(section.body(), scope, out);
+            trace(start, out, new Origin.Printing(section.passage(), scope.positions()));
             run.leave(section.passage());
         }
     }
@@ -174,8 +209,11 @@ public final class Merge {
                 slot.inAddress()
                         ? URLEncoder.encode(text, StandardCharsets.UTF_8).replace("+", "%20")
                         : text);
-        if (slot.inWords()) this.written.letters(written);
+        int start = out.length();
         out.append(written);
+        if (!slot.inWords()) return;
+        this.written.letters(written);
+        trace(start, out, origin(slot.name(), slot.print(), scope));
     }
 
     private void slot(Segment.Slot slot, Scope scope, StringBuilder out) {
@@ -196,15 +234,23 @@ public final class Merge {
             RichRuns.words(text, slot.prefix(), out);
             out.append(slot.after());
             written.words(text);
+            trace(start, out, origin(slot.name(), slot.print(), scope));
             return;
         }
         written.add(Tally.of(out.substring(start)));
+        trace(start, out, origin(slot.name(), slot.print(), scope));
+    }
+
+    private static Origin origin(String name, String print, Scope scope) {
+        return new Origin.Datum(name, print, scope.positions());
     }
 
     private void pictureBox(Segment.PictureBox box, Scope scope, StringBuilder out) {
         if (!(scope.find(box.name()).orElse(null) instanceof Value.Picture picture)) return;
         StringBuilder body = new StringBuilder();
+        int traced = stretches.size();
         run(box.body(), scope, body);
+        forget(traced);
         out.append(pictures.intoBox(part, body.toString(), box, picture));
     }
 
@@ -219,6 +265,7 @@ public final class Merge {
             int before = out.length();
             rich.paragraphs(text.html(), slot, start.xml(), line.further(), end.xml(), out);
             written.add(Tally.of(out.substring(before)));
+            trace(before, out, origin(slot.name(), slot.print(), scope));
         } else {
             run(line.body(), scope, out);
         }

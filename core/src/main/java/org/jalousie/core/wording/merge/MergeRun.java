@@ -21,7 +21,7 @@ public final class MergeRun {
     private final BitSet reached = new BitSet();
     private final Map<String, Segment.Note> notes;
     private final Map<String, Integer> highestNote;
-    private final Map<String, List<String>> printedNotes = new LinkedHashMap<>();
+    private final Map<String, List<Merge.PrintedNote>> printedNotes = new LinkedHashMap<>();
     private final Map<String, Merge> noteParts = new HashMap<>();
     private final Map<String, String> pairs = new HashMap<>();
     private final Set<String> defined = new HashSet<>();
@@ -97,7 +97,7 @@ public final class MergeRun {
     /** Prints a note with its mark; returns the number that the mark gets. */
     String note(Segment.NoteMark mark, Scope scope) {
         String key = mark.part() + " " + mark.id();
-        List<String> printed = printedNotes.computeIfAbsent(key, k -> new ArrayList<>());
+        List<Merge.PrintedNote> printed = printedNotes.computeIfAbsent(key, k -> new ArrayList<>());
         String number = printed.isEmpty() ? mark.id() : String.valueOf(highestNote.merge(mark.part(), 1, Integer::sum));
         Merge merge = noteParts.computeIfAbsent(mark.part(), part -> new Merge(part, scope.outermost(), this));
         printed.add(merge.note(notes.get(key), number, scope));
@@ -105,8 +105,8 @@ public final class MergeRun {
     }
 
     /** What was printed of a note, in order. */
-    String notes(String part, String id) {
-        return String.join("", printedNotes.getOrDefault(part + " " + id, List.of()));
+    List<Merge.PrintedNote> notes(String part, String id) {
+        return printedNotes.getOrDefault(part + " " + id, List.of());
     }
 
     /** Names that references speak of and that are printed nowhere. */

@@ -1,6 +1,8 @@
 package org.jalousie.core.wording.merge;
 
 import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -22,6 +24,15 @@ public record Scope(Map<String, Value> values, Set<String> names, int position, 
 
     Scope outermost() {
         return outer == null ? this : outer.outermost();
+    }
+
+    /** Which item of each list around a place, from the outside in. */
+    List<Integer> positions() {
+        if (outer == null) return List.of();
+        if (position == 0) return outer.positions();
+        List<Integer> all = new ArrayList<>(outer.positions());
+        all.add(position);
+        return List.copyOf(all);
     }
 
     Optional<Value> find(String name) {

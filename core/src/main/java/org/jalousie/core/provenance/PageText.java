@@ -1,0 +1,175 @@
+package org.jalousie.core.provenance;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSInteger;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSObject;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.documentinterchange.markedcontent.PDMarkedContent;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.font.PDFontDescriptor;
+import org.apache.pdfbox.text.PDFMarkedContentExtractor;
+import org.apache.pdfbox.text.TextPosition;
+import org.apache.pdfbox.util.Matrix;
+
+/**
+ * The letters of tagged pages in the order in which they are read: by paragraph of the structure tree (ISO 32000-1 §14.7), and for
+ * each page what stands beside the structure, which is its header, its footer and repeated rows (artifacts, §14.8.2.2).
+ */
+final class PageText {
+    // the word processor's descriptions of fonts are blank here; these are what poppler takes then (GfxFont.cc)
+    private static final double USUAL_ASCENT = 0.95;
+    private static final double USUAL_DESCENT = -0.35;
+
+    private final List<Glyph> glyphs = new ArrayList<>();
+    private final Map<COSBase, Map<Integer, Letters>> tagged = new IdentityHashMap<>();
+    private final List<Letters> paragraphs = new ArrayList<>();
+    private final List<List<Letters>> beside = new ArrayList<>();
+
+    private PageText() {}
+
+    static PageText of(PDDocument document) throws IOException {
+        PageText text = new PageText();
+        int number = 0;
+        for (PDPage page : document.getPages()) text.read(page, ++number);
+        COSBase root = document.getDocumentCatalog().getCOSObject().getDictionaryObject(COSName.STRUCT_TREE_ROOT);
+        if (root instanceof COSDictionary tree) text.walk(tree, null);
+        return text;
+    }
+
+    /** The paragraphs that print something, in reading order. */
+    List<Letters> paragraphs() {
+        return paragraphs;
+    }
+
+    /** What stands beside the structure, by page, in pieces as they were drawn. */
+    List<List<Letters>> beside() {
+        return beside;
+    }
+
+    Glyph glyph(int number) {
+        return glyphs.get(number);
+    }
+
+    private void read(PDPage page, int number) throws IOException {
+        PDFMarkedContentExtractor extractor = new PDFMarkedContentExtractor();
+        // two of the same at one place would be one otherwise, and all after them would be counted wrongly
+        extractor.setSuppressDuplicateOverlappingText(false);
+        extractor.processPage(page);
+        Map<Integer, Letters> byId = new HashMap<>();
+        List<Letters> rest = new ArrayList<>();
+        for (PDMarkedContent content : extractor.getMarkedContents()) collect(content, number, byId, rest);
+        tagged.put(page.getCOSObject(), byId);
+        beside.add(rest);
+    }
+
+    private void collect(PDMarkedContent content, int page, Map<Integer, Letters> byId, List<Letters> rest) {
+        Letters letters = new Letters();
+        for (Object one : content.getContents()) {
+            if (one instanceof TextPosition position) {
+                glyphs.add(glyph(page, position));
+                letters.add(position.getUnicode(), glyphs.size() - 1);
+            } else if (one instanceof PDMarkedContent inner) {
+                collect(inner, page, byId, rest);
+            }
+        }
+        if (letters.length() == 0) return;
+        if (content.getMCID() >= 0)
+            byId.computeIfAbsent(content.getMCID(), id -> new Letters()).add(letters);
+        else rest.add(letters);
+    }
+
+    private static Glyph glyph(int page, TextPosition position) {
+        Matrix matrix = position.getTextMatrix();
+        // the matrix has the size of the font in it (ISO 32000-1 §9.4.4)
+        double size = Math.hypot(matrix.getScaleX(), matrix.getShearY());
+        PDFont font = position.getFont();
+        PDFontDescriptor descriptor = font.getFontDescriptor();
+        double up = size * known(descriptor == null ? 0 : descriptor.getAscent(), USUAL_ASCENT);
+        double down = size * known(descriptor == null ? 0 : descriptor.getDescent(), USUAL_DESCENT);
+        double cos = size == 0 ? 1 : matrix.getScaleX() / size;
+        double sin = size == 0 ? 0 : matrix.getShearY() / size;
+        double x = matrix.getTranslateX();
+        double y = matrix.getTranslateY();
+        double width = position.getWidthDirAdj();
+        double[] xs = {x - sin * down, x - sin * up, x + cos * width - sin * down, x + cos * width - sin * up};
+        double[] ys = {y + cos * down, y + cos * up, y + sin * width + cos * down, y + sin * width + cos * up};
+        return new Glyph(page, min(xs), min(ys), max(xs), max(ys), cos * y - sin * x);
+    }
+
+    /** @param stated in thousandths of the font's size; 0 where the font's description says nothing */
+    private static double known(double stated, double usual) {
+        return stated == 0 ? usual : stated / 1000;
+    }
+
+    private static double min(double[] all) {
+        return Math.min(Math.min(all[0], all[1]), Math.min(all[2], all[3]));
+    }
+
+    private static double max(double[] all) {
+        return Math.max(Math.max(all[0], all[1]), Math.max(all[2], all[3]));
+    }
+
+    /** Goes through the tree as it is stored: the library passes over numbers that are objects of their own. */
+    private void walk(COSDictionary element, COSBase page) {
+        COSBase own = element.getDictionaryObject(COSName.PG);
+        COSBase on = own == null ? page : own;
+        Letters letters = new Letters();
+        for (COSBase kid : kids(element)) {
+            if (kid instanceof COSInteger id) letters.add(content(on, id.intValue()));
+            else if (kid instanceof COSDictionary inner) {
+                if (inner.containsKey(COSName.MCID)) {
+                    COSBase there = inner.getDictionaryObject(COSName.PG);
+                    letters.add(content(there == null ? on : there, inner.getInt(COSName.MCID)));
+                } else if (INLINE.contains(String.valueOf(inner.getNameAsString(COSName.S)))) {
+                    letters.add(inline(inner, on));
+                } else {
+                    walk(inner, on);
+                }
+            }
+        }
+        if (letters.length() > 0) paragraphs.add(letters);
+    }
+
+    // ISO 32000-1 §14.8.4.4: what stands within a paragraph
+    private static final Set<String> INLINE = Set.of("Span", "Link", "Quote", "Reference", "Code", "BibEntry");
+
+    private Letters inline(COSDictionary element, COSBase page) {
+        COSBase own = element.getDictionaryObject(COSName.PG);
+        COSBase on = own == null ? page : own;
+        Letters letters = new Letters();
+        for (COSBase kid : kids(element)) {
+            if (kid instanceof COSInteger id) letters.add(content(on, id.intValue()));
+            else if (kid instanceof COSDictionary inner && inner.containsKey(COSName.MCID)) {
+                COSBase there = inner.getDictionaryObject(COSName.PG);
+                letters.add(content(there == null ? on : there, inner.getInt(COSName.MCID)));
+            } else if (kid instanceof COSDictionary inner && inner.containsKey(COSName.S)) {
+                letters.add(inline(inner, on));
+            }
+        }
+        return letters;
+    }
+
+    private Letters content(COSBase page, int id) {
+        return tagged.getOrDefault(page, Map.of()).getOrDefault(id, new Letters());
+    }
+
+    private static List<COSBase> kids(COSDictionary element) {
+        COSBase kids = element.getDictionaryObject(COSName.K);
+        List<COSBase> all = new ArrayList<>();
+        if (kids instanceof COSArray array)
+            array.forEach(one -> all.add(one instanceof COSObject held ? held.getObject() : one));
+        else if (kids != null) all.add(kids);
+        return all;
+    }
+}

@@ -1,0 +1,139 @@
+package org.jalousie.core.provenance;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.TreeMap;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.jalousie.core.wording.Stretch;
+import org.jalousie.core.wording.WordFile;
+import org.jalousie.core.wording.Wording;
+
+/**
+ * Where on the finished pages what was merged stands. The merge says of every stretch of the file what put it there; the tagged
+ * pages say in which order their letters are read. Both are the same text, so that each letter of the one is one of the other:
+ * nothing is looked for, and a value that equals other words is never taken for them. Neither the file nor its pages are changed
+ * for it.
+ */
+public final class Provenance {
+    private final PageText pages;
+    private final List<PrintedPlace> places = new ArrayList<>();
+
+    private Provenance(PageText pages) {
+        this.pages = pages;
+    }
+
+    /**
+     * @param printed the parts of the merged file
+     * @param pdf its pages, tagged
+     * @return by page, from the top down
+     */
+    public static List<PrintedPlace> of(List<Wording.PrintedPart> printed, byte[] pdf) {
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            Provenance provenance = new Provenance(PageText.of(document));
+            provenance.all(printed);
+            provenance.places.sort(Comparator.comparingInt(PrintedPlace::page)
+                    .thenComparing(place -> -(place.y() + place.height()))
+                    .thenComparing(PrintedPlace::x));
+            return List.copyOf(provenance.places);
+        } catch (IOException e) {
+            throw new UncheckedIOException("the converted document can't be read", e);
+        }
+    }
+
+    private void all(List<Wording.PrintedPart> printed) {
+        List<Letters> open = pages.paragraphs();
+        List<Wording.PrintedPart> later = new ArrayList<>();
+        for (Wording.PrintedPart part : printed) {
+            if (part.name().equals(WordFile.MAIN)) open = inOrder(part, open);
+            else later.add(part);
+        }
+        for (Wording.PrintedPart part : later) {
+            // by their elements (ISO/IEC 29500-1 §17.10, §17.11): a part may have any name
+            switch (StoryText.root(part.xml())) {
+                case "hdr", "ftr" -> besides(part);
+                case "footnotes", "endnotes" -> open = inOrder(part, open);
+                default -> {}
+            }
+        }
+    }
+
+    /** Finds a part's paragraphs among those of the pages, and returns the ones that are none of them. */
+    private List<Letters> inOrder(Wording.PrintedPart part, List<Letters> among) {
+        StoryText story = StoryText.of(part.xml());
+        List<Letters> left = inOrder(part, story.paragraphs(), among);
+        return story.boxed().isEmpty() ? left : inOrder(part, story.boxed(), left);
+    }
+
+    private List<Letters> inOrder(Wording.PrintedPart part, List<Letters> file, List<Letters> among) {
+        int[] partner = Alignment.of(file, among);
+        TreeMap<Integer, int[]> glyphs = new TreeMap<>();
+        for (int i = 0; i < file.size(); i++) {
+            if (partner[i] < 0) continue;
+            Letters shown = among.get(partner[i]);
+            note(file.get(i), shown, LetterPairs.of(file.get(i), shown), i, glyphs);
+        }
+        put(part, glyphs);
+        return Alignment.left(among, partner);
+    }
+
+    /** A header or footer, on each page that has it. */
+    private void besides(Wording.PrintedPart part) {
+        StoryText story = StoryText.of(part.xml());
+        besides(part, story.paragraphs());
+        besides(part, story.boxed());
+    }
+
+    private void besides(Wording.PrintedPart part, List<Letters> paragraphs) {
+        Letters file = new Letters();
+        paragraphs.forEach(file::add);
+        for (List<Letters> pieces : pages.beside()) {
+            Letters shown = new Letters();
+            pieces.forEach(shown::add);
+            int at = shown.toString().indexOf(file.toString());
+            if (at < 0 || file.length() == 0) continue;
+            int[] pairs = new int[file.length()];
+            for (int i = 0; i < pairs.length; i++) pairs[i] = at + i;
+            TreeMap<Integer, int[]> glyphs = new TreeMap<>();
+            note(file, shown, pairs, 0, glyphs);
+            put(part, glyphs);
+        }
+    }
+
+    private static void note(Letters file, Letters shown, int[] pairs, int paragraph, TreeMap<Integer, int[]> glyphs) {
+        for (int i = 0; i < pairs.length; i++)
+            if (pairs[i] >= 0) glyphs.putIfAbsent(file.source(i), new int[] {shown.source(pairs[i]), paragraph});
+    }
+
+    /** @param glyphs by the place in the part's XML that each stands for: its number, and that of its paragraph */
+    private void put(Wording.PrintedPart part, TreeMap<Integer, int[]> glyphs) {
+        for (Stretch stretch : part.stretches()) {
+            Glyph line = null;
+            int paragraph = -1;
+            for (int[] one : glyphs.subMap(stretch.from(), stretch.to()).values()) {
+                Glyph glyph = pages.glyph(one[0]);
+                if (line != null && paragraph == one[1] && line.isOneLineWith(glyph)) {
+                    line = line.with(glyph);
+                } else {
+                    if (line != null) places.add(place(stretch, line));
+                    line = glyph;
+                    paragraph = one[1];
+                }
+            }
+            if (line != null) places.add(place(stretch, line));
+        }
+    }
+
+    private static PrintedPlace place(Stretch stretch, Glyph line) {
+        return new PrintedPlace(
+                stretch.origin(),
+                line.page(),
+                line.left(),
+                line.bottom(),
+                line.right() - line.left(),
+                line.top() - line.bottom());
+    }
+}
