@@ -5,7 +5,7 @@ import { Link, useParams } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
 import { BlindWithNames, standingWords } from '../blind/Blind';
 import { useAgreement, useSession } from '../office/queries';
-import { AnnotatedPages } from '../page/AnnotatedPages';
+import { AgreementPages } from './AgreementPages';
 import { Button, inputLook, RoomTitle, Trouble, Waiting } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
 import { date, since } from '../ui/time';
@@ -89,14 +89,7 @@ export default function AgreementRoom() {
           {detail.documents.map((document) => (
             <section key={document.id} aria-label={document.title}>
               {detail.documents.length > 1 && <h2 className="pb-2 text-lg">{document.title}</h2>}
-              <AnnotatedPages
-                url={`/api/v1/agreements/${number}/documents/${document.id}.pdf?at=${row.changedAt}`}
-                pages={document.pages}
-                data={detail.data
-                  .filter((one) => one.printed !== 'yes' && one.printed !== 'no')
-                  .map((one) => ({ name: one.name, label: one.label, text: one.printed }))}
-                actors={detail.people}
-              />
+              <AgreementPages detail={detail} document={document} />
             </section>
           ))}
         </div>

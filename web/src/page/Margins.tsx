@@ -8,31 +8,42 @@ export function Margin({
   side,
   label,
   notes,
+  ticks = [],
 }: {
   side: 'left' | 'right';
   label: string;
   notes: Note[];
+  /** Heights of further places of what the notes name. */
+  ticks?: number[];
 }) {
   const tops = stacked(notes, 4);
   if (!notes.length) return null;
+  const edge = side === 'left' ? '-right-3' : '-left-3';
   return (
-    <ul aria-label={label} className="absolute inset-x-0 top-0">
-      {notes.map((note, i) => (
-        <li
-          key={note.key}
-          tabIndex={0}
-          onKeyDown={walk}
-          className={`absolute w-full px-2 py-1 leading-tight ${side === 'left' ? 'border-r-2 text-right' : 'border-l-2'} border-rule focus:border-slate`}
-          style={{ top: tops[i] }}
-        >
-          <span
-            aria-hidden="true"
-            className={`absolute top-3 h-px w-3 bg-edge ${side === 'left' ? '-right-3' : '-left-3'}`}
-          />
-          {note.body}
-        </li>
+    <>
+      {ticks.map((top, i) => (
+        <span
+          key={i}
+          aria-hidden="true"
+          className={`absolute h-px w-2 bg-edge ${edge}`}
+          style={{ top }}
+        />
       ))}
-    </ul>
+      <ul aria-label={label} className="absolute inset-x-0 top-0">
+        {notes.map((note, i) => (
+          <li
+            key={note.key}
+            tabIndex={0}
+            onKeyDown={walk}
+            className={`absolute w-full px-2 py-1 leading-tight ${side === 'left' ? 'border-r-2 text-right' : 'border-l-2'} border-rule focus:border-slate`}
+            style={{ top: tops[i] }}
+          >
+            <span aria-hidden="true" className={`absolute top-3 h-px w-3 bg-edge ${edge}`} />
+            {note.body}
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }
 

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import type { Schemas } from '../api/client';
 import { useSay } from '../messages/useSay';
-import type { Document, Match } from './viewer';
+import type { Document } from './viewer';
 import { chosenWords, type Words } from './words';
 
 type Pages = Schemas['Pages'];
@@ -33,33 +33,6 @@ function useDocument(url: string) {
     };
   }, [url]);
   return { document, failed };
-}
-
-type Needles = { key: string; text: string }[];
-
-/** Where texts stand on each page, once the document is open. */
-function useMatches(document: Document | undefined, needles: Needles | undefined) {
-  const [matches, setMatches] = useState<Match[][]>([]);
-  const wanted = JSON.stringify(needles ?? []);
-  useEffect(() => {
-    let ended = false;
-    const all = JSON.parse(wanted) as Needles;
-    if (!document || !all.length) return;
-    import('./viewer')
-      .then(({ matchesOn }) =>
-        Promise.all(
-          Array.from({ length: document.numPages }, (_, i) => matchesOn(document, i + 1, all)),
-        ),
-      )
-      .then((found) => {
-        if (!ended) setMatches(found);
-      })
-      .catch(() => undefined);
-    return () => {
-      ended = true;
-    };
-  }, [document, wanted]);
-  return matches;
 }
 
 function PageCanvas({
@@ -127,28 +100,20 @@ function PageCanvas({
 export function PagesView({
   url,
   pages,
-  needles,
   over,
   beside,
   onWords,
 }: {
   url: string;
   pages: Pages;
-  /** Texts whose places are handed to `over` and `beside`. */
-  needles?: Needles;
   /** Drawn over a page; positions in per cent of the page. */
-  over?: (page: number, matches: Match[]) => ReactNode;
-  beside?: (
-    page: number,
-    height: number,
-    matches: Match[],
-  ) => { left?: ReactNode; right?: ReactNode };
+  over?: (page: number) => ReactNode;
+  beside?: (page: number, height: number) => { left?: ReactNode; right?: ReactNode };
   /** Makes the words selectable, and is told which are. */
   onWords?: ((words: Words | undefined) => void) | undefined;
 }) {
   const words = useSay();
   const { document, failed } = useDocument(url);
-  const matches = useMatches(document, needles);
   const box = useRef<HTMLElement>(null);
   const [width, setWidth] = useState(0);
   useEffect(() => {
@@ -169,7 +134,7 @@ export function PagesView({
   return (
     <div className="flex flex-col gap-5">
       {pages.sizes.map((size, i) => {
-        const margins = beside?.(i + 1, (width / size.width) * size.height, matches[i] ?? []);
+        const margins = beside?.(i + 1, (width / size.width) * size.height);
         return (
           <div
             key={i}
@@ -189,7 +154,7 @@ export function PagesView({
               {document && i < document.numPages && (
                 <PageCanvas document={document} number={i + 1} width={width} onWords={onWords} />
               )}
-              {over?.(i + 1, matches[i] ?? [])}
+              {over?.(i + 1)}
             </section>
             {margins && <div className="relative">{margins.right}</div>}
           </div>
@@ -204,8 +169,10 @@ export function PagesView({
   );
 }
 
-/** A field's place in per cent of its page. */
-export function placeOf(field: Schemas['PlacedField'], size: Schemas['Size']) {
+type Place = { x: number; y: number; width: number; height: number };
+
+/** A place in per cent of its page. */
+export function placeOf(field: Place, size: Schemas['Size']) {
   return {
     left: `${(field.x / size.width) * 100}%`,
     top: `${(1 - (field.y + field.height) / size.height) * 100}%`,

@@ -3,10 +3,12 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
 import { AnnotatedPages, type Datum } from '../page/AnnotatedPages';
+import { valueKey } from '../page/printed';
 import type { Words } from '../page/words';
 import { Button, Trouble, Waiting } from '../ui/parts';
 import { ActsOnWords } from './ActsOnWords';
 import { BringBack } from './BringBack';
+import { sayingOf } from './saying';
 
 type Detail = Schemas['TemplateDetail'];
 
@@ -96,6 +98,7 @@ export function WordingPart({
               : `${pages}/specimens/${specimen}/pages.pdf?revision=${stamp}`
           }
           pages={preview.data.pages}
+          printed={preview.data.printed}
           data={data(detail)}
           actors={detail.content.parties.map((party) => ({ party: party.key, label: party.label }))}
           {...(draft && shown === 'names' ? { onWords: setWords } : {})}
@@ -107,29 +110,30 @@ export function WordingPart({
 
 /** What the left margin names: fields, what rules work out, and passages that depend on something. */
 function data(detail: Detail): Datum[] {
-  const fields = detail.content.fields.flatMap((field) => [field, ...field.items]);
+  const { content } = detail;
   return [
-    ...fields.map((field) => ({
-      name: field.name,
-      label: field.label,
-      text: `[${field.label}]`,
-    })),
-    ...detail.content.rules.map((rule) => ({
-      name: rule.name,
+    ...content.fields.flatMap((field) => [
+      { key: field.name, label: field.label },
+      ...field.items.map(({ name, label }) => ({ key: valueKey(name, field.name), label })),
+    ]),
+    ...content.rules.map((rule) => ({
+      key: valueKey(rule.name, rule.within),
       label: say('templates.label-of-rule', { label: rule.label }),
-      text: `[${rule.label}]`,
     })),
     ...detail.includes.map((one, i) => ({
-      name: `clause-${i}`,
+      key: `clause-${i}`,
       label: say('templates.clause', { clause: one.clause }),
-      text: one.begins,
+      spans: true,
     })),
-    ...detail.passages.map((passage) => ({
-      name: `passage-${passage.number}`,
-      label: passage.inverted
-        ? say('templates.unless-passage', { name: passage.name })
-        : say('templates.for-passage', { name: passage.name }),
-      text: passage.begins,
-    })),
+    ...detail.passages.map((passage) => {
+      const name = sayingOf(content, passage.name);
+      return {
+        key: `passage-${passage.number}`,
+        label: passage.inverted
+          ? say('templates.unless-passage', { name })
+          : say('templates.for-passage', { name }),
+        spans: true,
+      };
+    }),
   ];
 }

@@ -134,6 +134,28 @@ class ProvenanceTest {
         }
     }
 
+    @org.junit.jupiter.api.Test
+    void inEveryDirectionAndScript() throws IOException {
+        byte[] file = new WordDraft()
+                .paragraph("a {{greek}} b {{hebrew}} c {{arabic}} d {{hindi}} e {{chinese}} f {{turned}}")
+                .bytes();
+        Wording wording = Wording.compile(WordFile.open(file), Set.of());
+        Map<String, Value> values = new HashMap<>();
+        values.put("greek", new Value.Text("\u0393\u03b9\u03ce\u03c1\u03b3\u03bf\u03c2"));
+        values.put("hebrew", new Value.Text("\u05e9\u05dc\u05d5\u05dd \u05e2\u05d5\u05dc\u05dd"));
+        values.put("arabic", new Value.Text("\u0645\u062d\u0645\u062f"));
+        values.put("hindi", new Value.Text("\u0915\u094d\u0937\u0947\u0924\u094d\u0930"));
+        values.put("chinese", new Value.Text("\u674e\u660e"));
+        Wording.Merged merged = wording.merge(values, Locale.UK, f -> new byte[0]);
+        byte[] pdf = CONVERTER.toPdf(merged.file());
+        Files.write(Path.of("/tmp/prov/rtl.pdf"), pdf);
+        for (PrintedPlace p : Provenance.of(merged.printed(), pdf))
+            System.out.printf(
+                    "PP %s p%d %.1f %.1f %.1f %.1f%n",
+                    p.origin(), p.page(), p.x(), p.y(), p.x() + p.width(), p.y() + p.height());
+        for (Box box : words(pdf)) System.out.println("PP " + box);
+    }
+
     private static long count(List<Box> words, String code) {
         return words.stream()
                 .mapToLong(word -> word.words.split(Pattern.quote(code), -1).length - 1L)

@@ -74,15 +74,19 @@ final class PageText {
     }
 
     private void collect(PDMarkedContent content, int page, Map<Integer, Letters> byId, List<Letters> rest) {
-        Letters letters = new Letters();
+        List<Integer> numbers = new ArrayList<>();
+        List<String> shown = new ArrayList<>();
         for (Object one : content.getContents()) {
             if (one instanceof TextPosition position) {
+                numbers.add(glyphs.size());
                 glyphs.add(glyph(page, position));
-                letters.add(position.getUnicode(), glyphs.size() - 1);
+                shown.add(position.getUnicode());
             } else if (one instanceof PDMarkedContent inner) {
                 collect(inner, page, byId, rest);
             }
         }
+        Letters letters = new Letters();
+        for (int at : ReadingOrder.of(shown)) letters.add(shown.get(at), numbers.get(at));
         if (letters.length() == 0) return;
         if (content.getMCID() >= 0)
             byId.computeIfAbsent(content.getMCID(), id -> new Letters()).add(letters);

@@ -74,6 +74,11 @@ class AgreementDesk implements Agreements {
     }
 
     @Override
+    public UUID templateVersion(AgreementNumber number) {
+        return service.templateVersion(number);
+    }
+
+    @Override
     public void foundBy(UUID id, String text) {
         lists.foundBy(id, text);
     }

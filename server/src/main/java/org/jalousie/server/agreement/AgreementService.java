@@ -253,6 +253,11 @@ class AgreementService {
                 .templateVersionId();
     }
 
+    @Transactional(readOnly = true)
+    public UUID templateVersion(AgreementNumber number) {
+        return row(number).templateVersionId();
+    }
+
     private static List<String> blanks(UsableTemplate template, Agreement agreement) {
         return template.content().fields().stream()
                 .filter(field -> field.required()

@@ -62,6 +62,8 @@ public interface Agreements {
     /** The version of the template that it was made from. */
     UUID templateVersion(UUID id);
 
+    UUID templateVersion(AgreementNumber number);
+
     /** @param text of its documents' pages, by whose words it is found from now on */
     void foundBy(UUID id, String text);
 

@@ -1,34 +1,24 @@
 package org.jalousie.server.documents;
 
-import java.time.LocalDate;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
-import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.Document;
 import org.jalousie.core.agreement.DocumentId;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
-import org.jalousie.core.data.Value;
-import org.jalousie.core.filing.FileNames;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.messages.NotPossible;
 import org.jalousie.core.placement.ErrorTexts;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.placement.HiddenFields;
 import org.jalousie.core.placement.PagesText;
-import org.jalousie.core.rules.RuleSet;
-import org.jalousie.core.template.BuiltIn;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.FieldResults;
 import org.jalousie.core.wording.Wording;
-import org.jalousie.server.Settings;
 import org.jalousie.server.adapters.Converter;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.files.FileStore;
@@ -46,7 +36,7 @@ class MakeDocuments {
     private final Converter converter;
     private final FileStore files;
     private final TransactionTemplate transaction;
-    private final Settings settings;
+    private final DocumentMerge merge;
 
     MakeDocuments(
             Agreements agreements,
@@ -54,13 +44,13 @@ class MakeDocuments {
             Converter converter,
             FileStore files,
             TransactionTemplate transaction,
-            Settings settings) {
+            DocumentMerge merge) {
         this.agreements = agreements;
         this.templates = templates;
         this.converter = converter;
         this.files = files;
         this.transaction = transaction;
-        this.settings = settings;
+        this.merge = merge;
     }
 
     /** A document with the words on its pages. */
@@ -91,11 +81,7 @@ class MakeDocuments {
                 });
         Wording.Merged merged;
         try {
-            merged = template.wording()
-                    .merge(
-                            values(agreement, created, template),
-                            Locale.forLanguageTag(template.content().language()),
-                            files::picture);
+            merged = merge.merged(agreement, created, template);
         } catch (NotPossible e) {
             throw new CannotBeDone(e.said());
         } catch (IllegalArgumentException e) {
@@ -120,15 +106,5 @@ class MakeDocuments {
                 files.keep(placed.pdf()),
                 placed.pages());
         return new Made(document, text);
-    }
-
-    private Map<String, Value> values(Agreement agreement, Entry created, UsableTemplate template) {
-        LocalDate generatedOn =
-                LocalDate.ofInstant(created.at(), settings.office().zone());
-        AgreementNumber number = agreement.created().number();
-        RuleSet.Outcome outcome = template.values(agreement.data(), generatedOn, number.value());
-        Map<String, Value> values = new LinkedHashMap<>(outcome.values());
-        values.put(BuiltIn.FILE_NAME, new Value.Text(FileNames.of(number, agreement.title(), "", "pdf")));
-        return values;
     }
 }

@@ -13,12 +13,15 @@ import org.jalousie.core.data.Value;
 import org.jalousie.core.json.Json;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.placement.FieldPlacer;
+import org.jalousie.core.provenance.PrintedPlace;
+import org.jalousie.core.provenance.Provenance;
 import org.jalousie.core.rules.CaseChoice;
 import org.jalousie.core.rules.Rule;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.wording.Wording;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.adapters.Converter;
+import org.jalousie.server.web.PrintedView;
 import org.springframework.stereotype.Service;
 
 /**
@@ -33,10 +36,12 @@ class PreviewService {
     private final Drafts drafts;
     private final Preparations preparations;
     private final Converter converter;
-    private final Cache<String, FieldPlacer.Placed> previews = Caffeine.newBuilder()
+    private final Cache<String, Previewed> previews = Caffeine.newBuilder()
             .maximumWeight(MOST_HELD)
-            .weigher((String key, FieldPlacer.Placed placed) -> placed.pdf().length)
+            .weigher((String key, Previewed one) -> one.placed.pdf().length)
             .build();
+
+    private record Previewed(FieldPlacer.Placed placed, List<PrintedPlace> printed) {}
 
     PreviewService(Drafts drafts, Preparations preparations, Converter converter) {
         this.drafts = drafts;
@@ -44,31 +49,32 @@ class PreviewService {
         this.converter = converter;
     }
 
-    /** Where the signing fields stand. */
+    /** Where the signing fields stand, and what the data have put there. */
     TemplateViews.Preview preview(UUID id) {
-        return new TemplateViews.Preview(previewed(drafts.newest(id)).pages());
+        Previewed previewed = previewed(drafts.newest(id));
+        return new TemplateViews.Preview(previewed.placed.pages(), PrintedView.of(previewed.printed));
     }
 
     byte[] previewPdf(UUID id) {
-        return previewed(drafts.newest(id)).pdf();
+        return previewed(drafts.newest(id)).placed.pdf();
     }
 
-    private FieldPlacer.Placed previewed(TemplateVersion version) {
+    private Previewed previewed(TemplateVersion version) {
         TemplateContent content = version.content();
         Preparations.Kept kept = preparations.kept(version.wordFile(), content);
         Wording wording = kept.wording();
         if (wording.broken()) throw Refusal.conflict(Message.of("template.pages-unreadable"));
         // the wording's own name, and what else is printed: labels of fields and rules
         String key = kept.name() + Json.canonical(Map.of("f", content.fields(), "r", content.rules()));
-        FieldPlacer.Placed known = previews.getIfPresent(key);
+        Previewed known = previews.getIfPresent(key);
         if (known != null) return known;
-        byte[] word = wording.outline(names(content), Locale.forLanguageTag(content.language()))
-                .file();
+        Wording.Merged merged = wording.outline(names(content), Locale.forLanguageTag(content.language()));
         // outside of any lock: conversion takes its time, and making the same pages twice does no harm
-        FieldPlacer.Placed placed =
-                FieldPlacer.place(converter.toPdf(word), wording.boxes(), wording.onEachPage(), List.of());
-        previews.put(key, placed);
-        return placed;
+        byte[] pdf = converter.toPdf(merged.file());
+        FieldPlacer.Placed placed = FieldPlacer.place(pdf, wording.boxes(), wording.onEachPage(), List.of());
+        Previewed previewed = new Previewed(placed, Provenance.of(merged.printed(), pdf));
+        previews.put(key, previewed);
+        return previewed;
     }
 
     /** Labels in the place of values, so that the pages show what stands where. */

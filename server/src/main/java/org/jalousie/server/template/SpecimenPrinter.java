@@ -16,6 +16,8 @@ import org.jalousie.core.messages.Message;
 import org.jalousie.core.messages.NotPossible;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.placement.HiddenFields;
+import org.jalousie.core.provenance.PrintedPlace;
+import org.jalousie.core.provenance.Provenance;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.template.BuiltIn;
 import org.jalousie.core.template.Specimen;
@@ -54,8 +56,13 @@ class SpecimenPrinter {
         this.converter = converter;
     }
 
-    /** One specimen as pages. @param reached the passages that it printed, by number */
-    record Printed(byte[] word, FieldPlacer.Placed placed, BitSet reached) {}
+    /**
+     * One specimen as pages.
+     *
+     * @param reached the passages that it printed, by number
+     * @param places where on its pages what stands that was merged
+     */
+    record Printed(byte[] word, FieldPlacer.Placed placed, BitSet reached, List<PrintedPlace> places) {}
 
     /** Names all that a version's specimens are printed from; another state has another one. */
     String basis(TemplateVersion version) {
@@ -91,7 +98,7 @@ class SpecimenPrinter {
             throw new NotPossible(hidden);
         });
         byte[] word = FieldResults.put(merged.file(), made.results(), made.lists());
-        Printed printed = new Printed(word, placed, merged.reached());
+        Printed printed = new Printed(word, placed, merged.reached(), Provenance.of(merged.printed(), made.pdf()));
         known.put(key, printed);
         return printed;
     }

@@ -14,6 +14,7 @@ import org.jalousie.server.files.FileStore;
 import org.jalousie.server.jobs.JobKind;
 import org.jalousie.server.jobs.LongWork;
 import org.jalousie.server.jobs.LongWorks;
+import org.jalousie.server.web.PrintedView;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -120,8 +121,8 @@ class SpecimenService {
     /** Where the signing fields stand on a specimen's pages. */
     TemplateViews.Preview pages(UUID id, int position) {
         TemplateVersion version = drafts.newest(id);
-        return new TemplateViews.Preview(
-                printer.print(version, specimen(version, position)).placed().pages());
+        SpecimenPrinter.Printed printed = printer.print(version, specimen(version, position));
+        return new TemplateViews.Preview(printed.placed().pages(), PrintedView.of(printed.places()));
     }
 
     /** A specimen as a Word file, which says on its first line and in its properties that it is one. */

@@ -27,6 +27,7 @@ import org.jalousie.core.wording.Redline;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.jobs.LongWork;
 import org.jalousie.server.web.DiagnosticView;
+import org.jalousie.server.web.PrintedView;
 
 /** Templates as the interface to the outside shows them. */
 final class TemplateViews {
@@ -154,7 +155,7 @@ final class TemplateViews {
     /** What an act on the pages came to. @param further places where the same words stand and were left */
     record WordingEdited(TemplateDetail template, int places, int further) {}
 
-    record Preview(Pages pages) {}
+    record Preview(Pages pages, List<PrintedView> printed) {}
 
     /**
      * Work that takes long, which can be left and come back to.

@@ -59,6 +59,7 @@ final class PartCompiler {
         SectionFrames frames = new SectionFrames(part, markers, diagnostics, passages, substance);
         frames.place(pairs);
         if (!diagnostics.isEmpty()) return List.of();
+        clauses();
         lines(frames);
         PictureTags.frame(part, markers, diagnostics);
         holders(frames);
@@ -100,6 +101,20 @@ final class PartCompiler {
         } else if (tag.tag instanceof Tag.Dotted) {
             int number = boxNumbers.get(tag);
             boxes.put(part.name, tag.run, number, fields.get(number).type().size());
+        }
+    }
+
+    /** Marks where blocks of clauses stand, inside whatever decides them and outside of what they hold. */
+    private void clauses() {
+        for (Element block : Word.all(part.document.getDocumentElement(), "*")) {
+            Part.ownOrigin(block).ifPresent(origin -> {
+                Node parent = block.getParentNode();
+                parent.insertBefore(
+                        markers.place(part.document, new Segment.ClauseMark(origin.number() - 1, true)), block);
+                parent.insertBefore(
+                        markers.place(part.document, new Segment.ClauseMark(origin.number() - 1, false)),
+                        block.getNextSibling());
+            });
         }
     }
 

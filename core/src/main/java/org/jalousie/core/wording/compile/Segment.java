@@ -130,6 +130,9 @@ public sealed interface Segment {
     /** The number of the note that is being printed. */
     record NoteNumber() implements Segment {}
 
+    /** Where a block of a clause begins or ends. @param place its number among the wording's inclusions, from 0 */
+    record ClauseMark(int place, boolean begins) implements Segment {}
+
     /** What stands within a frame; nothing for any other piece. */
     default List<Segment> inside() {
         if (this instanceof Section frame) return frame.body();

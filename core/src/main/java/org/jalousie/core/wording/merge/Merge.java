@@ -33,6 +33,7 @@ public final class Merge {
     private final String part;
     private final Tally written = new Tally();
     private final List<Stretch> stretches = new ArrayList<>();
+    private final Map<Integer, Integer> clauses = new HashMap<>();
     private String gap = "";
     private String noteNumber = "";
 
@@ -124,9 +125,18 @@ public final class Merge {
                 written.add(Tally.of(one.xml()));
                 out.append(one.xml());
             }
+        } else if (segment instanceof Segment.ClauseMark mark) {
+            clause(mark, out);
         } else if (segment instanceof Segment.NoteNumber) {
             out.append(noteNumber);
         }
+    }
+
+    private void clause(Segment.ClauseMark mark, StringBuilder out) {
+        if (mark.begins()) clauses.put(mark.place(), out.length());
+        else
+            Optional.ofNullable(clauses.remove(mark.place()))
+                    .ifPresent(from -> trace(from, out, new Origin.Clause(mark.place())));
     }
 
     private void literal(Segment.Literal literal, StringBuilder out) {
@@ -189,7 +199,7 @@ public final class Merge {
             for (Map<String, Value> item : items.items()) {
                 run.reach(section.passage(), ++position);
                 int start = out.length();
-                Scope inside = new Scope(item, items.names(), position, scope);
+                Scope inside = new Scope(section.name(), item, items.names(), position, scope);
                 run(section.body(), inside, out);
                 trace(start, out, new Origin.Printing(section.passage(), inside.positions()));
             }
@@ -242,7 +252,8 @@ public final class Merge {
     }
 
     private static Origin origin(String name, String print, Scope scope) {
-        return new Origin.Datum(name, print, scope.positions());
+        Scope holder = scope.holder(name);
+        return new Origin.Datum(name, print, holder.list(), holder.positions());
     }
 
     private void pictureBox(Segment.PictureBox box, Scope scope, StringBuilder out) {

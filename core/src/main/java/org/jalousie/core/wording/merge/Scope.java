@@ -14,12 +14,13 @@ import org.jalousie.core.data.Value;
  * The values that a name may mean at one place: those of the item, then those around it (Mustache specification, context
  * stack). A name of the item hides one of the same spelling around it, also when it is blank.
  *
+ * @param list the name of the list that the item is of; empty outside of lists
  * @param names what every item of the list may have, blank or not
  * @param position of the item in its list from 1; 0 outside of lists
  */
-public record Scope(Map<String, Value> values, Set<String> names, int position, Scope outer) {
+public record Scope(String list, Map<String, Value> values, Set<String> names, int position, Scope outer) {
     public Scope(Map<String, Value> values) {
-        this(values, Set.of(), 0, null);
+        this("", values, Set.of(), 0, null);
     }
 
     Scope outermost() {
@@ -36,18 +37,26 @@ public record Scope(Map<String, Value> values, Set<String> names, int position, 
     }
 
     Optional<Value> find(String name) {
+        Scope holder = holder(name);
         if (name.equals(Value.Items.ITSELF)) {
             Value itself = values.get(name);
             return Optional.ofNullable(itself).or(() -> values.values().stream().findFirst());
         }
-        for (Scope scope = this; scope != null; scope = scope.outer) {
-            Value value = scope.values.get(name);
-            if (value != null) return Optional.of(value);
-            if (scope.names.contains(name)) return Optional.empty();
-            if (scope.position > 0 && name.equals("position"))
-                return Optional.of(new Value.Amount(BigDecimal.valueOf(scope.position)));
-        }
-        return Optional.empty();
+        Value value = holder.values.get(name);
+        boolean counts =
+                value == null && holder.position > 0 && name.equals("position") && !holder.names.contains(name);
+        return counts ? Optional.of(new Value.Amount(BigDecimal.valueOf(holder.position))) : Optional.ofNullable(value);
+    }
+
+    /** The one that a name means something in: this, or one around it; the outermost for a name that nothing has. */
+    Scope holder(String name) {
+        if (name.equals(Value.Items.ITSELF)) return this;
+        Scope scope = this;
+        while (scope.outer != null
+                && !scope.values.containsKey(name)
+                && !scope.names.contains(name)
+                && !(scope.position > 0 && name.equals("position"))) scope = scope.outer;
+        return scope;
     }
 
     /** A yes/no field holds when it is yes; a case when it is the one chosen; any other when it is not empty. */

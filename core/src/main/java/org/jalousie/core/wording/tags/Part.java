@@ -6,6 +6,7 @@ import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.docx.PackageParts;
@@ -113,6 +114,11 @@ public final class Part {
 
     public static void setOrigin(Node node, Origin origin) {
         node.setUserData(ORIGIN, origin, null);
+    }
+
+    /** Which clause a node is a block of. */
+    public static Optional<Origin> ownOrigin(Node node) {
+        return Optional.ofNullable((Origin) node.getUserData(ORIGIN));
     }
 
     /** Which clause a node came from, or null. */

@@ -1,0 +1,78 @@
+package org.jalousie.server.documents;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.List;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.AgreementNumber;
+import org.jalousie.core.agreement.Document;
+import org.jalousie.core.agreement.Entry;
+import org.jalousie.core.agreement.Event;
+import org.jalousie.core.data.Sha256;
+import org.jalousie.core.messages.Message;
+import org.jalousie.core.messages.NotPossible;
+import org.jalousie.core.provenance.PrintedPlace;
+import org.jalousie.core.provenance.Provenance;
+import org.jalousie.server.Refusal;
+import org.jalousie.server.agreement.Agreements;
+import org.jalousie.server.files.FileStore;
+import org.jalousie.server.template.UsableTemplates;
+import org.springframework.stereotype.Service;
+
+/**
+ * What stands where on an agreement's pages. Nothing is kept of it with the agreement: the data that a document was made from are
+ * in its history, and merging them once more says of each letter what put it there. No transaction is open over it.
+ */
+@Service
+class PrintedPlaces {
+    private static final int MOST_HELD = 200_000;
+
+    private final Agreements agreements;
+    private final UsableTemplates templates;
+    private final DocumentMerge merge;
+    private final FileStore files;
+    private final Cache<Sha256, List<PrintedPlace>> known = Caffeine.newBuilder()
+            .maximumWeight(MOST_HELD)
+            .weigher((Sha256 pdf, List<PrintedPlace> places) -> 1 + places.size())
+            .build();
+
+    PrintedPlaces(Agreements agreements, UsableTemplates templates, DocumentMerge merge, FileStore files) {
+        this.agreements = agreements;
+        this.templates = templates;
+        this.merge = merge;
+        this.files = files;
+    }
+
+    /** By page, from the top down; nothing for a document that was not made from a wording. */
+    List<PrintedPlace> of(AgreementNumber number, String name) {
+        Agreements.Filed filed = agreements.filed(number);
+        Document document =
+                filed.agreement().documentNamed(name).orElseThrow(() -> Refusal.notFound(Message.of("document.none")));
+        if (document.kind() != Document.Kind.GENERATED) return List.of();
+        List<PrintedPlace> before = known.getIfPresent(document.pdf());
+        if (before != null) return before;
+        List<Entry> history = untilMade(filed.history());
+        List<PrintedPlace> places;
+        try {
+            places = Provenance.of(
+                    merge.merged(
+                                    Agreement.of(history),
+                                    history.get(0),
+                                    templates.version(agreements.templateVersion(number)))
+                            .printed(),
+                    files.get(document.pdf()));
+        } catch (NotPossible e) {
+            // a version that is refused today; its pages stay as they were made
+            places = List.of();
+        }
+        known.put(document.pdf(), places);
+        return places;
+    }
+
+    /** The history to where the document was made: data that were corrected since are none of this one's. */
+    private static List<Entry> untilMade(List<Entry> history) {
+        for (int i = history.size() - 1; i >= 0; i--)
+            if (history.get(i).event() instanceof Event.Generated) return history.subList(0, i + 1);
+        return history;
+    }
+}

@@ -1,0 +1,47 @@
+import { describe, expect, it } from 'vitest';
+import { brackets, keyOf, onPage, type Line } from './printed';
+
+const line = (y: number, page = 1): Line => ({ page, x: 70, y, width: 40, height: 14 });
+const value = (name: string, y: number, page = 1) => ({
+  kind: 'VALUE' as const,
+  name,
+  list: '',
+  number: -1,
+  items: [],
+  ...line(y, page),
+});
+
+describe('what was printed on a page', () => {
+  it('is told apart by what put it there, page by page', () => {
+    const all = [value('a', 700), value('b', 680), value('a', 600), value('a', 700, 2)];
+    const lines = onPage(all, 1);
+    expect([...lines.keys()]).toEqual(['a', 'b']);
+    expect(lines.get('a')).toHaveLength(2);
+    expect(onPage(all, 2).get('a')).toHaveLength(1);
+    expect(onPage(all, 3).size).toBe(0);
+  });
+
+  it('is not mixed up where a field has the name of a passage', () => {
+    expect(keyOf({ kind: 'PASSAGE', name: '', list: '', number: 3 })).toBe('passage-3');
+    expect(keyOf({ kind: 'CLAUSE', name: '', list: '', number: 3 })).toBe('clause-3');
+    expect(keyOf({ kind: 'VALUE', name: 'passage_3', list: '', number: -1 })).toBe('passage_3');
+    expect(keyOf({ kind: 'VALUE', name: 'title', list: 'objects', number: -1 })).toBe(
+      'objects.title',
+    );
+  });
+
+  it('has a bracket over the whole height of each passage, none over another', () => {
+    const lines = new Map([
+      ['outer', [line(700), line(600)]],
+      ['inner', [line(650)]],
+      ['beside', [line(640)]],
+      ['below', [line(500)]],
+    ]);
+    expect(brackets(lines, ['inner', 'beside', 'outer', 'below', 'gone'])).toEqual([
+      { key: 'outer', top: 714, bottom: 600, depth: 0 },
+      { key: 'inner', top: 664, bottom: 650, depth: 1 },
+      { key: 'beside', top: 654, bottom: 640, depth: 2 },
+      { key: 'below', top: 514, bottom: 500, depth: 0 },
+    ]);
+  });
+});

@@ -1,0 +1,60 @@
+import type { Schemas } from '../api/client';
+
+type Printed = Schemas['Printed'];
+
+/** One line on a page. */
+export type Line = Pick<Printed, 'page' | 'x' | 'y' | 'width' | 'height'>;
+
+/** What a line was put there by, as notes and brackets are known. */
+export function keyOf({
+  kind,
+  name,
+  list,
+  number,
+}: Pick<Printed, 'kind' | 'name' | 'list' | 'number'>): string {
+  return kind === 'VALUE' ? valueKey(name, list) : `${kind.toLowerCase()}-${number}`;
+}
+
+/** How a value is known: a field of a list's items may have the name of another one. */
+export const valueKey = (name: string, list = '') => (list ? `${list}.${name}` : name);
+
+/** The lines of one page by what put them there, each from the top down. */
+export function onPage(printed: Printed[], page: number): Map<string, Line[]> {
+  const lines = new Map<string, Line[]>();
+  for (const one of printed) {
+    if (one.page !== page) continue;
+    const key = keyOf(one);
+    lines.set(key, [...(lines.get(key) ?? []), one]);
+  }
+  return lines;
+}
+
+/** The height over which something stands on a page; in PDF points from the page's bottom. */
+export type Span = { key: string; top: number; bottom: number; depth: number };
+
+/**
+ * Passages and clauses of one page as brackets. One that stands within another, or beside it, is a step further in, so that no
+ * two are drawn over each other.
+ */
+export function brackets(lines: Map<string, Line[]>, keys: string[]): Span[] {
+  const spans = keys.flatMap((key) => {
+    const own = lines.get(key);
+    if (!own?.length) return [];
+    return [
+      {
+        key,
+        top: Math.max(...own.map((line) => line.y + line.height)),
+        bottom: Math.min(...own.map((line) => line.y)),
+        depth: 0,
+      },
+    ];
+  });
+  spans.sort((a, b) => b.top - a.top || a.bottom - b.bottom);
+  for (const [i, span] of spans.entries()) {
+    const taken = new Set(
+      spans.slice(0, i).flatMap((other) => (other.bottom < span.top ? [other.depth] : [])),
+    );
+    while (taken.has(span.depth)) span.depth += 1;
+  }
+  return spans;
+}
