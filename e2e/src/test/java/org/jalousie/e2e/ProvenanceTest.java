@@ -20,12 +20,14 @@ import org.jalousie.core.data.Value;
 import org.jalousie.core.provenance.PrintedPlace;
 import org.jalousie.core.provenance.Provenance;
 import org.jalousie.core.wording.AwkwardFiles;
+import org.jalousie.core.wording.Clauses;
 import org.jalousie.core.wording.Origin;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.Wording;
 import org.jalousie.core.wording.write.WordDraft;
 import org.jalousie.server.adapters.Converter;
 import org.jalousie.server.testbed.Testbed;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
@@ -134,26 +136,102 @@ class ProvenanceTest {
         }
     }
 
-    @org.junit.jupiter.api.Test
+    @Test
     void inEveryDirectionAndScript() throws IOException {
-        byte[] file = new WordDraft()
-                .paragraph("a {{greek}} b {{hebrew}} c {{arabic}} d {{hindi}} e {{chinese}} f {{turned}}")
-                .bytes();
-        Wording wording = Wording.compile(WordFile.open(file), Set.of());
+        Map<String, String> names = new LinkedHashMap<>();
+        names.put("greek", "\u0393\u03b9\u03ce\u03c1\u03b3\u03bf\u03c2");
+        names.put("hebrew", "\u05e9\u05dc\u05d5\u05dd \u05e2\u05d5\u05dc\u05dd");
+        names.put("arabic", "\u0645\u062d\u0645\u062f");
+        names.put("hindi", "\u0915\u094d\u0937\u0947\u0924\u094d\u0930");
+        names.put("chinese", "\u674e\u660e");
+        names.put("polish", "\u0141ukasz \u014cta-Nguy\u1ec5n");
+        StringBuilder line = new StringBuilder("from");
+        names.keySet().forEach(name -> line.append(" x {{").append(name).append("}}"));
+        Wording wording = Wording.compile(
+                WordFile.open(new WordDraft().paragraph(line + " x").bytes()), Set.of());
         Map<String, Value> values = new HashMap<>();
-        values.put("greek", new Value.Text("\u0393\u03b9\u03ce\u03c1\u03b3\u03bf\u03c2"));
-        values.put("hebrew", new Value.Text("\u05e9\u05dc\u05d5\u05dd \u05e2\u05d5\u05dc\u05dd"));
-        values.put("arabic", new Value.Text("\u0645\u062d\u0645\u062f"));
-        values.put("hindi", new Value.Text("\u0915\u094d\u0937\u0947\u0924\u094d\u0930"));
-        values.put("chinese", new Value.Text("\u674e\u660e"));
-        Wording.Merged merged = wording.merge(values, Locale.UK, f -> new byte[0]);
+        names.forEach((name, words) -> values.put(name, new Value.Text(words)));
+        Wording.Merged merged = wording.merge(values, Locale.UK, file -> new byte[0]);
         byte[] pdf = CONVERTER.toPdf(merged.file());
-        Files.write(Path.of("/tmp/prov/rtl.pdf"), pdf);
-        for (PrintedPlace p : Provenance.of(merged.printed(), pdf))
-            System.out.printf(
-                    "PP %s p%d %.1f %.1f %.1f %.1f%n",
-                    p.origin(), p.page(), p.x(), p.y(), p.x() + p.width(), p.y() + p.height());
-        for (Box box : words(pdf)) System.out.println("PP " + box);
+        List<PrintedPlace> places = Provenance.of(merged.printed(), pdf);
+        // between each two bars is one value and nothing else: poppler says where the bars are, and where words between
+        // them are
+        List<Box> words = words(pdf);
+        List<Box> between = new ArrayList<>();
+        List<Box> open = new ArrayList<>();
+        for (Box word : words.subList(1, words.size())) {
+            if (!word.words.equals("x")) {
+                open.add(word);
+                continue;
+            }
+            if (!open.isEmpty())
+                between.add(new Box(
+                        1,
+                        open.stream().mapToDouble(Box::left).min().orElseThrow(),
+                        0,
+                        open.stream().mapToDouble(Box::right).max().orElseThrow(),
+                        0,
+                        ""));
+            open.clear();
+        }
+        assertThat(between).hasSameSizeAs(names.keySet());
+        List<String> order = new ArrayList<>(names.keySet());
+        for (int i = 0; i < order.size(); i++) {
+            String name = order.get(i);
+            Box wanted = between.get(i);
+            assertThat(places)
+                    .filteredOn(place -> place.origin() instanceof Origin.Datum datum
+                            && datum.name().equals(name))
+                    .as(name)
+                    .singleElement()
+                    .satisfies(place -> {
+                        assertThat(place.x()).isCloseTo(wanted.left, within(POINTS));
+                        assertThat(place.x() + place.width()).isCloseTo(wanted.right, within(POINTS));
+                    });
+        }
+    }
+
+    @Test
+    void passagesAndClausesStandOverTheirWholeHeight() throws IOException {
+        byte[] clause = new WordDraft()
+                .paragraph("Gut strings stay slack.")
+                .paragraph("Always.")
+                .bytes();
+        Wording wording = Wording.compile(
+                WordFile.open(new WordDraft()
+                        .paragraph("first")
+                        .paragraph("{{#abroad}}")
+                        .paragraph("They cross a border.")
+                        .paragraph("{{courier}}")
+                        .paragraph("{{/abroad}}")
+                        .paragraph("{{>care}}")
+                        .paragraph("last")
+                        .bytes()),
+                Set.of(),
+                new Clauses(Map.of("care", WordFile.open(clause)), Map.of()));
+        assertThat(wording.diagnostics()).isEmpty();
+        Wording.Merged merged = wording.merge(
+                Map.of(
+                        "abroad",
+                        new Value.YesNo(true),
+                        "courier",
+                        new Value.Text("word ".repeat(400).strip())),
+                Locale.UK,
+                file -> new byte[0]);
+        byte[] pdf = CONVERTER.toPdf(merged.file());
+        List<PrintedPlace> places = Provenance.of(merged.printed(), pdf);
+        List<PrintedPlace> passage = places.stream()
+                .filter(place -> place.origin() instanceof Origin.Printing)
+                .toList();
+        List<PrintedPlace> courier = places.stream()
+                .filter(place -> place.origin() instanceof Origin.Datum)
+                .toList();
+        assertThat(courier).hasSizeGreaterThan(10);
+        assertThat(passage).hasSize(courier.size() + 1);
+        assertThat(places.stream().filter(place -> place.origin() instanceof Origin.Clause))
+                .hasSize(2)
+                .allSatisfy(place -> assertThat(place.y())
+                        .isLessThan(passage.get(passage.size() - 1).y()));
     }
 
     private static long count(List<Box> words, String code) {
