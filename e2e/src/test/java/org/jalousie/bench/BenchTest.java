@@ -49,7 +49,7 @@ class BenchTest {
     private static final long WARM_NANOS = 2_000_000_000L;
 
     /** Three pages, twenty fields, a table of ten rows, two signing fields. */
-    private static byte[] wording() {
+    static byte[] wording() {
         WordDraft draft = new WordDraft().title("Agreement {{f1}}");
         for (int i = 1; i <= 20; i++) {
             draft.clause("The party {{f" + i + "}} agrees with the following. "
@@ -63,7 +63,7 @@ class BenchTest {
                 .bytes();
     }
 
-    private static Map<String, Value> values() {
+    static Map<String, Value> values() {
         Map<String, Value> values = new HashMap<>();
         for (int i = 1; i <= 20; i++) values.put("f" + i, new Value.Text("a value of middling length " + i));
         values.put("f2", new Value.Day(LocalDate.of(2027, 3, 15)));
@@ -72,7 +72,7 @@ class BenchTest {
     }
 
     /** Median milliseconds of one run, alternating what is compared so that both see the same machine. */
-    private static double[] compare(int rounds, int times, List<Callable<?>> all) throws Exception {
+    static double[] compare(int rounds, int times, List<Callable<?>> all) throws Exception {
         // until the machine's compiler has seen all of it: what takes a millisecond needs more rounds than what takes
         // twenty
         for (Callable<?> one : all) {
@@ -92,7 +92,7 @@ class BenchTest {
                 .toArray();
     }
 
-    private static void print(String what, double ours, String floorName, double floor, String bar) {
+    static void print(String what, double ours, String floorName, double floor, String bar) {
         System.out.printf(
                 Locale.ROOT,
                 "%-34s %8.2f ms   %-42s %8.2f ms   ratio %.2f   bar %s%n",
