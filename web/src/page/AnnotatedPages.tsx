@@ -105,7 +105,6 @@ function Marks({
   data: Datum[];
   size: Schemas['Size'];
 }) {
-  const spanning = data.filter((datum) => datum.spans).map((datum) => datum.key);
   return (
     <>
       {data
@@ -119,9 +118,9 @@ function Marks({
             style={placeOf(line, size)}
           />
         ))}
-      {brackets(lines, spanning).map((span) => (
+      {brackets(lines, spanning(data)).map((span) => (
         <span
-          key={span.key}
+          key={span.keys.join(' ')}
           aria-hidden="true"
           className="pointer-events-none absolute border-y border-l border-[#48617a]"
           style={{
@@ -136,22 +135,30 @@ function Marks({
   );
 }
 
+const spanning = (data: Datum[]) => data.filter((datum) => datum.spans).map((datum) => datum.key);
+
 /** One note for each thing at its first place on the page, and a tick at each further one. */
 function dataNotes(data: Datum[], lines: Map<string, Line[]>, tall: number, height: number) {
   const down = (line: Line) => (1 - (line.y + line.height) / tall) * height;
   const notes: Note[] = [];
   const ticks: number[] = [];
-  for (const datum of data) {
-    const own = lines.get(datum.key) ?? [];
-    const [first, ...further] = own;
-    if (!first) continue;
+  const note = (key: string, top: number, label: string) =>
     notes.push({
-      key: datum.key,
-      wish: down(first) - 4,
+      key,
+      wish: top - 4,
       height: 24,
-      body: <span className="block truncate text-soft">{datum.label}</span>,
+      body: <span className="block truncate text-soft">{label}</span>,
     });
-    if (!datum.spans) ticks.push(...further.map((line) => down(line) + 8));
+  for (const datum of data.filter((one) => !one.spans)) {
+    const [first, ...further] = lines.get(datum.key) ?? [];
+    if (!first) continue;
+    note(datum.key, down(first), datum.label);
+    ticks.push(...further.map((line) => down(line) + 8));
+  }
+  const labels = new Map(data.map((datum) => [datum.key, datum.label]));
+  for (const { keys, top } of brackets(lines, spanning(data))) {
+    const label = keys.map((key) => labels.get(key)).join(', ');
+    note(keys.join(' '), (1 - top / tall) * height, label);
   }
   return { notes, ticks };
 }

@@ -36,12 +36,13 @@ describe('what was printed on a page', () => {
       ['inner', [line(650)]],
       ['beside', [line(640)]],
       ['below', [line(500)]],
+      ['same', [line(500)]],
     ]);
-    expect(brackets(lines, ['inner', 'beside', 'outer', 'below', 'gone'])).toEqual([
-      { key: 'outer', top: 714, bottom: 600, depth: 0 },
-      { key: 'inner', top: 664, bottom: 650, depth: 1 },
-      { key: 'beside', top: 654, bottom: 640, depth: 2 },
-      { key: 'below', top: 514, bottom: 500, depth: 0 },
+    expect(brackets(lines, ['inner', 'beside', 'outer', 'below', 'same', 'gone'])).toEqual([
+      { keys: ['outer'], top: 714, bottom: 600, depth: 0 },
+      { keys: ['inner'], top: 664, bottom: 650, depth: 1 },
+      { keys: ['beside'], top: 654, bottom: 640, depth: 2 },
+      { keys: ['below', 'same'], top: 514, bottom: 500, depth: 0 },
     ]);
   });
 });

@@ -30,26 +30,32 @@ export function onPage(printed: Printed[], page: number): Map<string, Line[]> {
 }
 
 /** The height over which something stands on a page; in PDF points from the page's bottom. */
-export type Span = { key: string; top: number; bottom: number; depth: number };
+export type Span = { keys: string[]; top: number; bottom: number; depth: number };
 
 /**
- * Passages and clauses of one page as brackets. One that stands within another, or beside it, is a step further in, so that no
+ * Passages and clauses of one page as brackets; those that stand over the same lines are one. One that stands within another, or beside it, is a step further in, so that no
  * two are drawn over each other.
  */
 export function brackets(lines: Map<string, Line[]>, keys: string[]): Span[] {
-  const spans = keys.flatMap((key) => {
+  const found = keys.flatMap((key) => {
     const own = lines.get(key);
     if (!own?.length) return [];
     return [
       {
-        key,
+        keys: [key],
         top: Math.max(...own.map((line) => line.y + line.height)),
         bottom: Math.min(...own.map((line) => line.y)),
         depth: 0,
       },
     ];
   });
-  spans.sort((a, b) => b.top - a.top || a.bottom - b.bottom);
+  found.sort((a, b) => b.top - a.top || a.bottom - b.bottom);
+  const spans: Span[] = [];
+  for (const span of found) {
+    const last = spans.at(-1);
+    if (last?.top === span.top && last.bottom === span.bottom) last.keys.push(...span.keys);
+    else spans.push(span);
+  }
   for (const [i, span] of spans.entries()) {
     const taken = new Set(
       spans.slice(0, i).flatMap((other) => (other.bottom < span.top ? [other.depth] : [])),
