@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../api/client';
 import { AnnotatedPages } from '../page/AnnotatedPages';
+import { Trouble } from '../ui/parts';
 
 type Props = { detail: Schemas['AgreementDetail']; document: Schemas['DocumentView'] };
 
@@ -17,13 +18,16 @@ export function AgreementPages({ detail, document }: Props) {
     staleTime: Infinity,
   });
   return (
-    <AnnotatedPages
-      url={`/api/v1/agreements/${number}/documents/${document.id}.pdf?at=${changedAt}`}
-      pages={document.pages}
-      printed={(printed.data ?? []).map(asOfList)}
-      data={detail.data.map((one) => ({ key: one.name, label: one.label }))}
-      actors={detail.people}
-    />
+    <>
+      <Trouble error={printed.error} />
+      <AnnotatedPages
+        url={`/api/v1/agreements/${number}/documents/${document.id}.pdf?at=${changedAt}`}
+        pages={document.pages}
+        printed={(printed.data ?? []).map(asOfList)}
+        data={detail.data.map((one) => ({ key: one.name, label: one.label }))}
+        actors={detail.people}
+      />
+    </>
   );
 }
 

@@ -148,7 +148,7 @@ export function SpecimensPart({
 function Pictures({ at, count }: { at: string; count: number }) {
   if (!count) return null;
   return (
-    <span className="flex gap-2">
+    <span className="flex flex-wrap gap-2">
       {say('templates.pictures-of-pages')}
       {Array.from({ length: count }, (_, i) => (
         <a

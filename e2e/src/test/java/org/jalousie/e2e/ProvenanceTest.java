@@ -191,6 +191,43 @@ class ProvenanceTest {
         }
     }
 
+    /** The value is the number of a page, and stands before and behind that number. */
+    @Test
+    void headersAndFootersAreKnownOnEveryPageAlsoBesideNumbersOfPages() throws IOException {
+        WordDraft draft = new WordDraft().header("{{one}}").footer("{{one}} {{two}}");
+        for (int i = 0; i < 4; i++)
+            draft.paragraph("{{one}} begins").raw("<w:p><w:r><w:br w:type=\"page\"/></w:r></w:p>");
+        Wording wording = Wording.compile(WordFile.open(draft.bytes()), Set.of());
+        Wording.Merged merged = wording.merge(
+                Map.of("one", new Value.Text("1"), "two", new Value.Text("12")), Locale.UK, file -> new byte[0]);
+        byte[] pdf = CONVERTER.toPdf(merged.file());
+        List<PrintedPlace> places = Provenance.of(merged.printed(), pdf);
+        List<Box> words = words(pdf);
+        int pages = words.stream().mapToInt(Box::page).max().orElseThrow();
+        assertThat(pages).isGreaterThan(3);
+        for (int page = 1; page <= pages; page++) {
+            int at = page;
+            Box foot = words.stream()
+                    .filter(word -> word.page == at && word.bottom < 60 && word.words.equals("12"))
+                    .findFirst()
+                    .orElseThrow();
+            assertThat(places)
+                    .filteredOn(place -> place.page() == at
+                            && place.origin() instanceof Origin.Datum datum
+                            && datum.name().equals("two"))
+                    .singleElement()
+                    .satisfies(place -> assertThat(place.x()).isCloseTo(foot.left, within(POINTS)));
+            assertThat(places)
+                    .filteredOn(place -> place.page() == at
+                            && place.origin() instanceof Origin.Datum datum
+                            && datum.name().equals("one")
+                            && (place.y() < 60 || place.y() > 780))
+                    .as("in the header and in the footer of page " + page)
+                    .hasSize(2)
+                    .allSatisfy(place -> assertThat(place.x()).isLessThan(foot.left));
+        }
+    }
+
     @Test
     void passagesAndClausesStandOverTheirWholeHeight() throws IOException {
         byte[] clause = new WordDraft()

@@ -1,6 +1,7 @@
 package org.jalousie.core.provenance;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -12,18 +13,29 @@ final class Alignment {
     /** A number or bullet before a paragraph is drawn by the word processor and not in its text. */
     private static final int LONGEST_LABEL = 24;
 
+    /** Beyond so many comparisons of paragraphs, each looks for its partner among the next ones only. */
+    private static final long MOST_COMPARED = 4_000_000;
+
+    private static final int LOOK_AHEAD = 40;
+
+    /** So many paragraphs that differ somewhere are looked at closely, each against the next few. */
+    private static final int MOST_CLOSE = 3000;
+
+    private static final int NEXT_FEW = 8;
+
     /** Two paragraphs are the same when so much of the shorter one's letters are in both. */
     private static final double ALIKE = 0.6;
 
     private final List<Letters> file;
     private final List<Letters> pages;
     private final int[] partner;
+    private int looked;
 
     private Alignment(List<Letters> file, List<Letters> pages) {
         this.file = file;
         this.pages = pages;
         this.partner = new int[file.size()];
-        java.util.Arrays.fill(partner, -1);
+        Arrays.fill(partner, -1);
     }
 
     /** For each paragraph of the file, the number of its paragraph on the pages, or -1. */
@@ -43,6 +55,10 @@ final class Alignment {
         int rows = fileEnd - from;
         int columns = pagesEnd - from;
         if (rows == 0 || columns == 0) return;
+        if ((long) rows * columns > MOST_COMPARED) {
+            nearest(from, fileEnd, pagesEnd);
+            return;
+        }
         int[][] most = new int[rows + 1][columns + 1];
         for (int i = rows - 1; i >= 0; i--) {
             for (int k = columns - 1; k >= 0; k--) {
@@ -62,6 +78,19 @@ final class Alignment {
                 i++;
             } else {
                 k++;
+            }
+        }
+    }
+
+    /** For files of thousands of paragraphs: the next one that is the same, if it is near. */
+    private void nearest(int from, int fileEnd, int pagesEnd) {
+        int next = from;
+        for (int i = from; i < fileEnd; i++) {
+            for (int k = next; k < Math.min(pagesEnd, next + LOOK_AHEAD); k++) {
+                if (!same(i, k)) continue;
+                partner[i] = k;
+                next = k + 1;
+                break;
             }
         }
     }
@@ -86,7 +115,8 @@ final class Alignment {
                 last = partner[next];
                 break;
             }
-            for (int k = first; k < last; k++) {
+            for (int k = first; k < Math.min(last, first + NEXT_FEW); k++) {
+                if (++looked > MOST_CLOSE) return;
                 if (!isAlike(i, k)) continue;
                 partner[i] = k;
                 first = k + 1;
@@ -98,9 +128,9 @@ final class Alignment {
     private boolean isAlike(int inFile, int onPages) {
         Letters words = file.get(inFile);
         Letters shown = pages.get(onPages);
-        int[] pairs = LetterPairs.of(words, shown);
-        long paired = java.util.Arrays.stream(pairs).filter(one -> one >= 0).count();
-        return paired >= ALIKE * Math.min(words.length(), shown.length());
+        int shorter = Math.min(words.length(), shown.length());
+        if (shorter * 3 < Math.max(words.length(), shown.length())) return false;
+        return LetterPairs.count(LetterPairs.of(words, shown)) >= ALIKE * shorter;
     }
 
     /** The paragraphs of the pages that no paragraph of the file was found for. */

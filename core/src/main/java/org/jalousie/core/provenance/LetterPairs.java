@@ -29,6 +29,13 @@ final class LetterPairs {
         return pairs;
     }
 
+    /** How many letters have a partner. */
+    static int count(int[] pairs) {
+        int count = 0;
+        for (int one : pairs) if (one >= 0) count++;
+        return count;
+    }
+
     private static void differ(Letters file, Letters page, int from, int fileEnd, int pageEnd, int[] pairs) {
         int rows = fileEnd - from;
         int columns = pageEnd - from;

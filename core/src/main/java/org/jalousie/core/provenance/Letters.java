@@ -2,6 +2,7 @@ package org.jalousie.core.provenance;
 
 import java.text.Normalizer;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
 
 /**
@@ -28,6 +29,13 @@ final class Letters {
 
     void add(String shown, int source) {
         shown.codePoints().forEach(code -> add(code, source));
+    }
+
+    /** All of them, one after the other. */
+    static Letters joined(List<Letters> all) {
+        Letters joined = new Letters();
+        all.forEach(joined::add);
+        return joined;
     }
 
     void add(Letters more) {

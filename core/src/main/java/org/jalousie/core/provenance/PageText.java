@@ -80,7 +80,7 @@ final class PageText {
             if (one instanceof TextPosition position) {
                 numbers.add(glyphs.size());
                 glyphs.add(glyph(page, position));
-                shown.add(position.getUnicode());
+                shown.add(position.getUnicode() == null ? "" : position.getUnicode());
             } else if (one instanceof PDMarkedContent inner) {
                 collect(inner, page, byId, rest);
             }

@@ -3,6 +3,7 @@ package org.jalousie.core.provenance;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.TreeMap;
@@ -51,14 +52,78 @@ public final class Provenance {
             if (part.name().equals(WordFile.MAIN)) open = inOrder(part, open);
             else later.add(part);
         }
+        List<Beside> headers = new ArrayList<>();
+        List<Beside> footers = new ArrayList<>();
         for (Wording.PrintedPart part : later) {
             // by their elements (ISO/IEC 29500-1 §17.10, §17.11): a part may have any name
             switch (StoryText.root(part.xml())) {
-                case "hdr", "ftr" -> besides(part);
+                case "hdr" -> headers.add(Beside.of(part));
+                case "ftr" -> footers.add(Beside.of(part));
                 case "footnotes", "endnotes" -> open = inOrder(part, open);
                 default -> {}
             }
         }
+        for (List<Letters> pieces : pages.beside()) beside(pieces, headers, footers);
+    }
+
+    /** A header or footer. @param words of its paragraphs, one after the other */
+    private record Beside(Wording.PrintedPart part, Letters words, Letters boxed) {
+        static Beside of(Wording.PrintedPart part) {
+            StoryText story = StoryText.of(part.xml());
+            return new Beside(part, Letters.joined(story.paragraphs()), Letters.joined(story.boxed()));
+        }
+    }
+
+    /**
+     * What stands on a page beside its body: of the headers and footers that there are, the ones that leave the fewest letters
+     * without a partner. Numbers of pages are made anew on each, and a row that is repeated stands there too.
+     */
+    private void beside(List<Letters> pieces, List<Beside> headers, List<Beside> footers) {
+        Letters shown = Letters.joined(pieces);
+        if (shown.length() == 0) return;
+        List<Beside> best = List.of();
+        int fewest = shown.length();
+        for (List<Beside> some : choices(headers, footers)) {
+            Letters words = Letters.joined(some.stream().map(Beside::words).toList());
+            int without = words.length() + shown.length() - 2 * LetterPairs.count(LetterPairs.of(words, shown));
+            if (without >= fewest) continue;
+            best = some;
+            fewest = without;
+        }
+        Letters words = Letters.joined(best.stream().map(Beside::words).toList());
+        int[] pairs = LetterPairs.of(words, shown);
+        int from = 0;
+        for (Beside one : best) {
+            int to = from + one.words.length();
+            note(one.part, one.words, shown, Arrays.copyOfRange(pairs, from, to));
+            from = to;
+        }
+        for (Beside one : best) boxed(one, shown);
+    }
+
+    private static List<List<Beside>> choices(List<Beside> headers, List<Beside> footers) {
+        List<List<Beside>> all = new ArrayList<>();
+        for (Beside header : headers) {
+            for (Beside footer : footers) all.add(List.of(header, footer));
+            all.add(List.of(header));
+        }
+        for (Beside footer : footers) all.add(List.of(footer));
+        return all;
+    }
+
+    /** A text box in a header stands before or behind its words, as it was drawn. */
+    private void boxed(Beside one, Letters shown) {
+        int at = shown.toString().indexOf(one.boxed.toString());
+        if (at < 0 || one.boxed.length() == 0) return;
+        int[] pairs = new int[one.boxed.length()];
+        for (int i = 0; i < pairs.length; i++) pairs[i] = at + i;
+        note(one.part, one.boxed, shown, pairs);
+    }
+
+    private void note(Wording.PrintedPart part, Letters words, Letters shown, int[] pairs) {
+        TreeMap<Integer, int[]> glyphs = new TreeMap<>();
+        note(words, shown, pairs, 0, glyphs);
+        put(part, glyphs);
     }
 
     /** Finds a part's paragraphs among those of the pages, and returns the ones that are none of them. */
@@ -78,29 +143,6 @@ public final class Provenance {
         }
         put(part, glyphs);
         return Alignment.left(among, partner);
-    }
-
-    /** A header or footer, on each page that has it. */
-    private void besides(Wording.PrintedPart part) {
-        StoryText story = StoryText.of(part.xml());
-        besides(part, story.paragraphs());
-        besides(part, story.boxed());
-    }
-
-    private void besides(Wording.PrintedPart part, List<Letters> paragraphs) {
-        Letters file = new Letters();
-        paragraphs.forEach(file::add);
-        for (List<Letters> pieces : pages.beside()) {
-            Letters shown = new Letters();
-            pieces.forEach(shown::add);
-            int at = shown.toString().indexOf(file.toString());
-            if (at < 0 || file.length() == 0) continue;
-            int[] pairs = new int[file.length()];
-            for (int i = 0; i < pairs.length; i++) pairs[i] = at + i;
-            TreeMap<Integer, int[]> glyphs = new TreeMap<>();
-            note(file, shown, pairs, 0, glyphs);
-            put(part, glyphs);
-        }
     }
 
     private static void note(Letters file, Letters shown, int[] pairs, int paragraph, TreeMap<Integer, int[]> glyphs) {

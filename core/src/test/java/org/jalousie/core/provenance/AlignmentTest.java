@@ -1,7 +1,10 @@
 package org.jalousie.core.provenance;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
 
+import java.time.Duration;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -51,6 +54,37 @@ class AlignmentTest {
         List<Letters> pages = paragraphs("a", "note", "b");
         int[] partner = Alignment.of(paragraphs("a", "b"), pages);
         assertThat(Alignment.left(pages, partner)).extracting(Letters::toString).containsExactly("note");
+    }
+
+    /** A table of thousands of rows between two places that differ: neither memory nor time without end. */
+    @Test
+    void thousandsOfParagraphsAreAlignedInTime() {
+        List<String> file = new ArrayList<>(List.of("first, as it was"));
+        List<String> shown = new ArrayList<>(List.of("contents 1", "contents 2"));
+        for (int i = 0; i < 9000; i++) {
+            file.add("row " + i % 50);
+            shown.add(i + ". row " + i % 50);
+        }
+        file.add("last, as it was");
+        shown.add("something else");
+        int[] partner = assertTimeoutPreemptively(
+                Duration.ofSeconds(20),
+                () -> Alignment.of(paragraphs(file.toArray(String[]::new)), paragraphs(shown.toArray(String[]::new))));
+        for (int i = 1; i <= 9000; i++) assertThat(partner[i]).isEqualTo(i + 1);
+        assertThat(partner[0]).isEqualTo(-1);
+    }
+
+    @Test
+    void thousandsThatAllDifferAreGivenUpInTime() {
+        List<String> file = new ArrayList<>();
+        List<String> shown = new ArrayList<>();
+        for (int i = 0; i < 4000; i++) {
+            file.add("the quick brown fox jumps over " + i);
+            shown.add("pack my box with five dozen jugs " + i);
+        }
+        assertTimeoutPreemptively(
+                Duration.ofSeconds(20),
+                () -> Alignment.of(paragraphs(file.toArray(String[]::new)), paragraphs(shown.toArray(String[]::new))));
     }
 
     @Test

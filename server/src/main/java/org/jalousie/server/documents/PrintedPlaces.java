@@ -16,6 +16,7 @@ import org.jalousie.core.provenance.Provenance;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.files.FileStore;
+import org.jalousie.server.template.UsableTemplate;
 import org.jalousie.server.template.UsableTemplates;
 import org.springframework.stereotype.Service;
 
@@ -51,14 +52,14 @@ class PrintedPlaces {
         if (document.kind() != Document.Kind.GENERATED) return List.of();
         List<PrintedPlace> before = known.getIfPresent(document.pdf());
         if (before != null) return before;
+        UsableTemplate template = templates.version(agreements.templateVersion(number));
+        // a version that was published before the program knew what stands in it wrongly
+        if (template.wording().broken()) return List.of();
         List<Entry> history = untilMade(filed.history());
         List<PrintedPlace> places;
         try {
             places = Provenance.of(
-                    merge.merged(
-                                    Agreement.of(history),
-                                    history.get(0),
-                                    templates.version(agreements.templateVersion(number)))
+                    merge.merged(Agreement.of(history), history.get(0), template)
                             .printed(),
                     files.get(document.pdf()));
         } catch (NotPossible e) {

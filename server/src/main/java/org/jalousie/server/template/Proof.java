@@ -17,7 +17,7 @@ record Proof(String file, List<ProofSpecimen> specimens, List<ProofPassage> pass
      * One specimen in the proof.
      *
      * @param fault why it could not be printed; empty when it was
-     * @param pictures its pages as pictures, by their names in the store
+     * @param pictures its first pages as pictures, by their names in the store
      */
     record ProofSpecimen(
             String name, int firstPage, int lastPage, String fault, List<Risk> risks, List<Sha256> pictures) {

@@ -30,6 +30,9 @@ import org.springframework.stereotype.Component;
 /** Prints every specimen of a template and says what was seen. */
 @Component
 class ProofWork implements JobWork {
+    /** Of one specimen: a proof of forty long ones would fill the store with pictures that nobody looks at. */
+    private static final int MOST_PICTURES = 24;
+
     private final Drafts drafts;
     private final Preparations preparations;
     private final SpecimenPrinter printer;
@@ -88,8 +91,9 @@ class ProofWork implements JobWork {
                     throw new NotPossible(error);
                 });
                 byte[] pdf = SpecimenMark.put(one.placed().pdf(), specimen.name());
-                List<Sha256> pictures =
-                        PageImage.all(pdf).stream().map(files::keep).toList();
+                List<Sha256> pictures = PageImage.first(pdf, MOST_PICTURES).stream()
+                        .map(files::keep)
+                        .toList();
                 marked.add(pdf);
                 printed.add(new Proof.ProofSpecimen(
                         specimen.name(),

@@ -19,11 +19,12 @@ public final class PageImage {
 
     private PageImage() {}
 
-    /** Every page, in order. */
-    public static List<byte[]> all(byte[] pdf) {
+    /** The first pages, in order. @param most at most how many */
+    public static List<byte[]> first(byte[] pdf, int most) {
         try (PDDocument document = Loader.loadPDF(pdf)) {
             List<byte[]> all = new ArrayList<>();
-            for (int page = 0; page < document.getNumberOfPages(); page++) all.add(drawn(document, page));
+            for (int page = 0; page < Math.min(most, document.getNumberOfPages()); page++)
+                all.add(drawn(document, page));
             return all;
         } catch (IOException e) {
             throw new UncheckedIOException(e);
