@@ -124,44 +124,35 @@ final class PageText {
         return Math.max(Math.max(all[0], all[1]), Math.max(all[2], all[3]));
     }
 
-    /** Goes through the tree as it is stored: the library passes over numbers that are objects of their own. */
-    private void walk(COSDictionary element, COSBase page) {
-        COSBase own = element.getDictionaryObject(COSName.PG);
-        COSBase on = own == null ? page : own;
-        Letters letters = new Letters();
-        for (COSBase kid : kids(element)) {
-            if (kid instanceof COSInteger id) letters.add(content(on, id.intValue()));
-            else if (kid instanceof COSDictionary inner) {
-                if (inner.containsKey(COSName.MCID)) {
-                    COSBase there = inner.getDictionaryObject(COSName.PG);
-                    letters.add(content(there == null ? on : there, inner.getInt(COSName.MCID)));
-                } else if (INLINE.contains(String.valueOf(inner.getNameAsString(COSName.S)))) {
-                    letters.add(inline(inner, on));
-                } else {
-                    walk(inner, on);
-                }
-            }
-        }
-        if (letters.length() > 0) paragraphs.add(letters);
-    }
-
     // ISO 32000-1 §14.8.4.4: what stands within a paragraph
     private static final Set<String> INLINE = Set.of("Span", "Link", "Quote", "Reference", "Code", "BibEntry");
 
-    private Letters inline(COSDictionary element, COSBase page) {
-        COSBase own = element.getDictionaryObject(COSName.PG);
-        COSBase on = own == null ? page : own;
+    /** Goes through the tree as it is stored: the library passes over numbers that are objects of their own. */
+    private void walk(COSDictionary element, COSBase page) {
+        Letters letters = gathered(element, page);
+        if (letters.length() > 0) paragraphs.add(letters);
+    }
+
+    /** The letters of one paragraph; what stands in it and is one itself comes before it. */
+    private Letters gathered(COSDictionary element, COSBase page) {
+        COSBase on = pageOf(element, page);
         Letters letters = new Letters();
         for (COSBase kid : kids(element)) {
-            if (kid instanceof COSInteger id) letters.add(content(on, id.intValue()));
-            else if (kid instanceof COSDictionary inner && inner.containsKey(COSName.MCID)) {
-                COSBase there = inner.getDictionaryObject(COSName.PG);
-                letters.add(content(there == null ? on : there, inner.getInt(COSName.MCID)));
-            } else if (kid instanceof COSDictionary inner && inner.containsKey(COSName.S)) {
-                letters.add(inline(inner, on));
+            if (kid instanceof COSInteger id) {
+                letters.add(content(on, id.intValue()));
+            } else if (kid instanceof COSDictionary inner && inner.containsKey(COSName.MCID)) {
+                letters.add(content(pageOf(inner, on), inner.getInt(COSName.MCID)));
+            } else if (kid instanceof COSDictionary inner) {
+                if (INLINE.contains(String.valueOf(inner.getNameAsString(COSName.S)))) letters.add(gathered(inner, on));
+                else walk(inner, on);
             }
         }
         return letters;
+    }
+
+    private static COSBase pageOf(COSDictionary element, COSBase around) {
+        COSBase own = element.getDictionaryObject(COSName.PG);
+        return own == null ? around : own;
     }
 
     private Letters content(COSBase page, int id) {
