@@ -6,6 +6,11 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSInteger;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSObject;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDMarkedContentReference;
@@ -86,9 +91,19 @@ final class TaggedPages {
         }
     }
 
+    /** The library passes over numbers that are objects of their own, which it writes itself. */
+    private static List<Object> kids(PDStructureNode node) {
+        List<Object> kids = new ArrayList<>(node.getKids());
+        if (node.getCOSObject().getDictionaryObject(COSName.K) instanceof COSArray array) {
+            for (COSBase one : array)
+                if (one instanceof COSObject held && held.getObject() instanceof COSInteger id) kids.add(id.intValue());
+        }
+        return kids;
+    }
+
     private static void walk(
             PDDocument document, PDStructureNode node, PDPage page, Owner owner, Map<Place, Owner> owners) {
-        for (Object kid : node.getKids()) {
+        for (Object kid : kids(node)) {
             if (kid instanceof PDStructureElement element) {
                 String type = element.getStandardStructureType();
                 boolean heading = owner.heading || type != null && type.matches("H[1-6]?");
