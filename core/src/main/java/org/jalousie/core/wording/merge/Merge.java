@@ -2,7 +2,6 @@ package org.jalousie.core.wording.merge;
 
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -32,8 +31,7 @@ public final class Merge {
     private final Scope root;
     private final String part;
     private final Tally written = new Tally();
-    private final List<Stretch> stretches = new ArrayList<>();
-    private final Map<Integer, Integer> clauses = new HashMap<>();
+    private final Trace trace = new Trace();
     private String gap = "";
     private String noteNumber = "";
 
@@ -53,7 +51,7 @@ public final class Merge {
 
     /** What put which stretch of the part there, by where each ends. */
     public List<Stretch> stretches() {
-        return stretches;
+        return trace.stretches();
     }
 
     public String run(List<Segment> segments) {
@@ -66,23 +64,14 @@ public final class Merge {
     PrintedNote note(Segment.Note note, String number, Scope scope) {
         noteNumber = number;
         StringBuilder out = new StringBuilder();
-        int traced = stretches.size();
+        int traced = trace.size();
         run(note.body(), scope, out);
-        List<Stretch> own = List.copyOf(stretches.subList(traced, stretches.size()));
-        forget(traced);
+        List<Stretch> own = trace.takeBack(traced);
         return new PrintedNote(out.toString(), own);
     }
 
     /** @param stretches within its own XML */
     record PrintedNote(String xml, List<Stretch> stretches) {}
-
-    private void trace(int from, StringBuilder out, Origin origin) {
-        if (out.length() > from) stretches.add(new Stretch(from, out.length(), origin));
-    }
-
-    private void forget(int traced) {
-        stretches.subList(traced, stretches.size()).clear();
-    }
 
     private void run(List<Segment> segments, Scope scope, StringBuilder out) {
         for (Segment segment : segments) run(segment, scope, out);
@@ -113,30 +102,23 @@ public final class Merge {
             out.append(run.once(once));
         } else if (segment instanceof Segment.Link link) {
             StringBuilder address = new StringBuilder();
-            int traced = stretches.size();
+            int traced = trace.size();
             run(link.address(), scope, address);
-            forget(traced);
+            trace.takeBack(traced);
             out.append(pictures.additions().link(part, followed(unescaped(address.toString()))));
         } else if (segment instanceof Segment.NoteMark mark) {
             out.append(run.note(mark, scope));
         } else if (segment instanceof Segment.Note note) {
             for (PrintedNote one : run.notes(part, note.id())) {
-                for (Stretch stretch : one.stretches()) stretches.add(stretch.shifted(out.length()));
+                trace.put(one.stretches(), out.length());
                 written.add(Tally.of(one.xml()));
                 out.append(one.xml());
             }
         } else if (segment instanceof Segment.ClauseMark mark) {
-            clause(mark, out);
+            trace.clause(mark, out);
         } else if (segment instanceof Segment.NoteNumber) {
             out.append(noteNumber);
         }
-    }
-
-    private void clause(Segment.ClauseMark mark, StringBuilder out) {
-        if (mark.begins()) clauses.put(mark.place(), out.length());
-        else
-            Optional.ofNullable(clauses.remove(mark.place()))
-                    .ifPresent(from -> trace(from, out, new Origin.Clause(mark.place())));
     }
 
     private void literal(Segment.Literal literal, StringBuilder out) {
@@ -174,14 +156,14 @@ public final class Merge {
     /** A table of which no row is left goes, and nothing but its grid with it. */
     private void table(Segment.Table table, Scope scope, StringBuilder out) {
         int start = out.length();
-        int traced = stretches.size();
+        int traced = trace.size();
         Tally before = written.copy();
         run(table.body(), scope, out);
         boolean rows = out.indexOf("<" + table.prefix() + "tr>", start) >= 0
                 || out.indexOf("<" + table.prefix() + "tr ", start) >= 0;
         if (rows) return;
         out.setLength(start);
-        forget(traced);
+        trace.takeBack(traced);
         written.become(before);
     }
 
@@ -201,14 +183,14 @@ public final class Merge {
                 int start = out.length();
                 Scope inside = new Scope(section.name(), item, items.names(), position, scope);
                 run(section.body(), inside, out);
-                trace(start, out, new Origin.Printing(section.passage(), inside.positions()));
+                trace.note(start, out, new Origin.Printing(section.passage(), inside.positions()));
             }
             run.leave(section.passage());
         } else if (run.everything() || scope.holds(section.name(), printer) != section.inverted()) {
             run.reach(section.passage(), 1);
             int start = out.length();
             run(section.body(), scope, out);
-            trace(start, out, new Origin.Printing(section.passage(), scope.positions()));
+            trace.note(start, out, new Origin.Printing(section.passage(), scope.positions()));
             run.leave(section.passage());
         }
     }
@@ -223,7 +205,7 @@ public final class Merge {
         out.append(written);
         if (!slot.inWords()) return;
         this.written.letters(written);
-        trace(start, out, origin(slot.name(), slot.print(), scope));
+        trace.value(start, out, slot.name(), slot.print(), scope);
     }
 
     private void slot(Segment.Slot slot, Scope scope, StringBuilder out) {
@@ -244,24 +226,19 @@ public final class Merge {
             RichRuns.words(text, slot.prefix(), out);
             out.append(slot.after());
             written.words(text);
-            trace(start, out, origin(slot.name(), slot.print(), scope));
+            trace.value(start, out, slot.name(), slot.print(), scope);
             return;
         }
         written.add(Tally.of(out.substring(start)));
-        trace(start, out, origin(slot.name(), slot.print(), scope));
-    }
-
-    private static Origin origin(String name, String print, Scope scope) {
-        Scope holder = scope.holder(name);
-        return new Origin.Datum(name, print, holder.list(), holder.positions());
+        trace.value(start, out, slot.name(), slot.print(), scope);
     }
 
     private void pictureBox(Segment.PictureBox box, Scope scope, StringBuilder out) {
         if (!(scope.find(box.name()).orElse(null) instanceof Value.Picture picture)) return;
         StringBuilder body = new StringBuilder();
-        int traced = stretches.size();
+        int traced = trace.size();
         run(box.body(), scope, body);
-        forget(traced);
+        trace.takeBack(traced);
         out.append(pictures.intoBox(part, body.toString(), box, picture));
     }
 
@@ -276,7 +253,7 @@ public final class Merge {
             int before = out.length();
             rich.paragraphs(text.html(), slot, start.xml(), line.further(), end.xml(), out);
             written.add(Tally.of(out.substring(before)));
-            trace(before, out, origin(slot.name(), slot.print(), scope));
+            trace.value(before, out, slot.name(), slot.print(), scope);
         } else {
             run(line.body(), scope, out);
         }
