@@ -83,7 +83,7 @@ class PreparationJourneyTest {
             page.getByLabel("What to do").selectOption("MARK_PASSAGE");
             page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("dear_objects");
             browser.button("Do it in the Word file").click();
-            assertThat(page.getByLabel("Data on page 1").getByText("for dear_objects"))
+            assertThat(page.getByLabel("Data on page 1").getByText("for Dear objects"))
                     .isVisible();
             tab(browser, "Specimens").click();
             browser.button("Draw up specimens for every case").click();
