@@ -155,7 +155,9 @@ function plainInput(words: Catalogue, field: Field, shared: Record<string, unkno
         <select {...shared}>
           <option value="">{words.say('form.choose')}</option>
           {field.choices.map((choice) => (
-            <option key={choice}>{choice}</option>
+            <option key={choice} value={choice}>
+              {choice}
+            </option>
           ))}
         </select>
       );

@@ -33,8 +33,8 @@ export function onPage(printed: Printed[], page: number): Map<string, Line[]> {
 export type Span = { keys: string[]; top: number; bottom: number; depth: number };
 
 /**
- * Passages and clauses of one page as brackets; those that stand over the same lines are one. One that stands within another, or beside it, is a step further in, so that no
- * two are drawn over each other.
+ * Passages and clauses of one page as brackets; those that stand over the same lines are one. One that stands within
+ * another, or beside it, is a step further in, so that no two are drawn over each other.
  */
 export function brackets(lines: Map<string, Line[]>, keys: string[]): Span[] {
   const found = keys.flatMap((key) => {

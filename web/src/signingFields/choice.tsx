@@ -15,7 +15,9 @@ function ChoiceInput({ id, type, value, onChange, fault }: AskedProps) {
     >
       <option value="">{words.say('form.choose')}</option>
       {type.options.map((option) => (
-        <option key={option}>{option}</option>
+        <option key={option} value={option}>
+          {option}
+        </option>
       ))}
     </select>
   );

@@ -50,8 +50,8 @@ final class Alignment {
         int from = 0;
         int fileEnd = file.size();
         int pagesEnd = pages.size();
-        while (from < fileEnd && from < pagesEnd && same(from, from)) partner[from] = from++;
-        while (fileEnd > from && pagesEnd > from && same(fileEnd - 1, pagesEnd - 1)) partner[--fileEnd] = --pagesEnd;
+        while (from < fileEnd && from < pagesEnd && isPlain(from, from)) partner[from] = from++;
+        while (fileEnd > from && pagesEnd > from && isPlain(fileEnd - 1, pagesEnd - 1)) partner[--fileEnd] = --pagesEnd;
         int rows = fileEnd - from;
         int columns = pagesEnd - from;
         if (rows == 0 || columns == 0) return;
@@ -64,15 +64,14 @@ final class Alignment {
             for (int k = columns - 1; k >= 0; k--) {
                 int kept = Math.max(most[i + 1][k], most[i][k + 1]);
                 most[i][k] = same(from + i, from + k)
-                        ? Math.max(kept, most[i + 1][k + 1] + file.get(from + i).length())
+                        ? Math.max(kept, most[i + 1][k + 1] + worth(from + i, from + k))
                         : kept;
             }
         }
         int i = 0;
         int k = 0;
         while (i < rows && k < columns) {
-            if (same(from + i, from + k)
-                    && most[i][k] == most[i + 1][k + 1] + file.get(from + i).length()) {
+            if (same(from + i, from + k) && most[i][k] == most[i + 1][k + 1] + worth(from + i, from + k)) {
                 partner[from + i++] = from + k++;
             } else if (most[i + 1][k] >= most[i][k + 1]) {
                 i++;
@@ -80,6 +79,18 @@ final class Alignment {
                 k++;
             }
         }
+    }
+
+    /** Two of the same letters and nothing else are worth a little more than one behind a number: "10" is not "chapter 10". */
+    private int worth(int inFile, int onPages) {
+        int letters = file.get(inFile).length();
+        return pages.get(onPages).length() == letters ? 2 * letters : 2 * letters - 1;
+    }
+
+    /** Whether no other paragraph can be meant: what stands before its letters is less than they are. */
+    private boolean isPlain(int inFile, int onPages) {
+        return same(inFile, onPages)
+                && pages.get(onPages).length() < 2 * file.get(inFile).length();
     }
 
     /** For files of thousands of paragraphs: the next one that is the same, if it is near. */
@@ -130,7 +141,8 @@ final class Alignment {
         Letters shown = pages.get(onPages);
         int shorter = Math.min(words.length(), shown.length());
         if (shorter * 3 < Math.max(words.length(), shown.length())) return false;
-        return LetterPairs.count(LetterPairs.of(words, shown)) >= ALIKE * shorter;
+        return words.inCommon(shown) >= ALIKE * shorter
+                && LetterPairs.count(LetterPairs.of(words, shown)) >= ALIKE * shorter;
     }
 
     /** The paragraphs of the pages that no paragraph of the file was found for. */

@@ -1,18 +1,17 @@
 package org.jalousie.core.provenance;
 
+import com.github.difflib.DiffUtils;
+import com.github.difflib.algorithm.myers.MyersDiffWithLinearSpace;
+import com.github.difflib.patch.AbstractDelta;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 
 /**
  * Which letter of a paragraph is which on the page. Usually all, one after the other, behind a number that the word processor has
- * drawn; where it has worked something out anew or divided a word, the least difference between both (E. W. Myers, “An O(ND)
- * difference algorithm and its variations”, Algorithmica 1 (1986)).
+ * drawn; where it has worked something out anew or divided a word, the least difference between both.
  */
 final class LetterPairs {
-    /** Beyond so many differences two texts are not the same paragraph. */
-    private static final int MOST_DIFFERENCES = 600;
-
     private LetterPairs() {}
 
     /** For each letter of the file the number of the letter on the page, or -1. */
@@ -37,45 +36,22 @@ final class LetterPairs {
     }
 
     private static void differ(Letters file, Letters page, int from, int fileEnd, int pageEnd, int[] pairs) {
-        int rows = fileEnd - from;
-        int columns = pageEnd - from;
-        int most = Math.min(rows + columns, MOST_DIFFERENCES);
-        int[] furthest = new int[2 * most + 3];
-        List<int[]> steps = new ArrayList<>();
-        for (int d = 0; d <= most; d++) {
-            steps.add(Arrays.copyOfRange(furthest, most + 1 - d - 1, most + 1 + d + 2));
-            for (int k = -d; k <= d; k += 2) {
-                boolean down = k == -d || k != d && furthest[most + 1 + k - 1] < furthest[most + 1 + k + 1];
-                int x = down ? furthest[most + 1 + k + 1] : furthest[most + 1 + k - 1] + 1;
-                int y = x - k;
-                while (x < rows && y < columns && file.at(from + x) == page.at(from + y)) {
-                    x++;
-                    y++;
-                }
-                furthest[most + 1 + k] = x;
-                if (x < rows || y < columns) continue;
-                back(steps, d, rows, columns, from, pairs);
-                return;
-            }
+        List<Character> inFile = letters(file, from, fileEnd);
+        List<Character> onPage = letters(page, from, pageEnd);
+        int x = 0;
+        int y = 0;
+        for (AbstractDelta<Character> delta :
+                DiffUtils.diff(inFile, onPage, new MyersDiffWithLinearSpace<>()).getDeltas()) {
+            while (x < delta.getSource().getPosition()) pairs[from + x++] = from + y++;
+            x += delta.getSource().size();
+            y += delta.getTarget().size();
         }
+        while (x < inFile.size()) pairs[from + x++] = from + y++;
     }
 
-    /** Follows the way back; {@code steps} has for each difference what was reached before it, from its lowest diagonal on. */
-    private static void back(List<int[]> steps, int differences, int rows, int columns, int from, int[] pairs) {
-        int x = rows;
-        int y = columns;
-        for (int d = differences; d >= 0; d--) {
-            int[] reached = steps.get(d);
-            int k = x - y;
-            int middle = d + 1;
-            boolean down = k == -d || k != d && reached[middle + k - 1] < reached[middle + k + 1];
-            int before = down ? k + 1 : k - 1;
-            int startX = d == 0 ? 0 : reached[middle + before];
-            int startY = d == 0 ? 0 : startX - before;
-            while (x > startX && y > startY) pairs[from + --x] = from + --y;
-            if (d == 0) return;
-            x = startX;
-            y = startY;
-        }
+    private static List<Character> letters(Letters all, int from, int to) {
+        List<Character> some = new ArrayList<>(to - from);
+        for (int i = from; i < to; i++) some.add(all.at(i));
+        return some;
     }
 }

@@ -2,8 +2,10 @@ package org.jalousie.core.provenance;
 
 import java.text.Normalizer;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 
 /**
  * What is printed, letter by letter, in a form in which a Word file and its finished pages can be compared: no white space, no
@@ -56,6 +58,22 @@ final class Letters {
                 || type == Character.FORMAT
                 || type == Character.PRIVATE_USE
                 || type == Character.CONTROL;
+    }
+
+    /** Those that are not taken. */
+    Letters without(boolean[] taken) {
+        Letters rest = new Letters();
+        for (int i = 0; i < length(); i++) if (!taken[i]) rest.put(text.charAt(i), sources[i]);
+        return rest;
+    }
+
+    /** How many letters both have, in whatever order: no more of them can be paired. */
+    int inCommon(Letters other) {
+        Map<Character, Integer> counts = new HashMap<>();
+        for (int i = 0; i < length(); i++) counts.merge(at(i), 1, Integer::sum);
+        int common = 0;
+        for (int i = 0; i < other.length(); i++) if (counts.merge(other.at(i), -1, Integer::sum) >= 0) common++;
+        return common;
     }
 
     int length() {

@@ -5,7 +5,9 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.TreeMap;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -20,6 +22,9 @@ import org.jalousie.core.wording.Wording;
  * for it.
  */
 public final class Provenance {
+    /** Headers, and footers, that are tried on a page. */
+    private static final int MOST_TRIED = 4;
+
     private final PageText pages;
     private final List<PrintedPlace> places = new ArrayList<>();
 
@@ -83,7 +88,7 @@ public final class Provenance {
         if (shown.length() == 0) return;
         List<Beside> best = List.of();
         int fewest = shown.length();
-        for (List<Beside> some : choices(headers, footers)) {
+        for (List<Beside> some : choices(likely(headers, shown), likely(footers, shown))) {
             Letters words = Letters.joined(some.stream().map(Beside::words).toList());
             int without = words.length() + shown.length() - 2 * LetterPairs.count(LetterPairs.of(words, shown));
             if (without >= fewest) continue;
@@ -98,7 +103,20 @@ public final class Provenance {
             note(one.part, one.words, shown, Arrays.copyOfRange(pairs, from, to));
             from = to;
         }
-        for (Beside one : best) boxed(one, shown);
+        boolean[] taken = new boolean[shown.length()];
+        for (int one : pairs) if (one >= 0) taken[one] = true;
+        for (Beside one : best) boxed(one, shown.without(taken));
+    }
+
+    /** A file of many sections has many headers; the few whose letters are most on the page are tried. */
+    private static List<Beside> likely(List<Beside> all, Letters shown) {
+        if (all.size() <= MOST_TRIED) return all;
+        Map<Beside, Integer> missing = new HashMap<>();
+        all.forEach(one -> missing.put(one, one.words.length() - 2 * one.words.inCommon(shown)));
+        return all.stream()
+                .sorted(Comparator.comparing(missing::get))
+                .limit(MOST_TRIED)
+                .toList();
     }
 
     private static List<List<Beside>> choices(List<Beside> headers, List<Beside> footers) {
@@ -111,7 +129,7 @@ public final class Provenance {
         return all;
     }
 
-    /** A text box in a header stands before or behind its words, as it was drawn. */
+    /** A text box in a header stands before or behind its words, as it was drawn. @param shown what is none of the words */
     private void boxed(Beside one, Letters shown) {
         int at = shown.toString().indexOf(one.boxed.toString());
         if (at < 0 || one.boxed.length() == 0) return;

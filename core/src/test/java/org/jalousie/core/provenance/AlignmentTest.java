@@ -87,6 +87,15 @@ class AlignmentTest {
                 () -> Alignment.of(paragraphs(file.toArray(String[]::new)), paragraphs(shown.toArray(String[]::new))));
     }
 
+    /** A contents list that was made anew stands before the value whose letters its last line ends with. */
+    @Test
+    void aParagraphIsNotTheEndOfAnotherOne() {
+        assertThat(Alignment.of(paragraphs("10"), paragraphs("chapter 10", "10")))
+                .containsExactly(1);
+        assertThat(Alignment.of(paragraphs("10", "x"), paragraphs("10", "chapter 10", "x")))
+                .containsExactly(0, 2);
+    }
+
     @Test
     void nothingIsOnePartner() {
         assertThat(Alignment.of(List.of(), paragraphs("a"))).isEmpty();
