@@ -67,6 +67,14 @@ class LetterPairsTest {
     }
 
     @Test
+    void lettersInCommonAreCountedAsOftenAsBothHaveThem() {
+        assertThat(letters("aab").inCommon(letters("abbb"))).isEqualTo(2);
+        assertThat(letters("").inCommon(letters("a"))).isZero();
+        assertThat(letters("abcd").without(new boolean[] {true, false, true, false}))
+                .hasToString("bd");
+    }
+
+    @Test
     void textsThatHaveNothingInCommonAreGivenUpInTime() {
         int[] pairs = pairs("a".repeat(3000), "b".repeat(3000));
         assertThat(pairs).containsOnly(-1);

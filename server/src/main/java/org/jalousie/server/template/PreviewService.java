@@ -38,7 +38,7 @@ class PreviewService {
     private final Converter converter;
     private final Cache<String, Previewed> previews = Caffeine.newBuilder()
             .maximumWeight(MOST_HELD)
-            .weigher((String key, Previewed one) -> one.placed.pdf().length)
+            .weigher((String key, Previewed one) -> one.placed.pdf().length + one.printed.size() * PrintedPlace.WEIGHT)
             .build();
 
     private record Previewed(FieldPlacer.Placed placed, List<PrintedPlace> printed) {}
@@ -64,8 +64,9 @@ class PreviewService {
         Preparations.Kept kept = preparations.kept(version.wordFile(), content);
         Wording wording = kept.wording();
         if (wording.broken()) throw Refusal.conflict(Message.of("template.pages-unreadable"));
-        // the wording's own name, and what else is printed: labels of fields and rules
-        String key = kept.name() + Json.canonical(Map.of("f", content.fields(), "r", content.rules()));
+        // the wording's own name, and what else is printed: labels of fields and rules, as the language writes them
+        String key = kept.name()
+                + Json.canonical(Map.of("f", content.fields(), "r", content.rules(), "l", content.language()));
         Previewed known = previews.getIfPresent(key);
         if (known != null) return known;
         Wording.Merged merged = wording.outline(names(content), Locale.forLanguageTag(content.language()));

@@ -47,7 +47,8 @@ class SpecimenPrinter {
     private final Converter converter;
     private final Cache<String, Printed> known = Caffeine.newBuilder()
             .maximumWeight(MOST_HELD)
-            .weigher((String key, Printed printed) -> printed.word.length + printed.placed.pdf().length)
+            .weigher((String key, Printed printed) ->
+                    printed.word.length + printed.placed.pdf().length + printed.places.size() * PrintedPlace.WEIGHT)
             .build();
 
     SpecimenPrinter(Preparations preparations, FileStore files, Converter converter) {

@@ -103,7 +103,7 @@ class SpecimenService {
         List<Sha256> pictures = proof.specimens().get(position).pictures();
         if (pictures.isEmpty()) throw Refusal.conflict(Message.of("specimen.no-picture-yet"));
         if (page < 1 || page > pictures.size())
-            throw Refusal.notFound(Message.of("document.pages", "pages", pictures.size()));
+            throw Refusal.notFound(Message.of("specimen.pictures", "pages", pictures.size()));
         return files.get(pictures.get(page - 1));
     }
 
