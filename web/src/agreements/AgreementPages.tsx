@@ -1,12 +1,21 @@
 import { useQuery } from '@tanstack/react-query';
+import { useCallback, useMemo } from 'react';
 import { answer, api, type Schemas } from '../api/client';
+import { say } from '../messages/rooms';
+import { useSay } from '../messages/useSay';
 import { AnnotatedPages } from '../page/AnnotatedPages';
+import { byKey } from '../page/printed';
+import type { Thing } from '../page/thing';
+import type { Sheet } from '../page/useOpened';
+import { Ordinal } from '../page/weave';
+import { calledIn } from '../signingFields/kinds';
 import { Trouble } from '../ui/parts';
 
 type Props = { detail: Schemas['AgreementDetail']; document: Schemas['DocumentView'] };
 
 /** The pages of one document, with the agreement's data beside the words that they became. */
 export function AgreementPages({ detail, document }: Props) {
+  const words = useSay();
   const { number, changedAt } = detail.row;
   const path = { number, document: document.id };
   const printed = useQuery({
@@ -17,16 +26,54 @@ export function AgreementPages({ detail, document }: Props) {
       ),
     staleTime: Infinity,
   });
+  const sheet = useMemo(
+    (): Sheet => ({
+      url: `/api/v1/agreements/${number}/documents/${document.id}.pdf?at=${changedAt}`,
+      pages: document.pages,
+      printed: (printed.data ?? []).map(asOfList),
+    }),
+    [number, document, changedAt, printed.data],
+  );
+  const { data, people } = detail;
+  const left = useCallback(
+    (of: Sheet): Thing[] => {
+      const lines = byKey(of.printed);
+      return data.map(({ name, label }) => ({
+        key: name,
+        label,
+        lines: lines.get(name) ?? [],
+        spans: false,
+      }));
+    },
+    [data],
+  );
+  const right = useCallback(
+    (of: Sheet): Thing[] =>
+      of.pages.fields.map(({ field, ...line }) => {
+        const at = people.findIndex(({ party }) => party === field.party);
+        const label = people[at]?.label ?? say('templates.nobody', { party: field.party });
+        const called = calledIn(words, field);
+        return {
+          key: field.name,
+          label: `${label}, ${called}`,
+          lines: [line],
+          spans: false,
+          body: (
+            <>
+              <Ordinal ordinal={at + 1} />
+              <span className="min-w-0 truncate">
+                {label} <span className="text-soft">{called}</span>
+              </span>
+            </>
+          ),
+        };
+      }),
+    [people, words],
+  );
   return (
     <>
       <Trouble error={printed.error} />
-      <AnnotatedPages
-        url={`/api/v1/agreements/${number}/documents/${document.id}.pdf?at=${changedAt}`}
-        pages={document.pages}
-        printed={(printed.data ?? []).map(asOfList)}
-        data={detail.data.map((one) => ({ key: one.name, label: one.label }))}
-        actors={detail.people}
-      />
+      <AnnotatedPages sheet={sheet} left={left} right={right} actors={people} />
     </>
   );
 }

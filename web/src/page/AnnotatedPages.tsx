@@ -1,164 +1,157 @@
-import { say } from '../messages/rooms';
-import type { Schemas } from '../api/client';
+import { useEffect, useMemo, useRef, type ReactNode } from 'react';
 import { useSay } from '../messages/useSay';
-import { calledIn } from '../signingFields/kinds';
-import { Margin, type Note } from './Margins';
-import { PagesView, placeOf } from './PagesView';
-import { brackets, onPage, type Line } from './printed';
-import { Ordinal, weaveOf } from './weave';
-import type { Words } from './words';
+import { Margin, dataOnPage, whoActsOnPage } from './Margin';
+import { Marks, SigningMarks } from './Marks';
+import { useSize } from './near';
+import { PageSheet } from './PageSheet';
+import { PagesFailed } from './PagesView';
+import { placeAt } from './placeAt';
+import { columnOf, heightOf, placesOf, type Thing } from './thing';
+import { useOpened, type Sheet } from './useOpened';
+import { WordsLayer, type Chosen } from './WordsLayer';
 
-/** What the left margin names. @property spans whether it stands over whole lines, as a passage does */
-export type Datum = { key: string; label: string; spans?: boolean };
 export type Actor = { party: string; label: string };
 
-const usual = { width: 595, height: 842 };
+/** What of a margin's things is open, and how that is changed. */
+export type Opening = {
+  key: string | undefined;
+  /** Which of its places to go to, from 0; without it the page stays where it is. */
+  place?: number | undefined;
+  onOpen: (key: string | undefined, place?: number) => void;
+  card: (key: string) => ReactNode;
+};
+
+/** What words on the pages are chosen for. */
+export type Choosing = {
+  chosen: Chosen | undefined;
+  onChosen: (chosen: Chosen | undefined) => void;
+  /** Stands at the words that are chosen. */
+  acts: ReactNode;
+  onAct: () => void;
+};
+
+type Props = {
+  sheet: Sheet;
+  /** What the margins tell of, from what is known of the pages that are shown. */
+  left: (sheet: Sheet) => Thing[];
+  right: (sheet: Sheet) => Thing[];
+  actors: Actor[];
+  leftHead?: ReactNode;
+  rightHead?: ReactNode;
+  opening?: Opening | undefined;
+  choosing?: Choosing | undefined;
+};
 
 /** The pages with their margins: at the left what data does there, at the right who acts there. */
-export function AnnotatedPages({
-  url,
-  pages,
-  printed,
-  data,
-  actors,
-  onWords,
-}: {
-  url: string;
-  pages: Schemas['Pages'];
-  /** What stands where, as the merge has said. */
-  printed: Schemas['Printed'][];
-  data: Datum[];
-  actors: Actor[];
-  /** Makes the words selectable, and is told which are. */
-  onWords?: (words: Words | undefined) => void;
-}) {
-  const words = useSay();
-  const ordinal = (party: string) => actors.findIndex((actor) => actor.party === party) + 1;
-  const labelOf = (party: string) =>
-    actors.find((actor) => actor.party === party)?.label ?? `${party} (nobody)`;
-  const sizeOf = (page: number) => pages.sizes[page - 1] ?? usual;
+export function AnnotatedPages(props: Props) {
+  const { sheet, left, right, actors, leftHead, rightHead, opening, choosing } = props;
+  const { say } = useSay();
+  const { sheet: shown, document, failed } = useOpened(sheet);
+  const box = useRef<HTMLDivElement>(null);
+  const { width } = useSize(box);
+  const sizes = shown.pages.sizes;
+  const column = useMemo(() => columnOf(sizes, width), [sizes, width]);
+  const data = useMemo(() => left(shown), [left, shown]);
+  const acting = useMemo(() => right(shown), [right, shown]);
+  const open = [...data, ...acting].find((thing) => thing.key === opening?.key);
+  useGoTo(box, column, open, opening?.place);
+  const margin = { column, open: opening?.key, onOpen: opening?.onOpen, card: opening?.card };
+  if (failed) return <PagesFailed />;
   return (
-    <PagesView
-      url={url}
-      pages={pages}
-      onWords={onWords}
-      over={(page) => (
-        <>
-          <Marks lines={onPage(printed, page)} data={data} size={sizeOf(page)} />
-          {pages.fields
-            .filter((field) => field.page === page)
-            .map((field) => (
-              <span
-                key={field.field.name}
-                aria-hidden="true"
-                className="pointer-events-none absolute border border-dashed border-[#1d2726]/60 text-[#1d2726]/25"
-                style={{
-                  ...placeOf(field, sizeOf(page)),
-                  background: weaveOf(ordinal(field.field.party)),
-                }}
-              />
-            ))}
-        </>
-      )}
-      beside={(page, height) => ({
-        left: (
-          <Margin
-            side="left"
-            label={say('page.data-on-page', { page })}
-            {...dataNotes(data, onPage(printed, page), sizeOf(page).height, height)}
-          />
-        ),
-        right: (
-          <Margin
-            side="right"
-            label={say('page.who-acts-on-page', { page })}
-            notes={pages.fields
-              .filter((field) => field.page === page)
-              .map((field) => ({
-                key: field.field.name,
-                wish: (1 - (field.y + field.height) / sizeOf(page).height) * height,
-                height: 26,
-                body: (
-                  <span className="flex items-center gap-2">
-                    <Ordinal ordinal={ordinal(field.field.party)} />
-                    <span className="truncate">
-                      {labelOf(field.field.party)}{' '}
-                      <span className="text-soft">{calledIn(words, field.field)}</span>
-                    </span>
-                  </span>
-                ),
-              }))}
-          />
-        ),
-      })}
-    />
+    <div className="grid grid-cols-[minmax(14rem,1fr)_minmax(26rem,38rem)_minmax(14rem,1fr)] items-start">
+      <Margin side="left" label={dataOnPage} things={data} head={leftHead} {...margin} />
+      <div ref={box} data-pages="" className="flex flex-col gap-5">
+        {sizes.map((size, i) => {
+          const page = i + 1;
+          return (
+            <PageSheet
+              key={i}
+              document={document}
+              number={page}
+              pages={sizes.length}
+              size={size}
+              width={width}
+              words={
+                choosing
+                  ? (drawn) => (
+                      <WordsLayer
+                        {...drawn}
+                        onChosen={choosing.onChosen}
+                        onAct={choosing.onAct}
+                        onPoint={(at, x, y) => {
+                          const found = placeAt([...data, ...acting], shown, at, x, y);
+                          if (found && opening) opening.onOpen(found);
+                          return found !== undefined && opening !== undefined;
+                        }}
+                      />
+                    )
+                  : undefined
+              }
+            >
+              <Marks things={data} page={page} size={size} open={open} />
+              <SigningMarks fields={shown.pages.fields} page={page} size={size} actors={actors} />
+              {choosing?.chosen?.page === page && (
+                <ChosenHere chosen={choosing.chosen}>{choosing.acts}</ChosenHere>
+              )}
+            </PageSheet>
+          );
+        })}
+        {!document && (
+          <p role="status" className="text-soft">
+            {say('page.opening-pages')}
+          </p>
+        )}
+      </div>
+      <Margin side="right" label={whoActsOnPage} things={acting} head={rightHead} {...margin} />
+    </div>
   );
 }
 
-/** A fine line under each value, and a bracket along the page's edge for what stands over whole lines. */
-function Marks({
-  lines,
-  data,
-  size,
-}: {
-  lines: Map<string, Line[]>;
-  data: Datum[];
-  size: Schemas['Size'];
-}) {
+/** The words that are chosen stay marked while something is typed about them, and what can be done stands beneath. */
+function ChosenHere({ chosen, children }: { chosen: Chosen; children: ReactNode }) {
+  const last = chosen.rects.at(-1);
+  if (!last) return null;
   return (
     <>
-      {data
-        .filter((datum) => !datum.spans)
-        .flatMap((datum) => lines.get(datum.key) ?? [])
-        .map((line, i) => (
-          <span
-            key={i}
-            aria-hidden="true"
-            className="pointer-events-none absolute border-b border-[#48617a] bg-[#48617a]/10"
-            style={placeOf(line, size)}
-          />
-        ))}
-      {brackets(lines, spanning(data)).map((span) => (
+      {chosen.rects.map((rect, i) => (
         <span
-          key={span.keys.join(' ')}
+          key={i}
           aria-hidden="true"
-          className="pointer-events-none absolute border-y border-l border-[#48617a]"
+          className="pointer-events-none absolute bg-[#48617a]/30"
           style={{
-            left: `${1 + span.depth * 1.2}%`,
-            width: '0.8%',
-            top: `${(1 - span.top / size.height) * 100}%`,
-            height: `${((span.top - span.bottom) / size.height) * 100}%`,
+            left: `${rect.left * 100}%`,
+            top: `${rect.top * 100}%`,
+            width: `${rect.width * 100}%`,
+            height: `${rect.height * 100}%`,
           }}
         />
       ))}
+      <div
+        className="absolute z-20 w-[25rem]"
+        style={{
+          left: `clamp(0px, ${last.left * 100}%, 100% - 25rem)`,
+          top: `calc(${(last.top + last.height) * 100}% + 6px)`,
+        }}
+      >
+        {children}
+      </div>
     </>
   );
 }
 
-const spanning = (data: Datum[]) => data.filter((datum) => datum.spans).map((datum) => datum.key);
-
-/** One note for each thing at its first place on the page, and a tick at each further one. */
-function dataNotes(data: Datum[], lines: Map<string, Line[]>, tall: number, height: number) {
-  const down = (line: Line) => (1 - (line.y + line.height) / tall) * height;
-  const notes: Note[] = [];
-  const ticks: number[] = [];
-  const note = (key: string, top: number, label: string) =>
-    notes.push({
-      key,
-      wish: top - 4,
-      height: 24,
-      body: <span className="block truncate text-soft">{label}</span>,
-    });
-  for (const datum of data.filter((one) => !one.spans)) {
-    const [first, ...further] = lines.get(datum.key) ?? [];
-    if (!first) continue;
-    note(datum.key, down(first), datum.label);
-    ticks.push(...further.map((line) => down(line) + 8));
-  }
-  const labels = new Map(data.map((datum) => [datum.key, datum.label]));
-  for (const { keys, top } of brackets(lines, spanning(data))) {
-    const label = keys.map((key) => labels.get(key)).join(', ');
-    note(keys.join(' '), (1 - top / tall) * height, label);
-  }
-  return { notes, ticks };
+/** Goes to a place of what was opened, when one is asked for. */
+function useGoTo(
+  box: React.RefObject<HTMLElement | null>,
+  column: ReturnType<typeof columnOf>,
+  thing: Thing | undefined,
+  place: number | undefined,
+) {
+  const at = thing && place !== undefined ? placesOf(thing)[place] : undefined;
+  const height = at && column.width ? heightOf(column, at) : undefined;
+  useEffect(() => {
+    const top = box.current?.getBoundingClientRect().top;
+    if (height === undefined || top === undefined) return;
+    const y = top + window.scrollY + height - window.innerHeight / 3;
+    window.scrollTo({ top: Math.max(0, y) });
+  }, [box, height]);
 }

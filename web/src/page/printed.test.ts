@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { brackets, keyOf, onPage, type Line } from './printed';
+import { brackets, byKey, keyOf, type Line } from './printed';
 
 const line = (y: number, page = 1): Line => ({ page, x: 70, y, width: 40, height: 14 });
 const value = (name: string, y: number, page = 1) => ({
@@ -12,13 +12,12 @@ const value = (name: string, y: number, page = 1) => ({
 });
 
 describe('what was printed on a page', () => {
-  it('is told apart by what put it there, page by page', () => {
+  it('is told apart by what put it there, over all pages', () => {
     const all = [value('a', 700), value('b', 680), value('a', 600), value('a', 700, 2)];
-    const lines = onPage(all, 1);
+    const lines = byKey(all);
     expect([...lines.keys()]).toEqual(['a', 'b']);
-    expect(lines.get('a')).toHaveLength(2);
-    expect(onPage(all, 2).get('a')).toHaveLength(1);
-    expect(onPage(all, 3).size).toBe(0);
+    expect(lines.get('a')?.map((one) => one.page)).toEqual([1, 1, 2]);
+    expect(lines.get('c')).toBeUndefined();
   });
 
   it('is not mixed up where a field has the name of a passage', () => {
@@ -31,14 +30,15 @@ describe('what was printed on a page', () => {
   });
 
   it('has a bracket over the whole height of each passage, none over another', () => {
-    const lines = new Map([
-      ['outer', [line(700), line(600)]],
-      ['inner', [line(650)]],
-      ['beside', [line(640)]],
-      ['below', [line(500)]],
-      ['same', [line(500)]],
-    ]);
-    expect(brackets(lines, ['inner', 'beside', 'outer', 'below', 'same', 'gone'])).toEqual([
+    const things = [
+      { key: 'inner', lines: [line(650)] },
+      { key: 'beside', lines: [line(640)] },
+      { key: 'outer', lines: [line(700), line(600)] },
+      { key: 'below', lines: [line(500)] },
+      { key: 'same', lines: [line(500)] },
+      { key: 'gone', lines: [] },
+    ];
+    expect(brackets(things)).toEqual([
       { keys: ['outer'], top: 714, bottom: 600, depth: 0 },
       { keys: ['inner'], top: 664, bottom: 650, depth: 1 },
       { keys: ['beside'], top: 654, bottom: 640, depth: 2 },

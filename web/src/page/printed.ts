@@ -18,13 +18,14 @@ export function keyOf({
 /** How a value is known: a field of a list's items may have the name of another one. */
 export const valueKey = (name: string, list = '') => (list ? `${list}.${name}` : name);
 
-/** The lines of one page by what put them there, each from the top down. */
-export function onPage(printed: Printed[], page: number): Map<string, Line[]> {
+/** All lines by what put them there, as they stand in the answer: from the first page on. */
+export function byKey(printed: Printed[]): Map<string, Line[]> {
   const lines = new Map<string, Line[]>();
   for (const one of printed) {
-    if (one.page !== page) continue;
     const key = keyOf(one);
-    lines.set(key, [...(lines.get(key) ?? []), one]);
+    const known = lines.get(key);
+    if (known) known.push(one);
+    else lines.set(key, [one]);
   }
   return lines;
 }
@@ -36,15 +37,14 @@ export type Span = { keys: string[]; top: number; bottom: number; depth: number 
  * Passages and clauses of one page as brackets; those that stand over the same lines are one. One that stands within
  * another, or beside it, is a step further in, so that no two are drawn over each other.
  */
-export function brackets(lines: Map<string, Line[]>, keys: string[]): Span[] {
-  const found = keys.flatMap((key) => {
-    const own = lines.get(key);
-    if (!own?.length) return [];
+export function brackets(things: { key: string; lines: Line[] }[]): Span[] {
+  const found = things.flatMap(({ key, lines }) => {
+    if (!lines.length) return [];
     return [
       {
         keys: [key],
-        top: Math.max(...own.map((line) => line.y + line.height)),
-        bottom: Math.min(...own.map((line) => line.y)),
+        top: Math.max(...lines.map((line) => line.y + line.height)),
+        bottom: Math.min(...lines.map((line) => line.y)),
         depth: 0,
       },
     ];

@@ -1,4 +1,5 @@
 import * as pdfjs from 'pdfjs-dist';
+import { changedBands, type Band } from './changed';
 import worker from 'pdfjs-dist/build/pdf.worker.min.mjs?url';
 
 pdfjs.GlobalWorkerOptions.workerSrc = worker;
@@ -18,26 +19,50 @@ export function open(url: string): pdfjs.PDFDocumentLoadingTask {
   });
 }
 
-/** Draws one page at a width in CSS pixels and returns its words for assistive technology. */
+/** @property changed where it differs from what the canvas showed before, if that was a page of the same size */
+export type Drawing = { text: string; changed: Band[] };
+
+/**
+ * Draws one page at a width in CSS pixels; what the canvas shows stays until the page is whole.
+ *
+ * @returns its words for assistive technology, and what has changed
+ */
 export async function draw(
   document: Document,
   number: number,
   canvas: HTMLCanvasElement,
   width: number,
-): Promise<string> {
+  wanted: () => boolean,
+): Promise<Drawing> {
   const page = await document.getPage(number);
   const plain = page.getViewport({ scale: 1 });
   const scale = (width / plain.width) * Math.min(window.devicePixelRatio || 1, 2);
   const viewport = page.getViewport({ scale });
-  canvas.width = Math.round(viewport.width);
-  canvas.height = Math.round(viewport.height);
-  const context = canvas.getContext('2d');
-  if (!context) throw new Error('no drawing context');
-  await page.render({ canvas, canvasContext: context, viewport, annotationMode: 1 }).promise;
+  const next = window.document.createElement('canvas');
+  next.width = Math.round(viewport.width);
+  next.height = Math.round(viewport.height);
+  const context = next.getContext('2d', { willReadFrequently: true });
+  const shown = canvas.getContext('2d', { willReadFrequently: true });
+  if (!context || !shown) throw new Error('no drawing context');
+  await page.render({ canvas: next, canvasContext: context, viewport, annotationMode: 1 }).promise;
   const text = await page.getTextContent();
-  return text.items
-    .map((item) => ('str' in item ? item.str + (item.hasEOL ? '\n' : '') : ''))
-    .join('');
+  const drawing: Drawing = {
+    text: text.items
+      .map((item) => ('str' in item ? item.str + (item.hasEOL ? '\n' : '') : ''))
+      .join(''),
+    changed: [],
+  };
+  if (!wanted()) return drawing;
+  const { width: wide, height: high } = next;
+  if (canvas.dataset.drawn && canvas.width === wide && canvas.height === high) {
+    const [before, after] = [shown, context].map((one) => one.getImageData(0, 0, wide, high).data);
+    if (before && after) drawing.changed = changedBands(before, after, wide, high);
+  }
+  canvas.width = wide;
+  canvas.height = high;
+  shown.drawImage(next, 0, 0);
+  canvas.dataset.drawn = 'true';
+  return drawing;
 }
 
 /** Lays the words of a page over its picture, unseen, so that they can be selected, if they are still wanted. */

@@ -1,117 +1,91 @@
-import { say } from '../messages/rooms';
 import { useMutation } from '@tanstack/react-query';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { useParams, useSearchParams } from 'react-router';
 import { answer, api, isSignedOut } from '../api/client';
-import { Button, RoomTitle, Trouble } from '../ui/parts';
+import { say, type RoomCode } from '../messages/rooms';
+import { useMainAct } from '../ui/keys';
+import { Button, Trouble } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
-import { FieldsEditor } from './FieldsEditor';
+import type { Bench } from './bench/bench';
+import { PageFace } from './bench/PageFace';
+import { Readiness, type Spot } from './bench/Readiness';
+import { BringBack } from './BringBack';
 import { HistoryPart } from './HistoryPart';
-import { PartiesEditor } from './PartiesEditor';
-import { PublishObstacles } from './PublishObstacles';
-import { RulesEditor } from './RulesEditor';
-import { SpecimensPart } from './SpecimensPart';
+import { Ledger } from './ledger/Ledger';
+import { ProofFace } from './proof/ProofFace';
 import { SendingEditor } from './SendingEditor';
+import { TemplateTitle } from './TemplateTitle';
+import { useSteps } from './useSteps';
 import { useTemplate } from './useTemplate';
-import { WordingPart } from './WordingPart';
 
-const parts = [
-  say('templates.wording'),
-  say('templates.fields'),
-  say('templates.rules'),
-  say('templates.parties'),
-  say('templates.sending'),
-  say('templates.specimens'),
-  say('templates.versions'),
-] as const;
-type PartName = (typeof parts)[number];
+const faces = ['page', 'ledger', 'sending', 'proof', 'versions'] as const;
+type Face = (typeof faces)[number];
 
-/** One template: its wording with margins, its data and rules, who acts, the terms of sending, and the proof of it all. */
+const faceWords: Record<Face, RoomCode> = {
+  page: 'templates.page',
+  ledger: 'templates.ledger',
+  sending: 'templates.sending',
+  proof: 'templates.proof',
+  versions: 'templates.versions',
+};
+
+/** The workbench of one template: its page with margins, its ledger, the terms of sending, the proof, and its versions. */
 export default function TemplateRoom() {
   const { id = '' } = useParams();
   const [address, setAddress] = useSearchParams();
-  const navigate = useNavigate();
   const { template, detail, draft, change, took, save, unsaved, reload } = useTemplate(id);
-  const path = { params: { path: { id } } };
+  const steps = useSteps(detail, unsaved, took);
   const publish = useMutation({
     mutationFn: (revision: number) =>
-      answer(api.POST('/api/v1/templates/{id}/publication', { ...path, body: { revision } })),
-    onSuccess: took,
-  });
-  const startDraft = useMutation({
-    mutationFn: () => answer(api.POST('/api/v1/templates/{id}/draft', path)),
-    onSuccess: took,
-  });
-  const duplicate = useMutation({
-    mutationFn: (name: string) =>
-      answer(api.POST('/api/v1/templates/{id}/duplicate', { ...path, body: { name } })),
-    onSuccess: (made) => void navigate(`/templates/${made.id}`),
-  });
-  const retire = useMutation({
-    mutationFn: (retired: boolean) =>
       answer(
-        retired
-          ? api.DELETE('/api/v1/templates/{id}/retirement', path)
-          : api.POST('/api/v1/templates/{id}/retirement', path),
+        api.POST('/api/v1/templates/{id}/publication', {
+          params: { path: { id } },
+          body: { revision },
+        }),
       ),
     onSuccess: took,
   });
+  const ready =
+    detail?.state === 'DRAFT' &&
+    !unsaved &&
+    !detail.obstacles.length &&
+    !detail.diagnostics.some((one) => one.blocks) &&
+    !publish.isPending;
+  const onPublish = ready ? () => publish.mutate(detail.revision) : undefined;
+  useMainAct(onPublish);
   if (!detail || !draft)
     return <Unshown query={template} waiting={say('templates.opening-the-template')} />;
   const fixed = detail.state === 'PUBLISHED';
-  const asked = address.get('part');
-  const part: PartName = parts.find((name) => name === asked) ?? say('templates.wording');
+  const bench: Bench = { detail, settings: draft, fixed, unsaved, change, took };
+  const face = faces.find((name) => name === address.get('face')) ?? 'page';
+  const shown = address.get('shows') ?? 'names';
+  const open = address.get('open') ?? undefined;
+  const party = address.get('party') ?? undefined;
+  const go = (next: Record<string, string | undefined>) =>
+    setAddress(
+      (now) => {
+        for (const [name, value] of Object.entries(next)) {
+          if (value === undefined) now.delete(name);
+          else now.set(name, value);
+        }
+        return now;
+      },
+      { replace: true },
+    );
+  const goTo = (spot: Spot) => {
+    if ('face' in spot) go({ face: spot.face, open: undefined, party: undefined });
+    else if ('party' in spot) go({ face: undefined, open: undefined, party: spot.party });
+    else go({ face: undefined, open: spot.open, party: undefined });
+  };
   return (
     <>
-      <RoomTitle title={detail.name}>
-        <span className={fixed ? 'text-moss' : 'text-clay'}>
-          {say('templates.version-state', {
-            version: detail.version,
-            state: fixed ? 'published' : 'draft',
-            use: detail.retired ? 'retired' : 'in',
-          })}
-        </span>
-        {!fixed && (
-          <span role="status" className="text-soft">
-            {save.isPending
-              ? say('templates.saving')
-              : unsaved
-                ? say('templates.not-saved-yet')
-                : say('templates.everything-is-saved')}
-          </span>
-        )}
-        <Button onClick={() => duplicate.mutate(`${detail.name}, copy`)}>
-          {say('templates.duplicate')}
-        </Button>
-        <Button onClick={() => retire.mutate(detail.retired)}>
-          {detail.retired ? say('templates.bring-back-into-use') : say('templates.retire')}
-        </Button>
-        {fixed ? (
-          <>
-            <Button onClick={() => startDraft.mutate()}>
-              {say('templates.start-version', { version: detail.version + 1 })}
-            </Button>
-            {!detail.retired && (
-              <Link to={`/intake/new/${id}`}>{say('templates.fill-its-form')}</Link>
-            )}
-          </>
-        ) : (
-          <Button
-            look="main"
-            disabled={
-              unsaved ||
-              detail.obstacles.length > 0 ||
-              detail.diagnostics.some((one) => one.blocks) ||
-              publish.isPending
-            }
-            onClick={() => publish.mutate(detail.revision)}
-          >
-            {say('templates.publish-version', { version: detail.version })}
-          </Button>
-        )}
-      </RoomTitle>
-      <Trouble
-        error={save.error ?? publish.error ?? startDraft.error ?? duplicate.error ?? retire.error}
+      <TemplateTitle
+        bench={bench}
+        saving={save.isPending}
+        steps={steps}
+        publish={publish}
+        onPublish={onPublish}
       />
+      <Trouble error={save.error ?? steps.error} />
       {save.isError && !isSignedOut(save.error) && (
         <Button onClick={reload}>{say('templates.reload-the-template-as-it')}</Button>
       )}
@@ -119,61 +93,93 @@ export default function TemplateRoom() {
         className="flex gap-1 border-b border-rule"
         role="tablist"
         aria-label={say('templates.parts-of-the-template')}
+        onKeyDown={(event) => {
+          const step = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
+          if (!step) return;
+          const next = faces[(faces.indexOf(face) + step + faces.length) % faces.length] ?? 'page';
+          go({ face: next });
+          document.getElementById(`tab-${next}`)?.focus();
+        }}
       >
-        {parts.map((name) => (
+        {faces.map((name) => (
           <button
             key={name}
             type="button"
             role="tab"
             id={`tab-${name}`}
-            aria-selected={part === name}
-            aria-controls="part"
-            className={`min-h-9 border-b-2 px-4 ${part === name ? 'border-ink font-semibold' : 'border-transparent text-soft'}`}
-            onClick={() => setAddress({ part: name }, { replace: true })}
+            aria-selected={face === name}
+            aria-controls="face"
+            tabIndex={face === name ? 0 : -1}
+            className={`min-h-9 border-b-2 px-4 ${face === name ? 'border-ink font-semibold' : 'border-transparent text-soft'}`}
+            onClick={() => go({ face: name === 'page' ? undefined : name })}
           >
-            {name}
+            {say(faceWords[name])}
           </button>
         ))}
       </div>
-      <div id="part" role="tabpanel" aria-labelledby={`tab-${part}`} className="pt-4">
-        {!fixed && part !== 'Versions' && part !== 'Specimens' && (
-          <PublishObstacles detail={detail} onTaken={took} />
-        )}
-        {part === 'Wording' && <WordingPart detail={detail} onTaken={took} />}
-        {part === 'Fields' && (
-          <FieldsEditor
-            fields={draft.fields}
-            unused={detail.advice
-              .filter((one) => one.code === 'field-unused')
-              .map((one) => one.place)}
-            fixed={fixed}
-            onChange={(fields) => change({ ...draft, fields })}
+      <div id="face" role="tabpanel" aria-labelledby={`tab-${face}`} className="pt-3">
+        <div className="flex flex-wrap items-start gap-x-4 gap-y-2 pb-3">
+          {face === 'page' && (
+            <Shown bench={bench} shown={shown} onShown={(next) => go({ shows: next })} />
+          )}
+          {!fixed && face !== 'versions' && (
+            <div className="min-w-0 grow">
+              <Readiness bench={bench} onGo={goTo} />
+            </div>
+          )}
+          {face === 'page' && (
+            <span className="ml-auto flex min-h-8 items-center gap-4">
+              <a href={`/api/v1/templates/${id}/wording`} download>
+                {say('templates.download-the-word-file')}
+              </a>
+              {!fixed && <BringBack detail={detail} onTaken={took} />}
+            </span>
+          )}
+        </div>
+        {face === 'page' && (
+          <PageFace
+            bench={bench}
+            shown={draft.specimens[Number(shown)] ? shown : 'names'}
+            opened={{ key: open, party }}
+            onOpened={({ key, party: of }) => go({ open: key, party: of })}
           />
         )}
-        {part === 'Rules' && (
-          <RulesEditor settings={draft} detail={detail} fixed={fixed} onChange={change} />
-        )}
-        {part === 'Parties' && (
-          <PartiesEditor
-            settings={draft}
-            fixed={fixed}
-            onChange={(parties) => change({ ...draft, parties })}
-            onFields={(signingFields) => change({ ...draft, signingFields })}
-          />
-        )}
-        {part === 'Sending' && <SendingEditor settings={draft} fixed={fixed} onChange={change} />}
-        {part === 'Specimens' && (
-          <SpecimensPart
-            settings={draft}
-            detail={detail}
-            fixed={fixed}
-            unsaved={unsaved}
-            onChange={change}
-            onTaken={took}
-          />
-        )}
-        {part === 'Versions' && <HistoryPart detail={detail} onTaken={took} />}
+        {face === 'ledger' && <Ledger bench={bench} />}
+        {face === 'sending' && <SendingEditor settings={draft} fixed={fixed} onChange={change} />}
+        {face === 'proof' && <ProofFace bench={bench} />}
+        {face === 'versions' && <HistoryPart detail={detail} onTaken={took} />}
       </div>
     </>
+  );
+}
+
+/** What the page shows: the names of what stands there, or what it is for a specimen. */
+function Shown({
+  bench: { settings },
+  shown,
+  onShown,
+}: {
+  bench: Bench;
+  shown: string;
+  onShown: (shown: string | undefined) => void;
+}) {
+  return (
+    <label className="flex items-center gap-2">
+      {say('templates.the-page-shows')}
+      <select
+        className="min-h-8 max-w-60 rounded-sm border border-edge bg-sheet px-2"
+        value={settings.specimens[Number(shown)] ? shown : 'names'}
+        onChange={(event) =>
+          onShown(event.target.value === 'names' ? undefined : event.target.value)
+        }
+      >
+        <option value="names">{say('templates.names-of-fields')}</option>
+        {settings.specimens.map((one, i) => (
+          <option key={i} value={String(i)}>
+            {say('templates.page-specimen', { name: one.name })}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }

@@ -71,7 +71,7 @@ class PermissionsTest {
                 .isEqualTo(403);
         assertThat(reader.post("/api/v1/requests", Map.of()).status()).isEqualTo(403);
         String template = "/api/v1/templates/" + UUID.randomUUID();
-        for (String path : List.of("/proof", "/wording/acts", "/wording/undo", "/duplicate", "/retirement", "/return"))
+        for (String path : List.of("/proof", "/wording/acts", "/undo", "/redo", "/duplicate", "/retirement", "/return"))
             assertThat(reader.post(template + path, Map.of()).status()).as(path).isEqualTo(403);
         assertThat(reader.upload("/api/v1/clauses?name=mine", "mine.docx", new byte[] {1})
                         .status())

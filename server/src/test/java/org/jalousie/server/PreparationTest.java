@@ -289,7 +289,7 @@ class PreparationTest {
         assertThat(after.get("undo").asString()).contains("thanked");
         assertThat(DocxText.body(office.client.get(path(template) + "/wording").body()))
                 .startsWith("Dear {{thanked}}, we thank you.");
-        JsonNode undone = post(after, "/wording/undo", Map.of());
+        JsonNode undone = post(after, "/undo", Map.of());
         assertThat(undone.get("content").get("fields").toString()).doesNotContain("thanked");
         assertThat(DocxText.body(office.client.get(path(template) + "/wording").body()))
                 .startsWith("Dear Ida Marsh");
@@ -404,7 +404,7 @@ class PreparationTest {
         badName.put("name", "no name");
         assertThat(office.client.post(at + "/wording/acts", badName).status()).isEqualTo(422);
         assertThat(office.client
-                        .post(at + "/wording/undo", Map.of("revision", revision))
+                        .post(at + "/undo", Map.of("revision", revision))
                         .text())
                 .contains("nothing to take back");
         assertThat(office.client.post(at + "/proof", Map.of()).text()).contains("no specimen yet");

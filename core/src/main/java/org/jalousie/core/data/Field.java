@@ -46,6 +46,11 @@ public record Field(
         return name.value().equals(word);
     }
 
+    /** The same field, called so in the form. */
+    public Field labelled(String called) {
+        return new Field(name, type, called, required, hint, choices, items);
+    }
+
     /** The same field by another name. */
     public Field renamed(FieldName to) {
         return new Field(to, type, label, required, hint, choices, items);

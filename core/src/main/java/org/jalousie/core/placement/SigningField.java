@@ -29,6 +29,11 @@ public record SigningField(
         return new SigningField(name, party, label, type, sameAs, condition);
     }
 
+    /** The same field under another name for another party, asked for always: what it waited for was the first party's. */
+    public SigningField handedTo(PartyKey other, String called) {
+        return new SigningField(called, other, label, type, sameAs, ShownWhen.ALWAYS);
+    }
+
     /** What it is for, as the party itself is asked for it. */
     public String question() {
         return label.isEmpty() ? label : Character.toUpperCase(label.charAt(0)) + label.substring(1);

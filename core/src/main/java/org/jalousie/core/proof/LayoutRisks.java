@@ -56,6 +56,7 @@ public final class LayoutRisks {
                 risks.add(new LayoutRisk(
                         LayoutRisk.Kind.TEXT_OUTSIDE,
                         1,
+                        document.getPage(0).getCropBox().getHeight() / 2,
                         Message.of("risk.outside-box", "words", shortened(paragraph)),
                         Message.of("risk.outside-box.cure")));
             }
@@ -83,6 +84,9 @@ public final class LayoutRisks {
                 risks.add(new LayoutRisk(
                         LayoutRisk.Kind.ROW_BROKEN,
                         row.getValue().firstPage(),
+                        lowest(
+                                tagged.onPage(row.getValue().firstPage()),
+                                row.getValue().firstPage()),
                         Message.of(
                                 "risk.row-broken",
                                 "words",
@@ -99,6 +103,7 @@ public final class LayoutRisks {
         risks.add(new LayoutRisk(
                 LayoutRisk.Kind.EMPTY_PAGE,
                 page,
+                document.getPage(page - 1).getCropBox().getHeight() / 2,
                 Message.of("risk.empty-page", "page", page),
                 Message.of("risk.empty-page.cure")));
     }
@@ -112,6 +117,7 @@ public final class LayoutRisks {
                 risks.add(new LayoutRisk(
                         LayoutRisk.Kind.HEADING_AT_FOOT,
                         page,
+                        lowest(List.of(last), page),
                         Message.of("risk.heading-at-foot", "words", shortened(last.text()), "page", page),
                         Message.of("risk.heading-at-foot.cure")));
             }
@@ -136,6 +142,7 @@ public final class LayoutRisks {
         risks.add(new LayoutRisk(
                 LayoutRisk.Kind.SIGNATURE_ALONE,
                 page,
+                highest,
                 Message.of("risk.signatures-alone", "page", page),
                 Message.of("risk.signatures-alone.cure")));
     }
@@ -157,10 +164,23 @@ public final class LayoutRisks {
             risks.add(new LayoutRisk(
                     LayoutRisk.Kind.TEXT_OUTSIDE,
                     page,
+                    lowest(List.of(stretch), page),
                     Message.of("risk.off-page", "words", shortened(stretch.text()), "page", page),
                     Message.of("risk.off-page.cure")));
             return;
         }
+    }
+
+    /** The height of the lowest letter, within the page. */
+    private double lowest(List<TaggedPages.Stretch> stretches, int page) {
+        double height = document.getPage(page - 1).getCropBox().getHeight();
+        double down = stretches.stream()
+                .flatMap(stretch -> stretch.letters().stream())
+                .filter(letter -> !letter.getUnicode().isBlank())
+                .mapToDouble(TextPosition::getYDirAdj)
+                .max()
+                .orElse(height / 2);
+        return Math.max(0, Math.min(height, height - down));
     }
 
     private static String shortened(String text) {

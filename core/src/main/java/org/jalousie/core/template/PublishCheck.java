@@ -16,6 +16,7 @@ import org.jalousie.core.parties.PersonSource;
 import org.jalousie.core.placement.Glyphs;
 import org.jalousie.core.rules.CaseChoice;
 import org.jalousie.core.rules.RuleSet;
+import org.jalousie.core.template.Obstacle.Subject;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.Use;
 import org.jalousie.core.wording.Wording;
@@ -24,11 +25,11 @@ import org.jalousie.core.wording.Wording;
 public final class PublishCheck {
     private PublishCheck() {}
 
-    public static List<Message> obstacles(Wording wording, TemplateContent content, RuleSet rules) {
-        List<Message> obstacles = new ArrayList<>();
+    public static List<Obstacle> obstacles(Wording wording, TemplateContent content, RuleSet rules) {
+        List<Obstacle> obstacles = new ArrayList<>();
         for (Diagnostic diagnostic : wording.diagnostics()) {
             if (diagnostic.blocks())
-                obstacles.add(Message.of(
+                obstacles.add(Obstacle.wording(Message.of(
                         "publish.wording",
                         "part",
                         diagnostic.part(),
@@ -37,48 +38,59 @@ public final class PublishCheck {
                         "message",
                         diagnostic.message(),
                         "cure",
-                        diagnostic.cure()));
+                        diagnostic.cure())));
         }
         obstacles.addAll(ofSettings(wording, content, rules));
         return obstacles;
     }
 
     /** What stands in the way besides the diagnostics of the wording, which are told with their places. */
-    public static List<Message> ofSettings(Wording wording, TemplateContent content, RuleSet rules) {
-        List<Message> obstacles = new ArrayList<>();
-        rules.faults().forEach(fault -> obstacles.add(fault.sentence()));
+    public static List<Obstacle> ofSettings(Wording wording, TemplateContent content, RuleSet rules) {
+        List<Obstacle> obstacles = new ArrayList<>();
+        rules.faults()
+                .forEach(fault -> obstacles.add(Obstacle.at(
+                        content.choices().stream()
+                                        .anyMatch(choice -> choice.name().equals(fault.rule()))
+                                ? Subject.CHOICE
+                                : Subject.RULE,
+                        fault.rule(),
+                        fault.sentence())));
         wording.found().comparisons().stream()
                 .filter(one ->
                         content.rules().stream().noneMatch(rule -> rule.name().equals(one.rule())))
-                .forEach(one -> obstacles.add(Message.of(
+                .forEach(one -> obstacles.add(Obstacle.wording(Message.of(
                         "publish.condition",
                         "condition",
                         one.label(),
                         "rule",
                         one.rule(),
                         "expression",
-                        one.expression())));
+                        one.expression()))));
         fields(content.fields(), wording, obstacles);
         content.fields().stream()
                 .filter(field -> field.required() && !content.layout().shows(field.name()))
-                .forEach(field -> obstacles.add(Message.of("publish.required-hidden", "field", field.label())));
+                .forEach(field -> obstacles.add(Obstacle.at(
+                        Subject.FIELD, field.name(), Message.of("publish.required-hidden", "field", field.label()))));
         cases(wording.found().uses(), content, obstacles);
         wording.found()
                 .pictures()
                 .forEach(name -> content.fields().stream()
                         .filter(field -> field.isCalled(name) && field.type() != FieldType.PICTURE)
-                        .forEach(field ->
-                                obstacles.add(Message.of("publish.no-picture", "name", name, "field", field.label()))));
+                        .forEach(field -> obstacles.add(Obstacle.at(
+                                Subject.FIELD,
+                                name,
+                                Message.of("publish.no-picture", "name", name, "field", field.label())))));
         if (content.parties().stream().noneMatch(party -> party.duty() == Duty.SIGNS)) {
-            obstacles.add(Message.of("publish.nobody-signs"));
+            obstacles.add(Obstacle.at(Subject.PARTY, "", Message.of("publish.nobody-signs")));
         }
         content.parties().forEach(party -> party(party, content, obstacles));
         order(content.parties(), obstacles);
         obstacles.addAll(SigningFieldCheck.of(content.signingFields()));
         if (content.sending().expiryDays() < 1 || content.sending().expiryDays() > 365)
-            obstacles.add(Message.of("publish.expiry"));
+            obstacles.add(Obstacle.at(Subject.SENDING, "", Message.of("publish.expiry")));
         if (!isDays(content.sending().firstReminderDays())
-                || !isDays(content.sending().everyDays())) obstacles.add(Message.of("publish.reminders"));
+                || !isDays(content.sending().everyDays()))
+            obstacles.add(Obstacle.at(Subject.SENDING, "", Message.of("publish.reminders")));
         return obstacles;
     }
 
@@ -87,19 +99,25 @@ public final class PublishCheck {
     }
 
     /** Every case that the wording names has to be one of its choice. */
-    private static void cases(List<Use> uses, TemplateContent content, List<Message> obstacles) {
+    private static void cases(List<Use> uses, TemplateContent content, List<Obstacle> obstacles) {
         for (Use use : uses) {
             if (use.section() && !use.print().isEmpty()) {
                 List<String> known = keys(use.name(), content);
                 if (!known.isEmpty() && !known.contains(use.print())) {
-                    obstacles.add(Message.of(
-                            "publish.no-case",
-                            "name",
+                    obstacles.add(Obstacle.at(
+                            content.choices().stream()
+                                            .anyMatch(choice -> choice.name().equals(use.name()))
+                                    ? Subject.CHOICE
+                                    : Subject.FIELD,
                             use.name(),
-                            "case",
-                            use.print(),
-                            "cases",
-                            String.join(", ", known)));
+                            Message.of(
+                                    "publish.no-case",
+                                    "name",
+                                    use.name(),
+                                    "case",
+                                    use.print(),
+                                    "cases",
+                                    String.join(", ", known))));
                 }
             }
             cases(use.inside(), content, obstacles);
@@ -118,21 +136,30 @@ public final class PublishCheck {
         return List.of();
     }
 
-    private static void fields(List<Field> fields, Wording wording, List<Message> obstacles) {
+    private static void fields(List<Field> fields, Wording wording, List<Obstacle> obstacles) {
         Set<FieldName> names = new HashSet<>();
         for (Field field : fields) {
             if (field.type() == FieldType.ITEMS) {
-                if (field.items().isEmpty()) obstacles.add(Message.of("publish.empty-list", "field", field.label()));
+                if (field.items().isEmpty())
+                    obstacles.add(Obstacle.at(
+                            Subject.FIELD, field.name(), Message.of("publish.empty-list", "field", field.label())));
                 fields(field.items(), wording, obstacles);
             }
-            if (!names.add(field.name())) obstacles.add(Message.of("publish.field-twice", "field", field.name()));
-            if (field.label().isBlank()) obstacles.add(Message.of("publish.no-label", "field", field.name()));
+            if (!names.add(field.name()))
+                obstacles.add(Obstacle.at(
+                        Subject.FIELD, field.name(), Message.of("publish.field-twice", "field", field.name())));
+            if (field.label().isBlank())
+                obstacles.add(Obstacle.at(
+                        Subject.FIELD, field.name(), Message.of("publish.no-label", "field", field.name())));
             if (field.type() == FieldType.CHOICE && field.choices().size() < 2)
-                obstacles.add(Message.of("publish.choices", "field", field.label()));
+                obstacles.add(Obstacle.at(
+                        Subject.FIELD, field.name(), Message.of("publish.choices", "field", field.label())));
             for (String print :
                     wording.found().prints().getOrDefault(field.name().value(), Set.of())) {
                 if (!field.type().hasPrint(print)) {
-                    obstacles.add(
+                    obstacles.add(Obstacle.at(
+                            Subject.FIELD,
+                            field.name(),
                             field.type().prints().isEmpty()
                                     ? Message.of("publish.no-print-at-all", "field", field.name(), "print", print)
                                     : Message.of(
@@ -144,7 +171,7 @@ public final class PublishCheck {
                                             "prints",
                                             field.type().prints().stream()
                                                     .map(PublishCheck::shown)
-                                                    .collect(Collectors.joining(", "))));
+                                                    .collect(Collectors.joining(", ")))));
                 }
             }
         }
@@ -155,7 +182,7 @@ public final class PublishCheck {
     }
 
     /** Who signs has to see all details: nothing is completed beside or after a signature. */
-    private static void order(List<Party> parties, List<Message> obstacles) {
+    private static void order(List<Party> parties, List<Obstacle> obstacles) {
         int firstSignature = parties.stream()
                 .filter(party -> party.duty() == Duty.SIGNS)
                 .mapToInt(Party::stage)
@@ -163,13 +190,16 @@ public final class PublishCheck {
                 .orElse(Integer.MAX_VALUE);
         parties.stream()
                 .filter(party -> party.duty() == Duty.COMPLETES && party.stage() >= firstSignature)
-                .forEach(party -> obstacles.add(Message.of("publish.completes-late", "party", party.label())));
+                .forEach(party -> obstacles.add(Obstacle.at(
+                        Subject.PARTY, party.key(), Message.of("publish.completes-late", "party", party.label()))));
     }
 
-    private static void party(Party party, TemplateContent content, List<Message> obstacles) {
+    private static void party(Party party, TemplateContent content, List<Obstacle> obstacles) {
         Glyphs.unprintable(Message.of("print.label-of", "party", party.label()), party.label())
-                .ifPresent(obstacles::add);
-        if (party.stage() < 1) obstacles.add(Message.of("publish.no-stage", "party", party.label()));
+                .ifPresent(said -> obstacles.add(Obstacle.at(Subject.PARTY, party.key(), said)));
+        if (party.stage() < 1)
+            obstacles.add(
+                    Obstacle.at(Subject.PARTY, party.key(), Message.of("publish.no-stage", "party", party.label())));
         boolean signature = content.signingFields().stream()
                 .anyMatch(field ->
                         field.party().equals(party.key()) && field.type().signs());
@@ -177,33 +207,46 @@ public final class PublishCheck {
                 .anyMatch(field ->
                         field.party().equals(party.key()) && !field.type().asked());
         if (party.duty() == Duty.SIGNS && !signature) {
-            obstacles.add(Message.of("publish.no-signature", "party", party.label(), "key", party.key()));
+            obstacles.add(Obstacle.at(
+                    Subject.PARTY,
+                    party.key(),
+                    Message.of("publish.no-signature", "party", party.label(), "key", party.key())));
         }
         if (party.duty() != Duty.SIGNS && mark) {
-            obstacles.add(Message.of("publish.signs-not", "party", party.label()));
+            obstacles.add(
+                    Obstacle.at(Subject.PARTY, party.key(), Message.of("publish.signs-not", "party", party.label())));
         }
         boolean fields =
                 content.signingFields().stream().anyMatch(field -> field.party().equals(party.key()));
         if (fields && !mark && (party.duty() == Duty.APPROVES || party.duty() == Duty.RECEIVES_COPY)) {
-            obstacles.add(Message.of("publish.completes-not", "party", party.label()));
+            obstacles.add(Obstacle.at(
+                    Subject.PARTY, party.key(), Message.of("publish.completes-not", "party", party.label())));
         }
         if (party.who() instanceof PersonSource.FromFields from) {
             requireField(party, from.nameField(), Message.of("publish.person-name"), content, obstacles);
             requireField(party, from.mailField(), Message.of("publish.person-mail"), content, obstacles);
         } else if (party.who() instanceof PersonSource.Fixed fixed) {
-            if (fixed.name().isBlank()) obstacles.add(Message.of("publish.fixed-no-name", "party", party.label()));
+            if (fixed.name().isBlank())
+                obstacles.add(Obstacle.at(
+                        Subject.PARTY, party.key(), Message.of("publish.fixed-no-name", "party", party.label())));
             try {
                 ValueReader.mail(fixed.mail());
             } catch (ValueReader.Unreadable e) {
-                obstacles.add(Message.of("publish.fixed-mail", "party", party.label(), "fault", e.said()));
+                obstacles.add(Obstacle.at(
+                        Subject.PARTY,
+                        party.key(),
+                        Message.of("publish.fixed-mail", "party", party.label(), "fault", e.said())));
             }
         }
     }
 
     private static void requireField(
-            Party party, FieldName name, Message what, TemplateContent content, List<Message> obstacles) {
+            Party party, FieldName name, Message what, TemplateContent content, List<Obstacle> obstacles) {
         if (content.fields().stream().noneMatch(field -> field.name().equals(name))) {
-            obstacles.add(Message.of("publish.person-field", "what", what, "party", party.label()));
+            obstacles.add(Obstacle.at(
+                    Subject.PARTY,
+                    party.key(),
+                    Message.of("publish.person-field", "what", what, "party", party.label())));
         }
     }
 }

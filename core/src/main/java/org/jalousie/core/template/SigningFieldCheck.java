@@ -12,13 +12,13 @@ import org.jalousie.core.placement.SigningField;
 /** What stands in the way of publishing in the settings of signing fields. */
 final class SigningFieldCheck {
     private final List<SigningField> fields;
-    private final List<Message> obstacles = new ArrayList<>();
+    private final List<Obstacle> obstacles = new ArrayList<>();
 
     private SigningFieldCheck(List<SigningField> fields) {
         this.fields = fields;
     }
 
-    static List<Message> of(List<SigningField> fields) {
+    static List<Obstacle> of(List<SigningField> fields) {
         SigningFieldCheck check = new SigningFieldCheck(fields);
         fields.forEach(check::check);
         return check.obstacles;
@@ -27,16 +27,25 @@ final class SigningFieldCheck {
     private void check(SigningField field) {
         BoxSize size = field.type().size();
         if (!size.fitsAPage())
-            obstacles.add(Message.of(
-                    "publish.field-size", "field", field.title(), "width", size.widthMm(), "height", size.heightMm()));
+            add(
+                    field,
+                    Message.of(
+                            "publish.field-size",
+                            "field",
+                            field.title(),
+                            "width",
+                            size.widthMm(),
+                            "height",
+                            size.heightMm()));
         field.type()
                 .optionsFault()
                 .ifPresentOrElse(
-                        fault -> obstacles.add(
-                                Message.of("publish.field-options", "field", field.title(), "fault", fault)),
+                        fault ->
+                                add(field, Message.of("publish.field-options", "field", field.title(), "fault", fault)),
                         () -> field.type()
                                 .presetFault()
-                                .ifPresent(fault -> obstacles.add(
+                                .ifPresent(fault -> add(
+                                        field,
                                         Message.of("publish.field-preset", "field", field.title(), "fault", fault))));
         if (!field.when().always()) condition(field);
     }
@@ -47,30 +56,34 @@ final class SigningFieldCheck {
                         one.name().equals(field.when().field()) && one.party().equals(field.party()) && one.asked())
                 .findFirst();
         if (!field.asked()) {
-            obstacles.add(Message.of("publish.field-when-always", "field", field.title()));
+            add(field, Message.of("publish.field-when-always", "field", field.title()));
         } else if (other.isEmpty()) {
-            obstacles.add(Message.of("publish.field-when-gone", "field", field.title()));
+            add(field, Message.of("publish.field-when-gone", "field", field.title()));
         } else if (inACircle(field)) {
-            obstacles.add(Message.of(
-                    "publish.field-when-circle",
-                    "field",
-                    field.title(),
-                    "other",
-                    other.get().question()));
+            add(
+                    field,
+                    Message.of(
+                            "publish.field-when-circle",
+                            "field",
+                            field.title(),
+                            "other",
+                            other.get().question()));
         } else if (!field.when().answer().isEmpty()) {
             other.get()
                     .type()
                     .fault(field.when().answer())
-                    .ifPresent(fault -> obstacles.add(Message.of(
-                            "publish.field-when-answer",
-                            "field",
-                            field.title(),
-                            "answer",
-                            field.when().answer(),
-                            "other",
-                            other.get().question(),
-                            "fault",
-                            fault)));
+                    .ifPresent(fault -> add(
+                            field,
+                            Message.of(
+                                    "publish.field-when-answer",
+                                    "field",
+                                    field.title(),
+                                    "answer",
+                                    field.when().answer(),
+                                    "other",
+                                    other.get().question(),
+                                    "fault",
+                                    fault)));
         }
     }
 
@@ -83,5 +96,9 @@ final class SigningFieldCheck {
             now = fields.stream().filter(one -> one.name().equals(next)).findFirst();
         }
         return false;
+    }
+
+    private void add(SigningField field, Message message) {
+        obstacles.add(Obstacle.at(Obstacle.Subject.SIGNING_FIELD, field.name(), message));
     }
 }

@@ -52,7 +52,7 @@ class ProposalTest {
 
     private static List<String> obstacles(Wording wording, TemplateContent content) {
         return PublishCheck.obstacles(wording, content, rules(content)).stream()
-                .map(Message::toString)
+                .map(one -> one.message().toString())
                 .toList();
     }
 

@@ -3,7 +3,6 @@ package org.jalousie.core.template;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.ChoicePlace;
 import org.jalousie.core.placement.ShownWhen;
@@ -86,12 +85,14 @@ class SigningFieldCheckTest {
     }
 
     private static List<String> codes(SigningField... fields) {
-        return SigningFieldCheck.of(List.of(fields)).stream().map(Message::code).toList();
+        return SigningFieldCheck.of(List.of(fields)).stream()
+                .map(one -> one.message().code())
+                .toList();
     }
 
     private static List<String> sentences(SigningField... fields) {
         return SigningFieldCheck.of(List.of(fields)).stream()
-                .map(Message::toString)
+                .map(one -> one.message().toString())
                 .toList();
     }
 }

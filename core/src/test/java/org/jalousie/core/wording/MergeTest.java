@@ -188,7 +188,7 @@ class MergeTest {
                 Set.of());
         assertThat(DocxText.body(wording.outline(Map.of("port", text("[Port]")), Locale.UK)
                         .file()))
-                .isEqualTo("out in sea [Port]");
+                .isEqualTo("\u2039out\u203a \u2039in\u203a \u2039sea [Port]\u203a");
         assertThat(wording.passages()).extracting(Passage::begins).containsExactly("out", "in", "sea");
         assertThat(wording.merge(Map.of("abroad", new Value.YesNo(true)), Locale.UK, file -> new byte[0])
                         .reached())

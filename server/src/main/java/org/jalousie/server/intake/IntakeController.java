@@ -116,7 +116,8 @@ class IntakeController {
     }
 
     @PostMapping("/requests/{number}/specimen")
-    IntakeViews.KeptSpecimen keepAsSpecimen(@PathVariable String number, @RequestBody SpecimenName specimen) {
-        return service.keepAsSpecimen(number, specimen.name());
+    IntakeViews.KeptSpecimen keepAsSpecimen(
+            @PathVariable String number, @RequestBody SpecimenName specimen, @AuthenticationPrincipal SignedIn by) {
+        return service.keepAsSpecimen(number, specimen.name(), by.displayName());
     }
 }

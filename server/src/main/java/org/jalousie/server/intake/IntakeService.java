@@ -223,7 +223,7 @@ class IntakeService implements WaitingRequests {
 
     /** Keeps a request's data as a specimen of its template, what is known of persons replaced; says what was. */
     @Transactional
-    IntakeViews.KeptSpecimen keepAsSpecimen(String number, String name) {
+    IntakeViews.KeptSpecimen keepAsSpecimen(String number, String name, String by) {
         IntakeRequest request = request(number);
         UsableTemplate usable = templates.version(request.templateVersionId());
         if (name.isBlank()) throw Refusal.invalid(Message.of("specimen.no-name"));
@@ -231,7 +231,7 @@ class IntakeService implements WaitingRequests {
         request.people().values().forEach(person -> persons.addAll(List.of(person.name(), person.mail())));
         Anonymised.Result result = Anonymised.of(usable.content(), request.values(), persons);
         templates.addSpecimen(
-                usable.templateId(), new Specimen(name.strip(), Specimen.Origin.FROM_REQUEST, result.data()));
+                usable.templateId(), new Specimen(name.strip(), Specimen.Origin.FROM_REQUEST, result.data()), by);
         return new IntakeViews.KeptSpecimen(result.replacements());
     }
 

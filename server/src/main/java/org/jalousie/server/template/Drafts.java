@@ -3,12 +3,12 @@ package org.jalousie.server.template;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.template.Advice;
+import org.jalousie.core.template.Obstacle;
 import org.jalousie.core.template.PublishCheck;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.wording.Wording;
@@ -25,7 +25,7 @@ class Drafts {
 
     private final Templates templates;
     private final TemplateVersions versions;
-    private final TemplateSteps steps;
+    private final DraftHistory history;
     private final Preparations preparations;
     private final FontFinder fonts;
     private final RowLock lock;
@@ -34,14 +34,14 @@ class Drafts {
     Drafts(
             Templates templates,
             TemplateVersions versions,
-            TemplateSteps steps,
+            DraftHistory history,
             Preparations preparations,
             FontFinder fonts,
             RowLock lock,
             Clock clock) {
         this.templates = templates;
         this.versions = versions;
-        this.steps = steps;
+        this.history = history;
         this.preparations = preparations;
         this.fonts = fonts;
         this.lock = lock;
@@ -76,20 +76,6 @@ class Drafts {
         return version;
     }
 
-    /** Keeps the draft as it is now, so that the change to come can be taken back. */
-    void remember(TemplateVersion draft, String what, String by) {
-        int last = lastStep(draft).map(TemplateStep::number).orElse(0);
-        steps.save(new TemplateStep(draft, last + 1, what, by, clock.instant()));
-    }
-
-    Optional<TemplateStep> lastStep(TemplateVersion draft) {
-        return steps.findFirstByVersionIdOrderByNumberDesc(draft.id());
-    }
-
-    void forget(TemplateStep step) {
-        steps.delete(step);
-    }
-
     TemplateViews.TemplateDetail changed(UUID id, TemplateVersion version) {
         Template template = template(id);
         template.changed(clock.instant());
@@ -97,22 +83,22 @@ class Drafts {
     }
 
     /** What stands in the way of publishing, in the template and on this machine. */
-    List<Message> obstacles(Wording wording, TemplateContent content, RuleSet rules) {
-        List<Message> obstacles = new ArrayList<>(PublishCheck.obstacles(wording, content, rules));
+    List<Obstacle> obstacles(Wording wording, TemplateContent content, RuleSet rules) {
+        List<Obstacle> obstacles = new ArrayList<>(PublishCheck.obstacles(wording, content, rules));
         fonts(wording, obstacles);
         return obstacles;
     }
 
-    private void fonts(Wording wording, List<Message> obstacles) {
+    private void fonts(Wording wording, List<Obstacle> obstacles) {
         for (String script : fonts.unprintable(wording.scripts())) {
-            obstacles.add(Message.of(
+            obstacles.add(Obstacle.wording(Message.of(
                     "publish.no-font",
                     "script",
                     script.replace('_', ' '),
                     "letters",
                     wording.scripts().get(script),
                     "package",
-                    EAST_ASIAN.contains(script) ? "fonts-noto-cjk" : "fonts-noto-core"));
+                    EAST_ASIAN.contains(script) ? "fonts-noto-cjk" : "fonts-noto-core")));
         }
     }
 
@@ -120,7 +106,7 @@ class Drafts {
         TemplateContent content = version.content();
         Wording wording = preparations.wording(version.wordFile(), content);
         RuleSet rules = preparations.rules(content);
-        List<Message> obstacles = new ArrayList<>(PublishCheck.ofSettings(wording, content, rules));
+        List<Obstacle> obstacles = new ArrayList<>(PublishCheck.ofSettings(wording, content, rules));
         fonts(wording, obstacles);
         return new TemplateViews.TemplateDetail(
                 template.id(),
@@ -131,15 +117,14 @@ class Drafts {
                 version.revision(),
                 TemplateViews.settings(content),
                 DiagnosticView.of(wording.diagnostics()),
-                obstacles.stream().map(Message::toString).toList(),
+                obstacles.stream().map(TemplateViews.ObstacleView::of).toList(),
                 DiagnosticView.of(Advice.of(wording, content, rules, fonts.replaced(wording.fonts()))),
                 wording.passages(),
                 wording.inclusions(),
                 RuleFaultView.of(rules.faults()),
                 RuleResults.of(content, rules),
-                version.published()
-                        ? ""
-                        : lastStep(version).map(TemplateStep::what).orElse(""),
+                history.nextBack(version),
+                history.nextAgain(version),
                 template.changedAt());
     }
 }

@@ -29,12 +29,19 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 class DrawingWork implements JobWork {
     private final Drafts drafts;
+    private final DraftHistory history;
     private final Preparations preparations;
     private final LongWorks works;
     private final TransactionTemplate transaction;
 
-    DrawingWork(Drafts drafts, Preparations preparations, LongWorks works, TransactionTemplate transaction) {
+    DrawingWork(
+            Drafts drafts,
+            DraftHistory history,
+            Preparations preparations,
+            LongWorks works,
+            TransactionTemplate transaction) {
         this.drafts = drafts;
+        this.history = history;
         this.preparations = preparations;
         this.works = works;
         this.transaction = transaction;
@@ -64,6 +71,8 @@ class DrawingWork implements JobWork {
                 TemplateVersion draft = drafts.draft(template, before.revision());
                 if (!basis(draft).equals(work.get().basis()))
                     throw Refusal.conflict(Message.of("specimen.template-changed"));
+                history.remember(
+                        draft, Message.of("step.specimens-drawn"), work.get().askedBy());
                 draft.change(draft.wordFile(), draft.content().withSpecimens(drawn));
                 drafts.changed(template, draft);
                 works.finish(id, Map.of("specimens", drawn.size()));

@@ -30,14 +30,20 @@ record Proof(String file, List<ProofSpecimen> specimens, List<ProofPassage> pass
         }
     }
 
-    /** What stands badly on a page, said in the office's language when the proof was printed. */
+    /** What stands badly on a page, said in the office's language when the proof was printed. @param y in PDF points from its bottom */
     @Schema(name = "LayoutRisk")
-    record Risk(LayoutRisk.Kind kind, int page, String message, String cure) {
+    record Risk(LayoutRisk.Kind kind, int page, Double y, String message, String cure) {
+        /** Proofs printed by earlier versions say nothing of the place: it is the page's foot then. */
+        Risk {
+            y = y == null ? 0.0 : y;
+        }
+
         static List<Risk> of(List<LayoutRisk> risks) {
             return risks.stream()
                     .map(one -> new Risk(
                             one.kind(),
                             one.page(),
+                            one.y(),
                             one.message().toString(),
                             one.cure().toString()))
                     .toList();

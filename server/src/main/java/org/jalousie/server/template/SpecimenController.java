@@ -1,5 +1,6 @@
 package org.jalousie.server.template;
 
+import java.util.List;
 import java.util.UUID;
 import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.web.Download;
@@ -28,6 +29,11 @@ class SpecimenController {
     @PostMapping("/specimens/drawing")
     TemplateViews.Work drawUp(@PathVariable UUID id, @RequestBody DrawUp at, @AuthenticationPrincipal SignedIn by) {
         return service.drawUp(id, at.revision(), by.displayName());
+    }
+
+    @GetMapping("/passages")
+    List<TemplateViews.PassageSpecimens> passages(@PathVariable UUID id) {
+        return service.passages(id);
     }
 
     @GetMapping("/specimens/drawing")

@@ -50,6 +50,8 @@ class SpecimenPrinter {
             .weigher((String key, Printed printed) ->
                     printed.word.length + printed.placed.pdf().length + printed.places.size() * PrintedPlace.WEIGHT)
             .build();
+    private final Cache<String, BitSet> reached =
+            Caffeine.newBuilder().maximumSize(2000).build();
 
     SpecimenPrinter(Preparations preparations, FileStore files, Converter converter) {
         this.preparations = preparations;
@@ -80,19 +82,34 @@ class SpecimenPrinter {
         return wording;
     }
 
-    /** @throws NotPossible with the reason, for a person, when these data can't be printed */
-    Printed print(TemplateVersion version, Specimen specimen) {
-        String key = basis(version) + Json.canonical(specimen);
-        Printed before = known.getIfPresent(key);
-        if (before != null) return before;
+    /**
+     * The passages that a specimen prints, by number; found without making pages.
+     *
+     * @throws NotPossible when these data can't be printed
+     */
+    BitSet reached(TemplateVersion version, Specimen specimen) {
+        return reached.get(
+                basis(version) + Json.canonical(specimen),
+                key -> merged(version, readable(version), specimen).reached());
+    }
+
+    private Wording.Merged merged(TemplateVersion version, Wording wording, Specimen specimen) {
         TemplateContent content = version.content();
-        Wording wording = readable(version);
         RuleSet.Outcome outcome = RuleResults.values(content, preparations.rules(content), specimen.data());
         if (!outcome.faults().isEmpty())
             throw new NotPossible(outcome.faults().get(0).sentence());
         Map<String, Value> values = new LinkedHashMap<>(outcome.values());
         values.put(BuiltIn.FILE_NAME, new Value.Text(FileNames.of(RuleResults.NUMBER, specimen.name(), "", "pdf")));
-        Wording.Merged merged = wording.merge(values, Locale.forLanguageTag(content.language()), files::picture);
+        return wording.merge(values, Locale.forLanguageTag(content.language()), files::picture);
+    }
+
+    /** @throws NotPossible with the reason, for a person, when these data can't be printed */
+    Printed print(TemplateVersion version, Specimen specimen) {
+        String key = basis(version) + Json.canonical(specimen);
+        Printed before = known.getIfPresent(key);
+        if (before != null) return before;
+        Wording wording = readable(version);
+        Wording.Merged merged = merged(version, wording, specimen);
         Converter.Made made = converter.convert(merged.file());
         FieldPlacer.Placed placed = FieldPlacer.place(made.pdf(), wording.boxes(), wording.onEachPage(), List.of());
         HiddenFields.among(merged.fields(), wording.boxes(), placed.pages()).ifPresent(hidden -> {

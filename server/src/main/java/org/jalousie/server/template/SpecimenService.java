@@ -1,11 +1,15 @@
 package org.jalousie.server.template;
 
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.json.Json;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.messages.NotPossible;
 import org.jalousie.core.proof.SpecimenMark;
 import org.jalousie.core.proof.SpecimenWord;
 import org.jalousie.core.template.Specimen;
@@ -15,12 +19,15 @@ import org.jalousie.server.jobs.JobKind;
 import org.jalousie.server.jobs.LongWork;
 import org.jalousie.server.jobs.LongWorks;
 import org.jalousie.server.web.PrintedView;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Specimens and the proof: asked for, watched, looked at. */
 @Service
 class SpecimenService {
+    private static final Logger LOG = LoggerFactory.getLogger(SpecimenService.class);
     private static final int MOST_SPECIMENS = 40;
 
     private final Drafts drafts;
@@ -123,6 +130,26 @@ class SpecimenService {
         TemplateVersion version = drafts.newest(id);
         SpecimenPrinter.Printed printed = printer.print(version, specimen(version, position));
         return new TemplateViews.Preview(printed.placed().pages(), PrintedView.of(printed.places()));
+    }
+
+    /** Which specimens print each passage of the wording; one that can't be printed prints none. */
+    List<TemplateViews.PassageSpecimens> passages(UUID id) {
+        TemplateVersion version = drafts.newest(id);
+        Map<Integer, List<Integer>> by = new LinkedHashMap<>();
+        printer.readable(version).passages().forEach(passage -> by.put(passage.number(), new ArrayList<>()));
+        List<Specimen> specimens = version.content().specimens();
+        for (int i = 0; i < specimens.size(); i++) {
+            int position = i;
+            try {
+                printer.reached(version, specimens.get(i)).stream()
+                        .forEach(number -> by.get(number).add(position));
+            } catch (NotPossible | IllegalArgumentException e) {
+                LOG.debug("a specimen prints no passage: {}", e.getClass().getSimpleName());
+            }
+        }
+        return by.entrySet().stream()
+                .map(one -> new TemplateViews.PassageSpecimens(one.getKey(), one.getValue()))
+                .toList();
     }
 
     /** A specimen as a Word file, which says on its first line and in its properties that it is one. */

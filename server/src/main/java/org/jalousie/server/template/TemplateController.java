@@ -38,6 +38,9 @@ class TemplateController {
 
     record Settle(int revision, TemplateViews.TemplateSettings content) {}
 
+    /** The draft as the person saw it. */
+    record AtRevision(int revision) {}
+
     record Publish(int revision) {}
 
     record TemplateName(String name) {}
@@ -73,8 +76,21 @@ class TemplateController {
     }
 
     @PutMapping("/{id}/content")
-    TemplateViews.TemplateDetail settle(@PathVariable UUID id, @RequestBody Settle settle) {
-        return service.settle(id, settle.revision(), settle.content().toCore());
+    TemplateViews.TemplateDetail settle(
+            @PathVariable UUID id, @RequestBody Settle settle, @AuthenticationPrincipal SignedIn by) {
+        return service.settle(id, settle.revision(), settle.content().toCore(), by.displayName());
+    }
+
+    /** Takes the last change of a draft back, of its wording or of its settings. */
+    @PostMapping("/{id}/undo")
+    TemplateViews.TemplateDetail undo(@PathVariable UUID id, @RequestBody AtRevision at) {
+        return service.takeBack(id, at.revision());
+    }
+
+    /** Makes the change again that was taken back last. */
+    @PostMapping("/{id}/redo")
+    TemplateViews.TemplateDetail redo(@PathVariable UUID id, @RequestBody AtRevision at) {
+        return service.makeAgain(id, at.revision());
     }
 
     @PutMapping("/{id}/name")

@@ -12,6 +12,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.template.Obstacle;
 import org.jalousie.core.template.Proposal;
 import org.jalousie.core.template.SettingsDifference;
 import org.jalousie.core.template.Specimen;
@@ -36,6 +37,7 @@ class TemplateService implements UsableTemplates {
     private final Templates templates;
     private final TemplateVersions versions;
     private final Drafts drafts;
+    private final DraftHistory history;
     private final Preparations preparations;
     private final PublishedVersions compiledVersions;
     private final FileStore files;
@@ -47,6 +49,7 @@ class TemplateService implements UsableTemplates {
             Templates templates,
             TemplateVersions versions,
             Drafts drafts,
+            DraftHistory history,
             Preparations preparations,
             PublishedVersions compiledVersions,
             FileStore files,
@@ -58,6 +61,7 @@ class TemplateService implements UsableTemplates {
         this.templates = templates;
         this.versions = versions;
         this.drafts = drafts;
+        this.history = history;
         this.preparations = preparations;
         this.compiledVersions = compiledVersions;
         this.files = files;
@@ -102,11 +106,28 @@ class TemplateService implements UsableTemplates {
     }
 
     @Transactional
-    TemplateViews.TemplateDetail settle(UUID id, int revision, TemplateContent content) {
+    TemplateViews.TemplateDetail settle(UUID id, int revision, TemplateContent content, String by) {
         TemplateVersion version = drafts.draft(id, revision);
         Wording wording = preparations.wording(version.wordFile(), content);
+        history.rememberTyping(version, content, by);
         version.change(version.wordFile(), Proposal.renewed(wording.found(), content));
         return drafts.changed(id, version);
+    }
+
+    /** Takes the last change of the draft back, of whatever it was. */
+    @Transactional
+    TemplateViews.TemplateDetail takeBack(UUID id, int revision) {
+        TemplateVersion draft = drafts.draft(id, revision);
+        history.takeBack(draft);
+        return drafts.changed(id, draft);
+    }
+
+    /** Makes the change again that was taken back last. */
+    @Transactional
+    TemplateViews.TemplateDetail makeAgain(UUID id, int revision) {
+        TemplateVersion draft = drafts.draft(id, revision);
+        history.makeAgain(draft);
+        return drafts.changed(id, draft);
     }
 
     @Transactional
@@ -122,8 +143,10 @@ class TemplateService implements UsableTemplates {
         TemplateVersion version = drafts.draft(id, revision);
         TemplateContent content = version.content();
         Wording wording = preparations.wording(version.wordFile(), content);
-        List<Message> obstacles = drafts.obstacles(wording, content, preparations.rules(content));
-        if (!obstacles.isEmpty()) throw Refusal.conflict(Message.of("publish.not-yet", "obstacle", obstacles.get(0)));
+        List<Obstacle> obstacles = drafts.obstacles(wording, content, preparations.rules(content));
+        if (!obstacles.isEmpty())
+            throw Refusal.conflict(
+                    Message.of("publish.not-yet", "obstacle", obstacles.get(0).message()));
         Map<String, Sha256> held = new HashMap<>(preparations.clauseFiles(content));
         held.keySet().retainAll(wording.found().clauses());
         version.publish(held, by, clock.instant());
@@ -177,7 +200,7 @@ class TemplateService implements UsableTemplates {
     TemplateViews.TemplateDetail returnTo(UUID id, int number, int revision, String by) {
         TemplateVersion draft = drafts.draft(id, revision);
         TemplateVersion earlier = version(id, number);
-        drafts.remember(draft, "the return to version " + number, by);
+        history.remember(draft, Message.of("step.return", "number", number), by);
         draft.change(earlier.wordFile(), earlier.content().holding(Map.of()));
         return drafts.changed(id, draft);
     }
@@ -247,10 +270,11 @@ class TemplateService implements UsableTemplates {
     /** Keeps a further specimen with the newest version's draft. */
     @Transactional
     @Override
-    public void addSpecimen(UUID id, Specimen specimen) {
+    public void addSpecimen(UUID id, Specimen specimen, String by) {
         TemplateVersion draft = drafts.draft(id);
         List<Specimen> kept = new ArrayList<>(draft.content().specimens());
         kept.add(specimen);
+        history.remember(draft, Message.of("step.specimen-kept", "name", specimen.name()), by);
         draft.change(draft.wordFile(), draft.content().withSpecimens(kept));
         drafts.changed(id, draft);
     }

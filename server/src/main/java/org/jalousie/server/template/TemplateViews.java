@@ -18,6 +18,8 @@ import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.rules.CaseChoice;
 import org.jalousie.core.rules.Rule;
+import org.jalousie.core.template.Obstacle;
+import org.jalousie.core.template.PrintSamples;
 import org.jalousie.core.template.SendingSettings;
 import org.jalousie.core.template.Specimen;
 import org.jalousie.core.template.TemplateContent;
@@ -89,13 +91,29 @@ final class TemplateViews {
         }
     }
 
+    /** What stands in the way of publishing. @param name of the thing that it is about; empty where there is only one */
+    @Schema(name = "Obstacle")
+    record ObstacleView(Obstacle.Subject about, String name, String message) {
+        static ObstacleView of(Obstacle obstacle) {
+            return new ObstacleView(
+                    obstacle.about(), obstacle.name(), obstacle.message().toString());
+        }
+    }
+
+    /** How a field's value can be printed. @param used the prints that the wording has, without the usual one */
+    record FieldPrints(List<PrintSamples.PrintSample> samples, List<String> used) {}
+
+    /** @param specimens positions of those that print the passage */
+    record PassageSpecimens(int number, List<Integer> specimens) {}
+
     /** What a rule gives, a text for each specimen in their order. */
     record RuleTrial(String rule, List<String> given) {}
 
     /**
      * @param advice what looks like a slip and does not stand in the way
      * @param includes the clauses that the wording includes
-     * @param undo what taking back the last change of the wording would undo; empty when there is nothing
+     * @param undo what taking back the last change would undo; empty when there is nothing
+     * @param redo what would be made again; empty when nothing was taken back
      */
     record TemplateDetail(
             UUID id,
@@ -106,13 +124,14 @@ final class TemplateViews {
             int revision,
             TemplateSettings content,
             List<DiagnosticView> diagnostics,
-            List<String> obstacles,
+            List<ObstacleView> obstacles,
             List<DiagnosticView> advice,
             List<Passage> passages,
             List<Inclusion> includes,
             List<RuleFaultView> ruleFaults,
             List<RuleTrial> trials,
             String undo,
+            String redo,
             Instant changedAt) {}
 
     /** One version in a template's history. @param publishedAt null for a draft */

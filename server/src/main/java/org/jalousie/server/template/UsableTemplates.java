@@ -21,5 +21,5 @@ public interface UsableTemplates {
     Map<UUID, String> namesOf(Collection<UUID> versionIds);
 
     /** Keeps a further specimen with the newest version's draft. */
-    void addSpecimen(UUID id, Specimen specimen);
+    void addSpecimen(UUID id, Specimen specimen, String by);
 }

@@ -3,6 +3,7 @@ package org.jalousie.server.template;
 import java.io.IOException;
 import java.util.Map;
 import java.util.UUID;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.wording.edit.Selection;
 import org.jalousie.server.account.SignedIn;
 import org.springframework.http.MediaType;
@@ -29,12 +30,22 @@ class WordingController {
         this.previews = previews;
     }
 
-    /** @param name the field, rule, list or clause; @param everywhere for a field: all further occurrences too */
+    /**
+     * @param name the field, rule, list or clause
+     * @param label what a field that is new with this act is called; blank for what its name says
+     * @param everywhere for a field: all further occurrences too
+     */
     record WordingAct(
-            int revision, WordingService.Act act, TemplateViews.WordsOnPage words, String name, boolean everywhere) {
+            int revision,
+            WordingService.Act act,
+            TemplateViews.WordsOnPage words,
+            String name,
+            String label,
+            boolean everywhere) {
         WordingAct {
             words = words == null ? new TemplateViews.WordsOnPage("", "", "") : words;
             name = name == null ? "" : name;
+            label = label == null ? "" : label;
         }
     }
 
@@ -45,8 +56,6 @@ class WordingController {
     }
 
     record Rename(int revision, String from, String to) {}
-
-    record AtRevision(int revision) {}
 
     @PostMapping(path = "/wording/comparison", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     TemplateViews.WordingComparison compare(@PathVariable UUID id, @RequestPart MultipartFile file) throws IOException {
@@ -64,12 +73,16 @@ class WordingController {
             @PathVariable UUID id, @RequestBody WordingAct act, @AuthenticationPrincipal SignedIn by) {
         Selection at = new Selection(
                 act.words().text(), act.words().before(), act.words().after());
-        return service.edit(id, act.revision(), act.act(), at, act.name().strip(), act.everywhere(), by.displayName());
+        WordingService.Doing doing = new WordingService.Doing(
+                act.act(), at, act.name().strip(), act.label().strip(), act.everywhere());
+        return service.edit(id, act.revision(), doing, by.displayName());
     }
 
     @PostMapping("/wording/tidying")
     TemplateViews.TemplateDetail tidy(
-            @PathVariable UUID id, @RequestBody AtRevision at, @AuthenticationPrincipal SignedIn by) {
+            @PathVariable UUID id,
+            @RequestBody TemplateController.AtRevision at,
+            @AuthenticationPrincipal SignedIn by) {
         return service.tidy(id, at.revision(), by.displayName());
     }
 
@@ -79,9 +92,29 @@ class WordingController {
         return service.rename(id, rename.revision(), rename.from(), rename.to(), by.displayName());
     }
 
-    @PostMapping("/wording/undo")
-    TemplateViews.TemplateDetail undo(@PathVariable UUID id, @RequestBody AtRevision at) {
-        return service.undo(id, at.revision());
+    record Print(int revision, String name, String print) {
+        Print {
+            print = print == null ? "" : print;
+        }
+    }
+
+    @PostMapping("/wording/printing")
+    TemplateViews.TemplateDetail print(
+            @PathVariable UUID id, @RequestBody Print print, @AuthenticationPrincipal SignedIn by) {
+        return service.print(id, print.revision(), print.name(), print.print(), by.displayName());
+    }
+
+    record HandOver(int revision, String field, String party) {}
+
+    @PostMapping("/wording/party")
+    TemplateViews.TemplateDetail handOver(
+            @PathVariable UUID id, @RequestBody HandOver to, @AuthenticationPrincipal SignedIn by) {
+        return service.handOver(id, to.revision(), to.field(), new PartyKey(to.party()), by.displayName());
+    }
+
+    @GetMapping("/fields/{name}/prints")
+    TemplateViews.FieldPrints prints(@PathVariable UUID id, @PathVariable String name) {
+        return service.prints(id, name);
     }
 
     @GetMapping("/preview")

@@ -4,14 +4,22 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.LookAlike;
 import org.jalousie.core.data.Names;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.parties.PartyKey;
+import org.jalousie.core.placement.SigningField;
+import org.jalousie.core.template.PrintSamples;
 import org.jalousie.core.template.Proposal;
 import org.jalousie.core.template.Renaming;
 import org.jalousie.core.template.TemplateContent;
@@ -32,13 +40,15 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class WordingService {
     private final Drafts drafts;
+    private final DraftHistory history;
     private final Preparations preparations;
     private final FileStore files;
     private final FontFinder fonts;
 
-    WordingService(Drafts drafts, Preparations preparations, FileStore files, FontFinder fonts) {
+    WordingService(Drafts drafts, DraftHistory history, Preparations preparations, FileStore files, FontFinder fonts) {
         this.fonts = fonts;
         this.drafts = drafts;
+        this.history = history;
         this.preparations = preparations;
         this.files = files;
     }
@@ -92,7 +102,7 @@ class WordingService {
         Sha256 brought = Sha256.read(file).orElseThrow(() -> Refusal.notFound(Message.of("wording.file-gone")));
         WordFile.open(files.get(brought));
         renames.values().stream().filter(to -> !to.endsWith(" (party)")).forEach(WordingService::required);
-        drafts.remember(draft, "the wording brought back", by);
+        history.remember(draft, Message.of("step.brought-back"), by);
         TemplateContent content = draft.content();
         TemplateContent kept = Renaming.of(content, renames);
         draft.change(
@@ -100,9 +110,15 @@ class WordingService {
         return drafts.changed(id, draft);
     }
 
+    /** @param label of a field that is new with it; blank for what its name says */
+    record Doing(Act act, Selection at, String name, String label, boolean everywhere) {}
+
     @Transactional
-    TemplateViews.WordingEdited edit(
-            UUID id, int revision, Act act, Selection at, String name, boolean everywhere, String by) {
+    TemplateViews.WordingEdited edit(UUID id, int revision, Doing doing, String by) {
+        Act act = doing.act();
+        Selection at = doing.at();
+        String name = doing.name();
+        boolean everywhere = doing.everywhere();
         TemplateVersion draft = drafts.draft(id, revision);
         WordFile file = WordFile.open(files.get(draft.wordFile()));
         Map<String, String> shown = shown(draft.content());
@@ -116,19 +132,22 @@ class WordingService {
                 case INSERT_CLAUSE -> WordingEdit.insertParagraph(file, at, "{{>" + clause(name) + "}}", shown);
             };
             return new TemplateViews.WordingEdited(
-                    take(id, draft, edited, words(act, name), by), edited.places(), further);
+                    take(id, draft, edited, done(act, name), Map.of(Names.normal(name), doing.label()), by),
+                    edited.places(),
+                    further);
         } catch (EditRefused e) {
             throw Refusal.invalid(e.said());
         }
     }
 
-    private static String words(Act act, String name) {
-        return switch (act) {
-            case MARK_FIELD -> "the field " + name;
-            case MARK_PASSAGE, MARK_INVERTED_PASSAGE -> "the passage for " + name;
-            case INSERT -> "the insertion of " + name;
-            case INSERT_CLAUSE -> "the clause " + name;
+    private static Message done(Act act, String name) {
+        String code = switch (act) {
+            case MARK_FIELD -> "step.field";
+            case MARK_PASSAGE, MARK_INVERTED_PASSAGE -> "step.passage";
+            case INSERT -> "step.insertion";
+            case INSERT_CLAUSE -> "step.clause";
         };
+        return Message.of(code, "name", name);
     }
 
     /** A name alone, as a field has it. */
@@ -157,7 +176,7 @@ class WordingService {
     TemplateViews.TemplateDetail tidy(UUID id, int revision, String by) {
         TemplateVersion draft = drafts.draft(id, revision);
         WordingEdit.Edited edited = WordingEdit.tidied(WordFile.open(files.get(draft.wordFile())));
-        return take(id, draft, edited, "the tidying", by);
+        return take(id, draft, edited, Message.of("step.tidying"), Map.of(), by);
     }
 
     /** Gives a field, rule or list another name in the wording and in the settings. */
@@ -172,7 +191,7 @@ class WordingService {
         List<Field> fields = content.fields().stream()
                 .filter(field -> !merges || !field.isCalled(from))
                 .toList();
-        drafts.remember(draft, "the renaming of " + from, by);
+        history.remember(draft, Message.of("step.renaming", "from", from), by);
         TemplateContent kept =
                 Renaming.of(content.with(fields, content.parties(), content.signingFields()), Map.of(from, renamed));
         Sha256 file = files.keep(edited.file().bytes());
@@ -180,37 +199,91 @@ class WordingService {
         return drafts.changed(id, draft);
     }
 
-    private TemplateViews.TemplateDetail take(
-            UUID id, TemplateVersion draft, WordingEdit.Edited edited, String what, String by) {
-        drafts.remember(draft, what, by);
+    /** @param labels of fields that are new, by their names; a blank one says nothing */
+    /** Prints a value in another way wherever the wording has it. @param print empty for the usual one */
+    @Transactional
+    TemplateViews.TemplateDetail print(UUID id, int revision, String name, String print, String by) {
+        TemplateVersion draft = drafts.draft(id, revision);
+        if (!print.isEmpty() && !FieldType.isPrint(print)) throw badName();
+        WordingEdit.Edited edited =
+                WordingEdit.print(WordFile.open(files.get(draft.wordFile())), required(name), print);
+        return take(id, draft, edited, Message.of("step.print", "name", name), Map.of(), by);
+    }
+
+    /** Gives a signing field to another party, in the wording and with its settings. */
+    @Transactional
+    TemplateViews.TemplateDetail handOver(UUID id, int revision, String name, PartyKey to, String by) {
+        TemplateVersion draft = drafts.draft(id, revision);
+        TemplateContent content = draft.content();
+        SigningField field = content.signingFields().stream()
+                .filter(one -> one.name().equals(name))
+                .findFirst()
+                .orElseThrow(() -> Refusal.notFound(Message.of("field.none", "name", name)));
+        if (content.parties().stream().noneMatch(party -> party.key().equals(to)))
+            throw Refusal.notFound(Message.of("party.unknown", "key", to.value()));
+        String word = name.substring(field.party().value().length() + 1);
+        SigningField moved = field.handedTo(to, to + "_" + word);
+        if (content.signingFields().stream().anyMatch(one -> one.name().equals(moved.name())))
+            throw Refusal.conflict(Message.of("party.has-field", "field", field.label()));
+        WordingEdit.Edited edited = WordingEdit.handOver(
+                WordFile.open(files.get(draft.wordFile())), field.party().value(), word, to.value());
+        if (edited.places() == 0) throw Refusal.conflict(Message.of("party.field-not-found", "field", field.label()));
+        history.remember(draft, Message.of("step.hand-over", "field", field.title()), by);
+        List<SigningField> fields = content.signingFields().stream()
+                .map(one -> one == field ? moved : one)
+                .toList();
+        TemplateContent kept = content.with(content.fields(), content.parties(), fields);
         Sha256 file = files.keep(edited.file().bytes());
-        draft.change(
-                file,
-                Proposal.renewed(preparations.wording(file, draft.content()).found(), draft.content()));
+        draft.change(file, Proposal.renewed(preparations.wording(file, kept).found(), kept));
         return drafts.changed(id, draft);
     }
 
-    /** Takes the last change of the wording back; settings made since then stay, fields that only it brought go. */
-    @Transactional
-    TemplateViews.TemplateDetail undo(UUID id, int revision) {
-        TemplateVersion draft = drafts.draft(id, revision);
-        TemplateStep step =
-                drafts.lastStep(draft).orElseThrow(() -> Refusal.conflict(Message.of("wording.nothing-to-undo")));
-        TemplateContent now = draft.content();
-        TemplateContent then = step.content();
-        Set<String> before = new HashSet<>();
-        then.fields().forEach(field -> before.add(field.name().value()));
-        before.addAll(preparations.wording(step.wordFile(), now).found().fields());
-        List<Field> fields = now.fields().stream()
-                .filter(field -> before.contains(field.name().value()))
-                .toList();
-        List<Field> all = new ArrayList<>(fields);
-        then.fields().stream()
-                .filter(field -> fields.stream().noneMatch(one -> one.name().equals(field.name())))
-                .forEach(all::add);
-        draft.change(step.wordFile(), now.with(all, now.parties(), then.signingFields()));
-        drafts.forget(step);
+    /** How a field's value can be printed, with examples in the template's language, and how the wording prints it. */
+    TemplateViews.FieldPrints prints(UUID id, String name) {
+        TemplateVersion version = drafts.newest(id);
+        TemplateContent content = version.content();
+        Field field = content.fields().stream()
+                .flatMap(one -> Stream.concat(Stream.of(one), one.items().stream()))
+                .filter(one -> one.isCalled(name))
+                .findFirst()
+                .orElseThrow(() -> Refusal.notFound(Message.of("field.none", "name", name)));
+        FoundTags found = preparations.wording(version.wordFile(), content).found();
+        return new TemplateViews.FieldPrints(
+                PrintSamples.of(field, Locale.forLanguageTag(content.language())),
+                List.copyOf(new TreeSet<>(found.prints().getOrDefault(name, Set.of()))));
+    }
+
+    private TemplateViews.TemplateDetail take(
+            UUID id,
+            TemplateVersion draft,
+            WordingEdit.Edited edited,
+            Message what,
+            Map<String, String> labels,
+            String by) {
+        history.remember(draft, what, by);
+        Sha256 file = files.keep(edited.file().bytes());
+        TemplateContent before = draft.content();
+        TemplateContent after =
+                Proposal.renewed(preparations.wording(file, before).found(), before);
+        draft.change(
+                file,
+                after.with(labelled(after.fields(), before.fields(), labels), after.parties(), after.signingFields()));
         return drafts.changed(id, draft);
+    }
+
+    /** Fields, in lists too, with labels for those that were not there before. */
+    private static List<Field> labelled(List<Field> fields, List<Field> before, Map<String, String> labels) {
+        return fields.stream()
+                .map(field -> {
+                    Optional<Field> known = before.stream()
+                            .filter(one -> one.name().equals(field.name()))
+                            .findFirst();
+                    String label = labels.getOrDefault(field.name().value(), "");
+                    Field named = known.isPresent() || label.isBlank() ? field : field.labelled(label);
+                    return named.withItems(
+                            labelled(named.items(), known.map(Field::items).orElse(List.of()), labels));
+                })
+                .toList();
     }
 
     /** What the pages show for each field's tag. */

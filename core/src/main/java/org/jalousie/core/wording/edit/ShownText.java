@@ -7,6 +7,7 @@ import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.docx.PackageParts;
 import org.jalousie.core.wording.docx.ParagraphText;
 import org.jalousie.core.wording.docx.Word;
+import org.jalousie.core.wording.merge.Aside;
 import org.jalousie.core.wording.tags.Tag;
 import org.jalousie.core.wording.tags.TagReader;
 import org.w3c.dom.Element;
@@ -58,7 +59,7 @@ final class ShownText {
                     ? value.name()
                     : tag.tag() instanceof Tag.Dotted dotted ? dotted.first() : "";
             for (char c : shown.getOrDefault(name, "").toCharArray()) {
-                if (!Character.isWhitespace(c)) add(c, new Letter(line, tag.start(), tag.end()));
+                if (!isPassedOver(c)) add(c, new Letter(line, tag.start(), tag.end()));
             }
             at = tag.end();
         }
@@ -68,7 +69,7 @@ final class ShownText {
     private void letters(Line line, int from, int to) {
         for (int i = from; i < to; i++) {
             char c = line.text.original().charAt(i);
-            if (!Character.isWhitespace(c) && c != '\u00a0') add(c, new Letter(line, i, i + 1));
+            if (!isPassedOver(c)) add(c, new Letter(line, i, i + 1));
         }
     }
 
@@ -168,6 +169,13 @@ final class ShownText {
     }
 
     private static String bare(String text) {
-        return text.replaceAll("[\\s\u00a0]+", "");
+        StringBuilder bare = new StringBuilder();
+        text.chars().filter(c -> !isPassedOver((char) c)).forEach(c -> bare.append((char) c));
+        return bare.toString();
+    }
+
+    /** Blanks differ between a file and its pages, and marks about passages stand on the pages alone. */
+    private static boolean isPassedOver(char c) {
+        return Character.isWhitespace(c) || c == '\u00a0' || c == Aside.OPEN || c == Aside.CLOSE;
     }
 }

@@ -188,9 +188,12 @@ public final class Merge {
             run.leave(section.passage());
         } else if (run.everything() || scope.holds(section.name(), printer) != section.inverted()) {
             run.reach(section.passage(), 1);
+            boolean aside = run.everything() && Aside.within(section.body()) && Aside.fits(out);
+            if (aside) insert(Aside.run(Aside.OPEN, out), out);
             int start = out.length();
             run(section.body(), scope, out);
             trace.note(start, out, new Origin.Printing(section.passage(), scope.positions()));
+            if (aside) insert(Aside.run(Aside.CLOSE, out), out);
             run.leave(section.passage());
         }
     }

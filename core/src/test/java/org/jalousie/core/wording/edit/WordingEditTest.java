@@ -128,4 +128,29 @@ class WordingEditTest {
         assertThat(body(edited)).isEqualTo("new words");
         assertThat(Wording.compile(edited.file(), Set.of()).diagnostics()).isEmpty();
     }
+
+    @Test
+    void aValuePrintsInAnotherWayWhereverItStandsAndItsSectionsStay() {
+        WordFile file = file(new WordDraft()
+                .header("{{ends}}")
+                .paragraph(
+                        "From {{ ends }} to {{ends.short}}: {{#ends}}at last{{/ends}} {{ends_at}} {{ends.signature}}"));
+        WordingEdit.Edited edited = WordingEdit.print(file, "ends", "iso");
+        assertThat(edited.places()).isEqualTo(3);
+        assertThat(body(edited))
+                .isEqualTo(
+                        "From {{ ends.iso }} to {{ends.iso}}: {{#ends}}at last{{/ends}} {{ends_at}} {{ends.signature}}");
+        assertThat(DocxText.part(edited.file().bytes(), "word/header1.xml")).isEqualTo("{{ends.iso}}");
+        assertThat(body(WordingEdit.print(edited.file(), "ends", ""))).startsWith("From {{ ends }} to {{ends}}:");
+    }
+
+    @Test
+    void wordsAreFoundBetweenTheMarksThatPagesHaveAroundPassages() {
+        WordFile file = file(new WordDraft().paragraph("by road {{#a}}on show{{/a}}{{#b}}with a carrier{{/b}}."));
+        Selection chosen = new Selection("with a carrier", "by road \u2039on show\u203a\u2039", "\u203a.");
+        assertThat(body(WordingEdit.markField(file, chosen, "carrier", false, SHOWN)))
+                .isEqualTo("by road {{#a}}on show{{/a}}{{#b}}{{carrier}}{{/b}}.");
+        assertThat(body(WordingEdit.insert(file, new Selection("", "by road ", "\u2039on show"), "{{x}}", SHOWN)))
+                .startsWith("by road {{x}}");
+    }
 }

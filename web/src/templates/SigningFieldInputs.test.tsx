@@ -2,7 +2,7 @@ import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { afterEach, expect, it } from 'vitest';
 import type { Schemas } from '../api/client';
-import { SigningFieldSettings } from './SigningFieldSettings';
+import { SigningFieldInputs } from './SigningFieldInputs';
 
 afterEach(cleanup);
 
@@ -27,7 +27,15 @@ function Shown({ more = [] }: { more?: string[] }) {
     ...more.map((label) => ({ ...vat, name: `lender_${label}`, label })),
   ]);
   now = settled;
-  return <SigningFieldSettings fields={settled} onChange={setSettled} />;
+  return settled.map((field) => (
+    <SigningFieldInputs
+      key={field.name}
+      field={field}
+      called={field.label}
+      among={settled}
+      onChange={(next) => setSettled(settled.map((one) => (one.name === next.name ? next : one)))}
+    />
+  ));
 }
 
 it('asks for a size of every kind, and for more only where the kind has more', () => {

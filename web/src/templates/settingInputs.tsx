@@ -171,14 +171,14 @@ function PresetInput({ called, field, onChange }: SettingProps) {
 function RequiredInput({ called, field, onChange }: SettingProps) {
   const id = useId();
   return (
-    <label htmlFor={id} className="flex min-h-9 items-center gap-2 pt-5">
+    <label htmlFor={id} className="flex min-h-9 items-center gap-2 self-end">
       <input
         id={id}
         type="checkbox"
         checked={settledOf(field).required}
         onChange={(event) => onChange(withPart(field, { required: event.target.checked }))}
       />
-      {say('templates.required')}
+      <span className="setting-title">{say('templates.required')}</span>
       <span className="sr-only">{called}</span>
     </label>
   );
@@ -276,7 +276,7 @@ function Setting({
 }) {
   return (
     <label className={`flex flex-col text-soft ${className}`}>
-      {title}
+      <span className="setting-title">{title}</span>
       {children}
     </label>
   );

@@ -1,0 +1,49 @@
+package org.jalousie.core.wording.merge;
+
+import java.util.List;
+import org.jalousie.core.wording.compile.Segment;
+
+/**
+ * Marks about passages within a line on pages that show all of them at once, so that alternatives don't run together. Only such
+ * pages have them, never an agreement; whoever looks for words of a page in the file passes over them.
+ */
+public final class Aside {
+    public static final char OPEN = '\u2039';
+    public static final char CLOSE = '\u203a';
+
+    private static final List<String> BLOCKS = List.of("<w:p>", "<w:p ", "</w:p>", "<w:tr", "<w:tc");
+
+    private Aside() {}
+
+    /** Whether a passage stands within a line. */
+    static boolean within(List<Segment> body) {
+        for (Segment segment : body) {
+            if (segment instanceof Segment.Literal literal) {
+                if (BLOCKS.stream().anyMatch(literal.xml()::contains)) return false;
+            } else if (segment instanceof Segment.Section section) {
+                if (!within(section.body())) return false;
+            } else if (!(segment instanceof Segment.Slot)) return false;
+        }
+        return true;
+    }
+
+    /** The mark as XML that can stand at the end of what was written, in the look of the words before it. */
+    static String run(char mark, StringBuilder out) {
+        int paragraph = Math.max(out.lastIndexOf("<w:p>"), out.lastIndexOf("<w:p "));
+        int from = out.lastIndexOf("<w:rPr>");
+        int to = out.indexOf("</w:rPr>", Math.max(from, 0));
+        boolean own = from > paragraph && to > from && out.indexOf("</w:pPr>", to) < 0;
+        String look = own ? out.substring(from, to + "</w:rPr>".length()) : "";
+        return "<w:r>" + look + "<w:t>" + mark + "</w:t></w:r>";
+    }
+
+    /** Whether a run can stand at the end of what was written: in a paragraph, between runs. */
+    static boolean fits(StringBuilder out) {
+        return endsWith(out, "</w:r>") || endsWith(out, "</w:pPr>") || endsWith(out, "</w:hyperlink>");
+    }
+
+    private static boolean endsWith(StringBuilder out, String end) {
+        int start = out.length() - end.length();
+        return start >= 0 && out.indexOf(end, start) == start;
+    }
+}

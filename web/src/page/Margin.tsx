@@ -1,0 +1,240 @@
+import { useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { say } from '../messages/rooms';
+import { stackedAbout } from './stack';
+import { heightOf, placesOf, type Column, type Thing } from './thing';
+import { useSize } from './near';
+
+/** Room for one note; one line high, so that a tick's hairline meets its middle. */
+const NOTE = 26;
+const GAP = 2;
+
+type Props = {
+  side: 'left' | 'right';
+  /** What the notes of a page are, by its number. */
+  label: (page: number) => string;
+  things: Thing[];
+  column: Column;
+  /** What stands above the notes; they begin below it. */
+  head?: ReactNode;
+  /** The key of the thing whose card is open. */
+  open?: string | undefined;
+  onOpen?: ((key: string | undefined, place?: number) => void) | undefined;
+  /** Everything that there is to settle about a thing; without it notes don't open. */
+  card?: ((key: string) => ReactNode) | undefined;
+};
+
+/** The notes of one margin, each at the height of its words and joined to them by a hairline. */
+export function Margin({ side, label, things, column, head, open, onOpen, card }: Props) {
+  const headBox = useRef<HTMLDivElement>(null);
+  const cardBox = useRef<HTMLDivElement>(null);
+  const { height: floor } = useSize(headBox);
+  const cardHeight = useSize(cardBox).height;
+  const [stop, setStop] = useState('');
+  const noted = things
+    .map((thing) => ({ thing, places: placesOf(thing) }))
+    .filter(({ places }) => places.length > 0)
+    .map(({ thing, places }) => ({
+      thing,
+      at: places.map((line) => heightOf(column, line)),
+      page: places[0]?.page ?? 1,
+    }))
+    .sort((a, b) => (a.at[0] ?? 0) - (b.at[0] ?? 0));
+  const opened = card ? noted.findIndex(({ thing }) => thing.key === open) : -1;
+  const tops = stackedAbout(
+    noted.map(({ at }, i) => ({
+      wish: (at[0] ?? 0) - NOTE / 2,
+      height: i === opened ? NOTE + cardHeight : NOTE,
+    })),
+    opened,
+    GAP,
+    floor ? floor + 8 : 0,
+  );
+  const last = noted.length - 1;
+  const end = (tops[last] ?? 0) + (last === opened ? NOTE + cardHeight : NOTE);
+  const current = noted.some(({ thing }) => thing.key === stop) ? stop : noted[0]?.thing.key;
+  const pages = [...new Set(noted.map(({ page }) => page))];
+  return (
+    <div
+      className={`relative ${side === 'left' ? 'mr-7' : 'ml-7'}`}
+      style={{ minHeight: Math.max(end, floor) }}
+    >
+      {head && (
+        <div ref={headBox} className="pb-1">
+          {head}
+        </div>
+      )}
+      <Hairlines side={side} noted={noted} tops={tops} opened={opened} height={column.height} />
+      {noted.flatMap(({ thing, at }) =>
+        at.slice(1).map((top, i) => (
+          <button
+            key={`${thing.key} ${i}`}
+            type="button"
+            tabIndex={-1}
+            aria-hidden="true"
+            title={thing.label}
+            className={`absolute h-3 w-4 border-edge hover:border-ink ${side === 'left' ? '-right-7' : '-left-7'}`}
+            style={{ top: top - 6 }}
+            onClick={() => onOpen?.(thing.key, i + 1)}
+          >
+            <span
+              className={`absolute top-1.5 h-px w-2 bg-edge ${side === 'left' ? 'right-0' : 'left-0'}`}
+            />
+          </button>
+        )),
+      )}
+      {pages.map((page) => (
+        <ul key={page} aria-label={label(page)} onKeyDown={walk}>
+          {noted.map(({ thing, page: at }, i) =>
+            at !== page ? null : (
+              <li
+                key={thing.key}
+                data-note={thing.key}
+                className={`absolute w-full ${i === opened ? 'z-10' : ''}`}
+                style={{ top: tops[i] }}
+              >
+                <NoteFace
+                  side={side}
+                  thing={thing}
+                  open={i === opened}
+                  tabbable={thing.key === current}
+                  onFocus={() => setStop(thing.key)}
+                  onOpen={
+                    card && onOpen ? () => onOpen(i === opened ? undefined : thing.key) : undefined
+                  }
+                />
+                {i === opened && card && (
+                  <div
+                    ref={cardBox}
+                    className="pb-1"
+                    onKeyDown={(event) => {
+                      if (event.key !== 'Escape' || event.defaultPrevented) return;
+                      event.stopPropagation();
+                      onOpen?.(undefined);
+                      focusNote(event.currentTarget.closest('li'));
+                    }}
+                  >
+                    <section
+                      aria-label={thing.label}
+                      className="border border-edge bg-sheet p-3 shadow-page"
+                    >
+                      {card(thing.key)}
+                    </section>
+                  </div>
+                )}
+              </li>
+            ),
+          )}
+        </ul>
+      ))}
+    </div>
+  );
+}
+
+function NoteFace({
+  side,
+  thing,
+  open,
+  tabbable,
+  onFocus,
+  onOpen,
+}: {
+  side: 'left' | 'right';
+  thing: Thing;
+  open: boolean;
+  tabbable: boolean;
+  onFocus: () => void;
+  onOpen?: (() => void) | undefined;
+}) {
+  const look = `flex h-[26px] w-full items-center gap-2 overflow-hidden px-2 leading-tight ${side === 'left' ? 'flex-row-reverse border-r-2 text-right' : 'border-l-2 text-left'} ${open ? 'border-slate font-semibold' : 'border-rule'}`;
+  const words = thing.body ?? (
+    <span className={`min-w-0 truncate ${open ? '' : 'text-soft'}`} title={thing.label}>
+      {thing.label}
+    </span>
+  );
+  if (!onOpen) {
+    return (
+      <div tabIndex={tabbable ? 0 : -1} data-face="" className={look} onFocus={onFocus}>
+        {words}
+      </div>
+    );
+  }
+  return (
+    <button
+      type="button"
+      data-face=""
+      aria-expanded={open}
+      aria-label={thing.label}
+      tabIndex={tabbable ? 0 : -1}
+      className={`${look} hover:border-slate hover:text-ink`}
+      onFocus={onFocus}
+      onClick={onOpen}
+    >
+      {words}
+    </button>
+  );
+}
+
+/** From each note to its first place; a note that had to make room is still joined to its words. */
+function Hairlines({
+  side,
+  noted,
+  tops,
+  opened,
+  height,
+}: {
+  side: 'left' | 'right';
+  noted: { at: number[] }[];
+  tops: number[];
+  opened: number;
+  height: number;
+}) {
+  const [from, to] = side === 'left' ? [0, 28] : [28, 0];
+  return (
+    <svg
+      aria-hidden="true"
+      className={`pointer-events-none absolute top-0 w-7 overflow-visible text-edge ${side === 'left' ? '-right-7' : '-left-7'}`}
+      width={28}
+      height={height}
+    >
+      {noted.map(({ at }, i) => {
+        const note = (tops[i] ?? 0) + NOTE / 2;
+        const place = at[0] ?? 0;
+        const bend = side === 'left' ? 16 : 12;
+        return (
+          <path
+            key={i}
+            d={`M${from} ${note}L${bend} ${place}H${to}`}
+            fill="none"
+            stroke={i === opened ? 'var(--color-slate)' : 'currentColor'}
+            strokeWidth={i === opened ? 1.5 : 0.75}
+          />
+        );
+      })}
+    </svg>
+  );
+}
+
+const steps: Record<string, (at: number, count: number) => number> = {
+  ArrowDown: (at, count) => Math.min(at + 1, count - 1),
+  ArrowUp: (at) => Math.max(at - 1, 0),
+  Home: () => 0,
+  End: (_, count) => count - 1,
+};
+
+/** The notes of all pages are walked as one row. */
+function walk(event: KeyboardEvent<HTMLElement>) {
+  const face = event.target;
+  const step = steps[event.key];
+  if (!step || !(face instanceof HTMLElement) || face.dataset.face === undefined) return;
+  const margin = event.currentTarget.parentElement;
+  const faces = [...(margin?.querySelectorAll<HTMLElement>('[data-face]') ?? [])];
+  event.preventDefault();
+  faces[step(faces.indexOf(face), faces.length)]?.focus();
+}
+
+function focusNote(note: Element | null) {
+  note?.querySelector<HTMLElement>('[data-face]')?.focus();
+}
+
+export const dataOnPage = (page: number) => say('page.data-on-page', { page });
+export const whoActsOnPage = (page: number) => say('page.who-acts-on-page', { page });

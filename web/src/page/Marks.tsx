@@ -1,0 +1,108 @@
+import type { Schemas } from '../api/client';
+import { placeOf } from './PagesView';
+import { brackets } from './printed';
+import type { Thing } from './thing';
+import { weaveOf } from './weave';
+
+/**
+ * A fine line under each value, and a bracket along the page's edge for what stands over whole lines. Cases of one choice that
+ * follow one another are set apart by a rule with the case's name.
+ */
+export function Marks({
+  things,
+  page,
+  size,
+  open,
+}: {
+  things: Thing[];
+  page: number;
+  size: Schemas['Size'];
+  /** The thing whose card is open: its places are marked more strongly. */
+  open: Thing | undefined;
+}) {
+  const here = (lines: Thing['lines']) => lines.filter((line) => line.page === page);
+  const spanning = things.flatMap((thing) =>
+    thing.spans
+      ? (thing.cases ?? [thing]).map(({ key, lines }) => ({ key, lines: here(lines), thing }))
+      : [],
+  );
+  return (
+    <>
+      {things
+        .filter((thing) => !thing.spans)
+        .flatMap((thing) => here(thing.lines).map((line) => ({ line, chosen: thing === open })))
+        .map(({ line, chosen }, i) => (
+          <span
+            key={i}
+            aria-hidden="true"
+            className={`pointer-events-none absolute border-b border-[#48617a] ${chosen ? 'border-b-2 bg-[#48617a]/30' : 'bg-[#48617a]/10'}`}
+            style={placeOf(line, size)}
+          />
+        ))}
+      {brackets(spanning).map((span) => {
+        const chosen = spanning.some(({ key, thing }) => thing === open && span.keys.includes(key));
+        return (
+          <span
+            key={span.keys.join(' ')}
+            aria-hidden="true"
+            className={`pointer-events-none absolute border-[#48617a] ${chosen ? 'border-y-2 border-l-4' : 'border-y border-l'}`}
+            style={{
+              left: `${1 + span.depth * 1.2}%`,
+              width: '0.8%',
+              top: `${(1 - span.top / size.height) * 100}%`,
+              height: `${((span.top - span.bottom) / size.height) * 100}%`,
+            }}
+          />
+        );
+      })}
+      {things
+        .filter((thing) => thing.spans)
+        .flatMap((thing) => thing.cases ?? [])
+        .flatMap((one) => {
+          const lines = here(one.lines);
+          if (!lines.length) return [];
+          const top = Math.max(...lines.map((line) => line.y + line.height));
+          return [{ one, top }];
+        })
+        .map(({ one, top }) => (
+          <span
+            key={one.key}
+            aria-hidden="true"
+            className="pointer-events-none absolute right-[2%] left-[5%] border-t border-[#48617a]/40 text-right"
+            style={{ top: `${(1 - top / size.height) * 100}%` }}
+          >
+            <span className="relative -top-2 bg-[#fff] px-1 text-[0.62rem] leading-none text-[#48617a]">
+              {one.label}
+            </span>
+          </span>
+        ))}
+    </>
+  );
+}
+
+/** The room of each signing field, in its party's weave. */
+export function SigningMarks({
+  fields,
+  page,
+  size,
+  actors,
+}: {
+  fields: Schemas['Pages']['fields'];
+  page: number;
+  size: Schemas['Size'];
+  actors: { party: string }[];
+}) {
+  return fields
+    .filter((field) => field.page === page)
+    .map((field) => {
+      const ordinal = actors.findIndex((actor) => actor.party === field.field.party) + 1;
+      return (
+        <span
+          key={field.field.name}
+          aria-hidden="true"
+          className="pointer-events-none absolute border border-dashed border-[#1d2726]/60 text-[#1d2726]/25"
+          style={{ ...placeOf(field, size), background: weaveOf(ordinal) }}
+        />
+      );
+    });
+}

@@ -1,0 +1,97 @@
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import type { Schemas } from '../api/client';
+import { useSay } from '../messages/useSay';
+import type { Band } from './changed';
+import { useNear } from './near';
+import type { Document } from './viewer';
+
+/** What a page needs to let words on it be chosen. */
+export type WordsOf = (page: { document: Document; number: number; width: number }) => ReactNode;
+
+/** One page: drawn while it is near the window, with what stands over it. */
+export function PageSheet({
+  document,
+  number,
+  pages,
+  size,
+  width,
+  words,
+  children,
+}: {
+  document: Document | undefined;
+  number: number;
+  pages: number;
+  size: Schemas['Size'];
+  /** In CSS pixels; 0 while it is not known. */
+  width: number;
+  /** Lays the words over the picture; without it they are there for assistive technology alone. */
+  words?: WordsOf | undefined;
+  children?: ReactNode;
+}) {
+  const { say } = useSay();
+  const box = useRef<HTMLElement>(null);
+  const near = useNear(box);
+  const drawn = document && number <= document.numPages && near && width >= 40;
+  return (
+    <section
+      ref={box}
+      aria-label={say('page.number', { page: number, pages })}
+      className="relative w-full bg-[#fff] shadow-page"
+      style={{ aspectRatio: `${size.width} / ${size.height}` }}
+    >
+      {drawn && (
+        <>
+          <Picture document={document} number={number} width={width} readOut={!words} />
+          {words?.({ document, number, width })}
+        </>
+      )}
+      {children}
+    </section>
+  );
+}
+
+function Picture({
+  document,
+  number,
+  width,
+  readOut,
+}: {
+  document: Document;
+  number: number;
+  width: number;
+  readOut: boolean;
+}) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [text, setText] = useState('');
+  const [bands, setBands] = useState<Band[]>([]);
+  useEffect(() => {
+    let ended = false;
+    const target = canvas.current;
+    if (!target) return;
+    import('./viewer')
+      .then(({ draw }) => draw(document, number, target, width, () => !ended))
+      .then((drawing) => {
+        if (ended) return;
+        setText(drawing.text);
+        setBands(drawing.changed);
+      })
+      .catch(() => undefined);
+    return () => {
+      ended = true;
+    };
+  }, [document, number, width]);
+  return (
+    <>
+      <canvas ref={canvas} aria-hidden="true" className="block h-full w-full" />
+      {bands.map(({ top, bottom }) => (
+        <span
+          key={top}
+          aria-hidden="true"
+          className="changed-band absolute right-1 w-1 bg-[#4f7040]"
+          style={{ top: `${top * 100}%`, height: `${(bottom - top) * 100}%` }}
+        />
+      ))}
+      {readOut && <div className="sr-only">{text}</div>}
+    </>
+  );
+}

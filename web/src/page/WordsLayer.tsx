@@ -1,0 +1,178 @@
+import { useCallback, useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { say } from '../messages/rooms';
+import { caretBox, moved } from './caretMoves';
+import { flatten, pieceAt, placeOfPoint, type FlatText } from './flatText';
+import type { Document } from './viewer';
+import { chosenWords, type Words } from './words';
+
+/** Words chosen on a page, or the place between two, and where that is in parts of the page. */
+export type Chosen = {
+  words: Words;
+  page: number;
+  rects: { left: number; top: number; width: number; height: number }[];
+};
+
+type Props = {
+  document: Document;
+  number: number;
+  width: number;
+  onChosen: (chosen: Chosen | undefined) => void;
+  /** A click that chooses no words, in parts of the page from its top left; whether something was there. */
+  onPoint: (page: number, x: number, y: number) => boolean;
+  /** What can be done with the words is asked for. */
+  onAct: () => void;
+};
+
+/** The words of a page, unseen over its picture: chosen with the mouse, or with a cursor that keys move. */
+export function WordsLayer({ document, number, width, onChosen, onPoint, onAct }: Props) {
+  const layer = useRef<HTMLDivElement>(null);
+  const flat = useRef<FlatText>({ text: '', pieces: [] });
+  const place = useRef(0);
+  const anchor = useRef(0);
+  const [caret, setCaret] = useState<{ left: number; top: number; height: number }>();
+  useEffect(() => {
+    const target = layer.current;
+    if (!target) return;
+    let ended = false;
+    import('./viewer')
+      .then(({ layWords }) => layWords(document, number, target, width, () => !ended))
+      .then(() => {
+        if (!ended) flat.current = flatten(target);
+      })
+      .catch(() => undefined);
+    return () => {
+      ended = true;
+    };
+  }, [document, number, width]);
+
+  /** Tells what is chosen, and draws the cursor or marks the words. */
+  const tell = useCallback(() => {
+    const target = layer.current;
+    if (!target) return;
+    const words = chosenWords(target, window.getSelection());
+    const box = target.getBoundingClientRect();
+    const range = window.getSelection()?.getRangeAt(0);
+    const parts = (rect: { left: number; top: number; right: number; bottom: number }) => ({
+      left: (rect.left - box.left) / box.width,
+      top: (rect.top - box.top) / box.height,
+      width: (rect.right - rect.left) / box.width,
+      height: (rect.bottom - rect.top) / box.height,
+    });
+    const at = caretBox(flat.current, place.current);
+    const rects = range?.collapsed
+      ? at
+        ? [parts(at)]
+        : []
+      : [...(range?.getClientRects() ?? [])].filter((rect) => rect.width > 0).map(parts);
+    setCaret(range?.collapsed && at ? parts(at) : undefined);
+    onChosen(words && rects.length ? { words, page: number, rects } : undefined);
+  }, [number, onChosen]);
+
+  const go = useCallback(
+    (to: number, extend: boolean) => {
+      place.current = Math.max(0, Math.min(to, flat.current.text.length));
+      if (!extend) anchor.current = place.current;
+      const [from, until] = [
+        pieceAt(flat.current, anchor.current),
+        pieceAt(flat.current, place.current),
+      ];
+      if (!from || !until) return;
+      window.getSelection()?.setBaseAndExtent(from.node, from.offset, until.node, until.offset);
+      until.node.parentElement?.scrollIntoView({ block: 'nearest' });
+      tell();
+    },
+    [tell],
+  );
+
+  function press(event: KeyboardEvent<HTMLDivElement>) {
+    if (event.key === 'Enter') {
+      event.preventDefault();
+      onAct();
+      return;
+    }
+    if (event.key === 'Escape') {
+      onChosen(undefined);
+      return;
+    }
+    const to = moved(flat.current, place.current, event);
+    if (to === undefined) return;
+    event.preventDefault();
+    const beyond = to < 0 ? -1 : to > flat.current.text.length ? 1 : 0;
+    if (beyond && !event.shiftKey) {
+      const next = layerOf(layer.current, number + beyond);
+      if (next) {
+        next.dataset.enter = beyond > 0 ? 'start' : 'end';
+        next.focus();
+        return;
+      }
+    }
+    go(to, event.shiftKey);
+  }
+
+  return (
+    <>
+      <div
+        ref={layer}
+        role="textbox"
+        aria-readonly="true"
+        aria-multiline="true"
+        aria-label={say('page.words-of-page', { page: number })}
+        tabIndex={0}
+        data-words={number}
+        className="text-layer outline-offset-4"
+        onKeyDown={press}
+        onFocus={() => {
+          const enter = layer.current?.dataset.enter;
+          if (layer.current) delete layer.current.dataset.enter;
+          const pointed = window.getSelection();
+          const within =
+            pointed?.anchorNode &&
+            layer.current?.contains(pointed.anchorNode) &&
+            !pointed.isCollapsed;
+          if (enter === 'end') go(flat.current.text.length, false);
+          else if (enter === 'start') go(0, false);
+          else if (!within) go(place.current, false);
+        }}
+        onBlur={() => setCaret(undefined)}
+        onMouseUp={(event) => {
+          const selection = window.getSelection();
+          const box = layer.current?.getBoundingClientRect();
+          if (!selection?.anchorNode || !selection.focusNode || !box) return;
+          const x = (event.clientX - box.left) / box.width;
+          const y = (event.clientY - box.top) / box.height;
+          if (selection.isCollapsed && onPoint(number, x, y)) {
+            setCaret(undefined);
+            onChosen(undefined);
+            return;
+          }
+          const from = placeOfPoint(flat.current, selection.anchorNode, selection.anchorOffset);
+          const to = placeOfPoint(flat.current, selection.focusNode, selection.focusOffset);
+          if (from >= 0) anchor.current = from;
+          if (to >= 0) place.current = to;
+          tell();
+        }}
+      />
+      {caret && (
+        <span
+          aria-hidden="true"
+          className="words-caret pointer-events-none absolute w-0.5 bg-[#1d2726]"
+          style={{
+            left: `${caret.left * 100}%`,
+            top: `${caret.top * 100}%`,
+            height: `${caret.height * 100}%`,
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+function layerOf(from: HTMLElement | null, page: number): HTMLElement | null {
+  const column = from?.closest('[data-pages]');
+  return column?.querySelector<HTMLElement>(`[data-words="${page}"]`) ?? null;
+}
+
+/** Puts the cursor back on a page's words. */
+export function focusWords(page: number) {
+  document.querySelector<HTMLElement>(`[data-words="${page}"]`)?.focus();
+}

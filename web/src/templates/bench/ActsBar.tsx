@@ -1,0 +1,211 @@
+import { useMutation } from '@tanstack/react-query';
+import { useId, useState, type RefObject } from 'react';
+import { answer, api, type Schemas } from '../../api/client';
+import { say, type RoomCode } from '../../messages/rooms';
+import type { Words } from '../../page/words';
+import { Button, inputLook, Trouble } from '../../ui/parts';
+import { caseKey } from '../names';
+import type { Bench } from './bench';
+import { useClauseNames } from './cards/ChoiceCard';
+import { meant, type Known } from './meant';
+import type { Further } from './SameWords';
+
+type Act = Schemas['WordingAct']['act'];
+
+const acts: { act: Act; words: string; does: string; caret: boolean }[] = [
+  {
+    act: 'MARK_FIELD',
+    words: say('templates.become-the-field'),
+    does: say('templates.make-the-field'),
+    caret: false,
+  },
+  {
+    act: 'MARK_PASSAGE',
+    words: say('templates.print-for'),
+    does: say('templates.make-the-passage'),
+    caret: false,
+  },
+  {
+    act: 'MARK_INVERTED_PASSAGE',
+    words: say('templates.print-unless'),
+    does: say('templates.make-the-passage'),
+    caret: false,
+  },
+  {
+    act: 'INSERT',
+    words: say('templates.put-in-here-the-field'),
+    does: say('templates.put-it-in'),
+    caret: true,
+  },
+  {
+    act: 'INSERT_CLAUSE',
+    words: say('templates.put-in-after-this-paragraph'),
+    does: say('templates.put-it-in'),
+    caret: true,
+  },
+];
+
+/** What can be done with the words chosen on the page, or where the cursor stands: a small bar at the place. */
+export function ActsBar({
+  bench: { detail, took },
+  words,
+  input,
+  onDone,
+  onLeave,
+}: {
+  bench: Bench;
+  words: Words;
+  /** Where what it is tied to is typed; the keys that ask for the acts lead there. */
+  input: RefObject<HTMLInputElement | null>;
+  /** Told of places where the same words stand and were left. */
+  onDone: (done: Further | undefined) => void;
+  onLeave: () => void;
+}) {
+  const caret = words.text === '';
+  const usable = acts.filter((one) => one.caret === caret);
+  const [chosen, setChosen] = useState<Act>();
+  const act = usable.find((one) => one.act === chosen) ?? usable[0];
+  const [typed, setTyped] = useState<string>();
+  const list = useId();
+  const clauses = useClauseNames(act?.act === 'INSERT_CLAUSE');
+  const known = act ? knownFor(detail, act.act, clauses) : [];
+  const value = typed ?? (caret ? '' : firstWords(words.text));
+  const one = meant(value, known);
+  const carryOut = useMutation({
+    mutationFn: (body: Omit<Schemas['WordingAct'], 'revision'>) =>
+      answer(
+        api.POST('/api/v1/templates/{id}/wording/acts', {
+          params: { path: { id: detail.id } },
+          body: { revision: detail.revision, ...body },
+        }),
+      ),
+    onSuccess: (done, body) => {
+      took(done.template);
+      const { name, label } = body;
+      onDone(done.further > 0 ? { further: done.further, name, label, words } : undefined);
+    },
+  });
+  if (!act) return null;
+  return (
+    <form
+      aria-label={say('templates.acts-on-the-words')}
+      className="flex flex-col gap-1 border border-edge bg-sheet p-2 text-ink shadow-page"
+      onKeyDown={(event) => {
+        if (event.key !== 'Escape') return;
+        event.stopPropagation();
+        onLeave();
+      }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (one) carryOut.mutate({ act: act.act, words, everywhere: false, ...one });
+      }}
+    >
+      <div className="flex items-center gap-2">
+        <select
+          aria-label={say('templates.what-to-do')}
+          className="min-h-8 max-w-40 rounded-sm border border-edge bg-sheet px-1"
+          value={act.act}
+          onChange={(event) => setChosen(event.target.value as Act)}
+        >
+          {usable.map(({ act: key, words: said }) => (
+            <option key={key} value={key}>
+              {said}
+            </option>
+          ))}
+        </select>
+        <input
+          ref={input}
+          aria-label={say('templates.name')}
+          list={list}
+          className={`${inputLook} min-h-8 min-w-0`}
+          value={value}
+          onChange={(event) => setTyped(event.target.value)}
+          onFocus={(event) => event.target.select()}
+        />
+        <datalist id={list}>
+          {known.map(({ name, label }) => (
+            <option key={name} value={label} />
+          ))}
+        </datalist>
+        <Button
+          type="submit"
+          look="main"
+          className="whitespace-nowrap"
+          disabled={!one || carryOut.isPending}
+        >
+          {act.does}
+        </Button>
+      </div>
+      {one && (
+        <p className="truncate text-soft">
+          {say('templates.in-the-word-file')} <code>{`{{${one.name}}}`}</code>
+          {one.label && <> {say('templates.new-here')}</>}
+        </p>
+      )}
+      <Trouble error={carryOut.error} />
+    </form>
+  );
+}
+
+const marks: Record<string, RoomCode> = {
+  signature: 'templates.mark-signature',
+  full_name: 'templates.mark-full_name',
+  date_signed: 'templates.mark-date_signed',
+  initials: 'templates.mark-initials',
+};
+
+/** What a person would call these words, from the first of them. */
+const firstWords = (text: string) =>
+  text.replace(/\s+/g, ' ').trim().split(' ').slice(0, 4).join(' ');
+
+/** What words can be tied to by an act, in the coordinator's words. */
+export function knownFor({ content }: Bench['detail'], act: Act, clauses: string[]): Known[] {
+  const { fields, rules, choices, parties } = content;
+  const all = fields.flatMap((field) => [field, ...field.items]);
+  const named = (things: Known[]) => things.map(({ name, label }) => ({ name, label }));
+  switch (act) {
+    case 'MARK_FIELD':
+      return named(all);
+    case 'INSERT':
+      return [
+        ...named(all),
+        ...named(rules),
+        ...parties.flatMap((party) =>
+          Object.entries(marks).map(([kind, code]) => ({
+            name: `${party.key}.${kind}`,
+            label: say('templates.field-of-party', {
+              party: party.label,
+              field: say(code),
+            }),
+          })),
+        ),
+        { name: 'generated_on', label: say('templates.day-of-generation') },
+        { name: 'agreement_number', label: say('templates.agreement-number') },
+      ];
+    case 'INSERT_CLAUSE':
+      return [
+        ...clauses.map((name) => ({ name, label: name.replaceAll('_', ' ') })),
+        ...choices.map(({ name, label }) => ({
+          name: `*${name}`,
+          label: say('templates.clause-by-choice', { label }),
+        })),
+      ];
+    default:
+      return [
+        ...named(rules.filter((rule) => rule.gives === 'YES_NO')),
+        ...choices.flatMap((choice) =>
+          choice.cases.map((one) => ({
+            name: `${choice.name}.${caseKey(one.label)}`,
+            label: say('templates.case-of', { label: choice.label, found: one.label }),
+          })),
+        ),
+        ...fields.flatMap((field) =>
+          field.choices.map((one) => ({
+            name: `${field.name}.${caseKey(one)}`,
+            label: say('templates.case-of', { label: field.label, found: one }),
+          })),
+        ),
+        ...named(fields.filter(({ type }) => type === 'YES_NO' || type === 'ITEMS')),
+      ];
+  }
+}

@@ -1,0 +1,181 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { answer, api } from '../../api/client';
+import { say } from '../../messages/rooms';
+import { useSay } from '../../messages/useSay';
+import { AnnotatedPages } from '../../page/AnnotatedPages';
+import type { Chosen } from '../../page/WordsLayer';
+import { focusWords } from '../../page/WordsLayer';
+import { Ordinal } from '../../page/weave';
+import { calledIn } from '../../signingFields/kinds';
+import { Trouble, Waiting } from '../../ui/parts';
+import { placesOf, type Thing } from '../../page/thing';
+import type { Sheet } from '../../page/useOpened';
+import { ActsBar } from './ActsBar';
+import type { Bench } from './bench';
+import { NotOnPage } from './NotOnPage';
+import { Route } from './Route';
+import { SameWords, type Further } from './SameWords';
+import { ThingCard } from './ThingCard';
+import { actingThings, dataThings } from './things';
+
+export type Opened = { key: string | undefined; party: string | undefined };
+
+/** The page with its margins: everything about the wording is done here. */
+export function PageFace({
+  bench,
+  shown,
+  opened,
+  onOpened,
+}: {
+  bench: Bench;
+  /** The names, or a specimen by its position. */
+  shown: string;
+  opened: Opened;
+  onOpened: (opened: Opened) => void;
+}) {
+  const { detail, settings, fixed } = bench;
+  const [place, setPlace] = useState<number | undefined>(0);
+  const [chosen, setChosen] = useState<Chosen>();
+  const [further, setFurther] = useState<Further>();
+  const input = useRef<HTMLInputElement>(null);
+  const preview = usePreview(detail, shown);
+  const words = useSay();
+  const sheet = preview.sheet;
+  const left = useCallback(
+    (of: Sheet) => dataThings({ ...detail, content: settings }, of),
+    [detail, settings],
+  );
+  const right = useCallback(
+    (of: Sheet): Thing[] =>
+      actingThings(of).map(({ party, ...thing }) => {
+        const at = settings.parties.findIndex((one) => one.key === party);
+        const label = settings.parties[at]?.label ?? say('templates.nobody', { party });
+        const field = settings.signingFields.find(({ name }) => thing.key.endsWith(`.${name}`));
+        const called = field ? calledIn(words, field) : thing.label;
+        return {
+          ...thing,
+          label: `${label}, ${called}`,
+          body: (
+            <>
+              <Ordinal ordinal={at + 1} />
+              <span className="min-w-0 truncate">
+                {label} <span className="text-soft">{called}</span>
+              </span>
+            </>
+          ),
+        };
+      }),
+    [settings, words],
+  );
+  const open = (key: string | undefined, at?: number) => {
+    setPlace(at);
+    onOpened({ key, party: key === undefined ? opened.party : undefined });
+  };
+  const lines = sheet ? [...left(sheet), ...right(sheet)] : [];
+  const card = (key: string) => {
+    const thing = lines.find((one) => one.key === key);
+    const count = thing ? placesOf(thing).length : 0;
+    return (
+      <ThingCard
+        bench={bench}
+        thing={key}
+        walk={{ count, at: place ?? 0, onGo: (at) => open(key, at) }}
+        onOpen={(next) => open(next, next === undefined ? undefined : 0)}
+      />
+    );
+  };
+  if (!preview.readable) return null;
+  return (
+    <>
+      <Trouble error={preview.error} />
+      {further && <SameWords bench={bench} of={further} onDone={() => setFurther(undefined)} />}
+      {!sheet && !preview.error && <Waiting what={say('templates.making-the-pages')} />}
+      {sheet && (
+        <AnnotatedPages
+          sheet={sheet}
+          left={left}
+          right={right}
+          actors={detail.content.parties.map((one) => ({ party: one.key, label: one.label }))}
+          leftHead={
+            <NotOnPage
+              bench={bench}
+              things={lines}
+              open={opened.key}
+              onOpen={(key) => open(key)}
+              card={card}
+            />
+          }
+          rightHead={
+            <Route
+              bench={bench}
+              open={opened.party}
+              onOpen={(party) => onOpened({ key: undefined, party })}
+            />
+          }
+          opening={{ key: opened.key, place, onOpen: open, card }}
+          choosing={
+            !fixed && shown === 'names'
+              ? {
+                  chosen,
+                  onChosen: (next) => {
+                    setChosen(next);
+                    setFurther(undefined);
+                  },
+                  onAct: () => input.current?.focus(),
+                  acts: chosen && (
+                    <ActsBar
+                      key={`${chosen.page} ${chosen.words.before} ${chosen.words.text}`}
+                      bench={bench}
+                      words={chosen.words}
+                      input={input}
+                      onDone={(done) => {
+                        setFurther(done);
+                        setChosen(undefined);
+                        focusWords(chosen.page);
+                      }}
+                      onLeave={() => {
+                        setChosen(undefined);
+                        focusWords(chosen.page);
+                      }}
+                    />
+                  ),
+                }
+              : undefined
+          }
+        />
+      )}
+    </>
+  );
+}
+
+/** The pages as the template stands, with names or with a specimen's values; those before stay while new ones are made. */
+function usePreview(detail: Bench['detail'], shown: string) {
+  const { id, version, revision } = detail;
+  const readable = !detail.diagnostics.some((one) => one.blocks);
+  const specimen = shown === 'names' ? -1 : Number(shown);
+  const path = { params: { path: { id } } };
+  const preview = useQuery({
+    queryKey: ['preview', id, version, revision, shown],
+    queryFn: async () => {
+      const made = await (specimen < 0
+        ? answer(api.GET('/api/v1/templates/{id}/preview', path))
+        : answer(
+            api.GET('/api/v1/templates/{id}/specimens/{position}/pages', {
+              params: { path: { id, position: specimen } },
+            }),
+          ));
+      const stamp = `revision=${version}.${revision}`;
+      const url =
+        specimen < 0
+          ? `/api/v1/templates/${id}/preview.pdf?${stamp}`
+          : `/api/v1/templates/${id}/specimens/${specimen}/pages.pdf?${stamp}`;
+      return { url, ...made };
+    },
+    enabled: readable,
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+  });
+  const sheet = useMemo((): Sheet | undefined => preview.data, [preview.data]);
+  return { sheet, readable, error: preview.error };
+}

@@ -1,0 +1,52 @@
+import { useMutation } from '@tanstack/react-query';
+import { answer, api } from '../../api/client';
+import { say } from '../../messages/rooms';
+import type { Words } from '../../page/words';
+import { Button, Trouble } from '../../ui/parts';
+import type { Bench } from './bench';
+
+export type Further = { further: number; name: string; label: string; words: Words };
+
+/** After words became a field: the same words elsewhere can become it too. */
+export function SameWords({
+  bench: { detail, took },
+  of,
+  onDone,
+}: {
+  bench: Bench;
+  of: Further;
+  onDone: () => void;
+}) {
+  const path = { params: { path: { id: detail.id } } };
+  const everywhere = useMutation({
+    mutationFn: async () => {
+      const { revision } = await answer(
+        api.POST('/api/v1/templates/{id}/undo', { ...path, body: { revision: detail.revision } }),
+      );
+      const { name, label, words } = of;
+      return answer(
+        api.POST('/api/v1/templates/{id}/wording/acts', {
+          ...path,
+          body: { revision, act: 'MARK_FIELD', name, label, words, everywhere: true },
+        }),
+      );
+    },
+    onSuccess: (done) => {
+      took(done.template);
+      onDone();
+    },
+  });
+  return (
+    <div
+      role="status"
+      className="flex flex-wrap items-center gap-3 border-l-4 border-slate bg-sheet px-3 py-1"
+    >
+      <span>{say('templates.the-same-words-stand-in', { further: of.further })}</span>
+      <Button disabled={everywhere.isPending} onClick={() => everywhere.mutate()}>
+        {say('templates.make-the-field-too', { further: of.further, name: of.name })}
+      </Button>
+      <Button onClick={onDone}>{say('templates.leave', { further: of.further })}</Button>
+      <Trouble error={everywhere.error} />
+    </div>
+  );
+}

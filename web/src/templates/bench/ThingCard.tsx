@@ -1,0 +1,59 @@
+import type { Bench } from './bench';
+import { ChoiceCard } from './cards/ChoiceCard';
+import { ClauseCard } from './cards/ClauseCard';
+import { FieldCard } from './cards/FieldCard';
+import { PassageCard } from './cards/PassageCard';
+import type { Walk } from './cards/parts';
+import { RuleCard } from './cards/RuleCard';
+import { SigningCard } from './cards/SigningCard';
+import { subjectOfKey } from './things';
+
+/** The card of a thing, by its key: everything that there is to settle about it. */
+export function ThingCard({
+  bench,
+  thing,
+  walk,
+  onOpen,
+}: {
+  bench: Bench;
+  thing: string;
+  walk: Walk;
+  onOpen: (key: string | undefined) => void;
+}) {
+  const subject = subjectOfKey(thing);
+  const { passages } = bench.detail;
+  switch (subject?.kind) {
+    case 'field':
+      return (
+        <FieldCard
+          bench={bench}
+          name={subject.name}
+          list={subject.list}
+          walk={walk}
+          onOpen={onOpen}
+        />
+      );
+    case 'rule':
+      return <RuleCard bench={bench} index={subject.index} walk={walk} onOpen={onOpen} />;
+    case 'choice':
+      return <ChoiceCard bench={bench} index={subject.index} onOpen={onOpen} />;
+    case 'passage':
+    case 'cases': {
+      const numbers = subject.kind === 'cases' ? subject.numbers : [subject.number];
+      return (
+        <PassageCard
+          bench={bench}
+          passages={passages.filter(({ number }) => numbers.includes(number))}
+          walk={walk}
+          onOpen={onOpen}
+        />
+      );
+    }
+    case 'clause':
+      return <ClauseCard bench={bench} number={subject.number} walk={walk} />;
+    case 'signing':
+      return <SigningCard bench={bench} name={subject.name} walk={walk} />;
+    case undefined:
+      return null;
+  }
+}

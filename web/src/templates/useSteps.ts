@@ -1,0 +1,51 @@
+import { useMutation } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { answer, api, type Schemas } from '../api/client';
+
+type Detail = Schemas['TemplateDetail'];
+
+/** Whether keys are for something that is being typed in, which has an undoing of its own. */
+export function isTyping(target: EventTarget | null): boolean {
+  if (!(target instanceof HTMLElement)) return false;
+  if (target.isContentEditable || target instanceof HTMLTextAreaElement) return true;
+  return (
+    target instanceof HTMLInputElement &&
+    !['checkbox', 'radio', 'button', 'submit', 'file', 'range'].includes(target.type)
+  );
+}
+
+/** Taking back and making again whatever was done to a draft, by buttons and by keys. */
+export function useSteps(
+  detail: Detail | undefined,
+  unsaved: boolean,
+  took: (detail: Detail) => void,
+) {
+  const go = useMutation({
+    mutationFn: ({ id, revision, back }: { id: string; revision: number; back: boolean }) => {
+      const request = { params: { path: { id } }, body: { revision } };
+      return answer(
+        back
+          ? api.POST('/api/v1/templates/{id}/undo', request)
+          : api.POST('/api/v1/templates/{id}/redo', request),
+      );
+    },
+    onSuccess: took,
+  });
+  const open = detail?.state === 'DRAFT' && !unsaved && !go.isPending;
+  const { mutate } = go;
+  const back = open && detail.undo ? () => mutate({ ...detail, back: true }) : undefined;
+  const again = open && detail.redo ? () => mutate({ ...detail, back: false }) : undefined;
+  useEffect(() => {
+    function press(event: KeyboardEvent) {
+      if (!(event.ctrlKey || event.metaKey) || event.altKey || isTyping(event.target)) return;
+      const key = event.key.toLowerCase();
+      const act = key === 'z' ? (event.shiftKey ? again : back) : key === 'y' ? again : undefined;
+      if (!act) return;
+      event.preventDefault();
+      act();
+    }
+    window.addEventListener('keydown', press);
+    return () => window.removeEventListener('keydown', press);
+  });
+  return { back, again, error: go.error };
+}
