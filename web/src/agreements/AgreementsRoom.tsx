@@ -6,7 +6,7 @@ import { Chips, Filter } from '../ui/list/ListTools';
 import { useListPlace } from '../ui/list/useListPlace';
 import { RoomTitle } from '../ui/parts';
 import { stateWords } from '../ui/words';
-import { agreementColumns } from './AgreementRows';
+import { agreementColumns } from './agreementColumns';
 
 type State = Schemas['AgreementItem']['state'];
 

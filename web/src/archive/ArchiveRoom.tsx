@@ -1,6 +1,6 @@
 import { say } from '../messages/rooms';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { agreementColumns } from '../agreements/AgreementRows';
+import { agreementColumns } from '../agreements/agreementColumns';
 import { answer, api } from '../api/client';
 import { ListRoom } from '../ui/list/ListRoom';
 import { Filter } from '../ui/list/ListTools';

@@ -1,8 +1,8 @@
 import { useEffect, useMemo, useRef, type ReactNode } from 'react';
 import { useSay } from '../messages/useSay';
-import { Margin, dataOnPage, whoActsOnPage } from './Margin';
+import { Margin, dataOnPage, whoActsOnPage, type MarginHead } from './Margin';
 import { Marks, SigningMarks } from './Marks';
-import { useSize } from './near';
+import { useMeasured } from './near';
 import { PageSheet } from './PageSheet';
 import { PagesFailed } from './PagesView';
 import { placeAt } from './placeAt';
@@ -36,8 +36,8 @@ type Props = {
   left: (sheet: Sheet) => Thing[];
   right: (sheet: Sheet) => Thing[];
   actors: Actor[];
-  leftHead?: ReactNode;
-  rightHead?: ReactNode;
+  leftHead?: MarginHead;
+  rightHead?: MarginHead;
   opening?: Opening | undefined;
   choosing?: Choosing | undefined;
 };
@@ -45,10 +45,10 @@ type Props = {
 /** The pages with their margins: at the left what data does there, at the right who acts there. */
 export function AnnotatedPages(props: Props) {
   const { sheet, left, right, actors, leftHead, rightHead, opening, choosing } = props;
-  const { say } = useSay();
+  const words = useSay();
   const { sheet: shown, document, failed } = useOpened(sheet);
   const box = useRef<HTMLDivElement>(null);
-  const { width } = useSize(box);
+  const { ref: measured, width } = useMeasured();
   const sizes = shown.pages.sizes;
   const column = useMemo(() => columnOf(sizes, width), [sizes, width]);
   const data = useMemo(() => left(shown), [left, shown]);
@@ -60,47 +60,49 @@ export function AnnotatedPages(props: Props) {
   return (
     <div className="grid grid-cols-[minmax(14rem,1fr)_minmax(26rem,38rem)_minmax(14rem,1fr)] items-start">
       <Margin side="left" label={dataOnPage} things={data} head={leftHead} {...margin} />
-      <div ref={box} data-pages="" className="flex flex-col gap-5">
-        {sizes.map((size, i) => {
-          const page = i + 1;
-          return (
-            <PageSheet
-              key={i}
-              document={document}
-              number={page}
-              pages={sizes.length}
-              size={size}
-              width={width}
-              words={
-                choosing
-                  ? (drawn) => (
-                      <WordsLayer
-                        {...drawn}
-                        onChosen={choosing.onChosen}
-                        onAct={choosing.onAct}
-                        onPoint={(at, x, y) => {
-                          const found = placeAt([...data, ...acting], shown, at, x, y);
-                          if (found && opening) opening.onOpen(found);
-                          return found !== undefined && opening !== undefined;
-                        }}
-                      />
-                    )
-                  : undefined
-              }
-            >
-              <Marks things={data} page={page} size={size} open={open} />
-              <SigningMarks fields={shown.pages.fields} page={page} size={size} actors={actors} />
-              {choosing?.chosen?.page === page && (
-                <ChosenHere chosen={choosing.chosen}>{choosing.acts}</ChosenHere>
-              )}
-            </PageSheet>
-          );
-        })}
-        {!document && (
-          <p role="status" className="text-soft">
-            {say('page.opening-pages')}
-          </p>
-        )}
+      <div ref={box} data-pages="">
+        <div ref={measured} className="flex flex-col gap-5">
+          {sizes.map((size, i) => {
+            const page = i + 1;
+            return (
+              <PageSheet
+                key={i}
+                document={document}
+                number={page}
+                pages={sizes.length}
+                size={size}
+                width={width}
+                words={
+                  choosing
+                    ? (drawn) => (
+                        <WordsLayer
+                          {...drawn}
+                          onChosen={choosing.onChosen}
+                          onAct={choosing.onAct}
+                          onPoint={(at, x, y) => {
+                            const found = placeAt([...data, ...acting], shown, at, x, y);
+                            if (found && opening) opening.onOpen(found);
+                            return found !== undefined && opening !== undefined;
+                          }}
+                        />
+                      )
+                    : undefined
+                }
+              >
+                <Marks things={data} page={page} size={size} open={open} />
+                <SigningMarks fields={shown.pages.fields} page={page} size={size} actors={actors} />
+                {choosing?.chosen?.page === page && (
+                  <ChosenHere chosen={choosing.chosen}>{choosing.acts}</ChosenHere>
+                )}
+              </PageSheet>
+            );
+          })}
+          {!document && (
+            <p role="status" className="text-soft">
+              {words.say('page.opening-pages')}
+            </p>
+          )}
+        </div>
       </div>
       <Margin side="right" label={whoActsOnPage} things={acting} head={rightHead} {...margin} />
     </div>
@@ -127,9 +129,9 @@ function ChosenHere({ chosen, children }: { chosen: Chosen; children: ReactNode 
         />
       ))}
       <div
-        className="absolute z-20 w-[25rem]"
+        className="absolute z-20 w-[26rem]"
         style={{
-          left: `clamp(0px, ${last.left * 100}%, 100% - 25rem)`,
+          left: `clamp(0px, ${last.left * 100}%, 100% - 26rem)`,
           top: `calc(${(last.top + last.height) * 100}% + 6px)`,
         }}
       >

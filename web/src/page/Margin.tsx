@@ -1,12 +1,17 @@
-import { useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { useState, type KeyboardEvent, type ReactNode } from 'react';
 import { say } from '../messages/rooms';
-import { stackedAbout } from './stack';
+import { stacked } from './stack';
 import { heightOf, placesOf, type Column, type Thing } from './thing';
-import { useSize } from './near';
+import { useMeasured } from './near';
+
+/**
+ * What stands above the notes; they begin below it. While something of it is open it stands over notes, and none of them moves.
+ */
+export type MarginHead = { node: ReactNode; open: boolean };
 
 /** Room for one note; one line high, so that a tick's hairline meets its middle. */
-const NOTE = 26;
-const GAP = 2;
+const NOTE = 24;
+const GAP = 0;
 
 type Props = {
   side: 'left' | 'right';
@@ -14,8 +19,7 @@ type Props = {
   label: (page: number) => string;
   things: Thing[];
   column: Column;
-  /** What stands above the notes; they begin below it. */
-  head?: ReactNode;
+  head?: MarginHead | undefined;
   /** The key of the thing whose card is open. */
   open?: string | undefined;
   onOpen?: ((key: string | undefined, place?: number) => void) | undefined;
@@ -25,10 +29,11 @@ type Props = {
 
 /** The notes of one margin, each at the height of its words and joined to them by a hairline. */
 export function Margin({ side, label, things, column, head, open, onOpen, card }: Props) {
-  const headBox = useRef<HTMLDivElement>(null);
-  const cardBox = useRef<HTMLDivElement>(null);
-  const { height: floor } = useSize(headBox);
-  const cardHeight = useSize(cardBox).height;
+  const { ref: headBox, height: headHeight } = useMeasured();
+  const [resting, setResting] = useState(0);
+  if (head && !head.open && headHeight && headHeight !== resting) setResting(headHeight);
+  const floor = head ? resting || headHeight : 0;
+  const { ref: cardBox, height: cardHeight } = useMeasured();
   const [stop, setStop] = useState('');
   const noted = things
     .map((thing) => ({ thing, places: placesOf(thing) }))
@@ -40,30 +45,40 @@ export function Margin({ side, label, things, column, head, open, onOpen, card }
     }))
     .sort((a, b) => (a.at[0] ?? 0) - (b.at[0] ?? 0));
   const opened = card ? noted.findIndex(({ thing }) => thing.key === open) : -1;
-  const tops = stackedAbout(
-    noted.map(({ at }, i) => ({
-      wish: (at[0] ?? 0) - NOTE / 2,
-      height: i === opened ? NOTE + cardHeight : NOTE,
-    })),
-    opened,
+  const tops = stacked(
+    noted.map(({ at }) => ({ wish: (at[0] ?? 0) - NOTE / 2, height: NOTE })),
     GAP,
     floor ? floor + 8 : 0,
   );
-  const last = noted.length - 1;
-  const end = (tops[last] ?? 0) + (last === opened ? NOTE + cardHeight : NOTE);
+  // a card stands over the notes beneath its own: none of them moves, and all are there again when it closes
+  const cardTop = (tops[opened] ?? 0) + NOTE;
+  const covered = (i: number) => {
+    const top = tops[i] ?? 0;
+    if (head?.open && top < headHeight) return true;
+    return opened >= 0 && i !== opened && top + NOTE > cardTop && top < cardTop + cardHeight;
+  };
+  const end = Math.max(
+    headHeight,
+    (tops[noted.length - 1] ?? 0) + NOTE,
+    opened < 0 ? 0 : cardTop + cardHeight,
+  );
   const current = noted.some(({ thing }) => thing.key === stop) ? stop : noted[0]?.thing.key;
   const pages = [...new Set(noted.map(({ page }) => page))];
   return (
-    <div
-      className={`relative ${side === 'left' ? 'mr-7' : 'ml-7'}`}
-      style={{ minHeight: Math.max(end, floor) }}
-    >
+    <div className={`relative ${side === 'left' ? 'mr-7' : 'ml-7'}`} style={{ minHeight: end }}>
       {head && (
-        <div ref={headBox} className="pb-1">
-          {head}
+        <div ref={headBox} className={`pb-1 ${head.open ? 'relative z-20' : ''}`}>
+          {head.node}
         </div>
       )}
-      <Hairlines side={side} noted={noted} tops={tops} opened={opened} height={column.height} />
+      <Hairlines
+        side={side}
+        noted={noted}
+        tops={tops}
+        opened={opened}
+        covered={covered}
+        height={column.height}
+      />
       {noted.flatMap(({ thing, at }) =>
         at.slice(1).map((top, i) => (
           <button
@@ -89,7 +104,7 @@ export function Margin({ side, label, things, column, head, open, onOpen, card }
               <li
                 key={thing.key}
                 data-note={thing.key}
-                className={`absolute w-full ${i === opened ? 'z-10' : ''}`}
+                className={`absolute w-full ${i === opened ? 'z-10' : covered(i) ? 'invisible' : ''}`}
                 style={{ top: tops[i] }}
               >
                 <NoteFace
@@ -145,7 +160,7 @@ function NoteFace({
   onFocus: () => void;
   onOpen?: (() => void) | undefined;
 }) {
-  const look = `flex h-[26px] w-full items-center gap-2 overflow-hidden px-2 leading-tight ${side === 'left' ? 'flex-row-reverse border-r-2 text-right' : 'border-l-2 text-left'} ${open ? 'border-slate font-semibold' : 'border-rule'}`;
+  const look = `flex h-6 w-full items-center gap-2 overflow-hidden px-2 leading-tight ${side === 'left' ? 'flex-row-reverse border-r-2 text-right' : 'border-l-2 text-left'} ${open ? 'border-slate font-semibold' : 'border-rule'}`;
   const words = thing.body ?? (
     <span className={`min-w-0 truncate ${open ? '' : 'text-soft'}`} title={thing.label}>
       {thing.label}
@@ -180,23 +195,26 @@ function Hairlines({
   noted,
   tops,
   opened,
+  covered,
   height,
 }: {
   side: 'left' | 'right';
   noted: { at: number[] }[];
   tops: number[];
   opened: number;
+  covered: (at: number) => boolean;
   height: number;
 }) {
   const [from, to] = side === 'left' ? [0, 28] : [28, 0];
   return (
     <svg
       aria-hidden="true"
-      className={`pointer-events-none absolute top-0 w-7 overflow-visible text-edge ${side === 'left' ? '-right-7' : '-left-7'}`}
+      className={`pointer-events-none absolute top-0 w-7 overflow-visible text-edge/70 ${side === 'left' ? '-right-7' : '-left-7'}`}
       width={28}
       height={height}
     >
       {noted.map(({ at }, i) => {
+        if (covered(i)) return null;
         const note = (tops[i] ?? 0) + NOTE / 2;
         const place = at[0] ?? 0;
         const bend = side === 'left' ? 16 : 12;
@@ -227,7 +245,9 @@ function walk(event: KeyboardEvent<HTMLElement>) {
   const step = steps[event.key];
   if (!step || !(face instanceof HTMLElement) || face.dataset.face === undefined) return;
   const margin = event.currentTarget.parentElement;
-  const faces = [...(margin?.querySelectorAll<HTMLElement>('[data-face]') ?? [])];
+  const faces = [
+    ...(margin?.querySelectorAll<HTMLElement>('li:not(.invisible) > [data-face]') ?? []),
+  ];
   event.preventDefault();
   faces[step(faces.indexOf(face), faces.length)]?.focus();
 }

@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 import { placeOf } from './PagesView';
-import { brackets } from './printed';
+import { brackets, type Line } from './printed';
 import type { Thing } from './thing';
 import { weaveOf } from './weave';
 
@@ -55,29 +55,43 @@ export function Marks({
           />
         );
       })}
-      {things
-        .filter((thing) => thing.spans)
-        .flatMap((thing) => thing.cases ?? [])
-        .flatMap((one) => {
-          const lines = here(one.lines);
-          if (!lines.length) return [];
-          const top = Math.max(...lines.map((line) => line.y + line.height));
-          return [{ one, top }];
-        })
-        .map(({ one, top }) => (
+      {caseMarks(things, here).map(({ top, right, label, within }) => (
+        <span
+          key={`${top} ${label}`}
+          aria-hidden="true"
+          className={`pointer-events-none absolute right-[0.8%] left-[5%] border-[#48617a]/40 ${within ? '' : 'border-t'}`}
+          style={{ top: `${(1 - top / size.height) * 100}%` }}
+        >
           <span
-            key={one.key}
-            aria-hidden="true"
-            className="pointer-events-none absolute right-[2%] left-[5%] border-t border-[#48617a]/40 text-right"
-            style={{ top: `${(1 - top / size.height) * 100}%` }}
+            className="absolute top-0.5 right-0 text-[0.62rem] leading-[1.1] wrap-anywhere text-[#48617a]"
+            style={{ left: `${((right + 5) / size.width - 0.05) * (100 / 0.942)}%` }}
           >
-            <span className="relative -top-2 bg-[#fff] px-1 text-[0.62rem] leading-none text-[#48617a]">
-              {one.label}
-            </span>
+            {label}
           </span>
-        ))}
+        </span>
+      ))}
     </>
   );
+}
+
+type CaseMark = { top: number; right: number; label: string; within: boolean };
+
+/** Where cases begin on a page, and how far to the right their words go; those within one line are named together. */
+export function caseMarks(things: Thing[], here: (lines: Line[]) => Line[]): CaseMark[] {
+  const marks: CaseMark[] = [];
+  for (const one of things.flatMap((thing) => (thing.spans ? (thing.cases ?? []) : []))) {
+    const lines = here(one.lines);
+    if (!lines.length) continue;
+    const top = Math.max(...lines.map((line) => line.y + line.height));
+    const right = Math.max(...lines.map((line) => line.x + line.width));
+    const last = marks.at(-1);
+    if (last && Math.abs(last.top - top) < (lines[0]?.height ?? 0)) {
+      last.label += ` | ${one.label}`;
+      last.within = true;
+      last.right = Math.max(last.right, right);
+    } else marks.push({ top, right, label: one.label, within: false });
+  }
+  return marks;
 }
 
 /** The room of each signing field, in its party's weave. */

@@ -15,7 +15,7 @@ export function PageSheet({
   pages,
   size,
   width,
-  words,
+  words: wordsOf,
   children,
 }: {
   document: Document | undefined;
@@ -28,21 +28,21 @@ export function PageSheet({
   words?: WordsOf | undefined;
   children?: ReactNode;
 }) {
-  const { say } = useSay();
+  const words = useSay();
   const box = useRef<HTMLElement>(null);
   const near = useNear(box);
   const drawn = document && number <= document.numPages && near && width >= 40;
   return (
     <section
       ref={box}
-      aria-label={say('page.number', { page: number, pages })}
+      aria-label={words.say('page.number', { page: number, pages })}
       className="relative w-full bg-[#fff] shadow-page"
       style={{ aspectRatio: `${size.width} / ${size.height}` }}
     >
       {drawn && (
         <>
-          <Picture document={document} number={number} width={width} readOut={!words} />
-          {words?.({ document, number, width })}
+          <Picture document={document} number={number} width={width} readOut={!wordsOf} />
+          {wordsOf?.({ document, number, width })}
         </>
       )}
       {children}

@@ -1,7 +1,7 @@
-import { useMemo, useRef, type ReactNode } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import type { Schemas } from '../api/client';
 import { useSay } from '../messages/useSay';
-import { useSize } from './near';
+import { useMeasured } from './near';
 import { PageSheet } from './PageSheet';
 import { useOpened } from './useOpened';
 
@@ -16,14 +16,13 @@ export function PagesView({
   /** Drawn over a page; positions in per cent of the page. */
   over?: (page: number) => ReactNode;
 }) {
-  const { say } = useSay();
+  const words = useSay();
   const sheet = useMemo(() => ({ url, pages, printed: [] }), [url, pages]);
   const { sheet: shown, document, failed } = useOpened(sheet);
-  const box = useRef<HTMLDivElement>(null);
-  const { width } = useSize(box);
+  const { ref, width } = useMeasured();
   if (failed) return <PagesFailed />;
   return (
-    <div ref={box} className="flex flex-col gap-5">
+    <div ref={ref} className="flex flex-col gap-5">
       {shown.pages.sizes.map((size, i) => (
         <PageSheet
           key={i}
@@ -38,7 +37,7 @@ export function PagesView({
       ))}
       {!document && (
         <p role="status" className="text-soft">
-          {say('page.opening-pages')}
+          {words.say('page.opening-pages')}
         </p>
       )}
     </div>
@@ -46,10 +45,10 @@ export function PagesView({
 }
 
 export function PagesFailed() {
-  const { say } = useSay();
+  const words = useSay();
   return (
     <p role="alert" className="text-oxide">
-      {say('page.pages-failed')}
+      {words.say('page.pages-failed')}
     </p>
   );
 }

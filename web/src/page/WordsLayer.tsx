@@ -29,6 +29,7 @@ export function WordsLayer({ document, number, width, onChosen, onPoint, onAct }
   const flat = useRef<FlatText>({ text: '', pieces: [] });
   const place = useRef(0);
   const anchor = useRef(0);
+  const pointing = useRef(false);
   const [caret, setCaret] = useState<{ left: number; top: number; height: number }>();
   useEffect(() => {
     const target = layer.current;
@@ -124,16 +125,18 @@ export function WordsLayer({ document, number, width, onChosen, onPoint, onAct }
         onFocus={() => {
           const enter = layer.current?.dataset.enter;
           if (layer.current) delete layer.current.dataset.enter;
-          const pointed = window.getSelection();
-          const within =
-            pointed?.anchorNode &&
-            layer.current?.contains(pointed.anchorNode) &&
-            !pointed.isCollapsed;
+          // whoever points sets the cursor by pointing
+          if (pointing.current) return;
           if (enter === 'end') go(flat.current.text.length, false);
           else if (enter === 'start') go(0, false);
-          else if (!within) go(place.current, false);
+          else go(place.current, false);
         }}
         onBlur={() => setCaret(undefined)}
+        onMouseDown={() => {
+          pointing.current = true;
+          const released = () => (pointing.current = false);
+          window.addEventListener('mouseup', released, { once: true });
+        }}
         onMouseUp={(event) => {
           const selection = window.getSelection();
           const box = layer.current?.getBoundingClientRect();

@@ -1,4 +1,4 @@
-import { useEffect, useState, type RefObject } from 'react';
+import { useCallback, useEffect, useState, type RefObject } from 'react';
 
 /** How far outside of the window something may be and still be drawn, in parts of the window's height. */
 const REACH = '120% 0px';
@@ -19,22 +19,22 @@ export function useNear(element: RefObject<HTMLElement | null>): boolean {
   return near;
 }
 
-/** The size of an element as it is now, in CSS pixels. */
-export function useSize(element: RefObject<HTMLElement | null>): { width: number; height: number } {
+/** The size of the element that the ref is put on, as it is now, in CSS pixels; nothing while there is none. */
+export function useMeasured() {
   const [size, setSize] = useState({ width: 0, height: 0 });
-  useEffect(() => {
-    const target = element.current;
-    if (!target) return;
-    const measure = () =>
-      setSize((now) =>
-        now.width === target.clientWidth && now.height === target.clientHeight
-          ? now
-          : { width: target.clientWidth, height: target.clientHeight },
-      );
+  const ref = useCallback((element: HTMLElement | null) => {
+    if (!element) return;
+    const measure = () => {
+      const { offsetWidth: width, offsetHeight: height } = element;
+      setSize((now) => (now.width === width && now.height === height ? now : { width, height }));
+    };
     const watch = new ResizeObserver(measure);
-    watch.observe(target);
+    watch.observe(element);
     measure();
-    return () => watch.disconnect();
-  }, [element]);
-  return size;
+    return () => {
+      watch.disconnect();
+      setSize({ width: 0, height: 0 });
+    };
+  }, []);
+  return { ref, ...size };
 }

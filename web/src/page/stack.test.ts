@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { stacked, stackedAbout } from './stack';
+import { stacked } from './stack';
 
 const notes = (...wishes: number[]) => wishes.map((wish) => ({ wish, height: 20 }));
 
@@ -50,12 +50,4 @@ test('notes keep between a floor and a ceiling', () => {
   expect(stacked(notes(80, 90), 4, 0, 100)).toEqual([56, 80]);
   // where there is no room the floor counts
   expect(stacked(notes(80, 90), 4, 70, 100)).toEqual([70, 94]);
-});
-
-test('an open note stays at its words and the others make room', () => {
-  const some = [...notes(90, 100), { wish: 105, height: 300 }, ...notes(110, 500)];
-  expect(stackedAbout(some, 2, 4)).toEqual([57, 81, 105, 409, 500]);
-  expect(stackedAbout(some, -1, 4)).toEqual(stacked(some, 4));
-  // too near to the top for those before it
-  expect(stackedAbout([...notes(0, 1), { wish: 2, height: 100 }], 2, 4)).toEqual([0, 24, 48]);
 });

@@ -38,29 +38,3 @@ export function stacked(
   });
   return tops;
 }
-
-/**
- * As {@link stacked}, about one note that stays where it wishes to be: the others make room above and below it.
- *
- * @param fixed which one; none when it is -1
- */
-export function stackedAbout(
-  notes: { wish: number; height: number }[],
-  fixed: number,
-  gap: number,
-  floor = 0,
-): number[] {
-  const one = notes[fixed];
-  if (!one) return stacked(notes, gap, floor);
-  const before = notes.flatMap((note, i) =>
-    i !== fixed && (note.wish < one.wish || (note.wish === one.wish && i < fixed)) ? [i] : [],
-  );
-  const after = notes.flatMap((_, i) => (i !== fixed && !before.includes(i) ? [i] : []));
-  const pick = (indices: number[]) => indices.flatMap((i) => notes[i] ?? []);
-  const needed = pick(before).reduce((sum, note) => sum + note.height + gap, floor);
-  const top = Math.max(one.wish, needed);
-  const tops = new Array<number>(notes.length).fill(top);
-  stacked(pick(before), gap, floor, top - gap).forEach((at, i) => (tops[before[i] ?? 0] = at));
-  stacked(pick(after), gap, top + one.height + gap).forEach((at, i) => (tops[after[i] ?? 0] = at));
-  return tops;
-}

@@ -1,25 +1,24 @@
-import { say } from '../messages/rooms';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { type ReactNode, useState } from 'react';
-import { Link } from 'react-router';
-import { AgreementRows } from '../agreements/AgreementRows';
-import { answer, api, type Schemas } from '../api/client';
-import { requestColumns } from '../intake/requestColumns';
-import { List, type Column } from '../ui/list/List';
-import { Button, Empty, RoomTitle, Trouble } from '../ui/parts';
+import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { answer, api } from '../api/client';
+import { say } from '../messages/rooms';
+import { Empty, RoomTitle, Trouble } from '../ui/parts';
+import { dateTime } from '../ui/time';
 import { Unshown } from '../ui/Unshown';
-import { dateTime, since } from '../ui/time';
+import { groupsOf, type Group } from './groups';
+import { TodayList } from './TodayList';
 
-/** What needs the coordinator now. */
+/** What needs the coordinator now: one list in groups, with a strip of counts that filters it. */
 export default function TodayRoom() {
   const [most, setMost] = useState(50);
+  const [address, setAddress] = useSearchParams();
   const today = useQuery({
     queryKey: ['today', most],
     queryFn: () => answer(api.GET('/api/v1/today', { params: { query: { most } } })),
     placeholderData: keepPreviousData,
     refetchInterval: 5000,
   });
-  const more = () => setMost(Math.min(most + 200, 1000));
   const queries = useQueryClient();
   const again = useMutation({
     mutationFn: (number: string) =>
@@ -28,8 +27,8 @@ export default function TodayRoom() {
   });
   if (!today.data)
     return <Unshown query={today} waiting={say('today.looking-what-there-is-today')} />;
-  const { failed, requests, toCheck, out, ended, completed } = today.data;
-  const nothing = ![failed, requests, toCheck, out, ended, completed].some((list) => list.total);
+  const groups = groupsOf(today.data).filter(({ total }) => total > 0);
+  const only = groups.find(({ name }) => name === address.get('only'))?.name;
   return (
     <>
       <RoomTitle title={say('today.today')} />
@@ -44,7 +43,7 @@ export default function TodayRoom() {
           })}
         </p>
       ))}
-      {nothing && (
+      {groups.length === 0 && (
         <Empty>
           {say('today.nothing-is-under-way')}
           <Link to="/templates">{say('today.bring-in-a-template')}</Link>
@@ -52,97 +51,59 @@ export default function TodayRoom() {
           <Link to="/intake">{say('today.intake')}</Link>.
         </Empty>
       )}
-      <Part title={say('today.stuck')} list={failed} onMore={more}>
-        <List
-          label={say('today.stuck')}
-          list={asList(failed)}
-          columns={stuck((number) => again.mutate(number), again.isPending)}
-          keyOf={(one) => one.agreement + one.since}
-          to={(one) => `/agreements/${one.agreement}`}
-        />
-      </Part>
-      <Part title={say('today.requests-to-turn-into-agreements')} list={requests} onMore={more}>
-        <List
-          label={say('today.requests-to-turn-into-agreements')}
-          list={asList(requests)}
-          columns={waitingRequests}
-          keyOf={(one) => one.number}
-          to={(one) => `/intake/${one.number}`}
-        />
-      </Part>
-      <Part title={say('today.to-check-and-send')} list={toCheck} onMore={more}>
-        <AgreementRows
-          label={say('today.to-check-and-send')}
-          items={toCheck.items}
-          room="/agreements"
-        />
-      </Part>
-      <Part title={say('today.with-somebody')} list={out} onMore={more}>
-        <AgreementRows label={say('today.with-somebody')} items={out.items} room="/agreements" />
-      </Part>
-      <Part title={say('today.ended-without-being-completed')} list={ended}>
-        <AgreementRows
-          label={say('today.ended-without-being-completed')}
-          items={ended.items}
-          room="/agreements"
-        />
-      </Part>
-      <Part title={say('today.completed-lately')} list={completed}>
-        <AgreementRows
-          label={say('today.completed-lately')}
-          items={completed.items}
-          room="/archive"
-        />
-      </Part>
+      {groups.length > 0 && (
+        <>
+          <Counts
+            groups={groups}
+            only={only}
+            onOnly={(name) => setAddress(name ? { only: name } : {}, { replace: true })}
+          />
+          <TodayList
+            groups={only ? groups.filter(({ name }) => name === only) : groups}
+            busy={again.isPending}
+            onAct={(group, row) => {
+              if (group.name !== 'stuck') return false;
+              again.mutate(row.number);
+              return true;
+            }}
+            onMore={() => setMost(Math.min(most + 200, 1000))}
+          />
+        </>
+      )}
     </>
   );
 }
 
-const waitingRequests = requestColumns.filter((one) => one.id !== 'agreement');
-
-function asList<Row>({ items }: { items: Row[] }) {
-  return { items, total: items.length, page: 0, size: items.length };
-}
-
-function stuck(onTry: (number: string) => void, busy: boolean): Column<Schemas['Failed']>[] {
-  return [
-    {
-      id: 'number',
-      title: say('today.agreement'),
-      width: 120,
-      cell: (one) => <Link to={`/agreements/${one.agreement}`}>{one.agreement}</Link>,
-    },
-    {
-      id: 'reason',
-      title: say('today.what-is-wrong'),
-      width: 560,
-      cell: (one) => (
-        <span className="whitespace-normal text-oxide" title={one.reason}>
-          {one.reason}
-        </span>
-      ),
-    },
-    {
-      id: 'since',
-      title: say('today.column-since'),
-      width: 130,
-      cell: (one) => (
-        <span className="text-soft" title={dateTime(one.since)}>
-          {since(one.since)}
-        </span>
-      ),
-    },
-    {
-      id: 'act',
-      title: say('today.what-to-do'),
-      width: 190,
-      cell: (one) => (
-        <Button disabled={busy} onClick={() => onTry(one.agreement)}>
-          {say('today.try-again', { agreement: one.agreement })}
-        </Button>
-      ),
-    },
-  ];
+/** How many there are of each; pressed, the list shows those alone. */
+function Counts({
+  groups,
+  only,
+  onOnly,
+}: {
+  groups: Group[];
+  only: string | undefined;
+  onOnly: (name: string | undefined) => void;
+}) {
+  return (
+    <div
+      role="group"
+      aria-label={say('today.show-only')}
+      className="mb-2 flex flex-wrap border-y border-rule"
+    >
+      {groups.map(({ name, title, total }) => (
+        <button
+          key={name}
+          type="button"
+          aria-pressed={only === name}
+          className={`flex min-h-11 items-baseline gap-2 border-r border-rule px-4 py-2 hover:bg-slatted ${only === name ? 'bg-slatted font-semibold' : ''}`}
+          onClick={() => onOnly(only === name ? undefined : name)}
+        >
+          <span className={`text-xl ${name === 'stuck' ? 'text-oxide' : ''}`}>{total}</span>
+          <span className="text-soft">{title}</span>
+        </button>
+      ))}
+    </div>
+  );
 }
 
 function waitingWords(waiting: number): string {
@@ -150,33 +111,4 @@ function waitingWords(waiting: number): string {
   return waiting === 1
     ? say('today.one-piece-of-work-waits')
     : say('today.pieces-of-work-wait-for', { waiting });
-}
-
-function Part({
-  title,
-  list,
-  onMore,
-  children,
-}: {
-  title: string;
-  list: { items: unknown[]; total: number };
-  /** Lists more of them; what is here lists only the newest. */
-  onMore?: () => void;
-  children: ReactNode;
-}) {
-  if (!list.total) return null;
-  const left = list.total - list.items.length;
-  return (
-    <section className="pb-6" aria-label={title}>
-      <h2 className="pb-1 text-lg">
-        {title} <span className="text-soft">{list.total}</span>
-      </h2>
-      {children}
-      {onMore && left > 0 && (
-        <Button className="mt-2" onClick={onMore}>
-          {say('today.show-older', { left })}
-        </Button>
-      )}
-    </section>
-  );
 }

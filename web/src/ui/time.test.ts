@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { since } from './time';
+import { since, until } from './time';
 
 const now = new Date('2027-03-15T12:00:00');
 
@@ -7,4 +7,12 @@ test('how long is said in days', () => {
   expect(since('2027-03-10T23:00:00', now)).toBe('for 5 days');
   expect(since('2027-03-14T01:00:00', now)).toBe('since yesterday');
   expect(since('2027-03-15T09:05:00', now)).toBe('since 09:05');
+});
+
+test('how long until something is said likewise', () => {
+  expect(until('2027-03-15T15:00:00', now)).toBe('today 15:00');
+  expect(until('2027-03-16T09:00:00', now)).toBe('tomorrow 09:00');
+  expect(until('2027-03-27T00:10:00', now)).toBe('in 12 days');
+  // what is late is done within the minute
+  expect(until('2027-03-14T15:00:00', now)).toBe('today 15:00');
 });

@@ -21,3 +21,14 @@ export function since(iso: string, now: Date = new Date()): string {
     });
   return days === 1 ? say('ui.since-yesterday') : say('ui.for-days', { days });
 }
+
+/** How long until something: "today 15:00", "tomorrow 09:00", "in 12 days". */
+export function until(iso: string, now: Date = new Date()): string {
+  const end = new Date(iso);
+  const days = Math.round(
+    (new Date(end.toDateString()).getTime() - new Date(now.toDateString()).getTime()) / day,
+  );
+  const time = end.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  if (days <= 0) return say('ui.today-at', { time });
+  return days === 1 ? say('ui.tomorrow-at', { time }) : say('ui.in-days', { days });
+}

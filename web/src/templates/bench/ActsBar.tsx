@@ -127,6 +127,16 @@ export function ActsBar({
             <option key={name} value={label} />
           ))}
         </datalist>
+      </div>
+      <div className="flex min-h-8 items-center gap-2">
+        <p className="mr-auto min-w-0 truncate text-soft">
+          {one && (
+            <>
+              {say('templates.in-the-word-file')} <code>{tagFor(act.act, one.name)}</code>
+              {one.label && <> {say('templates.new-here')}</>}
+            </>
+          )}
+        </p>
         <Button
           type="submit"
           look="main"
@@ -136,12 +146,6 @@ export function ActsBar({
           {act.does}
         </Button>
       </div>
-      {one && (
-        <p className="truncate text-soft">
-          {say('templates.in-the-word-file')} <code>{`{{${one.name}}}`}</code>
-          {one.label && <> {say('templates.new-here')}</>}
-        </p>
-      )}
       <Trouble error={carryOut.error} />
     </form>
   );
@@ -153,6 +157,12 @@ const marks: Record<string, RoomCode> = {
   date_signed: 'templates.mark-date_signed',
   initials: 'templates.mark-initials',
 };
+
+/** The tag that an act puts into the Word file. */
+function tagFor(act: Act, name: string): string {
+  const sign = { MARK_PASSAGE: '#', MARK_INVERTED_PASSAGE: '^', INSERT_CLAUSE: '>' }[act as string];
+  return `{{${sign ?? ''}${name}}}`;
+}
 
 /** What a person would call these words, from the first of them. */
 const firstWords = (text: string) =>

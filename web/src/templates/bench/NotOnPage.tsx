@@ -1,59 +1,61 @@
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { say } from '../../messages/rooms';
 import { placesOf, type Thing } from '../../page/thing';
 import { Button } from '../../ui/parts';
 import { newChoice, newRule } from '../newRules';
+import type { Settings } from '../useTemplate';
 import type { Bench } from './bench';
 import { keyOfSubject } from './things';
 
-/** What has no place on the pages that are shown: rules that only decide, fields that people or rules need, and what is new. */
-export function NotOnPage({
-  bench,
-  things,
-  open,
-  onOpen,
-  card,
-}: {
-  bench: Bench;
-  things: Thing[];
-  open: string | undefined;
-  onOpen: (key: string | undefined) => void;
-  card: (key: string) => ReactNode;
-}) {
-  const { settings, fixed, change } = bench;
-  const off = [
+/** What has no place on the pages that are shown. */
+export function offPage(settings: Settings, things: Thing[]): Pick<Thing, 'key' | 'label'>[] {
+  return [
     ...things.filter((thing) => !placesOf(thing).length),
     ...settings.choices.map((choice, index) => ({
       key: keyOfSubject({ kind: 'choice', index }),
       label: say('templates.choice-called', { label: choice.label }),
     })),
   ];
-  const here = off.some(({ key }) => key === open);
-  const [wanted, setWanted] = useState(false);
-  const shown = wanted || here;
+}
+
+/** Rules that only decide, fields that people or rules need, choices, and what is new. */
+export function NotOnPage({
+  bench: { settings, fixed, change },
+  off,
+  shown,
+  open,
+  onShown,
+  onOpen,
+  card,
+}: {
+  bench: Bench;
+  off: Pick<Thing, 'key' | 'label'>[];
+  shown: boolean;
+  open: string | undefined;
+  onShown: (shown: boolean) => void;
+  onOpen: (key: string | undefined) => void;
+  card: (key: string) => ReactNode;
+}) {
   return (
     <section aria-label={say('templates.not-on-the-page')} className="text-right">
       <button
         type="button"
         aria-expanded={shown}
         className="min-h-8 px-2 text-soft hover:text-ink"
-        onClick={() => {
-          if (here) onOpen(undefined);
-          setWanted(!shown);
-        }}
+        onClick={() => onShown(!shown)}
       >
         {say('templates.not-on-the-page-count', { count: off.length })}
         <span aria-hidden="true"> {shown ? '▴' : '▾'}</span>
       </button>
       {shown && (
-        <ul className="border-r-2 border-rule">
+        <ul className="border border-edge bg-paper py-1 shadow-page">
           {off.map(({ key, label }) => (
             <li key={key}>
               <button
                 type="button"
                 aria-expanded={open === key}
                 title={label}
-                className={`block h-[26px] w-full truncate px-2 text-right hover:text-ink ${open === key ? 'font-semibold' : 'text-soft'}`}
+                className={`block h-6 w-full truncate px-2 text-right hover:text-ink ${open === key ? 'font-semibold' : 'text-soft'}`}
                 onClick={() => onOpen(open === key ? undefined : key)}
               >
                 {label}

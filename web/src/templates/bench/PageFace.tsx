@@ -13,7 +13,7 @@ import { placesOf, type Thing } from '../../page/thing';
 import type { Sheet } from '../../page/useOpened';
 import { ActsBar } from './ActsBar';
 import type { Bench } from './bench';
-import { NotOnPage } from './NotOnPage';
+import { NotOnPage, offPage } from './NotOnPage';
 import { Route } from './Route';
 import { SameWords, type Further } from './SameWords';
 import { ThingCard } from './ThingCard';
@@ -38,6 +38,7 @@ export function PageFace({
   const [place, setPlace] = useState<number | undefined>(0);
   const [chosen, setChosen] = useState<Chosen>();
   const [further, setFurther] = useState<Further>();
+  const [offWanted, setOffWanted] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const preview = usePreview(detail, shown);
   const words = useSay();
@@ -73,6 +74,9 @@ export function PageFace({
     onOpened({ key, party: key === undefined ? opened.party : undefined });
   };
   const lines = sheet ? [...left(sheet), ...right(sheet)] : [];
+  const off = offPage(settings, lines);
+  const offOpen = off.some(({ key }) => key === opened.key);
+  const offShown = offWanted || offOpen;
   const card = (key: string) => {
     const thing = lines.find((one) => one.key === key);
     const count = thing ? placesOf(thing).length : 0;
@@ -97,22 +101,33 @@ export function PageFace({
           left={left}
           right={right}
           actors={detail.content.parties.map((one) => ({ party: one.key, label: one.label }))}
-          leftHead={
-            <NotOnPage
-              bench={bench}
-              things={lines}
-              open={opened.key}
-              onOpen={(key) => open(key)}
-              card={card}
-            />
-          }
-          rightHead={
-            <Route
-              bench={bench}
-              open={opened.party}
-              onOpen={(party) => onOpened({ key: undefined, party })}
-            />
-          }
+          leftHead={{
+            open: offShown,
+            node: (
+              <NotOnPage
+                bench={bench}
+                off={off}
+                shown={offShown}
+                open={opened.key}
+                onShown={(next) => {
+                  setOffWanted(next);
+                  if (!next && offOpen) open(undefined);
+                }}
+                onOpen={(key) => open(key)}
+                card={card}
+              />
+            ),
+          }}
+          rightHead={{
+            open: opened.party !== undefined,
+            node: (
+              <Route
+                bench={bench}
+                open={opened.party}
+                onOpen={(party) => onOpened({ key: undefined, party })}
+              />
+            ),
+          }}
           opening={{ key: opened.key, place, onOpen: open, card }}
           choosing={
             !fixed && shown === 'names'

@@ -3,7 +3,7 @@ import { useState, type ReactNode } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
 import { say } from '../../messages/rooms';
 import { Button, Trouble } from '../../ui/parts';
-import type { Bench } from './bench';
+import { allFields, type Bench } from './bench';
 import { keyOfSubject } from './things';
 
 type Diagnostic = Schemas['Diagnostic'];
@@ -43,7 +43,11 @@ export function Readiness({ bench, onGo }: { bench: Bench; onGo: (spot: Spot) =>
     onSuccess: bench.took,
   });
   if (!count && !advice.length) {
-    return <p className="text-moss">{say('templates.nothing-stands-in-the-way')}</p>;
+    return (
+      <p className="flex min-h-8 items-center text-moss">
+        {say('templates.nothing-stands-in-the-way')}
+      </p>
+    );
   }
   return (
     <section aria-label={say('templates.readiness')}>
@@ -152,9 +156,12 @@ export function spotOf(
   const { fields, rules, choices, parties } = bench.settings;
   switch (about) {
     case 'FIELD': {
-      if (fields.some((one) => one.name === name)) return field(name, '');
-      const list = fields.find((one) => one.items.some((item) => item.name === name));
-      return list ? field(name, list.name) : undefined;
+      const found = allFields(fields).find((one) => one.field.name === name);
+      return (
+        found && {
+          open: keyOfSubject({ kind: 'field', name, list: found.lists.at(-1)?.name ?? '' }),
+        }
+      );
     }
     case 'RULE': {
       const index = rules.findIndex((one) => one.name === name);
@@ -174,10 +181,6 @@ export function spotOf(
       return undefined;
   }
 }
-
-const field = (name: string, list: string): Spot => ({
-  open: keyOfSubject({ kind: 'field', name, list }),
-});
 
 function spotOfAdvice({ code, place }: Diagnostic, bench: Bench): Spot | undefined {
   if (code === 'field-unused') return spotOf({ about: 'FIELD', name: place, message: '' }, bench);

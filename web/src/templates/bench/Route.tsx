@@ -133,7 +133,7 @@ function AddParty({ parties, onAdd }: { parties: Party[]; onAdd: (party: Party) 
         value={label}
         onChange={(event) => setLabel(event.target.value)}
       />
-      <Button type="submit" disabled={!key || taken}>
+      <Button type="submit" className="whitespace-nowrap" disabled={!key || taken}>
         {say('templates.add-the-party')}
       </Button>
     </form>

@@ -1,9 +1,10 @@
+import { say } from '../../messages/rooms';
 import type { Bench } from './bench';
 import { ChoiceCard } from './cards/ChoiceCard';
 import { ClauseCard } from './cards/ClauseCard';
 import { FieldCard } from './cards/FieldCard';
 import { PassageCard } from './cards/PassageCard';
-import type { Walk } from './cards/parts';
+import { Places, type Walk } from './cards/parts';
 import { RuleCard } from './cards/RuleCard';
 import { SigningCard } from './cards/SigningCard';
 import { subjectOfKey } from './things';
@@ -53,6 +54,13 @@ export function ThingCard({
       return <ClauseCard bench={bench} number={subject.number} walk={walk} />;
     case 'signing':
       return <SigningCard bench={bench} name={subject.name} walk={walk} />;
+    case 'own':
+      return (
+        <div className="flex flex-col gap-2">
+          <p>{say('templates.given-by-the-program')}</p>
+          <Places walk={walk} />
+        </div>
+      );
     case undefined:
       return null;
   }

@@ -18,30 +18,52 @@ export type Bench = {
   took: (detail: Detail) => void;
 };
 
-/** A field of the form, or of a list's items. */
-export function fieldOf({ fields }: Settings, name: string, list = ''): Field | undefined {
-  const among = list ? fields.find((one) => one.name === list)?.items : fields;
-  return among?.find((one) => one.name === name);
+/** A field with the lists that it is in, from the outside in. */
+export type Placed = { field: Field; lists: Field[] };
+
+/** All fields of a form, those of lists' items after their list. */
+export function allFields(fields: Field[], lists: Field[] = []): Placed[] {
+  return fields.flatMap((field) => [
+    { field, lists },
+    ...allFields(field.items, [...lists, field]),
+  ]);
+}
+
+/** A field of the form, or of the items of a list, by the names of both. */
+export function placedField({ fields }: Settings, name: string, list = ''): Placed | undefined {
+  return allFields(fields).find(
+    (one) => one.field.name === name && (one.lists.at(-1)?.name ?? '') === list,
+  );
 }
 
 /** The settings with one field changed. */
 export function withField(
   settings: Settings,
-  name: string,
-  list: string,
+  { field, lists }: Placed,
   part: Partial<Field>,
 ): Settings {
-  const changed = (fields: Field[]) =>
-    fields.map((one) => (one.name === name ? { ...one, ...part } : one));
-  return {
-    ...settings,
-    fields: list
-      ? settings.fields.map((one) =>
-          one.name === list ? { ...one, items: changed(one.items) } : one,
-        )
-      : changed(settings.fields),
+  const changed = (fields: Field[], path: Field[]): Field[] => {
+    const [outer, ...inner] = path;
+    return fields.map((one) => {
+      if (!outer) return one.name === field.name ? { ...one, ...part } : one;
+      return one.name === outer.name ? { ...one, items: changed(one.items, inner) } : one;
+    });
   };
+  return { ...settings, fields: changed(settings.fields, lists) };
 }
+
+/** The settings without some fields. */
+export function withoutFields(settings: Settings, gone: Placed[]): Settings {
+  const left = (fields: Field[], path: string): Field[] =>
+    fields
+      .filter((field) => !gone.some((one) => pathOf(one) === `${path}${field.name}`))
+      .map((field) => ({ ...field, items: left(field.items, `${path}${field.name}.`) }));
+  return { ...settings, fields: left(settings.fields, '') };
+}
+
+/** Names a field among all of a form. */
+export const pathOf = ({ field, lists }: Placed) =>
+  [...lists, field].map(({ name }) => name).join('.');
 
 /** Whether an expression speaks of a name. */
 export function mentions(expression: string, name: string): boolean {

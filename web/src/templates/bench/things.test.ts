@@ -101,7 +101,7 @@ describe('what the left margin tells of', () => {
 
   it('names passages in the coordinator’s words, never by a key', () => {
     expect(things.filter(({ spans }) => spans).map(({ label }) => label)).toEqual([
-      'Clause care_of_paper',
+      'Clause care of paper',
       'Cover: State indemnity | Insured',
       'for They are dear',
       'unless They are dear',
@@ -121,6 +121,7 @@ it('every thing has an address that leads back to it', () => {
     { kind: 'cases', numbers: [0, 1] },
     { kind: 'clause', number: 2 },
     { kind: 'signing', name: 'lender_signature' },
+    { kind: 'own', name: 'agreement_number' },
   ];
   for (const subject of subjects) expect(subjectOfKey(keyOfSubject(subject))).toEqual(subject);
   for (const wrong of ['', 'field', 'rule.x', 'what.ever']) {

@@ -4,7 +4,7 @@ import type { Thing } from '../../page/thing';
 import type { Sheet } from '../../page/useOpened';
 import { caseKey } from '../names';
 import { sayingOf } from '../saying';
-import type { Detail } from './bench';
+import { allFields, type Detail } from './bench';
 
 /** What a note is about; its key is an address, so that an open card can be sent to a colleague. */
 export type Subject =
@@ -14,7 +14,15 @@ export type Subject =
   | { kind: 'passage'; number: number }
   | { kind: 'cases'; numbers: number[] }
   | { kind: 'clause'; number: number }
-  | { kind: 'signing'; name: string };
+  | { kind: 'signing'; name: string }
+  | { kind: 'own'; name: OwnName };
+
+/** What every agreement has without being asked for. */
+export type OwnName = 'agreement_number' | 'generated_on';
+const own: Record<OwnName, string> = {
+  agreement_number: say('templates.agreement-number'),
+  generated_on: say('templates.day-of-generation'),
+};
 
 /** Key and subject are the two ways of writing one thing. */
 export function keyOfSubject(subject: Subject): string {
@@ -30,7 +38,8 @@ export function keyOfSubject(subject: Subject): string {
     case 'cases':
       return `cases.${subject.numbers.join('-')}`;
     case 'signing':
-      return `signing.${subject.name}`;
+    case 'own':
+      return `${subject.kind}.${subject.name}`;
   }
 }
 
@@ -54,6 +63,8 @@ export function subjectOfKey(key: string): Subject | undefined {
       return { kind, numbers: rest.split('-').map(Number) };
     case 'signing':
       return { kind, name: rest };
+    case 'own':
+      return rest in own ? { kind, name: rest as OwnName } : undefined;
     default:
       return undefined;
   }
@@ -71,12 +82,10 @@ export function dataThings(detail: Detail, sheet: Sheet): Thing[] {
     spans,
   });
   return [
-    ...content.fields.flatMap((field) => [
-      thing({ kind: 'field', name: field.name, list: '' }, field.label, of(field.name)),
-      ...field.items.map(({ name, label }) =>
-        thing({ kind: 'field', name, list: field.name }, label, of(valueKey(name, field.name))),
-      ),
-    ]),
+    ...allFields(content.fields).map(({ field: { name, label }, lists }) => {
+      const list = lists.at(-1)?.name ?? '';
+      return thing({ kind: 'field', name, list }, label, of(valueKey(name, list)));
+    }),
     ...content.rules.map((rule, index) =>
       thing(
         { kind: 'rule', index },
@@ -84,10 +93,13 @@ export function dataThings(detail: Detail, sheet: Sheet): Thing[] {
         of(valueKey(rule.name, rule.within)),
       ),
     ),
+    ...(Object.keys(own) as OwnName[])
+      .filter((name) => of(name).length > 0)
+      .map((name) => thing({ kind: 'own', name }, own[name], of(name))),
     ...detail.includes.map((one, number) =>
       thing(
         { kind: 'clause', number },
-        say('templates.clause', { clause: one.clause }),
+        say('templates.clause', { clause: one.clause.replaceAll('_', ' ') }),
         of(`clause-${number}`),
         true,
       ),

@@ -2,43 +2,34 @@ import { Link } from 'react-router';
 import { say } from '../../messages/rooms';
 import { Button } from '../../ui/parts';
 import { typeWords } from '../../ui/words';
-import { withField, type Bench, type Field } from '../bench/bench';
+import {
+  allFields,
+  withField,
+  withoutFields,
+  type Bench,
+  type Field,
+  type Placed,
+} from '../bench/bench';
 import { keyOfSubject } from '../bench/things';
 import { cellLook, LedgerTable, type LedgerColumn } from './LedgerTable';
 
-type Row = { field: Field; list: string; called: string; at: number };
+type Row = Placed & { called: string; depth: number };
 
 /** All fields, those of lists' items among them: what each is, how it is asked for. */
 export function FieldsTable({ bench }: { bench: Bench }) {
   const { settings, fixed, change, detail } = bench;
-  const rows: Row[] = settings.fields.flatMap((field) => [
-    { field, list: '', called: field.label, at: 0 },
-    ...field.items.map((item, at) => ({
-      field: item,
-      list: field.name,
-      called: say('templates.field-of-item', { list: field.label, label: item.label }),
-      at,
-    })),
-  ]);
+  const rows: Row[] = allFields(settings.fields).map((placed) => ({
+    ...placed,
+    called: [...placed.lists, placed.field].map(({ label }) => label).join(': '),
+    depth: placed.lists.length,
+  }));
   const unused = new Set(
     detail.advice.filter((one) => one.code === 'field-unused').map((one) => one.place),
   );
-  const removable = ({ field, list }: Row) => list !== '' || unused.has(field.name);
-  const set = ({ field, list }: Row, part: Partial<Field>) =>
-    change(withField(settings, field.name, list, part));
+  const removable = ({ field, depth }: Row) => depth > 0 || unused.has(field.name);
+  const set = (row: Row, part: Partial<Field>) => change(withField(settings, row, part));
   const setAll = (chosen: Row[], part: Partial<Field>) =>
-    change(
-      chosen.reduce((now, { field, list }) => withField(now, field.name, list, part), settings),
-    );
-  const without = (gone: Row[]) =>
-    settings.fields
-      .filter((field) => !gone.some((row) => !row.list && row.field.name === field.name))
-      .map((field) => ({
-        ...field,
-        items: field.items.filter(
-          (item) => !gone.some((row) => row.list === field.name && row.field.name === item.name),
-        ),
-      }));
+    change(chosen.reduce((now, row) => withField(now, row, part), settings));
   const columns: LedgerColumn<Row>[] = [
     {
       id: 'label',
@@ -46,7 +37,7 @@ export function FieldsTable({ bench }: { bench: Bench }) {
       width: '22%',
       sort: ({ called }) => called,
       cell: (row) => (
-        <span className={`flex items-center ${row.list ? 'pl-5' : ''}`}>
+        <span className="flex items-center" style={{ paddingLeft: `${row.depth * 1.25}rem` }}>
           <input
             aria-label={say('templates.label-of', { called: row.called })}
             className={cellLook}
@@ -113,7 +104,7 @@ export function FieldsTable({ bench }: { bench: Bench }) {
       width: '12rem',
       sort: ({ field }) => field.name,
       cell: (row) =>
-        row.list && !fixed ? (
+        row.depth > 0 && !fixed ? (
           <ItemName row={row} onSet={(name) => set(row, { name })} />
         ) : (
           <code className="px-1">{row.field.name}</code>
@@ -123,8 +114,10 @@ export function FieldsTable({ bench }: { bench: Bench }) {
       id: 'card',
       title: '',
       width: '4rem',
-      cell: ({ field, list, called }) => (
-        <Link to={`?open=${keyOfSubject({ kind: 'field', name: field.name, list })}`}>
+      cell: ({ field, lists, called }) => (
+        <Link
+          to={`?open=${keyOfSubject({ kind: 'field', name: field.name, list: lists.at(-1)?.name ?? '' })}`}
+        >
           {say('templates.on-the-page')}
           <span className="sr-only"> {called}</span>
         </Link>
@@ -136,7 +129,7 @@ export function FieldsTable({ bench }: { bench: Bench }) {
       label={say('templates.fields')}
       rows={rows}
       columns={columns}
-      keyOf={({ field, list, at }) => (list ? `${list}/${at}` : field.name)}
+      keyOf={keyOfRow}
       wordsOf={({ called }) => called}
       fixed={fixed}
       empty={say('templates.the-wording-has-no-tags')}
@@ -157,7 +150,7 @@ export function FieldsTable({ bench }: { bench: Bench }) {
           {chosen.every(removable) && (
             <Button
               onClick={() => {
-                change({ ...settings, fields: without(chosen) });
+                change(withoutFields(settings, chosen));
                 onDone();
               }}
             >
@@ -168,6 +161,14 @@ export function FieldsTable({ bench }: { bench: Bench }) {
       )}
     />
   );
+}
+
+/** An item's field is known by its place in the list, since its name can be typed. */
+function keyOfRow({ field, lists }: Row): string {
+  const list = lists.at(-1);
+  return list
+    ? `${lists.map(({ name }) => name).join('.')}.${list.items.indexOf(field)}`
+    : field.name;
 }
 
 function TypeSelect({

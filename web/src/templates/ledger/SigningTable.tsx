@@ -59,7 +59,6 @@ export function SigningTable({ bench }: { bench: Bench }) {
     {
       id: 'field',
       title: say('templates.field'),
-      width: '10rem',
       sort: (field) => calledIn(words, field),
       cell: (field) => calledIn(words, field),
     },

@@ -1,7 +1,7 @@
 import { say } from '../../../messages/rooms';
 import { inputLook } from '../../../ui/parts';
 import { typeWords } from '../../../ui/words';
-import { fieldOf, mentions, withField, type Bench, type Field } from '../bench';
+import { mentions, placedField, withField, withoutFields, type Bench, type Field } from '../bench';
 import { keyOfSubject } from '../things';
 import { FieldPrint } from './FieldPrint';
 import { BySpecimen, Part, Places, Setting, type Walk } from './parts';
@@ -21,9 +21,10 @@ export function FieldCard({
   onOpen: (key: string) => void;
 }) {
   const { settings, fixed, change, detail } = bench;
-  const field = fieldOf(settings, name, list);
-  if (!field) return null;
-  const set = (part: Partial<Field>) => change(withField(settings, name, list, part));
+  const placed = placedField(settings, name, list);
+  if (!placed) return null;
+  const { field } = placed;
+  const set = (part: Partial<Field>) => change(withField(settings, placed, part));
   const unused =
     !list && detail.advice.some((one) => one.code === 'field-unused' && one.place === name);
   return (
@@ -108,11 +109,7 @@ export function FieldCard({
         {say('templates.tag-in-the-word-file')} <code>{`{{${name}}}`}</code>
       </p>
       {unused && !fixed && (
-        <LinkTo
-          onClick={() =>
-            change({ ...settings, fields: settings.fields.filter((one) => one.name !== name) })
-          }
-        >
+        <LinkTo onClick={() => change(withoutFields(settings, [placed]))}>
           {say('templates.remove-the-field', { label: field.label })}
         </LinkTo>
       )}

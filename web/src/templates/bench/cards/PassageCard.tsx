@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { answer, api } from '../../../api/client';
 import { say } from '../../../messages/rooms';
 import { Trouble } from '../../../ui/parts';
-import { fieldOf, type Bench, type Detail } from '../bench';
+import { allFields, placedField, type Bench, type Detail } from '../bench';
 import { caseLabel, keyOfSubject, passageLabel } from '../things';
 import { ChoiceCard } from './ChoiceCard';
 import { LinkTo } from './FieldCard';
@@ -72,13 +72,15 @@ function Decider({
   if (rule >= 0) return <RuleCard bench={bench} index={rule} onOpen={onOpen} />;
   const choice = settings.choices.findIndex((one) => one.name === base);
   if (choice >= 0) return <ChoiceCard bench={bench} index={choice} onOpen={onOpen} />;
-  const list = settings.fields.find((one) => one.items.some((item) => item.name === base))?.name;
-  const field = fieldOf(settings, base) ?? fieldOf(settings, base, list);
-  if (!field) return <p className="text-soft">{say('templates.nothing-decides', { name })}</p>;
-  const own = fieldOf(settings, base) ? '' : (list ?? '');
+  const placed =
+    placedField(settings, base) ??
+    allFields(settings.fields).find((one) => one.field.name === base);
+  if (!placed) return <p className="text-soft">{say('templates.nothing-decides', { name })}</p>;
+  const { field, lists } = placed;
+  const list = lists.at(-1)?.name ?? '';
   return (
     <p>
-      <LinkTo onClick={() => onOpen(keyOfSubject({ kind: 'field', name: base, list: own }))}>
+      <LinkTo onClick={() => onOpen(keyOfSubject({ kind: 'field', name: base, list }))}>
         {say('templates.the-field', { label: field.label })}
       </LinkTo>{' '}
       <code>{feelOf(field.type, name)}</code>

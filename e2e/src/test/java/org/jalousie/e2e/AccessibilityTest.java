@@ -71,12 +71,11 @@ class AccessibilityTest {
                     .getByLabel("Data on page 1")
                     .getByText("Insured value")
                     .waitFor();
-            for (String part :
-                    new String[] {"Wording", "Fields", "Rules", "Parties", "Sending", "Specimens", "Versions"}) {
+            for (String face : new String[] {"Page", "Ledger", "Sending", "Proof", "Versions"}) {
                 browser.page
-                        .getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(part))
+                        .getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(face))
                         .click();
-                assertThat(browser.barriers()).as(part).isEmpty();
+                assertThat(browser.barriers()).as(face).isEmpty();
             }
         }
     }

@@ -34,10 +34,10 @@ class JourneysTest {
                     .isVisible();
             assertThat(page.getByLabel("Data on page 1").getByText("Insured value"))
                     .isVisible();
-            page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Fields"))
+            page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Ledger"))
                     .click();
-            assertThat(page.getByLabel("Type of insured_value")).hasValue("MONEY");
-            page.getByLabel("Label of lender_name").fill("Who lends?");
+            assertThat(page.getByLabel("Type of Insured value")).hasValue("MONEY");
+            page.getByLabel("Label of Lender name").fill("Who lends?");
             assertThat(page.getByText("Everything is saved")).isVisible();
             coordinator.button("Publish version 1").click();
             coordinator.link("Fill its form").click();

@@ -23,6 +23,14 @@ class PreparationJourneyTest {
         return browser.page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(name));
     }
 
+    private static Locator note(Browser browser, String called) {
+        return browser.page
+                .getByLabel("Data on page 1")
+                .getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName(called).setExact(true));
+    }
+
     /** Selects a whole line of words on the page with the mouse. */
     private static void select(Browser browser, String words) {
         Locator line = browser.page
@@ -63,12 +71,27 @@ class PreparationJourneyTest {
             browser.button("Bring it in").click();
             browser.heading("From last year").waitFor();
             select(browser, "Ida Marsh");
-            page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("lender_name");
-            browser.button("Do it in the Word file").click();
-            assertThat(page.getByLabel("Data on page 1").getByText("Lender name"))
-                    .isVisible();
-            assertThat(browser.button("Take back the field lender_name")).isVisible();
-            tab(browser, "Rules").click();
+            page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Who lends");
+            assertThat(page.getByText("{{who_lends}}")).isVisible();
+            browser.button("Make the field").click();
+            Locator note = note(browser, "Who lends");
+            assertThat(note).isVisible();
+            assertThat(browser.barriers()).as("a field was made").isEmpty();
+            // all that is to settle about it opens beside its words
+            note.click();
+            Locator card = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Who lends"));
+            card.getByLabel("Hint").fill("As in the deed of loan");
+            assertThat(page.getByText("Everything is saved")).isVisible();
+            assertThat(browser.barriers()).as("a card is open").isEmpty();
+            page.keyboard().press("Escape");
+            assertThat(card).isHidden();
+            assertThat(note).isFocused();
+            page.keyboard().press("Control+z");
+            assertThat(browser.button("Make again the settings of Who lends")).isEnabled();
+            page.keyboard().press("Control+Shift+z");
+            assertThat(browser.button("Take back the settings of Who lends")).isEnabled();
+            page.getByText(java.util.regex.Pattern.compile("not on the page|is on the page"))
+                    .click();
             browser.button("Add a rule").click();
             page.getByLabel("Rule, in your words").fill("Dear objects");
             assertThat(page.getByLabel("Name in tags")).hasValue("dear_objects");
@@ -78,22 +101,24 @@ class PreparationJourneyTest {
             builder.getByText("Take this condition").click();
             assertThat(page.getByLabel("Expression (FEEL)")).hasValue("count(objects) > 1");
             assertThat(page.getByText("Everything is saved")).isVisible();
-            tab(browser, "Wording").click();
+            page.keyboard().press("Escape");
             select(browser, "A courier travels");
             page.getByLabel("What to do").selectOption("MARK_PASSAGE");
-            page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("dear_objects");
-            browser.button("Do it in the Word file").click();
-            assertThat(page.getByLabel("Data on page 1").getByText("for Dear objects"))
-                    .isVisible();
-            tab(browser, "Specimens").click();
+            page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Dear objects");
+            browser.button("Make the passage").click();
+            assertThat(note(browser, "for Dear objects")).isVisible();
+            tab(browser, "Proof").click();
             browser.button("Draw up specimens for every case").click();
             assertThat(page.getByText("longest plausible")).isVisible();
             browser.button("Print the proof").click();
-            assertThat(page.getByText("was printed by a specimen")).isVisible();
-            assertThat(browser.barriers()).isEmpty();
-            tab(browser, "Rules").click();
+            assertThat(page.getByRole(AriaRole.TABLE)).isVisible();
+            assertThat(page.getByText("no specimen prints it")).isHidden();
+            assertThat(browser.barriers()).as("proof").isEmpty();
+            tab(browser, "Page").click();
+            note(browser, "for Dear objects").click();
             assertThat(page.getByLabel("Rule dear_objects").getByText("Longest:"))
                     .isVisible();
+            assertThat(browser.barriers()).as("a passage is open").isEmpty();
             browser.button("Publish version 1").click();
             assertThat(page.getByText("version 1, published")).isVisible();
             assertThat(browser.complaints).isEmpty();

@@ -5,6 +5,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
@@ -119,6 +120,11 @@ class AgreementRow {
 
     Instant expiresAt() {
         return expiresAt;
+    }
+
+    /** When time alone next makes something happen; nothing does for one that isn't out. */
+    Optional<Instant> dueAt() {
+        return Optional.ofNullable(dueAt);
     }
 
     Reminders reminders() {

@@ -26,6 +26,15 @@ public final class AgreementViews {
             Standing standing,
             @Schema(types = {"string", "null"}) Instant since) {}
 
+    /** What time alone does next. */
+    public enum NextKind {
+        REMINDER,
+        EXPIRY
+    }
+
+    /** What comes next by itself, and when. */
+    public record Next(NextKind kind, Instant at) {}
+
     public record AgreementItem(
             AgreementNumber number,
             String title,
@@ -35,6 +44,7 @@ public final class AgreementViews {
             Instant since,
             Instant changedAt,
             @Schema(types = {"string", "null"}) Instant expiresAt,
+            @Schema(types = {"object", "null"}) Next next,
             List<RouteStep> route) {}
 
     /** A value with the label of its field and how it prints. @param raw the form in which it is stored */
@@ -102,6 +112,12 @@ public final class AgreementViews {
                 row.since(),
                 row.changedAt(),
                 row.expiresAt(),
+                row.dueAt().map(at -> next(at, row.expiresAt())).orElse(null),
                 row.route());
+    }
+
+    private static Next next(Instant at, Instant expiresAt) {
+        boolean ends = expiresAt != null && !at.isBefore(expiresAt);
+        return new Next(ends ? NextKind.EXPIRY : NextKind.REMINDER, at);
     }
 }

@@ -2,7 +2,7 @@ import { say } from '../messages/rooms';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { Blind } from '../blind/Blind';
-import { List, type Column } from '../ui/list/List';
+import type { Column } from '../ui/list/List';
 import { dateTime, since } from '../ui/time';
 import { stateWords, waitingFor } from '../ui/words';
 
@@ -73,30 +73,4 @@ export function agreementColumns(room: AgreementsAt): Column<Item>[] {
       ),
     },
   ];
-}
-
-/** Lists under one another line up, so none of them leaves a column out. */
-const aligned = (room: AgreementsAt) =>
-  agreementColumns(room).map((column) => ({ ...column, present: () => true }));
-const columns = { '/agreements': aligned('/agreements'), '/archive': aligned('/archive') };
-
-/** Agreements as one of several lists on a page. */
-export function AgreementRows({
-  label,
-  items,
-  room,
-}: {
-  label: string;
-  items: Item[];
-  room: AgreementsAt;
-}) {
-  return (
-    <List
-      label={label}
-      list={{ items, total: items.length, page: 0, size: items.length }}
-      columns={columns[room]}
-      keyOf={(item) => item.number}
-      to={(item) => `${room}/${item.number}`}
-    />
-  );
 }

@@ -1,0 +1,128 @@
+import type { Schemas } from '../api/client';
+import { say } from '../messages/rooms';
+import type { AgreementsAt } from '../agreements/agreementColumns';
+
+type Today = Schemas['Today'];
+type Agreement = Schemas['AgreementItem'];
+
+/** One row of what needs the coordinator. */
+export type Row = {
+  key: string;
+  /** Where it is opened. */
+  to: string;
+  number: string;
+  title: string;
+  template: string;
+  /** Why it is stuck; empty for one that isn't. */
+  reason: string;
+  since: string;
+  agreement?: Agreement;
+};
+
+export type GroupName = 'stuck' | 'requests' | 'check' | 'out' | 'ended' | 'completed';
+
+export type Group = {
+  name: GroupName;
+  title: string;
+  rows: Row[];
+  total: number;
+  /** What is done next with one of its rows. */
+  act: string;
+  /** Whether older ones can be asked for; what is over lists only the newest. */
+  more: boolean;
+};
+
+/** What there is today in groups, those first that need somebody. */
+export function groupsOf(today: Today): Group[] {
+  const agreements = (
+    name: GroupName,
+    title: string,
+    act: string,
+    { items, total }: { items: Agreement[]; total: number },
+    room: AgreementsAt,
+    more: boolean,
+  ): Group => ({
+    name,
+    title,
+    act,
+    total,
+    more,
+    rows: items.map((agreement) => ({
+      key: agreement.number,
+      to: `${room}/${agreement.number}`,
+      number: agreement.number,
+      title: agreement.title,
+      template: agreement.template,
+      reason: '',
+      since: agreement.since,
+      agreement,
+    })),
+  });
+  const { failed, requests, toCheck, out, ended, completed } = today;
+  return [
+    {
+      name: 'stuck',
+      title: say('today.stuck'),
+      act: say('today.try-again'),
+      total: failed.total,
+      more: true,
+      rows: failed.items.map((one) => ({
+        key: one.agreement + one.since,
+        to: `/agreements/${one.agreement}`,
+        number: one.agreement,
+        title: '',
+        template: '',
+        reason: one.reason,
+        since: one.since,
+      })),
+    },
+    {
+      name: 'requests',
+      title: say('today.requests-to-turn-into-agreements'),
+      act: say('today.fill-in'),
+      total: requests.total,
+      more: true,
+      rows: requests.items.map((one) => ({
+        key: one.number,
+        to: `/intake/${one.number}`,
+        number: one.number,
+        title: say('today.by', { by: one.createdBy }),
+        template: one.template,
+        reason: '',
+        since: one.createdAt,
+      })),
+    },
+    agreements(
+      'check',
+      say('today.to-check-and-send'),
+      say('today.check'),
+      toCheck,
+      '/agreements',
+      true,
+    ),
+    agreements(
+      'out',
+      say('today.with-somebody'),
+      say('today.look-after'),
+      out,
+      '/agreements',
+      true,
+    ),
+    agreements(
+      'ended',
+      say('today.ended-without-being-completed'),
+      say('today.see-why'),
+      ended,
+      '/agreements',
+      false,
+    ),
+    agreements(
+      'completed',
+      say('today.completed-lately'),
+      say('today.open'),
+      completed,
+      '/archive',
+      false,
+    ),
+  ];
+}
