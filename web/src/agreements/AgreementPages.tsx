@@ -61,7 +61,7 @@ export function AgreementPages({ detail, document }: Props) {
           body: (
             <>
               <Ordinal ordinal={at + 1} />
-              <span className="min-w-0 truncate">
+              <span className="line-clamp-2 min-w-0">
                 {label} <span className="text-soft">{called}</span>
               </span>
             </>

@@ -32,7 +32,11 @@ export function agreementColumns(room: AgreementsAt): Column<Item>[] {
       title: say('agreements.number'),
       width: 120,
       sort: 'number',
-      cell: (item) => <Link to={`${room}/${item.number}`}>{item.number}</Link>,
+      cell: (item) => (
+        <Link to={`${room}/${item.number}`} className="whitespace-nowrap">
+          {item.number}
+        </Link>
+      ),
     },
     {
       id: 'title',

@@ -5,7 +5,9 @@ import { Link, Navigate, Outlet, useLocation, useNavigate } from 'react-router';
 import { answer, api } from '../api/client';
 import { Waiting } from '../ui/parts';
 import { Wordmark } from '../ui/Wordmark';
+import { useMainActKey } from '../ui/keys';
 import { Finder } from './Finder';
+import { KeysDialog, useKeysDialog } from './KeysDialog';
 import { useSession } from './queries';
 import { SignInAgain } from './SignInAgain';
 
@@ -26,6 +28,8 @@ export function Frame() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   useFilterKey();
+  useMainActKey();
+  const keys = useKeysDialog();
   const here = rooms.find(({ to, also = to }) =>
     [to, also].some((at) => place.pathname.startsWith(at)),
   );
@@ -63,6 +67,15 @@ export function Frame() {
             ))}
         </nav>
         <span className="ml-auto text-onbottle/80">{say('office.ctrl-k-finds-anything')}</span>
+        <button
+          type="button"
+          className="min-h-8 min-w-8 text-onbottle"
+          aria-label={say('office.keys')}
+          title={say('office.keys')}
+          onClick={() => keys.onOpen(true)}
+        >
+          ?
+        </button>
         <span>{person.name}</span>
         <button
           type="button"
@@ -73,6 +86,7 @@ export function Frame() {
         </button>
       </header>
       <SignInAgain mail={person.mail} />
+      <KeysDialog {...keys} />
       <Finder
         templates={person.role === 'COORDINATOR'}
         rooms={rooms

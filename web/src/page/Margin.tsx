@@ -9,9 +9,14 @@ import { useMeasured } from './near';
  */
 export type MarginHead = { node: ReactNode; open: boolean };
 
-/** Room for one note; one line high, so that a tick's hairline meets its middle. */
-const NOTE = 24;
+/** Room for a note of one line and of two, in CSS pixels. */
+const ONE_LINE = 24;
+const TWO_LINES = 38;
 const GAP = 0;
+
+/** A letter's width as it is on the average, and what a note has beside its words. */
+const LETTER = 6.8;
+const BESIDE = { left: 20, right: 48 };
 
 type Props = {
   side: 'left' | 'right';
@@ -35,6 +40,7 @@ export function Margin({ side, label, things, column, head, open, onOpen, card }
   const floor = head ? resting || headHeight : 0;
   const { ref: cardBox, height: cardHeight } = useMeasured();
   const [stop, setStop] = useState('');
+  const { ref: box, width } = useMeasured();
   const noted = things
     .map((thing) => ({ thing, places: placesOf(thing) }))
     .filter(({ places }) => places.length > 0)
@@ -45,27 +51,35 @@ export function Margin({ side, label, things, column, head, open, onOpen, card }
     }))
     .sort((a, b) => (a.at[0] ?? 0) - (b.at[0] ?? 0));
   const opened = card ? noted.findIndex(({ thing }) => thing.key === open) : -1;
+  const heights = noted.map(({ thing }) =>
+    width && thing.label.length * LETTER > width - BESIDE[side] ? TWO_LINES : ONE_LINE,
+  );
+  const heightAt = (i: number) => heights[i] ?? ONE_LINE;
   const tops = stacked(
-    noted.map(({ at }) => ({ wish: (at[0] ?? 0) - NOTE / 2, height: NOTE })),
+    noted.map(({ at }, i) => ({ wish: (at[0] ?? 0) - heightAt(i) / 2, height: heightAt(i) })),
     GAP,
     floor ? floor + 8 : 0,
   );
   // a card stands over the notes beneath its own: none of them moves, and all are there again when it closes
-  const cardTop = (tops[opened] ?? 0) + NOTE;
+  const cardTop = (tops[opened] ?? 0) + heightAt(opened);
   const covered = (i: number) => {
     const top = tops[i] ?? 0;
     if (head?.open && top < headHeight) return true;
-    return opened >= 0 && i !== opened && top + NOTE > cardTop && top < cardTop + cardHeight;
+    return opened >= 0 && i !== opened && top + heightAt(i) > cardTop && top < cardTop + cardHeight;
   };
   const end = Math.max(
     headHeight,
-    (tops[noted.length - 1] ?? 0) + NOTE,
+    ...tops.map((top, i) => top + heightAt(i)),
     opened < 0 ? 0 : cardTop + cardHeight,
   );
   const current = noted.some(({ thing }) => thing.key === stop) ? stop : noted[0]?.thing.key;
   const pages = [...new Set(noted.map(({ page }) => page))];
   return (
-    <div className={`relative ${side === 'left' ? 'mr-7' : 'ml-7'}`} style={{ minHeight: end }}>
+    <div
+      ref={box}
+      className={`relative ${side === 'left' ? 'mr-7' : 'ml-7'}`}
+      style={{ minHeight: end }}
+    >
       {head && (
         <div ref={headBox} className={`pb-1 ${head.open ? 'relative z-20' : ''}`}>
           {head.node}
@@ -75,6 +89,7 @@ export function Margin({ side, label, things, column, head, open, onOpen, card }
         side={side}
         noted={noted}
         tops={tops}
+        heights={heights}
         opened={opened}
         covered={covered}
         height={column.height}
@@ -110,6 +125,7 @@ export function Margin({ side, label, things, column, head, open, onOpen, card }
                 <NoteFace
                   side={side}
                   thing={thing}
+                  height={heightAt(i)}
                   open={i === opened}
                   tabbable={thing.key === current}
                   onFocus={() => setStop(thing.key)}
@@ -148,6 +164,7 @@ export function Margin({ side, label, things, column, head, open, onOpen, card }
 function NoteFace({
   side,
   thing,
+  height,
   open,
   tabbable,
   onFocus,
@@ -155,20 +172,27 @@ function NoteFace({
 }: {
   side: 'left' | 'right';
   thing: Thing;
+  height: number;
   open: boolean;
   tabbable: boolean;
   onFocus: () => void;
   onOpen?: (() => void) | undefined;
 }) {
-  const look = `flex h-6 w-full items-center gap-2 overflow-hidden px-2 leading-tight ${side === 'left' ? 'flex-row-reverse border-r-2 text-right' : 'border-l-2 text-left'} ${open ? 'border-slate font-semibold' : 'border-rule'}`;
+  const look = `flex w-full items-center gap-2 overflow-hidden px-2 leading-tight ${side === 'left' ? 'flex-row-reverse border-r-2 text-right' : 'border-l-2 text-left'} ${open ? 'border-slate font-semibold' : 'border-rule'}`;
   const words = thing.body ?? (
-    <span className={`min-w-0 truncate ${open ? '' : 'text-soft'}`} title={thing.label}>
+    <span className={`line-clamp-2 min-w-0 ${open ? '' : 'text-soft'}`} title={thing.label}>
       {thing.label}
     </span>
   );
   if (!onOpen) {
     return (
-      <div tabIndex={tabbable ? 0 : -1} data-face="" className={look} onFocus={onFocus}>
+      <div
+        tabIndex={tabbable ? 0 : -1}
+        data-face=""
+        className={look}
+        style={{ height }}
+        onFocus={onFocus}
+      >
         {words}
       </div>
     );
@@ -181,6 +205,7 @@ function NoteFace({
       aria-label={thing.label}
       tabIndex={tabbable ? 0 : -1}
       className={`${look} hover:border-slate hover:text-ink`}
+      style={{ height }}
       onFocus={onFocus}
       onClick={onOpen}
     >
@@ -194,6 +219,7 @@ function Hairlines({
   side,
   noted,
   tops,
+  heights,
   opened,
   covered,
   height,
@@ -201,6 +227,7 @@ function Hairlines({
   side: 'left' | 'right';
   noted: { at: number[] }[];
   tops: number[];
+  heights: number[];
   opened: number;
   covered: (at: number) => boolean;
   height: number;
@@ -215,7 +242,7 @@ function Hairlines({
     >
       {noted.map(({ at }, i) => {
         if (covered(i)) return null;
-        const note = (tops[i] ?? 0) + NOTE / 2;
+        const note = (tops[i] ?? 0) + (heights[i] ?? ONE_LINE) / 2;
         const place = at[0] ?? 0;
         const bend = side === 'left' ? 16 : 12;
         return (

@@ -24,7 +24,7 @@ function columns(onOpen: ((id: string) => void) | undefined, narrow: boolean): C
     {
       id: 'created',
       title: say('postroom.when'),
-      width: 160,
+      width: 140,
       sort: 'created',
       cell: (mail) => <span className="text-soft">{dateTime(mail.sentAt ?? mail.createdAt)}</span>,
     },
@@ -43,7 +43,7 @@ function columns(onOpen: ((id: string) => void) | undefined, narrow: boolean): C
         onOpen ? (
           <button
             type="button"
-            className="block min-h-7 max-w-full truncate text-left text-slate underline underline-offset-3"
+            className="block min-h-7 max-w-full text-left text-slate underline underline-offset-3"
             onClick={() => onOpen(mail.id)}
           >
             {mail.subject}
@@ -55,7 +55,7 @@ function columns(onOpen: ((id: string) => void) | undefined, narrow: boolean): C
     {
       id: 'state',
       title: say('postroom.state'),
-      width: 130,
+      width: 110,
       cell: (mail) => (
         <span className={mail.state === 'WAITING' ? 'text-clay' : 'text-moss'}>
           {stateWords[mail.state] ?? mail.state}
@@ -63,7 +63,11 @@ function columns(onOpen: ((id: string) => void) | undefined, narrow: boolean): C
       ),
     },
   ];
-  return narrow ? all.filter((one) => one.id !== 'to') : all;
+  return narrow
+    ? all.flatMap((one) =>
+        one.id === 'to' ? [] : one.id === 'subject' ? [{ ...one, width: 480 }] : [one],
+      )
+    : all;
 }
 
 /** All mail that went out; its words too where mail goes to the stand-in. */

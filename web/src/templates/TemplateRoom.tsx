@@ -2,7 +2,6 @@ import { useMutation } from '@tanstack/react-query';
 import { useParams, useSearchParams } from 'react-router';
 import { answer, api, isSignedOut } from '../api/client';
 import { say, type RoomCode } from '../messages/rooms';
-import { useMainAct } from '../ui/keys';
 import { Button, Trouble } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
 import type { Bench } from './bench/bench';
@@ -51,7 +50,6 @@ export default function TemplateRoom() {
     !detail.diagnostics.some((one) => one.blocks) &&
     !publish.isPending;
   const onPublish = ready ? () => publish.mutate(detail.revision) : undefined;
-  useMainAct(onPublish);
   if (!detail || !draft)
     return <Unshown query={template} waiting={say('templates.opening-the-template')} />;
   const fixed = detail.state === 'PUBLISHED';

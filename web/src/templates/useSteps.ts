@@ -1,18 +1,9 @@
 import { useMutation } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { answer, api, type Schemas } from '../api/client';
+import { isTyping } from '../ui/keys';
 
 type Detail = Schemas['TemplateDetail'];
-
-/** Whether keys are for something that is being typed in, which has an undoing of its own. */
-export function isTyping(target: EventTarget | null): boolean {
-  if (!(target instanceof HTMLElement)) return false;
-  if (target.isContentEditable || target instanceof HTMLTextAreaElement) return true;
-  return (
-    target instanceof HTMLInputElement &&
-    !['checkbox', 'radio', 'button', 'submit', 'file', 'range'].includes(target.type)
-  );
-}
 
 /** Taking back and making again whatever was done to a draft, by buttons and by keys. */
 export function useSteps(

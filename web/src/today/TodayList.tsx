@@ -3,7 +3,7 @@ import { Link, useNavigate } from 'react-router';
 import { Blind } from '../blind/Blind';
 import { say } from '../messages/rooms';
 import { Button } from '../ui/parts';
-import { dateTime, since, until } from '../ui/time';
+import { dateTime, lasting, shortDate, until } from '../ui/time';
 import { waitingFor } from '../ui/words';
 import type { Group, Row } from './groups';
 
@@ -30,7 +30,11 @@ const columns: Column[] = [
     title: say('agreements.number'),
     width: '8.5rem',
     has: () => true,
-    cell: ({ number, to }) => <Link to={to}>{number}</Link>,
+    cell: ({ number, to }) => (
+      <Link to={to} className="whitespace-nowrap">
+        {number}
+      </Link>
+    ),
   },
   {
     id: 'title',
@@ -66,8 +70,8 @@ const columns: Column[] = [
     width: '8.5rem',
     has: () => true,
     cell: (row) => (
-      <span className="text-soft" title={dateTime(row.since)}>
-        {since(row.since)}
+      <span title={dateTime(row.since)}>
+        {lasting(row.since)} <span className="text-soft">{shortDate(row.since)}</span>
       </span>
     ),
   },
@@ -134,11 +138,15 @@ export function TodayList({
       <thead>
         <tr className="border-b border-edge text-soft">
           {shown.map(({ id, title }) => (
-            <th key={id} scope="col" className="h-8 truncate px-2 font-medium">
+            <th
+              key={id}
+              scope="col"
+              className="sticky top-0 z-10 h-8 truncate bg-paper px-2 font-medium"
+            >
               {title}
             </th>
           ))}
-          <th scope="col" className="px-2 font-medium">
+          <th scope="col" className="sticky top-0 z-10 bg-paper px-2 font-medium">
             {say('today.next-act')}
           </th>
         </tr>
@@ -166,7 +174,7 @@ export function TodayList({
                   onKeyDown={(event) => walk(event, group, row)}
                 >
                   {cells.map(({ column, span }) => (
-                    <td key={column.id} colSpan={span} className="truncate px-2">
+                    <td key={column.id} colSpan={span} className="px-2 py-1 wrap-anywhere">
                       {column.cell(row)}
                     </td>
                   ))}

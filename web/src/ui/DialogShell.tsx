@@ -23,7 +23,7 @@ export function DialogShell({
   children: ReactNode;
 }) {
   return (
-    <Dialog open={open} onClose={onClose ?? (() => undefined)} className="relative z-20">
+    <Dialog open={open} onClose={onClose ?? (() => undefined)} className="relative z-40">
       <div className="fixed inset-0 bg-[#1d2726]/60" aria-hidden="true" />
       <div className="fixed inset-0 grid place-items-center overflow-y-auto p-4">
         <DialogPanel

@@ -16,6 +16,7 @@ export function Button({ look = 'plain', className = '', ...rest }: ButtonProps)
   return (
     <button
       type="button"
+      data-main={look === 'main' ? '' : undefined}
       {...rest}
       className={`inline-flex min-h-8 items-center gap-2 rounded-sm border px-3 py-1 font-medium disabled:cursor-not-allowed disabled:opacity-55 ${looks[look]} ${className}`}
     />

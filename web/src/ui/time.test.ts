@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { since, until } from './time';
+import { lasting, shortDate, since, until } from './time';
 
 const now = new Date('2027-03-15T12:00:00');
 
@@ -15,4 +15,15 @@ test('how long until something is said likewise', () => {
   expect(until('2027-03-27T00:10:00', now)).toBe('in 12 days');
   // what is late is done within the minute
   expect(until('2027-03-14T15:00:00', now)).toBe('today 15:00');
+});
+
+test('how long without its beginning, and the day beside it', () => {
+  expect(lasting('2027-03-15T11:48:30', now)).toBe('11 min');
+  expect(lasting('2027-03-15T08:30:00', now)).toBe('3 hours');
+  expect(lasting('2027-03-14T11:00:00', now)).toBe('1 day');
+  expect(lasting('2027-03-10T12:00:00', now)).toBe('5 days');
+  // a clock that is a little behind
+  expect(lasting('2027-03-15T12:00:20', now)).toBe('0 min');
+  expect(shortDate('2027-03-10T12:00:00', now)).toBe('10 Mar');
+  expect(shortDate('2026-12-31T12:00:00', now)).toBe('31 Dec 2026');
 });

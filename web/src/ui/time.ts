@@ -22,6 +22,26 @@ export function since(iso: string, now: Date = new Date()): string {
   return days === 1 ? say('ui.since-yesterday') : say('ui.for-days', { days });
 }
 
+/** How long something has been so, without its beginning: "12 min", "3 hours", "5 days". */
+export function lasting(iso: string, now: Date = new Date()): string {
+  const minutes = Math.max(0, Math.floor((now.getTime() - new Date(iso).getTime()) / 60_000));
+  if (minutes < 60) return say('ui.minutes', { count: minutes });
+  const hours = Math.floor(minutes / 60);
+  return hours < 24
+    ? say('ui.hours', { count: hours })
+    : say('ui.days', { count: Math.floor(hours / 24) });
+}
+
+/** The day alone, as it stands beside a duration; with the year when it is another one. */
+export function shortDate(iso: string, now: Date = new Date()): string {
+  const date = new Date(iso);
+  return date.toLocaleDateString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    ...(date.getFullYear() === now.getFullYear() ? {} : { year: 'numeric' }),
+  });
+}
+
 /** How long until something: "today 15:00", "tomorrow 09:00", "in 12 days". */
 export function until(iso: string, now: Date = new Date()): string {
   const end = new Date(iso);

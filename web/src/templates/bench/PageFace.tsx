@@ -60,7 +60,7 @@ export function PageFace({
           body: (
             <>
               <Ordinal ordinal={at + 1} />
-              <span className="min-w-0 truncate">
+              <span className="line-clamp-2 min-w-0">
                 {label} <span className="text-soft">{called}</span>
               </span>
             </>

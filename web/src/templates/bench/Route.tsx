@@ -44,7 +44,7 @@ export function Route({
               <span aria-hidden="true" className="shrink-0">
                 <Blind slats={[slatOf(party)]} width={26} height={12} />
               </span>
-              <span className="min-w-0 truncate">
+              <span className="min-w-0">
                 <span className={open === party.key ? 'font-semibold' : ''}>{party.label}</span>{' '}
                 <span className="text-soft">
                   {say('templates.duty-at-stage', {

@@ -13,15 +13,12 @@ import { cellLook, LedgerTable, type LedgerColumn } from './LedgerTable';
 
 type Field = Schemas['SigningField'];
 
-const settings: { setting: Setting; title: string; width: string }[] = [
-  { setting: 'kind', title: say('templates.kind'), width: '9rem' },
+/** Settings that are compared have columns of their own; what few kinds have stands behind them. */
+const compared: { setting: Setting; title: string; width: string }[] = [
+  { setting: 'kind', title: say('templates.kind'), width: '10rem' },
   { setting: 'required', title: say('templates.required'), width: '5rem' },
-  { setting: 'check', title: say('templates.has-to-be'), width: '9rem' },
-  { setting: 'hint', title: say('templates.hint'), width: '11rem' },
-  { setting: 'options', title: say('templates.answers-one-a-line'), width: '10rem' },
-  { setting: 'preset', title: say('templates.stands-there-at-first'), width: '8rem' },
-  { setting: 'when', title: say('templates.asked-for'), width: '12rem' },
 ];
+const further: Setting[] = ['check', 'hint', 'options', 'preset', 'when'];
 
 /** All signing fields: whose they are, their room on the page, and what their kinds let settle. */
 export function SigningTable({ bench }: { bench: Bench }) {
@@ -45,20 +42,24 @@ export function SigningTable({ bench }: { bench: Bench }) {
     ),
     onChange: (next) => put([next]),
   });
-  const used = settings.filter(({ setting }) =>
-    signingFields.some(({ type }) => kinds[type.kind].settings.includes(setting)),
-  );
+  const hasSetting = (field: Field, setting: Setting) =>
+    kinds[field.type.kind].settings.includes(setting);
+  const input = (field: Field, setting: Setting) => {
+    const Input = settingInputs[setting];
+    return hasSetting(field, setting) ? <Input key={setting} {...propsOf(field)} /> : null;
+  };
   const columns: LedgerColumn<Field>[] = [
     {
       id: 'party',
       title: say('templates.party-of-field'),
-      width: '9rem',
+      width: '8rem',
       sort: partyOf,
       cell: partyOf,
     },
     {
       id: 'field',
       title: say('templates.field'),
+      width: '8rem',
       sort: (field) => calledIn(words, field),
       cell: (field) => calledIn(words, field),
     },
@@ -67,26 +68,44 @@ export function SigningTable({ bench }: { bench: Bench }) {
       title: say('templates.width-in-mm'),
       width: '5rem',
       sort: ({ type }) => type.size.widthMm,
-      cell: (field) => <SizeInput side="widthMm" {...propsOf(field)} />,
+      cell: (field) => (
+        <span className="bare">
+          <SizeInput side="widthMm" {...propsOf(field)} />
+        </span>
+      ),
     },
     {
       id: 'height',
       title: say('templates.height-in-mm'),
       width: '5rem',
       sort: ({ type }) => type.size.heightMm,
-      cell: (field) => <SizeInput side="heightMm" {...propsOf(field)} />,
+      cell: (field) => (
+        <span className="bare">
+          <SizeInput side="heightMm" {...propsOf(field)} />
+        </span>
+      ),
     },
-    ...used.map(({ setting, title, width }) => ({
-      id: setting,
-      title,
-      width,
-      cell: (field: Field) => {
-        const Input = settingInputs[setting];
-        return kinds[field.type.kind].settings.includes(setting) ? (
-          <Input {...propsOf(field)} />
-        ) : null;
-      },
-    })),
+    ...compared
+      .filter(({ setting }) => signingFields.some((field) => hasSetting(field, setting)))
+      .map(({ setting, title, width }) => ({
+        id: setting,
+        title,
+        width,
+        cell: (field: Field) => <span className="bare">{input(field, setting)}</span>,
+      })),
+    ...(signingFields.some((field) => further.some((setting) => hasSetting(field, setting)))
+      ? [
+          {
+            id: 'further',
+            title: say('templates.further-settings'),
+            cell: (field: Field) => (
+              <div className="flex flex-wrap items-start gap-x-3">
+                {further.map((setting) => input(field, setting))}
+              </div>
+            ),
+          },
+        ]
+      : []),
     {
       id: 'card',
       title: '',
@@ -103,7 +122,10 @@ export function SigningTable({ bench }: { bench: Bench }) {
     },
   ];
   return (
-    <fieldset disabled={fixed} className="[&_.setting-title]:sr-only">
+    <fieldset
+      disabled={fixed}
+      className="min-w-0 [&_.bare_.setting-title]:sr-only [&_.bare>label]:w-full"
+    >
       <LedgerTable
         label={say('templates.signing-fields')}
         rows={signingFields}

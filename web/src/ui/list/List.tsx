@@ -77,6 +77,8 @@ export function List<Row>({
       place?.go({ widths: writeWidths(next) });
     },
   });
+  // columns share the room there is, until somebody drags one
+  const dragged = Object.keys(place?.widths ?? {}).length > 0;
   const headers = table.getHeaderGroups()[0]?.headers ?? [];
   const byId = new Map(shown.map((one) => [one.id, one]));
 
@@ -101,11 +103,18 @@ export function List<Row>({
         <table
           aria-label={label}
           className="min-w-full table-fixed border-collapse text-left"
-          style={{ width: table.getTotalSize() }}
+          style={{ width: dragged ? table.getTotalSize() : '100%' }}
         >
           <colgroup>
             {headers.map((header) => (
-              <col key={header.id} style={{ width: header.getSize() }} />
+              <col
+                key={header.id}
+                style={{
+                  width: dragged
+                    ? header.getSize()
+                    : `${(header.getSize() / table.getTotalSize()) * 100}%`,
+                }}
+              />
             ))}
           </colgroup>
           <thead>
@@ -131,7 +140,7 @@ export function List<Row>({
                   return (
                     <td
                       key={one.id}
-                      className="truncate px-2"
+                      className="px-2 py-1 wrap-anywhere"
                       title={typeof cell === 'string' ? cell : undefined}
                     >
                       {cell}
