@@ -4,6 +4,7 @@ import type { Catalogue, Code } from '../messages/catalogue';
 import { useSay } from '../messages/useSay';
 import { describedBy, inputLook, Labelled } from '../ui/parts';
 import type { Answers, DatumProps, Field, PartsProps } from './inputProps';
+import { DateInput } from './DateInput';
 import { AddressInput, MomentInput, NameInput } from './PartInputs';
 import { PictureInput } from './PictureInput';
 import { FormLanguage, typedNumber } from './typing';
@@ -106,7 +107,18 @@ export function DatumInput({ id, field, fault, value, inputRef, onChange }: Datu
       required={field.required}
       {...(hint ? { hint } : {})}
     >
-      {plainInput(words, field, shared)}
+      {field.type === 'DATE' ? (
+        <DateInput
+          id={id}
+          value={value}
+          onChange={onChange}
+          language={language}
+          inputRef={inputRef}
+          described={described}
+        />
+      ) : (
+        plainInput(words, field, shared)
+      )}
     </Labelled>
   );
 }
@@ -132,8 +144,6 @@ function plainInput(words: Catalogue, field: Field, shared: Record<string, unkno
   switch (field.type) {
     case 'LONG_TEXT':
       return <textarea rows={4} {...shared} />;
-    case 'DATE':
-      return <input type="date" {...shared} className={`${inputLook} max-w-52`} />;
     case 'MAIL_ADDRESS':
       return <input type="email" {...shared} />;
     case 'WEB_ADDRESS':

@@ -11,7 +11,8 @@ import { Button, RoomTitle, Trouble } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
 import { FieldInput } from './FieldInput';
 import type { Answers } from './inputProps';
-import { FormFixed, FormLanguage, typedData } from './typing';
+import { useSession } from '../office/queries';
+import { FormFixed, FormLanguage, OfficeZone, typedData } from './typing';
 
 /** A template's form: filled anew, maybe with the answers of an earlier request, or a request corrected. */
 export default function FormRoom() {
@@ -60,6 +61,7 @@ type Source = {
 };
 
 function FilledForm({ form, row, values, people, agreementState }: Source) {
+  const session = useSession();
   const navigate = useNavigate();
   const queries = useQueryClient();
   const answers = useForm<Answers>({
@@ -145,9 +147,11 @@ function FilledForm({ form, row, values, people, agreementState }: Source) {
           <fieldset disabled={sent} className="flex flex-col gap-4">
             <FormFixed.Provider value={sent}>
               <FormLanguage.Provider value={form.language}>
-                {form.sections.map((section, i) => (
-                  <Section key={i} section={section} fields={form.fields} />
-                ))}
+                <OfficeZone.Provider value={session.data?.zone ?? ''}>
+                  {form.sections.map((section, i) => (
+                    <Section key={i} section={section} fields={form.fields} />
+                  ))}
+                </OfficeZone.Provider>
               </FormLanguage.Provider>
             </FormFixed.Provider>
             {form.chosen.map((party) => (

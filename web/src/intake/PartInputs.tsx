@@ -1,7 +1,10 @@
+import { useContext } from 'react';
 import { useSay } from '../messages/useSay';
 import { inputLook } from '../ui/parts';
 import { joinParts, splitParts } from './composite';
+import { DateInput } from './DateInput';
 import type { PartsProps } from './inputProps';
+import { FormLanguage, OfficeZone } from './typing';
 
 function Part({
   id,
@@ -84,20 +87,35 @@ export function AddressInput({ id, value, onChange, describedBy }: PartsProps) {
 /** A date, a time, and the time zone in which they are meant. */
 export function MomentInput({ id, value, onChange, describedBy }: PartsProps) {
   const words = useSay();
-  const here = Intl.DateTimeFormat().resolvedOptions().timeZone;
-  const [time = '', zone = here] = value.split(' ');
-  const set = (nextTime: string, nextZone: string) =>
-    onChange(nextTime ? `${nextTime} ${nextZone}` : '');
+  const language = useContext(FormLanguage);
+  const office = useContext(OfficeZone);
+  const here = office || Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const [moment = '', zone = here] = value.split(' ');
+  const [day = '', time = ''] = moment.split('T');
+  const set = (nextDay: string, nextTime: string, nextZone: string) =>
+    onChange(nextDay || nextTime ? `${nextDay}T${nextTime} ${nextZone}` : '');
   return (
-    <div className="grid grid-cols-2 gap-2">
+    <div className="grid grid-cols-[minmax(0,3fr)_8rem_minmax(0,2fr)] items-end gap-2">
+      <div className="flex flex-col">
+        <label htmlFor={`${id}-day`} className="text-soft">
+          {words.say('form.day')}
+        </label>
+        <DateInput
+          id={`${id}-day`}
+          value={day}
+          onChange={(next) => set(next.replaceAll(' ', ''), time, zone)}
+          language={language}
+          described={describedBy}
+        />
+      </div>
       <label htmlFor={`${id}-time`} className="flex flex-col">
-        <span className="text-soft">{words.say('form.moment')}</span>
+        <span className="text-soft">{words.say('form.time')}</span>
         <input
           id={`${id}-time`}
-          type="datetime-local"
+          type="time"
           className={inputLook}
           value={time}
-          onChange={(event) => set(event.target.value, zone)}
+          onChange={(event) => set(day, event.target.value, zone)}
           {...describedBy}
         />
       </label>
@@ -107,7 +125,7 @@ export function MomentInput({ id, value, onChange, describedBy }: PartsProps) {
           id={`${id}-zone`}
           className={inputLook}
           value={zone}
-          onChange={(event) => set(time, event.target.value)}
+          onChange={(event) => set(day, time, event.target.value)}
         >
           {[...new Set([here, zone, ...Intl.supportedValuesOf('timeZone')])].map((one) => (
             <option key={one}>{one}</option>

@@ -7,6 +7,9 @@ type Field = Schemas['Field'];
 /** The language in which a form's numbers are shown and typed, as a BCP 47 tag; the server reads them by the same. */
 export const FormLanguage = createContext('en-GB');
 
+/** The time zone that the office keeps: what is said without one is meant in it. Empty where it isn't known. */
+export const OfficeZone = createContext('');
+
 /** Whether a form can only be read. What is no input of the browser's own, such as formatted text, has to ask. */
 export const FormFixed = createContext(false);
 

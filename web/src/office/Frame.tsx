@@ -4,6 +4,7 @@ import { useEffect } from 'react';
 import { Link, Navigate, Outlet, useLocation, useNavigate } from 'react-router';
 import { answer, api } from '../api/client';
 import { Waiting } from '../ui/parts';
+import { forgetWritten } from '../templates/compose/kept';
 import { Wordmark } from '../ui/Wordmark';
 import { useMainActKey } from '../ui/keys';
 import { Finder } from './Finder';
@@ -43,6 +44,7 @@ export function Frame() {
   async function signOut() {
     await answer(api.DELETE('/api/v1/session'));
     queries.clear();
+    forgetWritten();
     await navigate('/sign-in');
   }
   return (

@@ -12,7 +12,7 @@ import { SignIn } from './SignIn';
 
 const TodayRoom = lazy(() => import('../today/TodayRoom'));
 const TemplatesRoom = lazy(() => import('../templates/TemplatesRoom'));
-const ComposeRoom = lazy(() => import('../templates/ComposeRoom'));
+const ComposeRoom = lazy(() => import('../templates/compose/ComposeRoom'));
 const ClausesRoom = lazy(() => import('../clauses/ClausesRoom'));
 const ClauseRoom = lazy(() => import('../clauses/ClauseRoom'));
 const TemplateRoom = lazy(() => import('../templates/TemplateRoom'));

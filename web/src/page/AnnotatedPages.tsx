@@ -60,7 +60,7 @@ export function AnnotatedPages(props: Props) {
   return (
     <div className="grid grid-cols-[minmax(14rem,1fr)_minmax(26rem,38rem)_minmax(14rem,1fr)] items-start">
       <Margin side="left" label={dataOnPage} things={data} head={leftHead} {...margin} />
-      <div ref={box} data-pages="">
+      <div ref={box} data-pages="" data-shown={shown.url}>
         <div ref={measured} className="flex flex-col gap-5">
           {sizes.map((size, i) => {
             const page = i + 1;
@@ -77,6 +77,7 @@ export function AnnotatedPages(props: Props) {
                     ? (drawn) => (
                         <WordsLayer
                           {...drawn}
+                          url={shown.url}
                           onChosen={choosing.onChosen}
                           onAct={choosing.onAct}
                           onPoint={(at, x, y) => {

@@ -13,6 +13,8 @@ export type Chosen = {
 };
 
 type Props = {
+  /** Whose words these are. */
+  url: string;
   document: Document;
   number: number;
   width: number;
@@ -24,12 +26,14 @@ type Props = {
 };
 
 /** The words of a page, unseen over its picture: chosen with the mouse, or with a cursor that keys move. */
-export function WordsLayer({ document, number, width, onChosen, onPoint, onAct }: Props) {
+export function WordsLayer({ url, document, number, width, onChosen, onPoint, onAct }: Props) {
   const layer = useRef<HTMLDivElement>(null);
   const flat = useRef<FlatText>({ text: '', pieces: [] });
   const place = useRef(0);
   const anchor = useRef(0);
   const pointing = useRef(false);
+  /** Puts the cursor where it was when the words have been laid anew. */
+  const again = useRef<(to: number, extend: boolean, quietly: boolean) => void>(() => undefined);
   const [caret, setCaret] = useState<{ left: number; top: number; height: number }>();
   useEffect(() => {
     const target = layer.current;
@@ -38,39 +42,45 @@ export function WordsLayer({ document, number, width, onChosen, onPoint, onAct }
     import('./viewer')
       .then(({ layWords }) => layWords(document, number, target, width, () => !ended))
       .then(() => {
-        if (!ended) flat.current = flatten(target);
+        if (ended) return;
+        flat.current = flatten(target);
+        target.dataset.laid = url;
+        if (target === window.document.activeElement) again.current(place.current, false, true);
       })
       .catch(() => undefined);
     return () => {
       ended = true;
     };
-  }, [document, number, width]);
+  }, [url, document, number, width]);
 
   /** Tells what is chosen, and draws the cursor or marks the words. */
-  const tell = useCallback(() => {
-    const target = layer.current;
-    if (!target) return;
-    const words = chosenWords(target, window.getSelection());
-    const box = target.getBoundingClientRect();
-    const range = window.getSelection()?.getRangeAt(0);
-    const parts = (rect: { left: number; top: number; right: number; bottom: number }) => ({
-      left: (rect.left - box.left) / box.width,
-      top: (rect.top - box.top) / box.height,
-      width: (rect.right - rect.left) / box.width,
-      height: (rect.bottom - rect.top) / box.height,
-    });
-    const at = caretBox(flat.current, place.current);
-    const rects = range?.collapsed
-      ? at
-        ? [parts(at)]
-        : []
-      : [...(range?.getClientRects() ?? [])].filter((rect) => rect.width > 0).map(parts);
-    setCaret(range?.collapsed && at ? parts(at) : undefined);
-    onChosen(words && rects.length ? { words, page: number, rects } : undefined);
-  }, [number, onChosen]);
+  const tell = useCallback(
+    (quietly: boolean) => {
+      const target = layer.current;
+      if (!target) return;
+      const words = chosenWords(target, window.getSelection());
+      const box = target.getBoundingClientRect();
+      const range = window.getSelection()?.getRangeAt(0);
+      const parts = (rect: { left: number; top: number; right: number; bottom: number }) => ({
+        left: (rect.left - box.left) / box.width,
+        top: (rect.top - box.top) / box.height,
+        width: (rect.right - rect.left) / box.width,
+        height: (rect.bottom - rect.top) / box.height,
+      });
+      const at = caretBox(flat.current, place.current);
+      const rects = range?.collapsed
+        ? at
+          ? [parts(at)]
+          : []
+        : [...(range?.getClientRects() ?? [])].filter((rect) => rect.width > 0).map(parts);
+      setCaret(range?.collapsed && at ? parts(at) : undefined);
+      if (!quietly) onChosen(words && rects.length ? { words, page: number, rects } : undefined);
+    },
+    [number, onChosen],
+  );
 
   const go = useCallback(
-    (to: number, extend: boolean) => {
+    (to: number, extend: boolean, quietly = false) => {
       place.current = Math.max(0, Math.min(to, flat.current.text.length));
       if (!extend) anchor.current = place.current;
       const [from, until] = [
@@ -80,10 +90,14 @@ export function WordsLayer({ document, number, width, onChosen, onPoint, onAct }
       if (!from || !until) return;
       window.getSelection()?.setBaseAndExtent(from.node, from.offset, until.node, until.offset);
       until.node.parentElement?.scrollIntoView({ block: 'nearest' });
-      tell();
+      tell(quietly);
     },
     [tell],
   );
+
+  useEffect(() => {
+    again.current = go;
+  }, [go]);
 
   function press(event: KeyboardEvent<HTMLDivElement>) {
     if (event.key === 'Enter') {
@@ -127,9 +141,9 @@ export function WordsLayer({ document, number, width, onChosen, onPoint, onAct }
           if (layer.current) delete layer.current.dataset.enter;
           // whoever points sets the cursor by pointing
           if (pointing.current) return;
-          if (enter === 'end') go(flat.current.text.length, false);
-          else if (enter === 'start') go(0, false);
-          else go(place.current, false);
+          if (enter === 'end') go(flat.current.text.length, false, true);
+          else if (enter === 'start') go(0, false, true);
+          else go(place.current, false, true);
         }}
         onBlur={() => setCaret(undefined)}
         onMouseDown={() => {
@@ -152,7 +166,7 @@ export function WordsLayer({ document, number, width, onChosen, onPoint, onAct }
           const to = placeOfPoint(flat.current, selection.focusNode, selection.focusOffset);
           if (from >= 0) anchor.current = from;
           if (to >= 0) place.current = to;
-          tell();
+          tell(false);
         }}
       />
       {caret && (

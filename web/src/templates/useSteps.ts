@@ -1,6 +1,6 @@
-import { useMutation } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { answer, api, type Schemas } from '../api/client';
+import { useDraftAct } from './useDraftAct';
 import { isTyping } from '../ui/keys';
 
 type Detail = Schemas['TemplateDetail'];
@@ -11,8 +11,10 @@ export function useSteps(
   unsaved: boolean,
   took: (detail: Detail) => void,
 ) {
-  const go = useMutation({
-    mutationFn: ({ id, revision, back }: { id: string; revision: number; back: boolean }) => {
+  const id = detail?.id ?? '';
+  const go = useDraftAct(
+    id,
+    (revision, back: boolean) => {
       const request = { params: { path: { id } }, body: { revision } };
       return answer(
         back
@@ -20,12 +22,12 @@ export function useSteps(
           : api.POST('/api/v1/templates/{id}/redo', request),
       );
     },
-    onSuccess: took,
-  });
+    took,
+  );
   const open = detail?.state === 'DRAFT' && !unsaved && !go.isPending;
   const { mutate } = go;
-  const back = open && detail.undo ? () => mutate({ ...detail, back: true }) : undefined;
-  const again = open && detail.redo ? () => mutate({ ...detail, back: false }) : undefined;
+  const back = open && detail.undo ? () => mutate(true) : undefined;
+  const again = open && detail.redo ? () => mutate(false) : undefined;
   useEffect(() => {
     function press(event: KeyboardEvent) {
       if (!(event.ctrlKey || event.metaKey) || event.altKey || isTyping(event.target)) return;

@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { draftScope } from './useDraftAct';
 import { answer, api, Problem, sessionEnd, type Schemas } from '../api/client';
 
 type Detail = Schemas['TemplateDetail'];
@@ -69,6 +70,7 @@ export function useTemplate(id: string) {
   );
 
   const save = useMutation({
+    scope: draftScope(id),
     mutationFn: (content: Settings) => {
       sent.current = JSON.stringify(content);
       return put(content, false);

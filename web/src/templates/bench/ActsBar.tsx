@@ -1,10 +1,10 @@
-import { useMutation } from '@tanstack/react-query';
 import { useId, useState, type RefObject } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
 import { say, type RoomCode } from '../../messages/rooms';
 import type { Words } from '../../page/words';
 import { Button, inputLook, Trouble } from '../../ui/parts';
 import { caseKey } from '../names';
+import { useDraftAct } from '../useDraftAct';
 import type { Bench } from './bench';
 import { useClauseNames } from './cards/ChoiceCard';
 import { meant, type Known } from './meant';
@@ -71,20 +71,20 @@ export function ActsBar({
   const known = act ? knownFor(detail, act.act, clauses) : [];
   const value = typed ?? (caret ? '' : firstWords(words.text));
   const one = meant(value, known);
-  const carryOut = useMutation({
-    mutationFn: (body: Omit<Schemas['WordingAct'], 'revision'>) =>
+  const carryOut = useDraftAct(
+    detail.id,
+    (revision, body: Omit<Schemas['WordingAct'], 'revision'>) =>
       answer(
         api.POST('/api/v1/templates/{id}/wording/acts', {
           params: { path: { id: detail.id } },
-          body: { revision: detail.revision, ...body },
+          body: { revision, ...body },
         }),
       ),
-    onSuccess: (done, body) => {
+    (done, { name, label }) => {
       took(done.template);
-      const { name, label } = body;
       onDone(done.further > 0 ? { further: done.further, name, label, words } : undefined);
     },
-  });
+  );
   if (!act) return null;
   return (
     <form
@@ -175,7 +175,7 @@ export function knownFor({ content }: Bench['detail'], act: Act, clauses: string
   const named = (things: Known[]) => things.map(({ name, label }) => ({ name, label }));
   switch (act) {
     case 'MARK_FIELD':
-      return named(all);
+      return [...named(all), ...named(rules)];
     case 'INSERT':
       return [
         ...named(all),

@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { answer, api } from '../../api/client';
 import { say } from '../../messages/rooms';
 import { useSay } from '../../messages/useSay';
@@ -39,6 +39,10 @@ export function PageFace({
   const [chosen, setChosen] = useState<Chosen>();
   const [further, setFurther] = useState<Further>();
   const [offWanted, setOffWanted] = useState(false);
+  const stillThere = useRef<Chosen>(undefined);
+  useEffect(() => {
+    stillThere.current = chosen;
+  }, [chosen]);
   const input = useRef<HTMLInputElement>(null);
   const preview = usePreview(detail, shown);
   const words = useSay();
@@ -135,7 +139,7 @@ export function PageFace({
                   chosen,
                   onChosen: (next) => {
                     setChosen(next);
-                    setFurther(undefined);
+                    if (next?.words.text) setFurther(undefined);
                   },
                   onAct: () => input.current?.focus(),
                   acts: chosen && (
@@ -146,8 +150,9 @@ export function PageFace({
                       input={input}
                       onDone={(done) => {
                         setFurther(done);
-                        setChosen(undefined);
-                        focusWords(chosen.page);
+                        // somebody may have chosen other words while this was being done
+                        setChosen((now) => (now === chosen ? undefined : now));
+                        if (stillThere.current === chosen) focusWords(chosen.page);
                       }}
                       onLeave={() => {
                         setChosen(undefined);

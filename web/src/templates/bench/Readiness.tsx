@@ -1,8 +1,8 @@
-import { useMutation } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
 import { say } from '../../messages/rooms';
 import { Button, Trouble } from '../../ui/parts';
+import { useDraftAct } from '../useDraftAct';
 import { allFields, type Bench } from './bench';
 import { keyOfSubject } from './things';
 
@@ -22,26 +22,24 @@ export function Readiness({ bench, onGo }: { bench: Bench; onGo: (spot: Spot) =>
   const count = blocking.length + detail.obstacles.length;
   const [open, setOpen] = useState(false);
   const shown = open || blocking.length > 0;
-  const tidy = useMutation({
-    mutationFn: () =>
-      answer(
-        api.POST('/api/v1/templates/{id}/wording/tidying', {
-          params: { path: { id: detail.id } },
-          body: { revision: detail.revision },
-        }),
-      ),
-    onSuccess: bench.took,
-  });
-  const rename = useMutation({
-    mutationFn: (names: { from: string; to: string }) =>
+  const path = { params: { path: { id: detail.id } } };
+  const tidy = useDraftAct(
+    detail.id,
+    (revision) =>
+      answer(api.POST('/api/v1/templates/{id}/wording/tidying', { ...path, body: { revision } })),
+    bench.took,
+  );
+  const rename = useDraftAct(
+    detail.id,
+    (revision, names: { from: string; to: string }) =>
       answer(
         api.POST('/api/v1/templates/{id}/wording/renaming', {
-          params: { path: { id: detail.id } },
-          body: { revision: detail.revision, ...names },
+          ...path,
+          body: { revision, ...names },
         }),
       ),
-    onSuccess: bench.took,
-  });
+    bench.took,
+  );
   if (!count && !advice.length) {
     return (
       <p className="flex min-h-8 items-center text-moss">
@@ -83,7 +81,7 @@ export function Readiness({ bench, onGo }: { bench: Bench; onGo: (spot: Spot) =>
             </>
           )}
           {blocking.some((one) => tidied.includes(one.code)) && (
-            <Button disabled={tidy.isPending} onClick={() => tidy.mutate()}>
+            <Button disabled={tidy.isPending} onClick={() => tidy.mutate(undefined)}>
               {say('templates.accept-all-changes-and-delete')}
             </Button>
           )}

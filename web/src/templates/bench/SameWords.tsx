@@ -1,8 +1,8 @@
-import { useMutation } from '@tanstack/react-query';
 import { answer, api } from '../../api/client';
 import { say } from '../../messages/rooms';
 import type { Words } from '../../page/words';
 import { Button, Trouble } from '../../ui/parts';
+import { useDraftAct } from '../useDraftAct';
 import type { Bench } from './bench';
 
 export type Further = { further: number; name: string; label: string; words: Words };
@@ -18,12 +18,12 @@ export function SameWords({
   onDone: () => void;
 }) {
   const path = { params: { path: { id: detail.id } } };
-  const everywhere = useMutation({
-    mutationFn: async () => {
+  const everywhere = useDraftAct(
+    detail.id,
+    async (known, { name, label, words }: Further) => {
       const { revision } = await answer(
-        api.POST('/api/v1/templates/{id}/undo', { ...path, body: { revision: detail.revision } }),
+        api.POST('/api/v1/templates/{id}/undo', { ...path, body: { revision: known } }),
       );
-      const { name, label, words } = of;
       return answer(
         api.POST('/api/v1/templates/{id}/wording/acts', {
           ...path,
@@ -31,18 +31,18 @@ export function SameWords({
         }),
       );
     },
-    onSuccess: (done) => {
+    (done) => {
       took(done.template);
       onDone();
     },
-  });
+  );
   return (
     <div
       role="status"
       className="flex flex-wrap items-center gap-3 border-l-4 border-slate bg-sheet px-3 py-1"
     >
       <span>{say('templates.the-same-words-stand-in', { further: of.further })}</span>
-      <Button disabled={everywhere.isPending} onClick={() => everywhere.mutate()}>
+      <Button disabled={everywhere.isPending} onClick={() => everywhere.mutate(of)}>
         {say('templates.make-the-field-too', { further: of.further, name: of.name })}
       </Button>
       <Button onClick={onDone}>{say('templates.leave', { further: of.further })}</Button>

@@ -1,7 +1,8 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { answer, api } from '../../../api/client';
 import { say } from '../../../messages/rooms';
 import { inputLook, Trouble } from '../../../ui/parts';
+import { useDraftAct } from '../../useDraftAct';
 import type { Bench, Field } from '../bench';
 import { Setting } from './parts';
 
@@ -27,16 +28,17 @@ export function FieldPrint({
     enabled: !unsaved,
     placeholderData: (before) => before,
   });
-  const set = useMutation({
-    mutationFn: (print: string) =>
+  const set = useDraftAct(
+    id,
+    (known, print: string) =>
       answer(
         api.POST('/api/v1/templates/{id}/wording/printing', {
           params: { path: { id } },
-          body: { revision, name, print },
+          body: { revision: known, name, print },
         }),
       ),
-    onSuccess: took,
-  });
+    took,
+  );
   const { samples = [], used = [] } = prints.data ?? {};
   if (samples.length < 2 && !used.length) return null;
   const now = used.length > 1 ? several : (used[0] ?? '');

@@ -1,10 +1,10 @@
-import { useMutation } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../../api/client';
 import { say } from '../../../messages/rooms';
 import { useSay } from '../../../messages/useSay';
 import { calledIn } from '../../../signingFields/kinds';
 import { inputLook, Trouble } from '../../../ui/parts';
 import { SigningFieldInputs } from '../../SigningFieldInputs';
+import { useDraftAct } from '../../useDraftAct';
 import type { Bench } from '../bench';
 import { Places, Setting, tagOf, type Walk } from './parts';
 
@@ -50,16 +50,17 @@ function PartyOf({
   bench: Bench;
   field: SigningField;
 }) {
-  const move = useMutation({
-    mutationFn: (party: string) =>
+  const move = useDraftAct(
+    detail.id,
+    (revision, party: string) =>
       answer(
         api.POST('/api/v1/templates/{id}/wording/party', {
           params: { path: { id: detail.id } },
-          body: { revision: detail.revision, field: field.name, party },
+          body: { revision, field: field.name, party },
         }),
       ),
-    onSuccess: took,
-  });
+    took,
+  );
   return (
     <>
       <Setting label={say('templates.party-of-field')}>

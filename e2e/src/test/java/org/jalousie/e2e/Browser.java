@@ -21,6 +21,7 @@ final class Browser implements AutoCloseable {
 
     final Page page;
     final List<String> complaints = new ArrayList<>();
+    private byte[] trace = {};
     private final BrowserContext context;
     private final String address = Testbed.start().address();
 
@@ -95,6 +96,17 @@ final class Browser implements AutoCloseable {
                 .map(rule -> rule.getId() + ": " + rule.getNodes().get(0).getHtml() + " "
                         + rule.getNodes().get(0).getFailureSummary())
                 .toList();
+    }
+
+    /** What the browser did meanwhile, as a trace in its own format (JSON). */
+    byte[] traced(Runnable what) {
+        chromium.startTracing(page);
+        try {
+            what.run();
+        } finally {
+            trace = chromium.stopTracing();
+        }
+        return trace;
     }
 
     @Override

@@ -20,16 +20,20 @@ public final class Composer {
     private static final String TYPE = "application/vnd.openxmlformats-officedocument.wordprocessingml.numbering+xml";
     private static final String W = "http://schemas.openxmlformats.org/wordprocessingml/2006/main";
     private static final double MM_PER_PIXEL = 25.4 / 96;
-    private static final double WIDEST_MM = 160;
     private static final double LOGO_HEIGHT_MM = 14;
-    private static final int TABLE_WIDTH = 9300;
+    private static final int USUAL_MARGIN_MM = 23;
+    private static final int LEAST_MARGIN_MM = 10;
+    private static final int MOST_MARGIN_MM = 60;
 
     private final WordDraft draft = new WordDraft();
     private final StringBuilder body = new StringBuilder();
     private final Function<String, byte[]> pictures;
+    private final int room;
     private int attached;
 
-    private Composer(Function<String, byte[]> pictures) {
+    /** @param room between the margins, in twentieths of a point */
+    private Composer(int room, Function<String, byte[]> pictures) {
+        this.room = room;
         this.pictures = pictures;
     }
 
@@ -38,21 +42,33 @@ public final class Composer {
      *
      * @param html the body; everything but the elements named above is passed over
      * @param logo a picture's SHA-256 for the header, or empty
+     * @param paper A4 when it isn't said
+     * @param marginMm on all sides, from 10 to 60
      */
     public record Composition(
-            String title, String html, String header, String footer, boolean pageNumbers, String logo) {
+            String title,
+            String html,
+            String header,
+            String footer,
+            boolean pageNumbers,
+            String logo,
+            Paper paper,
+            Integer marginMm) {
         public Composition {
             title = title == null ? "" : title;
             html = html == null ? "" : html;
             header = header == null ? "" : header;
             footer = footer == null ? "" : footer;
             logo = logo == null ? "" : logo;
+            paper = paper == null ? Paper.A4 : paper;
+            marginMm =
+                    marginMm == null ? USUAL_MARGIN_MM : Math.max(LEAST_MARGIN_MM, Math.min(MOST_MARGIN_MM, marginMm));
         }
     }
 
     /** @param pictures the content of a picture by its SHA-256, as addresses of pictures end in it */
     public static byte[] word(Composition composition, Function<String, byte[]> pictures) {
-        return new Composer(pictures).make(composition);
+        return new Composer(composition.paper().between(composition.marginMm()), pictures).make(composition);
     }
 
     private byte[] make(Composition composition) {
@@ -63,6 +79,7 @@ public final class Composer {
                         + WordDraft.field("NUMPAGES")
                 : "<w:r/>";
         return draft.fileTitle(composition.title())
+                .paper(composition.paper(), composition.marginMm())
                 .header(composition.header())
                 .footer(composition.footer())
                 .margins(logo, numbers)
@@ -110,8 +127,8 @@ public final class Composer {
         List<Element> rows = table.select("tr");
         int columns = rows.stream().mapToInt(row -> row.children().size()).max().orElse(0);
         if (columns == 0) return;
-        int width = TABLE_WIDTH / columns;
-        body.append("<w:tbl><w:tblPr><w:tblW w:w=\"" + TABLE_WIDTH + "\" w:type=\"dxa\"/><w:tblBorders>");
+        int width = room / columns;
+        body.append("<w:tbl><w:tblPr><w:tblW w:w=\"" + room + "\" w:type=\"dxa\"/><w:tblBorders>");
         for (String side : List.of("top", "left", "bottom", "right", "insideH", "insideV"))
             body.append("<w:" + side + " w:val=\"single\" w:sz=\"4\" w:space=\"0\" w:color=\"808080\"/>");
         body.append("</w:tblBorders><w:tblLayout w:type=\"fixed\"/></w:tblPr><w:tblGrid>");
@@ -177,7 +194,7 @@ public final class Composer {
         String file = address.substring(address.lastIndexOf('/') + 1);
         if (!file.matches("[0-9a-f]{64}")) return "";
         PictureFile picture = PictureFile.read(pictures.apply(file));
-        double width = Math.min(picture.width() * MM_PER_PIXEL, WIDEST_MM);
+        double width = Math.min(picture.width() * MM_PER_PIXEL, room / Paper.TWIPS_PER_MM);
         return drawing("document.xml", picture, width, width * picture.height() / picture.width());
     }
 

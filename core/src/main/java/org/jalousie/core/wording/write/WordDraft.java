@@ -11,6 +11,9 @@ import org.jalousie.core.wording.docx.SafeXml;
 
 /** Writes a plain Word file from nothing: title, headings, paragraphs, numbered clauses, tables, header and footer. */
 public final class WordDraft {
+    private String section =
+            "<w:pgSz w:w=\"11906\" w:h=\"16838\"/><w:pgMar w:top=\"1418\" w:right=\"1303\" w:bottom=\"1304\" w:left=\"1303\" w:header=\"680\" w:footer=\"567\" w:gutter=\"0\"/>";
+
     private static final String W = "http://schemas.openxmlformats.org/wordprocessingml/2006/main";
     private static final String R = "http://schemas.openxmlformats.org/officeDocument/2006/relationships";
     private static final String PACKAGE = "http://schemas.openxmlformats.org/package/2006/";
@@ -44,6 +47,12 @@ public final class WordDraft {
     WordDraft margins(String intoHeader, String intoFooter) {
         headerXml = intoHeader;
         footerXml = intoFooter;
+        return this;
+    }
+
+    /** Another paper than A4, and one margin on all sides in mm. */
+    public WordDraft paper(Paper paper, int marginMm) {
+        section = paper.section(marginMm);
         return this;
     }
 
@@ -187,7 +196,7 @@ public final class WordDraft {
                 "word/document.xml",
                 "<w:document xmlns:w=\"" + W + "\" xmlns:r=\"" + R + "\"><w:body>" + body
                         + "<w:sectPr><w:headerReference w:type=\"default\" r:id=\"rId2\"/><w:footerReference w:type=\"default\" r:id=\"rId3\"/>"
-                        + "<w:pgSz w:w=\"11906\" w:h=\"16838\"/><w:pgMar w:top=\"1418\" w:right=\"1303\" w:bottom=\"1304\" w:left=\"1303\" w:header=\"680\" w:footer=\"567\" w:gutter=\"0\"/></w:sectPr></w:body></w:document>");
+                        + section + "</w:sectPr></w:body></w:document>");
         Map<String, byte[]> bytes = new LinkedHashMap<>();
         parts.forEach((name, xml) -> bytes.put(
                 name,

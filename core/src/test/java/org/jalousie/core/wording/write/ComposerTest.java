@@ -25,7 +25,8 @@ class ComposerTest {
 
     private static byte[] word(String html, String logo) {
         return Composer.word(
-                new Composer.Composition("T", html, "Header {{a}}", "Footer", true, logo), ComposerTest::picture);
+                new Composer.Composition("T", html, "Header {{a}}", "Footer", true, logo, Paper.LETTER, 20),
+                ComposerTest::picture);
     }
 
     @Test
@@ -60,5 +61,26 @@ class ComposerTest {
         // 96 pixels at 96 to the inch are 25.4 mm
         assertThat(DocxText.xml(word, "word/document.xml")).contains("cx=\"914400\" cy=\"457200\"");
         assertThat(DocxText.xml(word, "word/footer1.xml")).contains("PAGE", "NUMPAGES");
+    }
+
+    @Test
+    void thePaperAndTheMarginsAreTheOnesThatWereChosenAndAClauseGoesOnAfterATable() {
+        String xml = DocxText.xml(
+                word("<ol><li>one</li></ol><table><tr><td>a</td><td>b</td></tr></table><ol><li>two</li></ol>", ""),
+                "word/document.xml");
+        // 20 mm are 1134 twentieths of a point, and the table fills what is between the margins
+        assertThat(xml)
+                .contains("<w:pgSz w:w=\"12240\" w:h=\"15840\"/><w:pgMar w:top=\"1134\" w:right=\"1134\"")
+                .contains("<w:tblW w:w=\"9972\" w:type=\"dxa\"/>");
+        assertThat(xml.split("<w:numId w:val=\"1\"/>")).hasSize(3);
+    }
+
+    @Test
+    void paperAndMarginsThatNobodyNamedAreTheUsualOnes() {
+        Composer.Composition said = new Composer.Composition("T", "<p>x</p>", "", "", false, "", null, null);
+        assertThat(DocxText.xml(Composer.word(said, ComposerTest::picture), "word/document.xml"))
+                .contains("<w:pgSz w:w=\"11906\" w:h=\"16838\"/><w:pgMar w:top=\"1304\"");
+        assertThat(new Composer.Composition("T", "", "", "", false, "", Paper.A4, 500).marginMm())
+                .isEqualTo(60);
     }
 }
