@@ -64,7 +64,7 @@ export function Marks({
         >
           <span
             className="absolute top-0.5 right-0 text-[0.62rem] leading-[1.1] wrap-anywhere text-[#48617a]"
-            style={{ left: `${((right + 5) / size.width - 0.05) * (100 / 0.942)}%` }}
+            style={{ left: `${((right + 10) / size.width - 0.05) * (100 / 0.942)}%` }}
           >
             {label}
           </span>

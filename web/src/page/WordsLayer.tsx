@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { say } from '../messages/rooms';
 import { caretBox, moved } from './caretMoves';
-import { flatten, pieceAt, placeOfPoint, type FlatText } from './flatText';
+import { flatten, pieceAt, placeOfPoint, wholeWords, type FlatText } from './flatText';
 import type { Document } from './viewer';
 import { chosenWords, type Words } from './words';
 
@@ -166,7 +166,11 @@ export function WordsLayer({ url, document, number, width, onChosen, onPoint, on
           const to = placeOfPoint(flat.current, selection.focusNode, selection.focusOffset);
           if (from >= 0) anchor.current = from;
           if (to >= 0) place.current = to;
-          tell(false);
+          if (from >= 0 && to >= 0 && from !== to) {
+            const [start, end] = wholeWords(flat.current.text, from, to);
+            anchor.current = start;
+            go(end, true);
+          } else tell(false);
         }}
       />
       {caret && (

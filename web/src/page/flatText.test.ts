@@ -6,6 +6,7 @@ import {
   lineStart,
   pieceAt,
   placeOfPoint,
+  wholeWords,
   wordAfter,
   wordBefore,
 } from './flatText';
@@ -56,6 +57,16 @@ describe('the words of a page', () => {
     expect(wordBefore(text, text.length)).toBe(text.indexOf('each'));
     expect(wordBefore(text, 0)).toBe(0);
     expect(wordAfter(text, text.length)).toBe(text.length);
+  });
+
+  it('are taken whole where a stretch begins or ends within one', () => {
+    const text = 'with an approved carrier, and 48,000 more';
+    const at = (words: string) => text.indexOf(words);
+    expect(wholeWords(text, at('pproved'), at('rrier'))).toEqual([at('approved'), at(', and')]);
+    expect(wholeWords(text, at('rrier'), at('pproved'))).toEqual([at('approved'), at(', and')]);
+    expect(wholeWords(text, at('48'), at(' more'))).toEqual([at('48'), at(' more')]);
+    // edges that are met stay where they are
+    expect(wholeWords(text, 0, 4)).toEqual([0, 4]);
   });
 
   it('have lines with a start and an end', () => {

@@ -54,6 +54,14 @@ export function wordBefore(text: string, place: number): number {
   return wordsIn(text).findLast(({ start }) => start < place)?.start ?? 0;
 }
 
+/** The words that a stretch touches, whole: who points at words rarely hits their very edges. */
+export function wholeWords(text: string, from: number, to: number): [from: number, to: number] {
+  const [start, end] = from < to ? [from, to] : [to, from];
+  const within = (place: number) =>
+    wordsIn(text).find((word) => word.start < place && place < word.end);
+  return [within(start)?.start ?? start, within(end)?.end ?? end];
+}
+
 /** The start of a place's line. */
 export const lineStart = (text: string, place: number) => text.lastIndexOf('\n', place - 1) + 1;
 

@@ -71,7 +71,8 @@ export function TemplateTitle({ bench, saving, steps, publish, onPublish }: Prop
                 onClick={() => steps.back?.()}
               >
                 {say('templates.take-back')}
-                {detail.undo && <span className="sr-only"> {detail.undo}</span>}
+                {detail.undo && ' '}
+                <span className="sr-only">{detail.undo}</span>
               </Button>
               <Button
                 disabled={!steps.again}
@@ -79,7 +80,8 @@ export function TemplateTitle({ bench, saving, steps, publish, onPublish }: Prop
                 onClick={() => steps.again?.()}
               >
                 {say('templates.make-again')}
-                {detail.redo && <span className="sr-only"> {detail.redo}</span>}
+                {detail.redo && ' '}
+                <span className="sr-only">{detail.redo}</span>
               </Button>
             </span>
           </>

@@ -184,8 +184,7 @@ export function TodayList({
                       disabled={busy}
                       onClick={() => act(group, row)}
                     >
-                      {group.act}
-                      <span className="sr-only"> {row.number}</span>
+                      {group.act} <span className="sr-only">{row.number}</span>
                     </Button>
                   </td>
                 </tr>

@@ -39,7 +39,7 @@ export function SameWords({
   return (
     <div
       role="status"
-      className="flex flex-wrap items-center gap-3 border-l-4 border-slate bg-sheet px-3 py-1"
+      className="fixed bottom-4 left-1/2 z-30 flex -translate-x-1/2 flex-wrap items-center gap-3 border border-edge border-l-4 border-l-slate bg-sheet px-3 py-2 shadow-page"
     >
       <span>{say('templates.the-same-words-stand-in', { further: of.further })}</span>
       <Button disabled={everywhere.isPending} onClick={() => everywhere.mutate(of)}>

@@ -118,8 +118,7 @@ export function FieldsTable({ bench }: { bench: Bench }) {
         <Link
           to={`?open=${keyOfSubject({ kind: 'field', name: field.name, list: lists.at(-1)?.name ?? '' })}`}
         >
-          {say('templates.on-the-page')}
-          <span className="sr-only"> {called}</span>
+          {say('templates.on-the-page')} <span className="sr-only">{called}</span>
         </Link>
       ),
     },

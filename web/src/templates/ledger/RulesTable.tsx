@@ -124,8 +124,7 @@ export function RulesTable({ bench }: { bench: Bench }) {
       width: '4rem',
       cell: ({ kind, index, one }) => (
         <Link to={`?open=${keyOfSubject({ kind, index })}`}>
-          {say('templates.on-the-page')}
-          <span className="sr-only"> {one.label}</span>
+          {say('templates.on-the-page')} <span className="sr-only">{one.label}</span>
         </Link>
       ),
     },

@@ -78,7 +78,7 @@ class WorkbenchTest {
             Hand hand = hands.apply(page);
             try {
                 hand.tie("Stringhall Greyford", "", "Borrower");
-                hand.press(AriaRole.BUTTON, "~the field borrower too");
+                hand.redrawn(() -> hand.press(AriaRole.BUTTON, "~the field borrower too"));
                 note(page, "Borrower").waitFor();
                 hand.tie("12 Rope Walk, Greyford, GF2 4AB", "", "Address of the borrower");
                 hand.tie("1 May 2027", "", "Loan begins");
@@ -190,22 +190,24 @@ class WorkbenchTest {
     }
 
     private static void rule(Hand hand, Page page, String label, String gives, String expression) {
-        if (page.getByText("Add a rule").isHidden()) hand.press(AriaRole.BUTTON, "~on the page");
+        hand.press(AriaRole.BUTTON, "~on the page");
         hand.press(AriaRole.BUTTON, "Add a rule");
         hand.fill("Rule, in your words", label);
         hand.fill("Expression (FEEL)", expression);
         hand.select("Gives", gives);
         assertThat(page.getByText("Everything is saved")).isVisible();
+        hand.press(AriaRole.BUTTON, "~on the page");
     }
 
     private static void cover(Hand hand, Page page) {
-        if (page.getByText("Add a choice between cases").isHidden()) hand.press(AriaRole.BUTTON, "~on the page");
+        hand.press(AriaRole.BUTTON, "~on the page");
         hand.press(AriaRole.BUTTON, "Add a choice between cases");
         hand.fill("Choice, in your words", "Cover");
         hand.select("Clause for First case", "cover_of_the_state");
         hand.fill("Condition of First case (FEEL)", "insured_value_of >= 250000");
         hand.select("Clause for Otherwise", "cover_of_the_borrower");
         assertThat(page.getByText("Everything is saved")).isVisible();
+        hand.press(AriaRole.BUTTON, "~on the page");
     }
 
     private static void director(Hand hand, Page page) {

@@ -11,6 +11,9 @@ public final class Aside {
     public static final char OPEN = '\u2039';
     public static final char CLOSE = '\u203a';
 
+    /** How far back the look of words is looked for, in characters of XML. */
+    private static final int REACH = 4000;
+
     private static final List<String> BLOCKS = List.of("<w:p>", "<w:p ", "</w:p>", "<w:tr", "<w:tc");
 
     private Aside() {}
@@ -29,11 +32,14 @@ public final class Aside {
 
     /** The mark as XML that can stand at the end of what was written, in the look of the words before it. */
     static String run(char mark, StringBuilder out) {
-        int paragraph = Math.max(out.lastIndexOf("<w:p>"), out.lastIndexOf("<w:p "));
-        int from = out.lastIndexOf("<w:rPr>");
-        int to = out.indexOf("</w:rPr>", Math.max(from, 0));
-        boolean own = from > paragraph && to > from && out.indexOf("</w:pPr>", to) < 0;
-        String look = own ? out.substring(from, to + "</w:rPr>".length()) : "";
+        // what stands far before it is another paragraph's; looking through all of it would cost more with every
+        // passage
+        String tail = out.substring(Math.max(0, out.length() - REACH));
+        int paragraph = Math.max(tail.lastIndexOf("<w:p>"), tail.lastIndexOf("<w:p "));
+        int from = tail.lastIndexOf("<w:rPr>");
+        int to = tail.indexOf("</w:rPr>", Math.max(from, 0));
+        boolean own = from > paragraph && to > from && tail.indexOf("</w:pPr>", to) < 0;
+        String look = own ? tail.substring(from, to + "</w:rPr>".length()) : "";
         return "<w:r>" + look + "<w:t>" + mark + "</w:t></w:r>";
     }
 
