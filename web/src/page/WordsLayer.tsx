@@ -102,6 +102,7 @@ export function WordsLayer({ url, document, number, width, onChosen, onPoint, on
   function press(event: KeyboardEvent<HTMLDivElement>) {
     if (event.key === 'Enter') {
       event.preventDefault();
+      tell(false);
       onAct();
       return;
     }

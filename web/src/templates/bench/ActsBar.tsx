@@ -1,4 +1,4 @@
-import { useId, useState, type RefObject } from 'react';
+import { useEffect, useId, useState, type RefObject } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
 import { say, type RoomCode } from '../../messages/rooms';
 import type { Words } from '../../page/words';
@@ -50,6 +50,7 @@ export function ActsBar({
   bench: { detail, took },
   words,
   input,
+  wanted,
   onDone,
   onLeave,
 }: {
@@ -57,10 +58,16 @@ export function ActsBar({
   words: Words;
   /** Where what it is tied to is typed; the keys that ask for the acts lead there. */
   input: RefObject<HTMLInputElement | null>;
+  /** Whether it was asked for before it was there. */
+  wanted: RefObject<boolean>;
   /** Told of places where the same words stand and were left. */
   onDone: (done: Further | undefined) => void;
   onLeave: () => void;
 }) {
+  useEffect(() => {
+    if (wanted.current) input.current?.focus();
+    wanted.current = false;
+  }, [wanted, input]);
   const caret = words.text === '';
   const usable = acts.filter((one) => one.caret === caret);
   const [chosen, setChosen] = useState<Act>();

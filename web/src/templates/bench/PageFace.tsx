@@ -43,6 +43,8 @@ export function PageFace({
   useEffect(() => {
     stillThere.current = chosen;
   }, [chosen]);
+  /** Whether the bar, once it is there, is to have the focus. */
+  const wanted = useRef(false);
   const input = useRef<HTMLInputElement>(null);
   const preview = usePreview(detail, shown);
   const words = useSay();
@@ -141,13 +143,17 @@ export function PageFace({
                     setChosen(next);
                     if (next?.words.text) setFurther(undefined);
                   },
-                  onAct: () => input.current?.focus(),
+                  onAct: () => {
+                    wanted.current = input.current === null;
+                    input.current?.focus();
+                  },
                   acts: chosen && (
                     <ActsBar
                       key={`${chosen.page} ${chosen.words.before} ${chosen.words.text}`}
                       bench={bench}
                       words={chosen.words}
                       input={input}
+                      wanted={wanted}
                       onDone={(done) => {
                         setFurther(done);
                         // somebody may have chosen other words while this was being done

@@ -190,7 +190,7 @@ export function ComposeBar({ editor, onPicture }: { editor: Editor; onPicture: (
               onClick={run}
             >
               <Picture aria-hidden="true" size={18} />
-              {say(act)}
+              <span className="first-letter:uppercase">{say(act)}</span>
             </button>
           ))}
         </div>

@@ -17,6 +17,8 @@ import { PutIn } from './PutIn';
 const papers = { A4: 210, LETTER: 215.9 };
 const margins = [15, 20, 23, 25, 30, 35];
 const PAUSE = 500;
+/** How wide the page is shown, in rem. */
+const PAGE = 46;
 
 /** Writes a template from nothing, on the page as it will be; what is written becomes a Word file. */
 export default function ComposeRoom() {
@@ -50,10 +52,7 @@ export default function ComposeRoom() {
       },
     },
   });
-  const { empty, text } = useEditorState({
-    editor,
-    selector: ({ editor: now }) => ({ empty: now.isEmpty, text: now.getText() }),
-  });
+  const empty = useEditorState({ editor, selector: ({ editor: now }) => now.isEmpty });
   useEffect(() => {
     setStored(undefined);
     const timer = setTimeout(() => setStored(keep(written)), PAUSE);
@@ -76,7 +75,7 @@ export default function ComposeRoom() {
   const choose = (file: File | undefined, onKept: (address: string) => void) => {
     if (file) picture.mutate({ file, onKept });
   };
-  const margin = `${(written.marginMm / papers[written.paper]) * 100}%`;
+  const margin = `${((written.marginMm / papers[written.paper]) * PAGE).toFixed(2)}rem`;
   return (
     <>
       <RoomTitle title={say('templates.write-a-template')}>
@@ -153,11 +152,11 @@ export default function ComposeRoom() {
       </div>
       <div className="sticky top-0 z-10 bg-paper">
         <ComposeBar editor={editor} onPicture={() => pictureChooser.current?.click()} />
-        <PutIn editor={editor} text={text} />
+        <PutIn editor={editor} text={written.html} />
       </div>
       <div
-        className="mx-auto flex w-full max-w-[46rem] flex-col bg-[#fff] text-[#1d2726] shadow-page"
-        style={{ paddingInline: margin }}
+        className="mx-auto flex flex-col bg-[#fff] text-[#1d2726] shadow-page"
+        style={{ width: `${PAGE}rem`, paddingInline: margin }}
       >
         <div className="flex items-center gap-3 pt-4" style={{ minHeight: '4.5rem' }}>
           <InPlace

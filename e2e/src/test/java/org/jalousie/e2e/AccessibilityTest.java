@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
 import java.util.Map;
 import org.jalousie.core.wording.write.WordDraft;
 import org.jalousie.server.testbed.Office;
@@ -23,6 +24,8 @@ class AccessibilityTest {
                         new WordDraft().paragraph("{{lender name}} {{a").bytes())
                 .get("id")
                 .asString();
+        String draft =
+                office.bringIn("Draft for axe", Office.loanWording()).get("id").asString();
         String completed = office.completed(template, "Ida Marsh");
         String checking = office.generate(template, Office.loanValues("Willem Ostrander"));
         String out = office.send(office.generate(template, Office.loanValues("Greta Holm")));
@@ -77,6 +80,41 @@ class AccessibilityTest {
                         .click();
                 assertThat(browser.barriers()).as(face).isEmpty();
             }
+            browser.open("/templates/" + draft + "?face=ledger")
+                    .page
+                    .getByLabel("Choose all rows")
+                    .check();
+            assertThat(browser.barriers()).as("rows of the ledger chosen").isEmpty();
+            browser.page.keyboard().press("?");
+            browser.heading("Keys").waitFor();
+            assertThat(browser.barriers()).as("the keys").isEmpty();
+            browser.page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(ColorScheme.DARK));
+            Map<String, String> dark = Map.of(
+                    "/today",
+                    "Today",
+                    "/templates/" + template + "?open=field.insured_value",
+                    "Insured value",
+                    "/templates/" + template + "?face=ledger",
+                    "Insured value",
+                    "/templates/" + template + "?face=proof",
+                    "Print the proof",
+                    "/agreements/" + out,
+                    "their turn",
+                    "/archive",
+                    completed,
+                    "/postroom",
+                    "sent",
+                    "/templates/new",
+                    "Write a template");
+            dark.forEach((room, words) -> {
+                browser.open(room);
+                browser.page
+                        .getByText(words)
+                        .or(browser.page.locator("input[value='" + words + "']"))
+                        .first()
+                        .waitFor();
+                assertThat(browser.barriers()).as("dark " + room).isEmpty();
+            });
         }
     }
 
