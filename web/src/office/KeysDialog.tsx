@@ -54,7 +54,7 @@ export function KeysDialog({ open, onOpen }: { open: boolean; onOpen: (open: boo
           <dl className="grid grid-cols-[10rem_1fr] gap-y-1">
             {keys.map(([names, does]) => (
               <div key={does} className="contents">
-                <dt className="flex flex-wrap gap-1">
+                <dt className="flex flex-wrap items-start gap-1">
                   {names.map((name) => (
                     <kbd
                       key={name}
