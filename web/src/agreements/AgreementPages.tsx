@@ -7,7 +7,7 @@ import { AnnotatedPages } from '../page/AnnotatedPages';
 import { byKey } from '../page/printed';
 import type { Thing } from '../page/thing';
 import type { Sheet } from '../page/useOpened';
-import { Ordinal } from '../page/weave';
+import { ActorNote } from '../page/ActorNote';
 import { calledIn } from '../signingFields/kinds';
 import { Trouble } from '../ui/parts';
 
@@ -58,14 +58,7 @@ export function AgreementPages({ detail, document }: Props) {
           label: `${label}, ${called}`,
           lines: [line],
           spans: false,
-          body: (
-            <>
-              <Ordinal ordinal={at + 1} />
-              <span className="line-clamp-2 min-w-0">
-                {label} <span className="text-soft">{called}</span>
-              </span>
-            </>
-          ),
+          body: <ActorNote ordinal={at + 1} label={label} called={called} />,
         };
       }),
     [people, words],

@@ -1,8 +1,9 @@
 import { useEffect, useId, useState, type RefObject } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
-import { say, type RoomCode } from '../../messages/rooms';
+import { say } from '../../messages/rooms';
 import type { Words } from '../../page/words';
 import { Button, inputLook, Trouble } from '../../ui/parts';
+import { marks } from '../marks';
 import { caseKey } from '../names';
 import { useDraftAct } from '../useDraftAct';
 import type { Bench } from './bench';
@@ -157,13 +158,6 @@ export function ActsBar({
     </form>
   );
 }
-
-const marks: Record<string, RoomCode> = {
-  signature: 'templates.mark-signature',
-  full_name: 'templates.mark-full_name',
-  date_signed: 'templates.mark-date_signed',
-  initials: 'templates.mark-initials',
-};
 
 /** The tag that an act puts into the Word file. */
 function tagFor(act: Act, name: string): string {

@@ -6,7 +6,7 @@ import { useSay } from '../../messages/useSay';
 import { AnnotatedPages } from '../../page/AnnotatedPages';
 import type { Chosen } from '../../page/WordsLayer';
 import { focusWords } from '../../page/WordsLayer';
-import { Ordinal } from '../../page/weave';
+import { ActorNote } from '../../page/ActorNote';
 import { calledIn } from '../../signingFields/kinds';
 import { Trouble, Waiting } from '../../ui/parts';
 import { placesOf, type Thing } from '../../page/thing';
@@ -63,14 +63,7 @@ export function PageFace({
         return {
           ...thing,
           label: `${label}, ${called}`,
-          body: (
-            <>
-              <Ordinal ordinal={at + 1} />
-              <span className="line-clamp-2 min-w-0">
-                {label} <span className="text-soft">{called}</span>
-              </span>
-            </>
-          ),
+          body: <ActorNote ordinal={at + 1} label={label} called={called} />,
         };
       }),
     [settings, words],

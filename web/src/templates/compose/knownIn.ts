@@ -1,12 +1,6 @@
-import { say, type RoomCode } from '../../messages/rooms';
+import { say } from '../../messages/rooms';
 import type { Known } from '../bench/meant';
-
-const marks: Record<string, RoomCode> = {
-  signature: 'templates.mark-signature',
-  full_name: 'templates.mark-full_name',
-  date_signed: 'templates.mark-date_signed',
-  initials: 'templates.mark-initials',
-};
+import { marks } from '../marks';
 
 const said = (name: string) => {
   const words = name.replaceAll('_', ' ');
