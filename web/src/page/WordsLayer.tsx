@@ -60,7 +60,8 @@ export function WordsLayer({ url, document, number, width, onChosen, onPoint, on
       if (!target) return;
       const words = chosenWords(target, window.getSelection());
       const box = target.getBoundingClientRect();
-      const range = window.getSelection()?.getRangeAt(0);
+      const selection = window.getSelection();
+      const range = selection?.rangeCount ? selection.getRangeAt(0) : undefined;
       const parts = (rect: { left: number; top: number; right: number; bottom: number }) => ({
         left: (rect.left - box.left) / box.width,
         top: (rect.top - box.top) / box.height,

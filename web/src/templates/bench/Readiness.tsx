@@ -74,8 +74,8 @@ export function Readiness({ bench, onGo }: { bench: Bench; onGo: (spot: Spot) =>
                 {blocking.map((one, i) => (
                   <Line key={i} diagnostic={one} />
                 ))}
-                {detail.obstacles.map((one) => (
-                  <ObstacleLine key={one.message} obstacle={one} bench={bench} onGo={onGo} />
+                {detail.obstacles.map((one, i) => (
+                  <ObstacleLine key={i} obstacle={one} bench={bench} onGo={onGo} />
                 ))}
               </ul>
             </>
