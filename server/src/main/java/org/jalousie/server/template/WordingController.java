@@ -3,7 +3,6 @@ package org.jalousie.server.template;
 import java.io.IOException;
 import java.util.Map;
 import java.util.UUID;
-import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.wording.edit.Selection;
 import org.jalousie.server.account.SignedIn;
 import org.springframework.http.MediaType;
@@ -109,7 +108,7 @@ class WordingController {
     @PostMapping("/wording/party")
     TemplateViews.TemplateDetail handOver(
             @PathVariable UUID id, @RequestBody HandOver to, @AuthenticationPrincipal SignedIn by) {
-        return service.handOver(id, to.revision(), to.field(), new PartyKey(to.party()), by.displayName());
+        return service.handOver(id, to.revision(), to.field(), to.party(), by.displayName());
     }
 
     @GetMapping("/fields/{name}/prints")

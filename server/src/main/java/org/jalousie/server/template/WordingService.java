@@ -17,6 +17,7 @@ import org.jalousie.core.data.LookAlike;
 import org.jalousie.core.data.Names;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.template.PrintSamples;
@@ -212,15 +213,18 @@ class WordingService {
 
     /** Gives a signing field to another party, in the wording and with its settings. */
     @Transactional
-    TemplateViews.TemplateDetail handOver(UUID id, int revision, String name, PartyKey to, String by) {
+    TemplateViews.TemplateDetail handOver(UUID id, int revision, String name, String party, String by) {
         TemplateVersion draft = drafts.draft(id, revision);
         TemplateContent content = draft.content();
         SigningField field = content.signingFields().stream()
                 .filter(one -> one.name().equals(name))
                 .findFirst()
                 .orElseThrow(() -> Refusal.notFound(Message.of("field.none", "name", name)));
-        if (content.parties().stream().noneMatch(party -> party.key().equals(to)))
-            throw Refusal.notFound(Message.of("party.unknown", "key", to.value()));
+        PartyKey to = content.parties().stream()
+                .map(Party::key)
+                .filter(key -> key.value().equals(party))
+                .findFirst()
+                .orElseThrow(() -> Refusal.notFound(Message.of("party.unknown", "key", party)));
         String word = name.substring(field.party().value().length() + 1);
         SigningField moved = field.handedTo(to, to + "_" + word);
         if (content.signingFields().stream().anyMatch(one -> one.name().equals(moved.name())))
