@@ -101,7 +101,8 @@ class PreparationJourneyTest {
             builder.getByText("Take this condition").click();
             assertThat(page.getByLabel("Expression (FEEL)")).hasValue("count(objects) > 1");
             assertThat(page.getByText("Everything is saved")).isVisible();
-            page.keyboard().press("Escape");
+            page.getByText(java.util.regex.Pattern.compile("not on the page|is on the page"))
+                    .click();
             select(browser, "A courier travels");
             page.getByLabel("What to do").selectOption("MARK_PASSAGE");
             page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Dear objects");

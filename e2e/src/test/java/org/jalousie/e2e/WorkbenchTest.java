@@ -96,8 +96,8 @@ class WorkbenchTest {
             hand.tie("snakewood bow", "", "Part");
             hand.tie("The case stays closed", "", "Special conditions");
             note(page, "Special conditions").waitFor();
-            hand.tie("with a museum courier", "MARK_PASSAGE", "travels.by_courier");
-            hand.tie("with an approved carrier", "MARK_PASSAGE", "travels.by_carrier");
+            hand.tie("with a museum courier", "MARK_PASSAGE", "A courier travels along");
+            hand.tie("with an approved carrier", "MARK_INVERTED_PASSAGE", "A courier travels along");
             types(
                     hand,
                     page,
@@ -180,14 +180,11 @@ class WorkbenchTest {
                 .first();
     }
 
-    /** Types of fields, and choices, a line each, are settled in the ledger, several after one another. */
+    /** Types of fields are settled in the ledger, several after one another. */
     private static void types(Hand hand, Page page, String... settled) {
         hand.press(AriaRole.TAB, "Page");
         hand.key("ArrowRight");
-        for (int i = 0; i < settled.length; i += 2) {
-            if (settled[i + 1].contains("\n")) hand.fill(AriaRole.TEXTBOX, "Choices of " + settled[i], settled[i + 1]);
-            else hand.select("Type of " + settled[i], settled[i + 1]);
-        }
+        for (int i = 0; i < settled.length; i += 2) hand.select("Type of " + settled[i], settled[i + 1]);
         assertThat(page.getByText("Everything is saved")).isVisible();
         hand.press(AriaRole.TAB, "Ledger");
         hand.key("ArrowLeft");

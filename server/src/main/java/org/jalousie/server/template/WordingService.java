@@ -224,7 +224,7 @@ class WordingService {
                 .map(Party::key)
                 .filter(key -> key.value().equals(party))
                 .findFirst()
-                .orElseThrow(() -> Refusal.notFound(Message.of("party.unknown", "key", party)));
+                .orElseThrow(() -> Refusal.notFound(Message.of("party.unknown", "key", party == null ? "" : party)));
         String word = name.substring(field.party().value().length() + 1);
         SigningField moved = field.handedTo(to, to + "_" + word);
         if (content.signingFields().stream().anyMatch(one -> one.name().equals(moved.name())))
