@@ -31,7 +31,8 @@ export function WordsLayer({ url, document, number, width, onChosen, onPoint, on
   const flat = useRef<FlatText>({ text: '', pieces: [] });
   const place = useRef(0);
   const anchor = useRef(0);
-  const pointing = useRef(false);
+  /** While the mouse is held down: done when it is released. */
+  const held = useRef<Promise<void>>(undefined);
   /** Puts the cursor where it was when the words have been laid anew. */
   const again = useRef<(to: number, extend: boolean, quietly: boolean) => void>(() => undefined);
   const [caret, setCaret] = useState<{ left: number; top: number; height: number }>();
@@ -39,7 +40,9 @@ export function WordsLayer({ url, document, number, width, onChosen, onPoint, on
     const target = layer.current;
     if (!target) return;
     let ended = false;
-    import('./viewer')
+    // words that somebody is just dragging over are not taken from under the pointer
+    Promise.resolve(held.current)
+      .then(() => import('./viewer'))
       .then(({ layWords }) => layWords(document, number, target, width, () => !ended))
       .then(() => {
         if (ended) return;
@@ -142,16 +145,20 @@ export function WordsLayer({ url, document, number, width, onChosen, onPoint, on
           const enter = layer.current?.dataset.enter;
           if (layer.current) delete layer.current.dataset.enter;
           // whoever points sets the cursor by pointing
-          if (pointing.current) return;
+          if (held.current) return;
           if (enter === 'end') go(flat.current.text.length, false, true);
           else if (enter === 'start') go(0, false, true);
           else go(place.current, false, true);
         }}
         onBlur={() => setCaret(undefined)}
         onMouseDown={() => {
-          pointing.current = true;
-          const released = () => (pointing.current = false);
-          window.addEventListener('mouseup', released, { once: true });
+          held.current = new Promise((released) => {
+            const up = () => {
+              held.current = undefined;
+              released();
+            };
+            window.addEventListener('mouseup', up, { once: true });
+          });
         }}
         onMouseUp={(event) => {
           const selection = window.getSelection();

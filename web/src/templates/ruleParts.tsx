@@ -50,12 +50,3 @@ export function fieldsFor(settings: Settings, rule: Pick<Rule, 'within' | 'name'
     .map((one) => ({ name: one.name, type: one.gives, label: one.label, choices: [] as string[] }));
   return [...items, ...settings.fields, ...worked];
 }
-
-export function Cell({ label, children }: { label: string; children: React.ReactNode }) {
-  return (
-    <label className="flex flex-col gap-1">
-      <span className="text-soft">{label}</span>
-      {children}
-    </label>
-  );
-}

@@ -37,7 +37,15 @@ export function NotOnPage({
   card: (key: string) => ReactNode;
 }) {
   return (
-    <section aria-label={say('templates.not-on-the-page')} className="text-right">
+    <section
+      aria-label={say('templates.not-on-the-page')}
+      className="text-right"
+      onKeyDown={(event) => {
+        if (event.key !== 'Escape' || event.defaultPrevented || !shown) return;
+        event.currentTarget.querySelector('button')?.focus();
+        onShown(false);
+      }}
+    >
       <button
         type="button"
         aria-expanded={shown}

@@ -8,6 +8,7 @@ import { useNavigate } from 'react-router';
 import { answer, api, upload, type Schemas } from '../../api/client';
 import { say } from '../../messages/rooms';
 import { Button, inputLook, RoomTitle, Trouble } from '../../ui/parts';
+import { Setting } from '../bench/cards/parts';
 import { ComposeBar } from './ComposeBar';
 import { forgetWritten, keep, kept, nothing, type Written } from './kept';
 import { cleanedPaste } from './paste';
@@ -213,23 +214,6 @@ export default function ComposeRoom() {
         }}
       />
     </>
-  );
-}
-
-function Setting({
-  label,
-  className = '',
-  children,
-}: {
-  label: string;
-  className?: string;
-  children: React.ReactNode;
-}) {
-  return (
-    <label className={`flex flex-col gap-0.5 ${className}`}>
-      <span className="text-soft">{label}</span>
-      {children}
-    </label>
   );
 }
 

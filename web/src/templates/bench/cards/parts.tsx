@@ -2,10 +2,18 @@ import type { ReactNode } from 'react';
 import { say } from '../../../messages/rooms';
 import { Button } from '../../../ui/parts';
 
-/** One setting of a card, under its name. */
-export function Setting({ label, children }: { label: string; children: ReactNode }) {
+/** One setting under its name. */
+export function Setting({
+  label,
+  className = '',
+  children,
+}: {
+  label: string;
+  className?: string;
+  children: ReactNode;
+}) {
   return (
-    <label className="flex min-w-0 flex-col gap-0.5">
+    <label className={`flex min-w-0 flex-col gap-0.5 ${className}`}>
       <span className="text-soft">{label}</span>
       {children}
     </label>

@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.FilePayload;
 import java.util.List;
 import org.jalousie.core.wording.write.WordDraft;
@@ -31,24 +30,6 @@ class PreparationJourneyTest {
                         new Locator.GetByRoleOptions().setName(called).setExact(true));
     }
 
-    /** Selects a whole line of words on the page with the mouse. */
-    private static void select(Browser browser, String words) {
-        Locator line = browser.page
-                .locator(".text-layer span")
-                .filter(new Locator.FilterOptions().setHasText(words))
-                .first();
-        line.waitFor();
-        line.scrollIntoViewIfNeeded();
-        BoundingBox box = line.boundingBox();
-        double middle = box.y + box.height / 2;
-        browser.page.mouse().move(box.x + 0.5, middle);
-        browser.page.mouse().down();
-        browser.page
-                .mouse()
-                .move(box.x + box.width - 0.5, middle, new com.microsoft.playwright.Mouse.MoveOptions().setSteps(6));
-        browser.page.mouse().up();
-    }
-
     @Test
     void wordsBecomeFieldsPassagesDependOnRulesAndTheProofShowsAll() {
         byte[] letter = new WordDraft()
@@ -70,7 +51,8 @@ class PreparationJourneyTest {
                     .setInputFiles(new FilePayload("letter.docx", "application/octet-stream", letter));
             browser.button("Bring it in").click();
             browser.heading("From last year").waitFor();
-            select(browser, "Ida Marsh");
+            Hand hand = new Hand.OfMouse(page);
+            hand.choose("Ida Marsh");
             page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Who lends");
             assertThat(page.getByText("{{who_lends}}")).isVisible();
             browser.button("Make the field").click();
@@ -103,9 +85,7 @@ class PreparationJourneyTest {
             assertThat(page.getByText("Everything is saved")).isVisible();
             page.getByText(java.util.regex.Pattern.compile("not on the page|is on the page"))
                     .click();
-            // the pages are drawn anew for the rule; who selects meanwhile would have to select once more
-            page.waitForTimeout(2500);
-            select(browser, "A courier travels");
+            hand.choose("A courier travels with the objects.");
             page.getByLabel("What to do").selectOption("MARK_PASSAGE");
             page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Dear objects");
             browser.button("Make the passage").click();

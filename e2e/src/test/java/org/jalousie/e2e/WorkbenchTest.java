@@ -82,8 +82,7 @@ class WorkbenchTest {
             hand.tie("12 Rope Walk, Greyford, GF2 4AB", "", "Address of the borrower");
             hand.tie("1 May 2027", "", "Loan begins");
             hand.tie("30 September 2027", "", "Loan ends");
-            hand.chooseFrom("Treble viol of 1690", "EUR 48,000");
-            hand.act("MARK_PASSAGE", "Objects");
+            hand.tieFrom("Treble viol of 1690", "EUR 48,000", "MARK_PASSAGE", "Objects");
             note(page, "for Objects").waitFor();
             types(hand, page, "Objects", "ITEMS");
             hand.tie("Treble viol of 1690", "", "Object");
@@ -96,8 +95,8 @@ class WorkbenchTest {
             hand.tie("snakewood bow", "", "Part");
             hand.tie("The case stays closed", "", "Special conditions");
             note(page, "Special conditions").waitFor();
-            hand.tie("with a museum courier", "MARK_PASSAGE", "A courier travels along");
-            hand.tie("with an approved carrier", "MARK_INVERTED_PASSAGE", "A courier travels along");
+            hand.tie("with a museum courier", "MARK_PASSAGE", "travels.by_courier");
+            hand.tie("with an approved carrier", "MARK_PASSAGE", "travels.by_carrier");
             types(
                     hand,
                     page,
@@ -110,7 +109,9 @@ class WorkbenchTest {
                     "Objects: Insured value",
                     "MONEY",
                     "Special conditions",
-                    "RICH_TEXT");
+                    "RICH_TEXT",
+                    "Travels",
+                    "By courier\nBy carrier");
             rule(hand, page, "Insured value of all", "MONEY", "sum(objects.insured_value)");
             rule(hand, page, "Days of the loan", "NUMBER", "loan_ends - loan_begins");
             rule(hand, page, "Day of return", "DATE", "loan_ends + duration(\"P14D\")");
@@ -180,11 +181,15 @@ class WorkbenchTest {
                 .first();
     }
 
-    /** Types of fields are settled in the ledger, several after one another. */
+    /** Types of fields, and choices, a line each, are settled in the ledger, several after one another. */
     private static void types(Hand hand, Page page, String... settled) {
         hand.press(AriaRole.TAB, "Page");
         hand.key("ArrowRight");
-        for (int i = 0; i < settled.length; i += 2) hand.select("Type of " + settled[i], settled[i + 1]);
+        for (int i = 0; i < settled.length; i += 2) {
+            boolean choices = settled[i + 1].contains("\n");
+            if (choices) hand.fill(AriaRole.TEXTBOX, "Choices of " + settled[i], settled[i + 1]);
+            else hand.select("Type of " + settled[i], settled[i + 1]);
+        }
         assertThat(page.getByText("Everything is saved")).isVisible();
         hand.press(AriaRole.TAB, "Ledger");
         hand.key("ArrowLeft");
