@@ -41,28 +41,46 @@ export function PageSheet({
     >
       {drawn && (
         <>
-          <Picture document={document} number={number} width={width} readOut={!wordsOf} />
+          <Picture document={document} number={number} width={width} />
           {wordsOf?.({ document, number, width })}
         </>
+      )}
+      {document && !wordsOf && number <= document.numPages && (
+        <ReadOut document={document} number={number} />
       )}
       {children}
     </section>
   );
 }
 
+/** The words of a page for assistive technology, of those far from the window too: they are read and looked for as one text. */
+function ReadOut({ document, number }: { document: Document; number: number }) {
+  const [text, setText] = useState('');
+  useEffect(() => {
+    let ended = false;
+    import('./viewer')
+      .then(({ pageWords }) => pageWords(document, number))
+      .then((words) => {
+        if (!ended) setText(words);
+      })
+      .catch(() => undefined);
+    return () => {
+      ended = true;
+    };
+  }, [document, number]);
+  return <div className="sr-only">{text}</div>;
+}
+
 function Picture({
   document,
   number,
   width,
-  readOut,
 }: {
   document: Document;
   number: number;
   width: number;
-  readOut: boolean;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const [text, setText] = useState('');
   const [bands, setBands] = useState<Band[]>([]);
   useEffect(() => {
     let ended = false;
@@ -70,10 +88,9 @@ function Picture({
     if (!target) return;
     import('./viewer')
       .then(({ draw }) => draw(document, number, target, width, () => !ended))
-      .then((drawing) => {
+      .then((changed) => {
         if (ended) return;
-        setText(drawing.text);
-        setBands(drawing.changed);
+        setBands(changed);
       })
       .catch(() => undefined);
     return () => {
@@ -91,7 +108,6 @@ function Picture({
           style={{ top: `${top * 100}%`, height: `${(bottom - top) * 100}%` }}
         />
       ))}
-      {readOut && <div className="sr-only">{text}</div>}
     </>
   );
 }

@@ -19,13 +19,19 @@ export function open(url: string): pdfjs.PDFDocumentLoadingTask {
   });
 }
 
-/** @property changed where it differs from what the canvas showed before, if that was a page of the same size */
-export type Drawing = { text: string; changed: Band[] };
+/** The words of a page, a line break at the end of each of its lines. */
+export async function pageWords(document: Document, number: number): Promise<string> {
+  const page = await document.getPage(number);
+  const text = await page.getTextContent();
+  return text.items
+    .map((item) => ('str' in item ? item.str + (item.hasEOL ? '\n' : '') : ''))
+    .join('');
+}
 
 /**
  * Draws one page at a width in CSS pixels; what the canvas shows stays until the page is whole.
  *
- * @returns its words for assistive technology, and what has changed
+ * @returns where it differs from what the canvas showed before, if that was a page of the same size
  */
 export async function draw(
   document: Document,
@@ -33,7 +39,7 @@ export async function draw(
   canvas: HTMLCanvasElement,
   width: number,
   wanted: () => boolean,
-): Promise<Drawing> {
+): Promise<Band[]> {
   const page = await document.getPage(number);
   const plain = page.getViewport({ scale: 1 });
   const scale = (width / plain.width) * Math.min(window.devicePixelRatio || 1, 2);
@@ -45,24 +51,18 @@ export async function draw(
   const shown = canvas.getContext('2d', { willReadFrequently: true });
   if (!context || !shown) throw new Error('no drawing context');
   await page.render({ canvas: next, canvasContext: context, viewport, annotationMode: 1 }).promise;
-  const text = await page.getTextContent();
-  const drawing: Drawing = {
-    text: text.items
-      .map((item) => ('str' in item ? item.str + (item.hasEOL ? '\n' : '') : ''))
-      .join(''),
-    changed: [],
-  };
-  if (!wanted()) return drawing;
+  let changed: Band[] = [];
+  if (!wanted()) return changed;
   const { width: wide, height: high } = next;
   if (canvas.dataset.drawn && canvas.width === wide && canvas.height === high) {
     const [before, after] = [shown, context].map((one) => one.getImageData(0, 0, wide, high).data);
-    if (before && after) drawing.changed = changedBands(before, after, wide, high);
+    if (before && after) changed = changedBands(before, after, wide, high);
   }
   canvas.width = wide;
   canvas.height = high;
   shown.drawImage(next, 0, 0);
   canvas.dataset.drawn = 'true';
-  return drawing;
+  return changed;
 }
 
 /** Lays the words of a page over its picture, unseen, so that they can be selected, if they are still wanted. */

@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { rebased } from './rebased';
 import { draftScope } from './useDraftAct';
 import { answer, api, Problem, sessionEnd, type Schemas } from '../api/client';
 
@@ -27,7 +28,7 @@ export function useTemplate(id: string) {
     queryFn: () => answer(api.GET('/api/v1/templates/{id}', { params: { path: { id } } })),
   });
   const [draft, setDraft] = useState<Settings>();
-  const sent = useRef('');
+  const sent = useRef<Settings>(undefined);
   const detail = template.data;
 
   const took = useCallback(
@@ -41,17 +42,17 @@ export function useTemplate(id: string) {
     [queries, id],
   );
 
-  const base = useRef('');
+  const base = useRef<Settings>(undefined);
   useEffect(() => {
     if (!detail) return;
     const before = base.current;
     const underWay = sent.current;
-    base.current = JSON.stringify(detail.content);
-    sent.current = '';
-    // what was typed while the last change was on its way stays and goes next
-    setDraft((now) => {
-      const typed = now === undefined ? '' : JSON.stringify(now);
-      return typed === '' || typed === underWay || typed === before ? detail.content : now;
+    base.current = detail.content;
+    sent.current = undefined;
+    // what was typed while a change was on its way stays, on top of what that change has brought, and goes next
+    setDraft((typed) => {
+      const from = underWay ?? before;
+      return typed && from ? rebased(from, typed, detail.content) : detail.content;
     });
   }, [detail]);
 
@@ -72,10 +73,14 @@ export function useTemplate(id: string) {
   const save = useMutation({
     scope: draftScope(id),
     mutationFn: (content: Settings) => {
-      sent.current = JSON.stringify(content);
+      sent.current = content;
       return put(content, false);
     },
     onSuccess: took,
+    onError: () => {
+      // what could not be saved is still being typed
+      sent.current = undefined;
+    },
   });
   const { mutate, isPending, error, reset } = save;
   const refused = error instanceof Problem && error.status === 409;
@@ -133,7 +138,8 @@ export function useTemplate(id: string) {
   /** Forgets what was typed and takes the template as the server has it. */
   const reload = useCallback(() => {
     setDraft(undefined);
-    sent.current = '';
+    sent.current = undefined;
+    base.current = undefined;
     reset();
     queries.removeQueries({ queryKey: ['template', id] });
     void queries.invalidateQueries({ queryKey: ['template', id] });

@@ -129,7 +129,7 @@ export function PageFace({
           }}
           opening={{ key: opened.key, place, onOpen: open, card }}
           choosing={
-            !fixed && shown === 'names'
+            !fixed && shown === 'names' && preview.of === 'names'
               ? {
                   chosen,
                   onChosen: (next) => {
@@ -189,12 +189,12 @@ function usePreview(detail: Bench['detail'], shown: string) {
         specimen < 0
           ? `/api/v1/templates/${id}/preview.pdf?${stamp}`
           : `/api/v1/templates/${id}/specimens/${specimen}/pages.pdf?${stamp}`;
-      return { url, ...made };
+      return { url, shown, ...made };
     },
     enabled: readable,
     placeholderData: keepPreviousData,
     staleTime: Infinity,
   });
   const sheet = useMemo((): Sheet | undefined => preview.data, [preview.data]);
-  return { sheet, readable, error: preview.error };
+  return { sheet, of: preview.data?.shown, readable, error: preview.error };
 }
