@@ -15,6 +15,7 @@ import org.jalousie.core.data.FieldType;
 import org.jalousie.core.rules.Rule;
 import org.jalousie.core.rules.RuleFault;
 import org.jalousie.core.rules.RuleSet;
+import org.jalousie.core.wording.edit.TagEdit;
 import org.jalousie.core.wording.edit.WordingEdit;
 import org.jalousie.core.wording.write.WordDraft;
 import org.junit.jupiter.api.Test;
@@ -22,7 +23,7 @@ import org.junit.jupiter.api.Test;
 /** A field gets another name wherever the file speaks of it, all at once. */
 class RenamingInTheFileTest {
     private static WordingEdit.Edited renamed(byte[] file, Map<String, String> names) {
-        return WordingEdit.rename(WordFile.open(file), names);
+        return TagEdit.rename(WordFile.open(file), names);
     }
 
     @Test

@@ -22,10 +22,12 @@ import org.springframework.web.multipart.MultipartFile;
 @RequestMapping("/api/v1/templates/{id}")
 class WordingController {
     private final WordingService service;
+    private final TagService tags;
     private final PreviewService previews;
 
-    WordingController(WordingService service, PreviewService previews) {
+    WordingController(WordingService service, TagService tags, PreviewService previews) {
         this.service = service;
+        this.tags = tags;
         this.previews = previews;
     }
 
@@ -88,7 +90,7 @@ class WordingController {
     @PostMapping("/wording/renaming")
     TemplateViews.TemplateDetail rename(
             @PathVariable UUID id, @RequestBody Rename rename, @AuthenticationPrincipal SignedIn by) {
-        return service.rename(id, rename.revision(), rename.from(), rename.to(), by.displayName());
+        return tags.rename(id, rename.revision(), rename.from(), rename.to(), by.displayName());
     }
 
     record Print(int revision, String name, String print) {
@@ -100,7 +102,7 @@ class WordingController {
     @PostMapping("/wording/printing")
     TemplateViews.TemplateDetail print(
             @PathVariable UUID id, @RequestBody Print print, @AuthenticationPrincipal SignedIn by) {
-        return service.print(id, print.revision(), print.name(), print.print(), by.displayName());
+        return tags.print(id, print.revision(), print.name(), print.print(), by.displayName());
     }
 
     record HandOver(int revision, String field, String party) {}
@@ -108,12 +110,12 @@ class WordingController {
     @PostMapping("/wording/party")
     TemplateViews.TemplateDetail handOver(
             @PathVariable UUID id, @RequestBody HandOver to, @AuthenticationPrincipal SignedIn by) {
-        return service.handOver(id, to.revision(), to.field(), to.party(), by.displayName());
+        return tags.handOver(id, to.revision(), to.field(), to.party(), by.displayName());
     }
 
     @GetMapping("/fields/{name}/prints")
     TemplateViews.FieldPrints prints(@PathVariable UUID id, @PathVariable String name) {
-        return service.prints(id, name);
+        return tags.prints(id, name);
     }
 
     @GetMapping("/preview")

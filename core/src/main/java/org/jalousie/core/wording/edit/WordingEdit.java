@@ -3,24 +3,17 @@ package org.jalousie.core.wording.edit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
-import org.jalousie.core.data.FieldType;
+import java.util.function.UnaryOperator;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.docx.PackageParts;
 import org.jalousie.core.wording.docx.ParagraphText;
 import org.jalousie.core.wording.docx.Word;
-import org.jalousie.core.wording.tags.Tag;
 import org.jalousie.core.wording.tags.TagReader;
 import org.w3c.dom.Element;
 
 /** Acts of a person on the pages, carried out in the Word file itself with all its formatting kept. */
 public final class WordingEdit {
-    /** The content of a value's tag: marks before the name, the name, a print, blanks after it. */
-    private static final Pattern VALUE = Pattern.compile(
-            "([\\s\u00a0]*&?[\\s\u00a0]*)(\\w+)(?:\\.(\\w+))?([\\s\u00a0]*)", Pattern.UNICODE_CHARACTER_CLASS);
-
     private final PackageParts pack;
     private final List<String> parts;
     private final Map<String, String> shown;
@@ -124,78 +117,22 @@ public final class WordingEdit {
         return edit.done(1);
     }
 
-    /** Fields, rules and sections get other names, wherever the wording uses them. */
-    public static Edited rename(WordFile file, Map<String, String> names) {
+    /** Tags get another content wherever the wording has them, where only characters stand too; their delimiters stay. */
+    static Edited tags(WordFile file, UnaryOperator<String> content, Map<String, String> names) {
         WordingEdit edit = new WordingEdit(file, Map.of());
         int places = 0;
         for (ShownText.Line line : edit.text().lines()) {
             for (int i = line.tags().size() - 1; i >= 0; i--) {
                 TagReader.Found tag = line.tags().get(i);
-                String renamed = renamed(tag.content(), names);
-                if (renamed.equals(tag.content())) continue;
+                String changed = content.apply(tag.content());
+                if (changed.equals(tag.content())) continue;
                 String before = line.text().original().substring(tag.start(), tag.end());
-                edit.replace(line.text(), tag.start(), tag.end(), before.replace(tag.content(), renamed));
+                edit.replace(line.text(), tag.start(), tag.end(), before.replace(tag.content(), changed));
                 places++;
             }
         }
-        places += PlainRenaming.in(edit.pack, content -> renamed(content, names), names);
+        places += PlainRenaming.in(edit.pack, content, names);
         return edit.done(places);
-    }
-
-    /**
-     * A value prints in another way wherever the wording has it; sections that it decides stay as they are.
-     *
-     * @param print empty for the usual one
-     */
-    public static Edited print(WordFile file, String name, String print) {
-        WordingEdit edit = new WordingEdit(file, Map.of());
-        int places = 0;
-        for (ShownText.Line line : edit.text().lines()) {
-            for (int i = line.tags().size() - 1; i >= 0; i--) {
-                TagReader.Found tag = line.tags().get(i);
-                String printed = printed(tag.content(), name, print);
-                if (printed.equals(tag.content())) continue;
-                String before = line.text().original().substring(tag.start(), tag.end());
-                edit.replace(line.text(), tag.start(), tag.end(), before.replace(tag.content(), printed));
-                places++;
-            }
-        }
-        places += PlainRenaming.in(edit.pack, content -> printed(content, name, print), Map.of());
-        return edit.done(places);
-    }
-
-    private static String printed(String content, String name, String print) {
-        Matcher value = VALUE.matcher(content);
-        if (!value.matches() || !value.group(2).equals(name)) return content;
-        String now = value.group(3) == null ? "" : value.group(3);
-        // a word after the full stop that is no print is a party's signing field
-        if (!now.isEmpty() && !FieldType.isPrint(now)) return content;
-        return value.group(1) + name + (print.isEmpty() ? "" : "." + print) + value.group(4);
-    }
-
-    /** A signing field becomes another party's, wherever the wording has it. @param word what follows the party's key */
-    public static Edited handOver(WordFile file, String from, String word, String to) {
-        WordingEdit edit = new WordingEdit(file, Map.of());
-        int places = 0;
-        for (ShownText.Line line : edit.text().lines()) {
-            for (int i = line.tags().size() - 1; i >= 0; i--) {
-                TagReader.Found tag = line.tags().get(i);
-                if (!tag.tag().equals(new Tag.Dotted(from, word))) continue;
-                edit.replace(line.text(), tag.start(), tag.end(), "{{" + to + "." + word + "}}");
-                places++;
-            }
-        }
-        return edit.done(places);
-    }
-
-    private static String renamed(String content, Map<String, String> names) {
-        for (Map.Entry<String, String> one : names.entrySet()) {
-            String changed = content.replaceFirst(
-                    "^([\\s\u00a0]*[#^/&]?[\\s\u00a0]*)" + Pattern.quote(one.getKey()) + "(?=[\\s\u00a0.]|$)",
-                    "$1" + one.getValue());
-            if (!changed.equals(content)) return changed;
-        }
-        return content;
     }
 
     /** All tracked changes are accepted and all comments deleted. */

@@ -112,7 +112,7 @@ class WordingEditTest {
         WordFile file = file(new WordDraft()
                 .header("{{lender.long}}")
                 .paragraph("{{#lender}}{{lender}} {{lender_name}} lender{{/lender}}"));
-        WordingEdit.Edited edited = WordingEdit.rename(file, Map.of("lender", "giver"));
+        WordingEdit.Edited edited = TagEdit.rename(file, Map.of("lender", "giver"));
         assertThat(body(edited)).isEqualTo("{{#giver}}{{giver}} {{lender_name}} lender{{/giver}}");
         assertThat(DocxText.part(edited.file().bytes(), "word/header1.xml")).isEqualTo("{{giver.long}}");
         assertThat(edited.places()).isEqualTo(4);
@@ -135,13 +135,13 @@ class WordingEditTest {
                 .header("{{ends}}")
                 .paragraph(
                         "From {{ ends }} to {{ends.short}}: {{#ends}}at last{{/ends}} {{ends_at}} {{ends.signature}}"));
-        WordingEdit.Edited edited = WordingEdit.print(file, "ends", "iso");
+        WordingEdit.Edited edited = TagEdit.print(file, "ends", "iso");
         assertThat(edited.places()).isEqualTo(3);
         assertThat(body(edited))
                 .isEqualTo(
                         "From {{ ends.iso }} to {{ends.iso}}: {{#ends}}at last{{/ends}} {{ends_at}} {{ends.signature}}");
         assertThat(DocxText.part(edited.file().bytes(), "word/header1.xml")).isEqualTo("{{ends.iso}}");
-        assertThat(body(WordingEdit.print(edited.file(), "ends", ""))).startsWith("From {{ ends }} to {{ends}}:");
+        assertThat(body(TagEdit.print(edited.file(), "ends", ""))).startsWith("From {{ ends }} to {{ends}}:");
     }
 
     @Test
@@ -152,5 +152,19 @@ class WordingEditTest {
                 .isEqualTo("by road {{#a}}on show{{/a}}{{#b}}{{carrier}}{{/b}}.");
         assertThat(body(WordingEdit.insert(file, new Selection("", "by road ", "\u2039on show"), "{{x}}", SHOWN)))
                 .startsWith("by road {{x}}");
+    }
+
+    @Test
+    void aSigningFieldGoesToAnotherPartyInWhateverDelimitersItStands() {
+        WordFile file = file(new WordDraft()
+                .paragraph("{{lender.signature}} {{ lender.signature }} {{lender.signature_2}} {{lender}}")
+                .paragraph("{{=<% %>=}}<%lender.signature%>"));
+        WordingEdit.Edited edited = TagEdit.handOver(file, "lender", "signature", "director");
+        assertThat(edited.places()).isEqualTo(3);
+        assertThat(body(edited))
+                .isEqualTo(
+                        "{{director.signature}} {{ director.signature }} {{lender.signature_2}} {{lender}}\n{{=<% %>=}}<%director.signature%>");
+        assertThat(TagEdit.handOver(file, "lender", "initials", "director").places())
+                .isZero();
     }
 }
