@@ -247,9 +247,24 @@ class FinishedFilesTest {
         Wording wording = Wording.compile(WordFile.open(draft.bytes()), Set.of());
         FieldPlacer.Placed placed =
                 FieldPlacer.place(converter.toPdf(wording.merge(Map.of(), Locale.UK)), wording.boxes(), List.of());
-        assertThat(LayoutRisks.of(placed.pdf(), placed.pages()))
+        List<LayoutRisk> found = LayoutRisks.of(placed.pdf(), placed.pages());
+        assertThat(found)
                 .extracting(LayoutRisk::kind)
                 .contains(LayoutRisk.Kind.HEADING_AT_FOOT, LayoutRisk.Kind.EMPTY_PAGE, LayoutRisk.Kind.SIGNATURE_ALONE);
+        // each is pinned to its spot: a heading at the foot, a signature at its own height
+        assertThat(found)
+                .allSatisfy(risk -> assertThat(risk.y())
+                        .as(risk.toString())
+                        .isBetween(
+                                0.0, placed.pages().sizes().get(risk.page() - 1).height()));
+        assertThat(found)
+                .filteredOn(risk -> risk.kind() == LayoutRisk.Kind.HEADING_AT_FOOT)
+                .allSatisfy(risk -> assertThat(risk.y()).isLessThan(200));
+        assertThat(found)
+                .filteredOn(risk -> risk.kind() == LayoutRisk.Kind.SIGNATURE_ALONE)
+                .allSatisfy(risk -> assertThat(placed.pages().fields())
+                        .anySatisfy(field -> assertThat(field.y() + field.height())
+                                .isEqualTo(risk.y(), org.assertj.core.data.Offset.offset(0.01))));
         StringBuilder lines = new StringBuilder("first");
         for (int i = 0; i < 80; i++) lines.append("\nline ").append(i);
         byte[] table = new WordDraft()

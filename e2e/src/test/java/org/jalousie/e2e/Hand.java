@@ -111,27 +111,25 @@ abstract class Hand {
             super(page);
         }
 
-        private Locator line(String words) {
-            Locator line = page.locator(".text-layer span")
-                    .filter(new Locator.FilterOptions().setHasText(words))
-                    .first();
-            line.waitFor();
-            line.scrollIntoViewIfNeeded();
-            return line;
-        }
-
-        /** Just within the first and the last letter of words, and their middle height. */
+        /**
+         * Just within the first and the last letter of words, and their middle height. Found, brought into the window
+         * and measured at one stroke: pages that are drawn anew meanwhile are other elements.
+         */
         private double[] edges(String words) {
-            Object found = line(words)
-                    .evaluate(
-                            "(span, words) => { const node = span.firstChild, at = node.data.indexOf(words);"
+            Object found = page.waitForFunction(
+                            "words => { const span = [...document.querySelectorAll('.text-layer span')].find("
+                                    + " one => one.firstChild instanceof Text && one.firstChild.data.includes(words));"
+                                    + " if (!span) return null; const box = span.getBoundingClientRect();"
+                                    + " if (box.top < 160 || box.bottom > innerHeight - 80) span.scrollIntoView({block: 'center'});"
+                                    + " const node = span.firstChild, at = node.data.indexOf(words);"
                                     + " const range = document.createRange(); range.setStart(node, at);"
                                     + " range.setEnd(node, at + 1); const first = range.getBoundingClientRect();"
                                     + " range.setStart(node, at + words.length - 1); range.setEnd(node, at + words.length);"
                                     + " const last = range.getBoundingClientRect();"
                                     + " return [first.left + first.width / 4, last.right - last.width / 4,"
                                     + " first.top + first.height / 2]; }",
-                            words);
+                            words)
+                    .jsonValue();
             return ((java.util.List<?>) found)
                     .stream().mapToDouble(one -> ((Number) one).doubleValue()).toArray();
         }
