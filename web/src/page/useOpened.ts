@@ -2,6 +2,9 @@ import { useEffect, useState } from 'react';
 import type { Schemas } from '../api/client';
 import type { Document } from './viewer';
 
+/** Loaded beside the room that will need it; whoever opens pages hears of a failure. */
+import('./viewer').catch(() => undefined);
+
 /** Pages that can be opened, with what is known of them. */
 export type Sheet = {
   url: string;

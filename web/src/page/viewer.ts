@@ -6,10 +6,21 @@ pdfjs.GlobalWorkerOptions.workerSrc = worker;
 
 export type Document = pdfjs.PDFDocumentProxy;
 
+/** One worker reads all documents: it is started once, as soon as the viewer is there, and not for each redrawing. */
+let reader: pdfjs.PDFWorker | undefined;
+
+function atWork(): pdfjs.PDFWorker {
+  if (!reader || reader.destroyed) reader = new pdfjs.PDFWorker();
+  return reader;
+}
+
+if (typeof Worker !== 'undefined') atWork();
+
 /** Opens a document from our own server; the caller destroys it. */
 export function open(url: string): pdfjs.PDFDocumentLoadingTask {
   return pdfjs.getDocument({
     url,
+    worker: atWork(),
     cMapUrl: '/viewer/cmaps/',
     cMapPacked: true,
     standardFontDataUrl: '/viewer/standard_fonts/',

@@ -7,7 +7,7 @@ import { answer, api, Problem, sessionEnd, type Schemas } from '../api/client';
 type Detail = Schemas['TemplateDetail'];
 export type Settings = Schemas['TemplateSettings'];
 
-const PAUSE = 600;
+const PAUSE = 250;
 
 /** Whether an answer tells of a later state of a template than the one that is known. */
 export function isLater(

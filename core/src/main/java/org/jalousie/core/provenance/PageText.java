@@ -32,6 +32,7 @@ final class PageText {
     private static final double USUAL_DESCENT = -0.35;
 
     private final List<Glyph> glyphs = new ArrayList<>();
+    private final Map<PDFont, Reach> reaches = new IdentityHashMap<>();
     private final Map<COSBase, Map<Integer, Letters>> tagged = new IdentityHashMap<>();
     private final List<Letters> paragraphs = new ArrayList<>();
     private final List<List<Letters>> beside = new ArrayList<>();
@@ -93,16 +94,17 @@ final class PageText {
         else rest.add(letters);
     }
 
-    private static Glyph glyph(int page, TextPosition position) {
+    private Glyph glyph(int page, TextPosition position) {
         Matrix matrix = position.getTextMatrix();
         // the matrix has the size of the font in it (ISO 32000-1 §9.4.4)
-        double size = Math.hypot(matrix.getScaleX(), matrix.getShearY());
-        PDFont font = position.getFont();
-        PDFontDescriptor descriptor = font.getFontDescriptor();
-        double up = size * known(descriptor == null ? 0 : descriptor.getAscent(), USUAL_ASCENT);
-        double down = size * known(descriptor == null ? 0 : descriptor.getDescent(), USUAL_DESCENT);
-        double cos = size == 0 ? 1 : matrix.getScaleX() / size;
-        double sin = size == 0 ? 0 : matrix.getShearY() / size;
+        double across = matrix.getScaleX();
+        double rising = matrix.getShearY();
+        double size = Math.sqrt(across * across + rising * rising);
+        Reach reach = reaches.computeIfAbsent(position.getFont(), Reach::of);
+        double up = size * reach.up;
+        double down = size * reach.down;
+        double cos = size == 0 ? 1 : across / size;
+        double sin = size == 0 ? 0 : rising / size;
         double x = matrix.getTranslateX();
         double y = matrix.getTranslateY();
         double width = position.getWidthDirAdj();
@@ -111,9 +113,19 @@ final class PageText {
         return new Glyph(page, min(xs), min(ys), max(xs), max(ys), cos * y - sin * x);
     }
 
-    /** @param stated in thousandths of the font's size; 0 where the font's description says nothing */
-    private static double known(double stated, double usual) {
-        return stated == 0 ? usual : stated / 1000;
+    /** How far a font's letters go above their line and beneath it, in parts of its size. */
+    private record Reach(double up, double down) {
+        static Reach of(PDFont font) {
+            PDFontDescriptor descriptor = font.getFontDescriptor();
+            if (descriptor == null) return new Reach(USUAL_ASCENT, USUAL_DESCENT);
+            return new Reach(
+                    known(descriptor.getAscent(), USUAL_ASCENT), known(descriptor.getDescent(), USUAL_DESCENT));
+        }
+
+        /** @param stated in thousandths of the font's size; 0 where the font's description says nothing */
+        private static double known(double stated, double usual) {
+            return stated == 0 ? usual : stated / 1000;
+        }
     }
 
     private static double min(double[] all) {

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -140,7 +141,7 @@ public final class Provenance {
 
     private void note(Wording.PrintedPart part, Letters words, Letters shown, int[] pairs) {
         TreeMap<Integer, int[]> glyphs = new TreeMap<>();
-        note(words, shown, pairs, 0, glyphs);
+        note(words, shown, pairs, 0, asked(part), glyphs);
         put(part, glyphs);
     }
 
@@ -154,18 +155,28 @@ public final class Provenance {
     private List<Letters> inOrder(Wording.PrintedPart part, List<Letters> file, List<Letters> among) {
         int[] partner = Alignment.of(file, among);
         TreeMap<Integer, int[]> glyphs = new TreeMap<>();
+        BitSet asked = asked(part);
         for (int i = 0; i < file.size(); i++) {
             if (partner[i] < 0) continue;
             Letters shown = among.get(partner[i]);
-            note(file.get(i), shown, LetterPairs.of(file.get(i), shown), i, glyphs);
+            note(file.get(i), shown, LetterPairs.of(file.get(i), shown), i, asked, glyphs);
         }
         put(part, glyphs);
         return Alignment.left(among, partner);
     }
 
-    private static void note(Letters file, Letters shown, int[] pairs, int paragraph, TreeMap<Integer, int[]> glyphs) {
+    /** The places in a part's XML that some stretch is about: the template's own words are most of it, and nobody asks for them. */
+    private static BitSet asked(Wording.PrintedPart part) {
+        BitSet asked = new BitSet();
+        for (Stretch stretch : part.stretches()) asked.set(stretch.from(), stretch.to());
+        return asked;
+    }
+
+    private static void note(
+            Letters file, Letters shown, int[] pairs, int paragraph, BitSet asked, TreeMap<Integer, int[]> glyphs) {
         for (int i = 0; i < pairs.length; i++)
-            if (pairs[i] >= 0) glyphs.putIfAbsent(file.source(i), new int[] {shown.source(pairs[i]), paragraph});
+            if (pairs[i] >= 0 && asked.get(file.source(i)))
+                glyphs.putIfAbsent(file.source(i), new int[] {shown.source(pairs[i]), paragraph});
     }
 
     /** @param glyphs by the place in the part's XML that each stands for: its number, and that of its paragraph */

@@ -81,9 +81,10 @@ public final class Advice {
         List<String> names = new ArrayList<>();
         names(content.fields(), names);
         content.rules().forEach(rule -> names.add(rule.name()));
+        LookAlike alikes = LookAlike.among(names);
         Set<String> said = new HashSet<>();
         for (String name : names) {
-            LookAlike.of(name, names).ifPresent(other -> {
+            alikes.to(name).ifPresent(other -> {
                 if (!said.add(name) || said.contains(other)) return;
                 Diagnostic alike = of(
                         "names-alike",

@@ -10,7 +10,6 @@ import java.util.UUID;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Value;
-import org.jalousie.core.json.Json;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.provenance.PrintedPlace;
@@ -64,12 +63,12 @@ class PreviewService {
         Preparations.Kept kept = preparations.kept(version.wordFile(), content);
         Wording wording = kept.wording();
         if (wording.broken()) throw Refusal.conflict(Message.of("template.pages-unreadable"));
-        // the wording's own name, and what else is printed: labels of fields and rules, as the language writes them
-        String key = kept.name()
-                + Json.canonical(Map.of("f", content.fields(), "r", content.rules(), "l", content.language()));
+        Map<String, Value> names = names(content);
+        // the wording's own name and what is printed in it: a field's hint changes no page
+        String key = kept.name() + names + content.language();
         Previewed known = previews.getIfPresent(key);
         if (known != null) return known;
-        Wording.Merged merged = wording.outline(names(content), Locale.forLanguageTag(content.language()));
+        Wording.Merged merged = wording.outline(names, Locale.forLanguageTag(content.language()));
         // outside of any lock: conversion takes its time, and making the same pages twice does no harm
         byte[] pdf = converter.toPdf(merged.file());
         FieldPlacer.Placed placed = FieldPlacer.place(pdf, wording.boxes(), wording.onEachPage(), List.of());

@@ -27,6 +27,7 @@ import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.multipart.MultipartException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
+import org.springframework.web.util.DisconnectedClientHelper;
 
 /** Errors as problem details (RFC 9457): the one place that says what is the caller's fault and what is ours. */
 @RestControllerAdvice
@@ -120,6 +121,8 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ResponseEntity<Object> unexpected(Exception e) {
+        // whoever has left hears no answer, and nothing has failed
+        if (DisconnectedClientHelper.isClientDisconnectedException(e)) return null;
         return ours(e);
     }
 
