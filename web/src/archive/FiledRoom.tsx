@@ -1,11 +1,11 @@
 import { say } from '../messages/rooms';
 import { useMutation } from '@tanstack/react-query';
 import { useParams } from 'react-router';
+import { AgreementPages } from '../agreements/AgreementPages';
 import { Trail } from '../agreements/Trail';
 import { answer, api } from '../api/client';
 import { Blind } from '../blind/Blind';
 import { useAgreement } from '../office/queries';
-import { PagesView } from '../page/PagesView';
 import { Button, RoomTitle, Trouble } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
 import { dateTime } from '../ui/time';
@@ -31,15 +31,12 @@ export default function FiledRoom() {
           {say('archive.completed', { number, dateTime: dateTime(detail.row.since) })}
         </span>
       </RoomTitle>
-      <div className="grid grid-cols-[minmax(0,1fr)_24rem] gap-8">
-        <div className="mx-auto w-full max-w-[44rem]">
+      <div className="grid grid-cols-[minmax(0,1fr)_19rem] gap-6">
+        <div>
           {detail.documents.map((document) => (
             <section key={document.id} aria-label={document.title}>
               {detail.documents.length > 1 && <h2 className="pb-2 text-lg">{document.title}</h2>}
-              <PagesView
-                url={`/api/v1/agreements/${number}/documents/${document.id}.pdf`}
-                pages={document.pages}
-              />
+              <AgreementPages detail={detail} document={document} />
             </section>
           ))}
         </div>

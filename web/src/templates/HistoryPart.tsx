@@ -121,7 +121,7 @@ export function HistoryPart({
       )}
       <Trouble error={difference.error} />
       {difference.data && (
-        <RedlineView from={against} to={detail.version} difference={difference.data} />
+        <RedlineView from={against} detail={detail} difference={difference.data} />
       )}
       <p className="pt-3 text-soft">{say('templates.agreements-keep-the-version-that')}</p>
     </>

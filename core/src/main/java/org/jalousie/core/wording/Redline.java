@@ -2,11 +2,12 @@ package org.jalousie.core.wording;
 
 import com.github.difflib.DiffUtils;
 import com.github.difflib.patch.AbstractDelta;
+import com.github.difflib.patch.Chunk;
 import com.github.difflib.patch.DeltaType;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
+import java.util.Optional;
+import org.jalousie.core.wording.TaggedWords.Token;
 import org.jalousie.core.wording.docx.ParagraphText;
 import org.jalousie.core.wording.docx.SafeXml;
 import org.jalousie.core.wording.docx.Word;
@@ -15,8 +16,6 @@ import org.w3c.dom.Element;
 
 /** The words of two files against each other: what stayed, what came, what went. */
 public final class Redline {
-    private static final Pattern WORD = Pattern.compile("\\{\\{[^}]*}}|[\\p{L}\\p{N}_]+|\\s+|.", Pattern.DOTALL);
-
     private Redline() {}
 
     /** What became of some words. */
@@ -26,7 +25,8 @@ public final class Redline {
         WENT
     }
 
-    public record Piece(Fate fate, String text) {}
+    /** Words with one fate, or one tag. @param mention what the tag does; empty for words */
+    public record Piece(Fate fate, String text, Optional<Mention> mention) {}
 
     /** One paragraph. @param part body, header, footer or notes */
     public record Line(String part, List<Piece> pieces) {
@@ -42,66 +42,91 @@ public final class Redline {
         List<String> names = new ArrayList<>(after.textParts());
         before.textParts().stream().filter(name -> !names.contains(name)).forEach(names::add);
         for (String name : names) {
-            List<String> old = paragraphs(before, name);
-            List<String> now = paragraphs(after, name);
+            List<List<Token>> old = paragraphs(before, name);
+            List<List<Token>> now = paragraphs(after, name);
             String title = Part.title(name);
+            // what stayed is read in the newer file, whose sections are those that stand now
             int at = 0;
-            for (AbstractDelta<String> delta : DiffUtils.diff(old, now).getDeltas()) {
-                for (; at < delta.getSource().getPosition(); at++) lines.add(line(title, Fate.SAME, old.get(at)));
-                changed(title, delta, lines);
-                at = delta.getSource().getPosition() + delta.getSource().size();
+            for (AbstractDelta<String> delta :
+                    DiffUtils.diff(texts(old), texts(now)).getDeltas()) {
+                for (List<Token> same : now.subList(at, delta.getTarget().getPosition()))
+                    lines.add(line(title, Fate.SAME, same));
+                changed(title, delta, of(delta.getSource(), old), of(delta.getTarget(), now), lines);
+                at = delta.getTarget().getPosition() + delta.getTarget().size();
             }
-            for (; at < old.size(); at++) lines.add(line(title, Fate.SAME, old.get(at)));
+            for (List<Token> same : now.subList(at, now.size())) lines.add(line(title, Fate.SAME, same));
         }
         return lines;
     }
 
     /** Paragraphs that took each other's place are compared word by word, in their order. */
-    private static void changed(String part, AbstractDelta<String> delta, List<Line> lines) {
-        List<String> old = delta.getSource().getLines();
-        List<String> now = delta.getTarget().getLines();
+    private static void changed(
+            String part, AbstractDelta<String> delta, List<List<Token>> old, List<List<Token>> now, List<Line> lines) {
         int both = delta.getType() == DeltaType.CHANGE ? Math.min(old.size(), now.size()) : 0;
         for (int i = 0; i < both; i++) lines.add(new Line(part, pieces(old.get(i), now.get(i))));
         for (int i = both; i < old.size(); i++) lines.add(line(part, Fate.WENT, old.get(i)));
         for (int i = both; i < now.size(); i++) lines.add(line(part, Fate.CAME, now.get(i)));
     }
 
-    private static List<Piece> pieces(String old, String now) {
-        List<String> before = words(old);
-        List<String> after = words(now);
+    private static List<Piece> pieces(List<Token> before, List<Token> after) {
         List<Piece> pieces = new ArrayList<>();
         int at = 0;
-        for (AbstractDelta<String> delta : DiffUtils.diff(before, after).getDeltas()) {
-            add(pieces, Fate.SAME, before.subList(at, delta.getSource().getPosition()));
-            add(pieces, Fate.WENT, delta.getSource().getLines());
-            add(pieces, Fate.CAME, delta.getTarget().getLines());
-            at = delta.getSource().getPosition() + delta.getSource().size();
+        for (AbstractDelta<String> delta :
+                DiffUtils.diff(words(before), words(after)).getDeltas()) {
+            add(pieces, Fate.SAME, after.subList(at, delta.getTarget().getPosition()));
+            add(pieces, Fate.WENT, of(delta.getSource(), before));
+            add(pieces, Fate.CAME, of(delta.getTarget(), after));
+            at = delta.getTarget().getPosition() + delta.getTarget().size();
         }
-        add(pieces, Fate.SAME, before.subList(at, before.size()));
+        add(pieces, Fate.SAME, after.subList(at, after.size()));
         return pieces;
     }
 
-    private static void add(List<Piece> pieces, Fate fate, List<String> words) {
-        if (!words.isEmpty()) pieces.add(new Piece(fate, String.join("", words)));
+    private static <T> List<T> of(Chunk<String> chunk, List<T> all) {
+        return all.subList(chunk.getPosition(), chunk.getPosition() + chunk.size());
     }
 
-    private static Line line(String part, Fate fate, String text) {
-        return new Line(part, List.of(new Piece(fate, text)));
+    /** Words that follow one another are one piece, a tag is one of its own. */
+    private static void add(List<Piece> pieces, Fate fate, List<Token> tokens) {
+        StringBuilder words = new StringBuilder();
+        for (Token token : tokens) {
+            if (token.mention().isPresent()) {
+                plain(pieces, fate, words);
+                pieces.add(new Piece(fate, token.text(), token.mention()));
+            } else {
+                words.append(token.text());
+            }
+        }
+        plain(pieces, fate, words);
     }
 
-    private static List<String> words(String text) {
-        List<String> words = new ArrayList<>();
-        for (Matcher matcher = WORD.matcher(text); matcher.find(); ) words.add(matcher.group());
-        return words;
+    private static void plain(List<Piece> pieces, Fate fate, StringBuilder words) {
+        if (!words.isEmpty()) pieces.add(new Piece(fate, words.toString(), Optional.empty()));
+        words.setLength(0);
     }
 
-    private static List<String> paragraphs(WordFile file, String part) {
-        List<String> paragraphs = new ArrayList<>();
+    private static Line line(String part, Fate fate, List<Token> tokens) {
+        List<Piece> pieces = new ArrayList<>();
+        add(pieces, fate, tokens);
+        return new Line(part, pieces);
+    }
+
+    private static List<String> words(List<Token> tokens) {
+        return tokens.stream().map(Token::text).toList();
+    }
+
+    private static List<String> texts(List<List<Token>> paragraphs) {
+        return paragraphs.stream().map(one -> String.join("", words(one))).toList();
+    }
+
+    private static List<List<Token>> paragraphs(WordFile file, String part) {
+        List<List<Token>> paragraphs = new ArrayList<>();
         byte[] xml = file.parts().get(part);
         if (xml == null) return paragraphs;
+        TaggedWords words = new TaggedWords();
         for (Element paragraph : Word.paragraphs(SafeXml.parse(part, xml))) {
             String text = new ParagraphText(paragraph).original();
-            if (!text.isBlank()) paragraphs.add(text);
+            if (!text.isBlank()) paragraphs.add(words.of(text));
         }
         return paragraphs;
     }

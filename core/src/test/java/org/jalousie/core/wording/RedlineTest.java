@@ -3,6 +3,7 @@ package org.jalousie.core.wording;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Optional;
 import org.jalousie.core.wording.Redline.Fate;
 import org.jalousie.core.wording.Redline.Piece;
 import org.jalousie.core.wording.write.WordDraft;
@@ -22,13 +23,50 @@ class RedlineTest {
         assertThat(lines.get(0).changed()).isFalse();
         assertThat(lines.get(1).pieces())
                 .containsExactly(
-                        new Piece(Fate.SAME, "Lent for "),
-                        new Piece(Fate.WENT, "30"),
-                        new Piece(Fate.CAME, "60"),
-                        new Piece(Fate.SAME, " days by "),
-                        new Piece(Fate.WENT, "{{lender_name}}"),
-                        new Piece(Fate.CAME, "{{lender}}"),
-                        new Piece(Fate.SAME, "."));
+                        words(Fate.SAME, "Lent for "),
+                        words(Fate.WENT, "30"),
+                        words(Fate.CAME, "60"),
+                        words(Fate.SAME, " days by "),
+                        tag(Fate.WENT, "{{lender_name}}", Mention.Kind.VALUE, "lender_name"),
+                        tag(Fate.CAME, "{{lender}}", Mention.Kind.VALUE, "lender"),
+                        words(Fate.SAME, "."));
+    }
+
+    private static Piece words(Fate fate, String text) {
+        return new Piece(fate, text, Optional.empty());
+    }
+
+    private static Piece tag(Fate fate, String text, Mention.Kind kind, String name, String... within) {
+        return new Piece(fate, text, Optional.of(new Mention(kind, name, List.of(within))));
+    }
+
+    @Test
+    void tagsKnowTheSectionsTheyStandInFromParagraphToParagraph() {
+        WordDraft draft = new WordDraft()
+                .paragraph("{{#objects}}")
+                .paragraph("{{name}} {{^parts}}alone{{/parts}} {{#case.hard}}{{=<% %>=}}<%weight%>")
+                .paragraph("<%/case.hard%><%={{ }}=%>{{/objects}} {{>cover}}{{lender.signature}} {{lost");
+        assertThat(between(draft, draft))
+                .allSatisfy(line -> assertThat(line.changed()).isFalse());
+        assertThat(between(draft, draft).stream().flatMap(line -> line.pieces().stream()))
+                .containsExactly(
+                        tag(Fate.SAME, "{{#objects}}", Mention.Kind.OPEN, "objects"),
+                        tag(Fate.SAME, "{{name}}", Mention.Kind.VALUE, "name", "objects"),
+                        words(Fate.SAME, " "),
+                        tag(Fate.SAME, "{{^parts}}", Mention.Kind.UNLESS, "parts", "objects"),
+                        words(Fate.SAME, "alone"),
+                        tag(Fate.SAME, "{{/parts}}", Mention.Kind.CLOSE, "parts", "objects"),
+                        words(Fate.SAME, " "),
+                        tag(Fate.SAME, "{{#case.hard}}", Mention.Kind.OPEN, "case.hard", "objects"),
+                        words(Fate.SAME, "{{=<% %>=}}"),
+                        tag(Fate.SAME, "<%weight%>", Mention.Kind.VALUE, "weight", "case.hard", "objects"),
+                        tag(Fate.SAME, "<%/case.hard%>", Mention.Kind.CLOSE, "case.hard", "objects"),
+                        words(Fate.SAME, "<%={{ }}=%>"),
+                        tag(Fate.SAME, "{{/objects}}", Mention.Kind.CLOSE, "objects"),
+                        words(Fate.SAME, " "),
+                        tag(Fate.SAME, "{{>cover}}", Mention.Kind.CLAUSE, "cover"),
+                        tag(Fate.SAME, "{{lender.signature}}", Mention.Kind.VALUE, "lender.signature"),
+                        words(Fate.SAME, " {{lost"));
     }
 
     @Test
@@ -39,9 +77,9 @@ class RedlineTest {
         assertThat(lines.stream().filter(Redline.Line::changed))
                 .extracting(Redline.Line::part, line -> line.pieces().get(0))
                 .containsExactly(
-                        org.assertj.core.groups.Tuple.tuple("body", new Piece(Fate.WENT, "b")),
-                        org.assertj.core.groups.Tuple.tuple("body", new Piece(Fate.CAME, "d")),
-                        org.assertj.core.groups.Tuple.tuple("header", new Piece(Fate.WENT, "old")));
+                        org.assertj.core.groups.Tuple.tuple("body", words(Fate.WENT, "b")),
+                        org.assertj.core.groups.Tuple.tuple("body", words(Fate.CAME, "d")),
+                        org.assertj.core.groups.Tuple.tuple("header", words(Fate.WENT, "old")));
     }
 
     /** Taking only what stayed and went gives the old text back; what stayed and came, the new one. */

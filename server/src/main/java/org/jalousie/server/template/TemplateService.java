@@ -216,8 +216,12 @@ class TemplateService implements UsableTemplates {
         TemplateVersion before = version(id, from);
         TemplateVersion after = version(id, to);
         return new TemplateViews.VersionDifference(
-                Redline.between(
-                        WordFile.open(files.get(before.wordFile())), WordFile.open(files.get(after.wordFile()))),
+                RedlineView.of(
+                        Redline.between(
+                                WordFile.open(files.get(before.wordFile())),
+                                WordFile.open(files.get(after.wordFile()))),
+                        before.content(),
+                        after.content()),
                 SettingsDifference.between(before.content(), after.content()).stream()
                         .map(Message::toString)
                         .toList());

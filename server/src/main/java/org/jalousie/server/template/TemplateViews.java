@@ -25,7 +25,6 @@ import org.jalousie.core.template.Specimen;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.wording.Inclusion;
 import org.jalousie.core.wording.Passage;
-import org.jalousie.core.wording.Redline;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.jobs.LongWork;
 import org.jalousie.server.web.DiagnosticView;
@@ -149,7 +148,7 @@ final class TemplateViews {
             int rules) {}
 
     /** @param settings what differs besides the words, a sentence each */
-    record VersionDifference(List<Redline.Line> lines, List<String> settings) {}
+    record VersionDifference(List<RedlineView> lines, List<String> settings) {}
 
     /** What a changed Word file would bring. @param file its name in the store, for accepting it */
     record WordingComparison(
