@@ -190,7 +190,7 @@ public final class Wording {
     private Merged merge(
             Map<String, Value> values, Locale language, Function<String, byte[]> pictures, boolean everything) {
         if (broken()) throw new IllegalStateException("the wording has tags that can't be read");
-        Additions additions = new Additions();
+        Additions additions = new Additions(fixedParts);
         MergeRun run = new MergeRun(
                 Printer.in(language),
                 new Pictures(pictures, additions),

@@ -8,7 +8,7 @@ import org.jalousie.core.picture.PictureFile;
 import org.jalousie.core.wording.docx.InlinePicture;
 import org.jalousie.core.wording.docx.SafeXml;
 
-/** What one agreement adds to the package besides words: pictures and links, with their relationships. */
+/** What one agreement adds to the package besides words: pictures, links and lists, with their relationships. */
 public final class Additions {
     private static final String RELS = "http://schemas.openxmlformats.org/package/2006/relationships";
 
@@ -16,7 +16,17 @@ public final class Additions {
     private final Map<String, String> known = new LinkedHashMap<>();
     private final Map<String, byte[]> media = new LinkedHashMap<>();
     private final Map<String, String> names = new LinkedHashMap<>();
+    private final TextLists lists;
     private int drawings = 800_000;
+
+    /** @param file the parts that every file of the template has */
+    public Additions(Map<String, byte[]> file) {
+        this.lists = new TextLists(file);
+    }
+
+    TextLists lists() {
+        return lists;
+    }
 
     /** A number that no other drawing of the file has. */
     int nextDrawing() {
@@ -49,6 +59,7 @@ public final class Additions {
 
     /** Puts everything into the package. */
     public void finish(Map<String, byte[]> parts) {
+        lists.finish(parts);
         relationships.forEach((part, added) -> {
             String name = part.replaceFirst("([^/]+)$", "_rels/$1.rels");
             byte[] before = parts.get(name);

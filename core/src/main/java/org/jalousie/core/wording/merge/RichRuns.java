@@ -1,5 +1,6 @@
 package org.jalousie.core.wording.merge;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -11,15 +12,19 @@ import org.jalousie.core.wording.docx.SafeXml;
 /** Writes formatted text as runs and paragraphs in the look of the tag it replaces. */
 final class RichRuns {
     private static final RichText.Look PLAIN = new RichText.Look(false, false, false, "");
-    private static final int INDENT = 360;
+
+    /** The levels that a list of the word processor has, from 0 (ISO/IEC 29500-1 §17.9.3). */
+    private static final int DEEPEST = 8;
+
     // ISO/IEC 29500-1 §17.3.2.28 and §17.3.1.26: the children of rPr and pPr stand in a fixed order
     private static final String AFTER_ITALIC =
             "iCs|caps|smallCaps|strike|dstrike|outline|shadow|emboss|imprint|noProof|snapToGrid|vanish|webHidden|color|spacing|w|kern|position|sz|szCs|highlight|"
                     + "u|effect|bdr|shd|fitText|vertAlign|rtl|cs|em|lang|eastAsianLayout|specVanish|oMath";
     private static final String AFTER_UNDERLINE =
             "effect|bdr|shd|fitText|vertAlign|rtl|cs|em|lang|eastAsianLayout|specVanish|oMath";
-    private static final String AFTER_INDENT =
-            "contextualSpacing|mirrorIndents|suppressOverlap|jc|textDirection|textAlignment|textboxTightWrap|outlineLvl|divId|cnfStyle|rPr|sectPr|pPrChange";
+    private static final String AFTER_NUMBER =
+            "suppressLineNumbers|pBdr|shd|tabs|suppressAutoHyphens|kinsoku|wordWrap|overflowPunct|topLinePunct|autoSpaceDE|autoSpaceDN|bidi|adjustRightInd|snapToGrid|spacing|"
+                    + "ind|contextualSpacing|mirrorIndents|suppressOverlap|jc|textDirection|textAlignment|textboxTightWrap|outlineLvl|divId|cnfStyle|rPr|sectPr|pPrChange";
 
     private final String part;
     private final Additions additions;
@@ -54,25 +59,51 @@ final class RichRuns {
      * @param end the paragraph's end
      */
     void paragraphs(String html, Segment.Slot slot, String start, String further, String end, StringBuilder out) {
-        int[] counts = new int[10];
-        int list = 0;
+        ListNumbers numbers = new ListNumbers();
         List<RichText.Block> blocks = RichText.blocks(html);
+        // a paragraph has one number: the first one keeps its own, and a list's mark stands in its words
+        boolean numbered = hasNumber(start, slot.prefix()) || hasNumber(further, slot.prefix());
         for (int i = 0; i < blocks.size(); i++) {
             RichText.Block block = blocks.get(i);
             String begin = i == 0 ? start : further;
-            if (block.kind() == RichText.Kind.PARAGRAPH) {
+            boolean inWords = i == 0 && numbered;
+            int list = numbers.of(block, inWords ? 2 : 1);
+            if (list == 0) {
                 out.append(begin);
+            } else if (inWords) {
+                out.append(begin);
+                run(block.kind() == RichText.Kind.BULLET ? "\u2022 " : "1. ", PLAIN, slot, out);
             } else {
-                if (block.list() != list) counts = new int[10];
-                list = block.list();
-                int depth = Math.min(block.depth(), 8);
-                counts[depth + 1] = 0;
-                out.append(indented(begin, slot.prefix(), depth));
-                String mark = block.kind() == RichText.Kind.BULLET ? "\u2022" : ++counts[depth] + ".";
-                run(mark + "\t", PLAIN, slot, out);
+                out.append(listed(begin, slot.prefix(), Math.min(block.depth(), DEEPEST), list));
             }
             runs(block.stretches(), slot, out);
             out.append(i == blocks.size() - 1 ? end : "</" + slot.prefix() + "p>");
+        }
+    }
+
+    private static boolean hasNumber(String start, String prefix) {
+        return start.contains("<" + prefix + "numPr>");
+    }
+
+    /** Which of the file's lists each paragraph of a text belongs to; 0 for none. */
+    private final class ListNumbers {
+        private final int[] counted = new int[DEEPEST + 1];
+        private int text;
+
+        /** @param from what a new list counts from */
+        int of(RichText.Block block, int from) {
+            if (block.list() != text) Arrays.fill(counted, 0);
+            text = block.list();
+            if (block.kind() == RichText.Kind.PARAGRAPH) return 0;
+            int depth = Math.min(block.depth(), DEEPEST);
+            // what is further in under this one, or of the other kind, is another list
+            Arrays.fill(counted, depth + 1, counted.length, 0);
+            if (block.kind() == RichText.Kind.BULLET) {
+                counted[depth] = 0;
+                return additions.lists().marked();
+            }
+            if (counted[depth] == 0) counted[depth] = additions.lists().counted(depth, from);
+            return counted[depth];
         }
     }
 
@@ -115,21 +146,25 @@ final class RichRuns {
         return run.substring(0, at) + element + run.substring(at);
     }
 
-    private static String indented(String start, String prefix, int depth) {
-        String indent = "<" + prefix + "ind " + prefix + "left=\"" + INDENT * (depth + 1) + "\" " + prefix
-                + "hanging=\"" + INDENT + "\"/>";
+    /** The beginning of a paragraph as one of a list, at the list's own indent. */
+    private static String listed(String start, String prefix, int depth, int list) {
+        String number = "<" + prefix + "numPr><" + prefix + "ilvl " + prefix + "val=\"" + depth + "\"/><" + prefix
+                + "numId " + prefix + "val=\"" + list + "\"/></" + prefix + "numPr>";
         String open = "<" + prefix + "pPr>";
-        int properties = start.indexOf(open);
+        String begun = start.replace("<" + prefix + "pPr/>", "");
+        int properties = begun.indexOf(open);
         if (properties < 0) {
-            int begun = start.indexOf('>') + 1;
-            return start.substring(0, begun) + open + indent + "</" + prefix + "pPr>" + start.substring(begun);
+            int at = begun.indexOf('>') + 1;
+            return begun.substring(0, at) + open + number + "</" + prefix + "pPr>" + begun.substring(at);
         }
-        int end = start.indexOf("</" + prefix + "pPr>", properties);
-        String own = start.substring(0, end).replaceAll("<" + prefix + "ind [^>]*/>", "");
+        int end = begun.indexOf("</" + prefix + "pPr>", properties);
+        String own = begun.substring(0, end)
+                .replaceAll("<" + prefix + "ind [^>]*/>", "")
+                .replaceAll("(?s)<" + prefix + "numPr>.*?</" + prefix + "numPr>", "");
         Matcher later =
-                Pattern.compile("<" + prefix + "(" + AFTER_INDENT + ")[ />]").matcher(own);
+                Pattern.compile("<" + prefix + "(" + AFTER_NUMBER + ")[ />]").matcher(own);
         int at = later.find() ? later.start() : own.length();
-        return own.substring(0, at) + indent + own.substring(at) + start.substring(end);
+        return own.substring(0, at) + number + own.substring(at) + begun.substring(end);
     }
 
     /** Words with their line breaks and tabs, as the content of a run. */
