@@ -1,14 +1,14 @@
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { allOf } from '../../../api/all';
 import { answer, api } from '../../../api/client';
 import { say } from '../../../messages/rooms';
 import { date } from '../../../ui/time';
-import { Waiting } from '../../../ui/parts';
+import { Trouble, Waiting } from '../../../ui/parts';
 import type { Bench } from '../bench';
+import { WordingLines } from '../../WordingLines';
 import { Places, type Walk } from './parts';
 
-/** Which clause is drawn in, in which version, and how it begins. */
+/** Which clause is drawn in, in which version, and what it says. */
 export function ClauseCard({
   bench: { detail },
   number,
@@ -18,37 +18,55 @@ export function ClauseCard({
   number: number;
   walk: Walk;
 }) {
-  const clauses = useQuery({
-    queryKey: ['clauses', 'all'],
-    queryFn: () =>
-      allOf((page) => answer(api.GET('/api/v1/clauses', { params: { query: { page } } }))),
-  });
   const inclusion = detail.includes[number];
+  const clause = useQuery({
+    queryKey: ['clause-text', detail.id, detail.version, detail.revision, inclusion?.clause],
+    queryFn: () =>
+      answer(
+        api.GET('/api/v1/templates/{id}/clauses/{name}', {
+          params: { path: { id: detail.id, name: inclusion?.clause ?? '' } },
+        }),
+      ),
+    enabled: inclusion !== undefined,
+    placeholderData: keepPreviousData,
+  });
   if (!inclusion) return null;
-  const clause = clauses.data?.find((one) => one.name === inclusion.clause);
+  const { data } = clause;
   return (
     <div className="flex flex-col gap-2">
-      {inclusion.begins && <q className="font-serif">{inclusion.begins}</q>}
-      {!clause && clauses.isPending && <Waiting what={say('templates.looking-for-the-clause')} />}
-      {!clause && clauses.data && (
-        <p className="text-oxide">{say('templates.no-such-clause', { name: inclusion.clause })}</p>
-      )}
-      {clause && (
-        <p>
-          {say('templates.clause-version', {
-            version: clause.version,
-            by: clause.changedBy,
-            on: date(clause.changedAt),
-          })}{' '}
-          <span className="text-soft">{clause.note}</span>
-        </p>
+      {clause.isPending && <Waiting what={say('templates.looking-for-the-clause')} />}
+      {clause.error && <Trouble error={clause.error} />}
+      {data && (
+        <>
+          <div
+            tabIndex={0}
+            role="group"
+            aria-label={say('templates.text-of-the-clause')}
+            className="max-h-72 overflow-y-auto border-l-2 border-rule pl-2 font-serif"
+          >
+            <WordingLines lines={data.lines} detail={detail} />
+          </div>
+          <p>
+            {say('templates.clause-version', {
+              version: data.version,
+              by: data.changedBy,
+              on: date(data.changedAt),
+            })}{' '}
+            <span className="text-soft">{data.note}</span>
+          </p>
+          {data.newest > data.version && (
+            <p className="text-clay">
+              {say('templates.clause-has-a-newer', { version: data.newest })}
+            </p>
+          )}
+        </>
       )}
       <p className="text-soft">
         {detail.state === 'PUBLISHED'
           ? say('templates.clause-is-held')
           : say('templates.clause-is-newest')}
       </p>
-      {clause && <Link to={`/clauses/${clause.id}`}>{say('templates.open-the-clause')}</Link>}
+      {data && <Link to={`/clauses/${data.clause}`}>{say('templates.open-the-clause')}</Link>}
       <Places walk={walk} />
       <p className="text-soft">
         {say('templates.tag-in-the-word-file')} <code>{`{{>${inclusion.clause}}}`}</code>

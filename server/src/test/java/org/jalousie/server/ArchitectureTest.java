@@ -67,7 +67,7 @@ class ArchitectureTest {
                             "AgreementViews$RouteStep",
                             "DocumentView"),
             "archive", List.of(),
-            "clause", List.of("ClauseLibrary"),
+            "clause", List.of("ClauseLibrary", "ClauseLibrary$Version"),
             "documents", List.of(),
             "files", List.of("FileStore", "FileStore$Damaged"),
             "intake", List.of("WaitingRequests", "IntakeViews", "IntakeViews$RequestRow"),

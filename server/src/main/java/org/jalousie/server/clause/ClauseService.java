@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
@@ -125,6 +126,24 @@ class ClauseService implements ClauseLibrary {
         Map<String, Sha256> newest = new HashMap<>();
         versions.newestFiles().forEach(row -> newest.put((String) row[0], new Sha256((String) row[1])));
         return newest;
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public Optional<Version> version(String name, Sha256 file) {
+        return clauses.findByName(name).flatMap(clause -> {
+            List<ClauseVersion> all = versions.findByClauseIdOrderByNumberDesc(clause.id());
+            return all.stream()
+                    .filter(one -> one.wordFile().equals(file))
+                    .findFirst()
+                    .map(one -> new Version(
+                            clause.id(),
+                            one.number(),
+                            all.get(0).number(),
+                            one.note(),
+                            one.createdBy(),
+                            one.createdAt()));
+        });
     }
 
     private static ClauseViews.ClauseItem item(Clause clause, ClauseVersion newest) {

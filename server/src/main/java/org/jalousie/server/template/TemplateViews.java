@@ -150,6 +150,16 @@ final class TemplateViews {
     /** @param settings what differs besides the words, a sentence each */
     record VersionDifference(List<RedlineView> lines, List<String> settings) {}
 
+    /** A clause as a template draws it in. @param newest the number of its newest version */
+    record ClauseText(
+            UUID clause,
+            int version,
+            int newest,
+            String note,
+            String changedBy,
+            Instant changedAt,
+            List<RedlineView> lines) {}
+
     /** What a changed Word file would bring. @param file its name in the store, for accepting it */
     record WordingComparison(
             String file,

@@ -24,11 +24,13 @@ class WordingController {
     private final WordingService service;
     private final TagService tags;
     private final PreviewService previews;
+    private final ClauseTexts clauses;
 
-    WordingController(WordingService service, TagService tags, PreviewService previews) {
+    WordingController(WordingService service, TagService tags, PreviewService previews, ClauseTexts clauses) {
         this.service = service;
         this.tags = tags;
         this.previews = previews;
+        this.clauses = clauses;
     }
 
     /**
@@ -116,6 +118,11 @@ class WordingController {
     @GetMapping("/fields/{name}/prints")
     TemplateViews.FieldPrints prints(@PathVariable UUID id, @PathVariable String name) {
         return tags.prints(id, name);
+    }
+
+    @GetMapping("/clauses/{name}")
+    TemplateViews.ClauseText clause(@PathVariable UUID id, @PathVariable String name) {
+        return clauses.of(id, name);
     }
 
     @GetMapping("/preview")
