@@ -66,7 +66,13 @@ export function AgreementPages({ detail, document }: Props) {
   return (
     <>
       <Trouble error={printed.error} />
-      <AnnotatedPages sheet={sheet} left={left} right={right} actors={people} />
+      <AnnotatedPages
+        sheet={sheet}
+        left={left}
+        right={right}
+        actors={people}
+        signed={detail.row.state === 'COMPLETED'}
+      />
     </>
   );
 }

@@ -40,11 +40,13 @@ type Props = {
   rightHead?: MarginHead;
   opening?: Opening | undefined;
   choosing?: Choosing | undefined;
+  /** Whether everyone has signed. */
+  signed?: boolean | undefined;
 };
 
 /** The pages with their margins: at the left what data does there, at the right who acts there. */
 export function AnnotatedPages(props: Props) {
-  const { sheet, left, right, actors, leftHead, rightHead, opening, choosing } = props;
+  const { sheet, left, right, actors, leftHead, rightHead, opening, choosing, signed } = props;
   const words = useSay();
   const { sheet: shown, document, failed } = useOpened(sheet);
   const box = useRef<HTMLDivElement>(null);
@@ -91,7 +93,13 @@ export function AnnotatedPages(props: Props) {
                 }
               >
                 <Marks things={data} page={page} size={size} open={open} />
-                <SigningMarks fields={shown.pages.fields} page={page} size={size} actors={actors} />
+                <SigningMarks
+                  fields={shown.pages.fields}
+                  page={page}
+                  size={size}
+                  actors={actors}
+                  signed={signed}
+                />
                 {choosing?.chosen?.page === page && (
                   <ChosenHere chosen={choosing.chosen}>{choosing.acts}</ChosenHere>
                 )}

@@ -94,17 +94,19 @@ export function caseMarks(things: Thing[], here: (lines: Line[]) => Line[]): Cas
   return marks;
 }
 
-/** The room of each signing field, in its party's weave. */
+/** The room of each signing field, in its party's weave; what has been signed is left to be read. */
 export function SigningMarks({
   fields,
   page,
   size,
   actors,
+  signed = false,
 }: {
   fields: Schemas['Pages']['fields'];
   page: number;
   size: Schemas['Size'];
   actors: { party: string }[];
+  signed?: boolean | undefined;
 }) {
   return fields
     .filter((field) => field.page === page)
@@ -115,7 +117,10 @@ export function SigningMarks({
           key={field.field.name}
           aria-hidden="true"
           className="pointer-events-none absolute border border-dashed border-[#1d2726]/60 text-[#1d2726]/25"
-          style={{ ...placeOf(field, size), background: weaveOf(ordinal) }}
+          style={{
+            ...placeOf(field, size),
+            ...(!signed && { background: weaveOf(ordinal) }),
+          }}
         />
       );
     });

@@ -27,6 +27,17 @@ test.each([
   [{ tag: 'OPEN', name: 'cover', label: 'Cover: State' }, '‹for Cover: State: ', 'choice.0'],
   [{ name: 'lender.signature' }, '[Lender signature]', 'signing.lender_signature'],
   [{ tag: 'CLAUSE', name: 'cover_of_state' }, '[Clause cover of state]', undefined],
+  [
+    { tag: 'CHOSEN_CLAUSE', name: 'cover', label: 'Cover' },
+    '[the clause that Cover names]',
+    'choice.0',
+  ],
+  [{ name: 'position', list: 'objects' }, '[Number in the list]', undefined],
+  [
+    { name: 'agreement_number', label: 'Agreement number' },
+    '[Agreement number]',
+    'own.agreement_number',
+  ],
   // what is gone from the settings is said as it was, and leads nowhere
   [{ name: 'gone', label: 'Gone since' }, '[Gone since]', undefined],
   [{ name: 'nobody.knows' }, '{{x}}', undefined],

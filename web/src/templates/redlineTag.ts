@@ -1,7 +1,7 @@
 import type { Schemas } from '../api/client';
 import { say } from '../messages/rooms';
 import { placedField } from './bench/bench';
-import { keyOfSubject, type Subject } from './bench/things';
+import { keyOfSubject, subjectOfKey, type Subject } from './bench/things';
 
 type Piece = Schemas['RedlinePiece'];
 type Content = Schemas['TemplateDetail']['content'];
@@ -17,6 +17,9 @@ export function redlineTag(piece: Piece, content: Content): { says: string; open
   if (piece.tag === 'CLAUSE') {
     return { says: `[${say('templates.clause', { clause: piece.name.replaceAll('_', ' ') })}]` };
   }
+  if (piece.tag === 'VALUE' && !piece.label && piece.name === 'position') {
+    return { says: `[${say('templates.number-in-the-list')}]` };
+  }
   if (!piece.label) return { says: piece.text };
   const subject = subjectOf(piece, content);
   return { says: saying(piece), ...(subject && { opens: keyOfSubject(subject) }) };
@@ -31,6 +34,8 @@ function saying({ tag, label }: Piece): string {
       return `‹${say('templates.unless-passage', { name: label })}: `;
     case 'CLOSE':
       return '›';
+    case 'CHOSEN_CLAUSE':
+      return `[${say('templates.clause-by-choice', { label })}]`;
     default:
       return `[${label}]`;
   }
@@ -41,7 +46,8 @@ function subjectOf({ name, list }: Piece, content: Content): Subject | undefined
   const rule = content.rules.findIndex((one) => one.name === name && one.within === list);
   if (rule >= 0) return { kind: 'rule', index: rule };
   const choice = content.choices.findIndex((one) => one.name === name);
-  return choice >= 0 && !list ? { kind: 'choice', index: choice } : undefined;
+  if (list) return undefined;
+  return choice >= 0 ? { kind: 'choice', index: choice } : subjectOfKey(`own.${name}`);
 }
 
 /** A tag that means none of the data, and has a party before its dot. */

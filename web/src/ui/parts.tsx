@@ -139,8 +139,8 @@ export function Table({
         )}
         <thead>
           <tr className="border-b border-edge text-soft">
-            {head.map((title) => (
-              <th key={title} scope="col" className="h-8 px-2 font-medium whitespace-nowrap">
+            {head.map((title, i) => (
+              <th key={i} scope="col" className="h-8 px-2 font-medium whitespace-nowrap">
                 {title}
               </th>
             ))}

@@ -336,7 +336,7 @@ class PreparationTest {
         JsonNode difference = office.client
                 .get("/api/v1/templates/" + id + "/difference?from=1&to=2")
                 .json();
-        assertThat(difference.get("settings").toString()).contains("Field other is new.");
+        assertThat(difference.get("settings").toString()).contains("Field Other is new.");
         assertThat(difference.get("lines").toString()).contains("\"fate\":\"CAME\"", "{{other}}");
         JsonNode returned = post(changed, "/return", Map.of("number", 1));
         assertThat(returned.get("undo").asString()).contains("version 1");

@@ -69,6 +69,23 @@ class TagsTest {
     }
 
     @Test
+    void aRenamingThatChangesNothingIsNoStepAndLosesNothing() {
+        JsonNode template = loan("Renaming");
+        assertThat(post(template, "/wording/renaming", Map.of("from", "no_such", "to", "other"))
+                        .status())
+                .isEqualTo(404);
+        JsonNode same = post(template, "/wording/renaming", Map.of("from", "begins", "to", "begins"))
+                .json();
+        assertThat(same.get("content")).isEqualTo(template.get("content"));
+        assertThat(same.get("undo")).isEqualTo(template.get("undo"));
+        assertThat(same.get("revision")).isEqualTo(template.get("revision"));
+        JsonNode other = post(template, "/wording/renaming", Map.of("from", "begins", "to", "starts"))
+                .json();
+        assertThat(words(other)).startsWith("From {{starts}} to {{starts.short}}: {{#starts}}it");
+        assertThat(other.get("content").toString()).contains("\"starts\"").doesNotContain("\"begins\"");
+    }
+
+    @Test
     void aFieldOfAListWithinAListHasPrintsToo() {
         JsonNode template = loan("Deep prints");
         assertThat(office.client.get(path(template) + "/fields/made/prints").status())

@@ -33,7 +33,7 @@ public record Meaning(String list, String name, String label) {
             Optional<Meaning> rule = rule(content, section, name);
             if (rule.isPresent()) return rule;
         }
-        return content.fields().stream()
+        return BuiltIn.and(content.fields()).stream()
                 .filter(field -> field.name().value().equals(name))
                 .findFirst()
                 .map(field -> of("", field, key))

@@ -16,7 +16,9 @@ public record Mention(Kind kind, String name, List<String> within) {
         /** Opens a passage that stands unless something holds. */
         UNLESS,
         CLOSE,
-        CLAUSE
+        CLAUSE,
+        /** The clause that a choice names. */
+        CHOSEN_CLAUSE
     }
 
     public Mention {

@@ -40,7 +40,8 @@ final class TaggedWords {
     private Optional<Mention> mention(Tag tag) {
         if (tag instanceof Tag.Value value) return said(Mention.Kind.VALUE, value.name());
         if (tag instanceof Tag.Dotted dotted) return said(Mention.Kind.VALUE, dotted.first() + "." + dotted.second());
-        if (tag instanceof Tag.Clause clause) return said(Mention.Kind.CLAUSE, clause.name());
+        if (tag instanceof Tag.Clause clause)
+            return said(clause.dynamic() ? Mention.Kind.CHOSEN_CLAUSE : Mention.Kind.CLAUSE, clause.name());
         if (tag instanceof Tag.Open section) {
             Optional<Mention> mention =
                     said(section.inverted() ? Mention.Kind.UNLESS : Mention.Kind.OPEN, section.name());

@@ -61,6 +61,29 @@ class AnonymisedTest {
     }
 
     @Test
+    void aNameThatChangedUnderItsLabelIsOneSentence() {
+        Field begins = field("start_date", FieldType.DATE).labelled("Loan begins");
+        TemplateContent before = content(begins, field("a", FieldType.TEXT));
+        TemplateContent after = content(begins.renamed(new FieldName("begins_on")), field("a", FieldType.TEXT));
+        assertThat(SettingsDifference.between(before, after))
+                .extracting(Message::toString)
+                .containsExactly("Field Loan begins is begins_on in tags now, it was start_date.");
+        // two of one label: which became which nobody knows
+        assertThat(SettingsDifference.between(
+                        before, content(begins.renamed(new FieldName("b")), begins.renamed(new FieldName("c")))))
+                .extracting(Message::toString)
+                .containsExactly(
+                        "Field Loan begins is new.",
+                        "Field Loan begins is new.",
+                        "Field Loan begins is gone.",
+                        "Field A is gone.");
+    }
+
+    private static TemplateContent content(Field... fields) {
+        return new TemplateContent("en-GB", List.of(fields), List.of(), List.of(), SendingSettings.USUAL);
+    }
+
+    @Test
     void whatDiffersBetweenTwoVersionsIsSaidSentenceBySentence() {
         TemplateContent before = new TemplateContent(
                 "en-GB",
@@ -77,9 +100,9 @@ class AnonymisedTest {
         assertThat(SettingsDifference.between(before, after))
                 .extracting(Message::toString)
                 .containsExactly(
-                        "Field a changed.",
-                        "Field c is new.",
-                        "Field b is gone.",
+                        "Field A changed.",
+                        "Field C is new.",
+                        "Field B is gone.",
                         "The terms of sending changed.",
                         "Values print as in de-DE instead of en-GB.");
         assertThat(SettingsDifference.between(before, before)).isEmpty();

@@ -80,6 +80,11 @@ class MeaningTest {
     }
 
     @Test
+    void whatEveryAgreementHasIsKnownToo() {
+        assertThat(of("agreement_number", "objects")).contains(new Meaning("", "agreement_number", "Agreement number"));
+    }
+
+    @Test
     void whatNobodyKnowsMeansNothing() {
         assertThat(of("lender.signature")).isEmpty();
         assertThat(of("gone", "objects")).isEmpty();

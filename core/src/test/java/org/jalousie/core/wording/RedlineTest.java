@@ -45,7 +45,7 @@ class RedlineTest {
         WordDraft draft = new WordDraft()
                 .paragraph("{{#objects}}")
                 .paragraph("{{name}} {{^parts}}alone{{/parts}} {{#case.hard}}{{=<% %>=}}<%weight%>")
-                .paragraph("<%/case.hard%><%={{ }}=%>{{/objects}} {{>cover}}{{lender.signature}} {{lost");
+                .paragraph("<%/case.hard%><%={{ }}=%>{{/objects}} {{>cover}}{{>*chosen}}{{lender.signature}} {{lost");
         assertThat(between(draft, draft))
                 .allSatisfy(line -> assertThat(line.changed()).isFalse());
         assertThat(between(draft, draft).stream().flatMap(line -> line.pieces().stream()))
@@ -65,6 +65,7 @@ class RedlineTest {
                         tag(Fate.SAME, "{{/objects}}", Mention.Kind.CLOSE, "objects"),
                         words(Fate.SAME, " "),
                         tag(Fate.SAME, "{{>cover}}", Mention.Kind.CLAUSE, "cover"),
+                        tag(Fate.SAME, "{{>*chosen}}", Mention.Kind.CHOSEN_CLAUSE, "chosen"),
                         tag(Fate.SAME, "{{lender.signature}}", Mention.Kind.VALUE, "lender.signature"),
                         words(Fate.SAME, " {{lost"));
     }

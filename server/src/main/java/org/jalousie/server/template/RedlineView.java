@@ -16,7 +16,8 @@ record RedlineView(String part, List<Piece> pieces) {
         OPEN,
         UNLESS,
         CLOSE,
-        CLAUSE
+        CLAUSE,
+        CHOSEN_CLAUSE
     }
 
     /**

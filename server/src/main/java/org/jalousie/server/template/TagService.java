@@ -41,6 +41,7 @@ class TagService {
     TemplateViews.TemplateDetail rename(UUID id, int revision, String from, String to, String by) {
         TemplateVersion draft = drafts.draft(id, revision);
         String renamed = TagNames.name(to);
+        if (renamed.equals(from)) return drafts.detail(drafts.template(id), draft);
         WordingEdit.Edited edited = TagEdit.rename(wordings.open(draft), Map.of(from, renamed));
         TemplateContent content = draft.content();
         boolean merges = content.fields().stream().anyMatch(field -> field.isCalled(renamed));
@@ -49,6 +50,8 @@ class TagService {
                 .toList();
         TemplateContent kept =
                 Renaming.of(content.with(fields, content.parties(), content.signingFields()), Map.of(from, renamed));
+        if (edited.places() == 0 && kept.equals(content))
+            throw Refusal.notFound(Message.of("field.none", "name", from));
         return wordings.take(id, draft, edited, kept, Message.of("step.renaming", "from", from), by);
     }
 
