@@ -7,7 +7,7 @@ type ButtonProps = ButtonHTMLAttributes<HTMLButtonElement> & {
 };
 
 const looks = {
-  main: 'bg-bottle text-onbottle border-bottle hover:brightness-125',
+  main: 'bg-act text-onbottle border-act hover:brightness-125',
   plain: 'bg-sheet text-ink border-edge hover:border-ink',
   grave: 'bg-sheet text-oxide border-oxide hover:bg-paper',
 };
