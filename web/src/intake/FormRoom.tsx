@@ -12,7 +12,7 @@ import { Unshown } from '../ui/Unshown';
 import { FieldInput } from './FieldInput';
 import type { Answers } from './inputProps';
 import { useSession } from '../office/queries';
-import { FormFixed, FormLanguage, OfficeZone, typedData } from './typing';
+import { FormFixed, FormLanguage, initials, OfficeZone, typedData } from './typing';
 
 /** A template's form: filled anew, maybe with the answers of an earlier request, or a request corrected. */
 export default function FormRoom() {
@@ -34,7 +34,7 @@ export default function FormRoom() {
         return {
           form,
           row: undefined,
-          values,
+          values: earlier ? values : initials(form.fields),
           people: earlier?.people ?? {},
           agreementState: null,
         };
@@ -219,6 +219,7 @@ function personField(
     hint: '',
     choices: [],
     items: [],
+    initial: '',
   };
 }
 

@@ -16,6 +16,7 @@ const part = (name: string, type: Field['type']): Field => ({
   hint: '',
   choices: [],
   items: [],
+  initial: '',
 });
 const list: Field = { ...part('objects', 'ITEMS'), items: [part('remark', 'RICH_TEXT')] };
 

@@ -1,12 +1,14 @@
-import { useState } from 'react';
+import { useContext, useState } from 'react';
 import { useSay } from '../messages/useSay';
 import { Button } from '../ui/parts';
 import { readItems, writeItems } from './composite';
 import type { PartsProps } from './inputProps';
+import { FormLanguage, initials, typedData } from './typing';
 
 /** A list of items, each with its own fields; items can be added, moved and taken out. */
 export default function ItemsInput({ id, field, value, onChange, Datum }: PartsProps) {
   const words = useSay();
+  const language = useContext(FormLanguage);
   const items = readItems(value);
   const set = (next: Record<string, string>[]) => onChange(writeAll(next));
   // what is typed into an item goes with it when it is moved, so an item is known by more than its place
@@ -16,7 +18,9 @@ export default function ItemsInput({ id, field, value, onChange, Datum }: PartsP
     const next = [...known];
     const fresh = Math.max(0, ...known.map(Math.abs)) + 1;
     setKeys(order.map((from) => next[from] ?? fresh));
-    set(order.map((from) => items[from] ?? {}));
+    set(
+      order.map((from) => items[from] ?? typedData(field.items, initials(field.items), language)),
+    );
   };
   const places = items.map((_, i) => i);
   const swapped = (one: number, other: number) =>

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { typed, typedNumber } from './typing';
+import { initials, typed, typedNumber } from './typing';
 
 const field = (type: 'MONEY' | 'NUMBER' | 'ITEMS') => ({
   name: 'x',
@@ -9,6 +9,7 @@ const field = (type: 'MONEY' | 'NUMBER' | 'ITEMS') => ({
   hint: '',
   choices: [],
   items: [],
+  initial: '',
 });
 
 test('a stored number is shown with the marks of the language', () => {
@@ -27,4 +28,12 @@ test('money keeps its currency, and items are shown part by part', () => {
   expect(typed(field('MONEY'), 'EUR 12500.00', 'nl')).toBe('EUR 12.500,00');
   const list = { ...field('ITEMS'), items: [{ ...field('MONEY'), name: 'value' }] };
   expect(typed(list, '[{"value":"EUR 1250.00"}]', 'de')).toBe('[{"value":"EUR 1.250,00"}]');
+});
+
+test('begins a form with what its fields say, and nothing else', () => {
+  const fields = [
+    { ...field('MONEY'), name: 'fee', initial: 'EUR 75.00' },
+    { ...field('NUMBER'), name: 'copies' },
+  ];
+  expect(initials(fields)).toEqual({ fee: 'EUR 75.00' });
 });

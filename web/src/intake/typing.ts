@@ -50,3 +50,10 @@ export function typedData(
     }),
   );
 }
+
+/** What a form begins with that nobody has filled yet, as it is stored. */
+export function initials(fields: Field[]): Record<string, string> {
+  return Object.fromEntries(
+    fields.flatMap(({ name, initial }) => (initial ? [[name, initial] as const] : [])),
+  );
+}

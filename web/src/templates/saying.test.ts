@@ -10,6 +10,7 @@ const field = (name: string, label: string, more: Partial<Schemas['Field']> = {}
   hint: '',
   choices: [],
   items: [],
+  initial: '',
   ...more,
 });
 const content = {

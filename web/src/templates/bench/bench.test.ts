@@ -18,6 +18,7 @@ const field = (name: string, items: Field[] = []): Field => ({
   hint: '',
   choices: [],
   items,
+  initial: '',
 });
 
 const settings = {

@@ -11,6 +11,7 @@ const field = (name: string, label: string, more: Partial<Schemas['Field']> = {}
   hint: '',
   choices: [],
   items: [],
+  initial: '',
   ...more,
 });
 

@@ -17,6 +17,7 @@ const field = (name: string, label: string, items: Field[] = []): Field => ({
   hint: '',
   choices: [],
   items,
+  initial: '',
 });
 const before = {
   fields: [

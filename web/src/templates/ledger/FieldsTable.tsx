@@ -230,7 +230,16 @@ function More({
         onSet({
           items: [
             ...field.items,
-            { name, type: 'TEXT', label: name, required: true, hint: '', choices: [], items: [] },
+            {
+              name,
+              type: 'TEXT',
+              label: name,
+              required: true,
+              hint: '',
+              choices: [],
+              items: [],
+              initial: '',
+            },
           ],
         })
       }

@@ -1,8 +1,10 @@
+import { useEffect, useRef } from 'react';
 import { say } from '../../../messages/rooms';
 import { inputLook } from '../../../ui/parts';
 import { typeWords } from '../../../ui/words';
 import { mentions, placedField, withField, withoutFields, type Bench, type Field } from '../bench';
 import { keyOfSubject } from '../things';
+import { FieldDefault } from './FieldDefault';
 import { FieldPrint } from './FieldPrint';
 import { BySpecimen, Part, Places, Setting, type Walk } from './parts';
 
@@ -21,6 +23,10 @@ export function FieldCard({
   onOpen: (key: string) => void;
 }) {
   const { settings, fixed, change, detail } = bench;
+  const latest = useRef(bench);
+  useEffect(() => {
+    latest.current = bench;
+  }, [bench]);
   const placed = placedField(settings, name, list);
   if (!placed) return null;
   const { field } = placed;
@@ -78,6 +84,19 @@ export function FieldCard({
             onBlur={() => set({ choices: field.choices.map((one) => one.trim()).filter(Boolean) })}
           />
         </Setting>
+      )}
+      {field.type !== 'ITEMS' && field.type !== 'PICTURE' && (
+        <FieldDefault
+          key={field.type}
+          field={field}
+          language={settings.language}
+          onChange={(initial) => {
+            // the answer may be late: what else was typed meanwhile stays
+            const { settings: now, change: set } = latest.current;
+            const still = placedField(now, name, list);
+            if (still) set(withField(now, still, { initial }));
+          }}
+        />
       )}
       {field.type === 'ITEMS' && (
         <Part title={say('templates.fields-of-each-item')}>

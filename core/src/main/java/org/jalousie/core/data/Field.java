@@ -12,6 +12,7 @@ import java.util.Locale;
  * @param hint a sentence under the input; empty when none is needed
  * @param choices the allowed values, for {@link FieldType#CHOICE} only
  * @param items the fields of each item, for {@link FieldType#ITEMS} only
+ * @param initial what a new form begins with, as it is stored; empty for nothing, as in every list and picture
  */
 public record Field(
         FieldName name,
@@ -20,10 +21,25 @@ public record Field(
         boolean required,
         String hint,
         List<String> choices,
-        List<Field> items) {
+        List<Field> items,
+        String initial) {
     public Field {
         choices = choices == null ? List.of() : List.copyOf(choices);
         items = items == null ? List.of() : List.copyOf(items);
+        // versions saved before there were any have none
+        initial = initial == null || type == FieldType.ITEMS || type == FieldType.PICTURE ? "" : initial;
+    }
+
+    /** A field that a form asks for without anything in it. */
+    public Field(
+            FieldName name,
+            FieldType type,
+            String label,
+            boolean required,
+            String hint,
+            List<String> choices,
+            List<Field> items) {
+        this(name, type, label, required, hint, choices, items, "");
     }
 
     /** A field that is no list of items. */
@@ -38,7 +54,7 @@ public record Field(
 
     /** The same list with these fields in each item. */
     public Field withItems(List<Field> of) {
-        return new Field(name, type, label, required, hint, choices, of);
+        return new Field(name, type, label, required, hint, choices, of, initial);
     }
 
     /** Whether a tag or a rule means it by this name. */
@@ -48,12 +64,17 @@ public record Field(
 
     /** The same field, called so in the form. */
     public Field labelled(String called) {
-        return new Field(name, type, called, required, hint, choices, items);
+        return new Field(name, type, called, required, hint, choices, items, initial);
+    }
+
+    /** The same field, which a new form shows with this in it. @param with as it is stored */
+    public Field beginningWith(String with) {
+        return new Field(name, type, label, required, hint, choices, items, with);
     }
 
     /** The same field by another name. */
     public Field renamed(FieldName to) {
-        return new Field(to, type, label, required, hint, choices, items);
+        return new Field(to, type, label, required, hint, choices, items, initial);
     }
 
     /** A choice's value as it can stand in a tag: "By the borrower's courier" becomes {@code by_the_borrowers_courier}. */

@@ -67,6 +67,7 @@ public final class PublishCheck {
                         "expression",
                         one.expression()))));
         fields(content.fields(), wording, obstacles);
+        initials(content.fields(), obstacles);
         content.fields().stream()
                 .filter(field -> field.required() && !content.layout().shows(field.name()))
                 .forEach(field -> obstacles.add(Obstacle.at(
@@ -96,6 +97,21 @@ public final class PublishCheck {
 
     private static boolean isDays(int days) {
         return days >= 0 && days <= 365;
+    }
+
+    /** What a form begins with has to be an answer that it would take. */
+    private static void initials(List<Field> fields, List<Obstacle> obstacles) {
+        for (Field field : fields) {
+            initials(field.items(), obstacles);
+            try {
+                ValueReader.read(field, field.initial());
+            } catch (ValueReader.Unreadable e) {
+                obstacles.add(Obstacle.at(
+                        Subject.FIELD,
+                        field.name(),
+                        Message.of("publish.initial", "field", field.label(), "cause", e.said())));
+            }
+        }
     }
 
     /** Every case that the wording names has to be one of its choice. */

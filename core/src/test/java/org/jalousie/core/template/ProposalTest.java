@@ -46,6 +46,34 @@ class ProposalTest {
         assertThat(obstacles(wording, first)).noneMatch(said -> said.contains("contact"));
     }
 
+    @Test
+    void aFormBeginsOnlyWithWhatItWouldTake() {
+        Wording wording = wording("{{fee}} {{#rows}}{{copies}}{{/rows}} {{lender.signature}}");
+        TemplateContent first = Proposal.first(wording.found());
+        TemplateContent good = begun(first, "EUR 75.00", "3");
+        assertThat(obstacles(wording, good)).isEqualTo(obstacles(wording, first));
+        assertThat(obstacles(wording, begun(first, "much", "many")))
+                .anySatisfy(said -> assertThat(said).startsWith("What Fee begins with is no answer"))
+                .anySatisfy(said -> assertThat(said).startsWith("What Copies begins with is no answer"));
+        // it goes with its field, whatever else of it changes, and a list begins with nothing
+        Field fee = good.fields().get(0);
+        assertThat(fee.renamed(new FieldName("price")).labelled("Price").initial())
+                .isEqualTo("EUR 75.00");
+        assertThat(Renaming.of(good, Map.of("fee", "price")).fields().get(0).initial())
+                .isEqualTo("EUR 75.00");
+        assertThat(Proposal.renewed(wording.found(), good).fields()).isEqualTo(good.fields());
+        assertThat(good.fields().get(1).beginningWith("[]").initial()).isEmpty();
+    }
+
+    private static TemplateContent begun(TemplateContent content, String fee, String copies) {
+        List<Field> fields = content.fields().stream()
+                .map(field -> field.type() == FieldType.ITEMS
+                        ? field.withItems(List.of(field.items().get(0).beginningWith(copies)))
+                        : field.isCalled("fee") ? field.beginningWith(fee) : field)
+                .toList();
+        return content.with(fields, content.parties(), content.signingFields());
+    }
+
     private static Wording wording(String text) {
         return Wording.compile(WordFile.open(new WordDraft().paragraph(text).bytes()), Set.of());
     }

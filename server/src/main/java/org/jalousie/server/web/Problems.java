@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
+import org.apache.catalina.connector.ClientAbortException;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.UnacceptableFile;
 import org.jalousie.server.Refusal;
@@ -23,11 +24,11 @@ import org.springframework.web.HttpRequestMethodNotSupportedException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.multipart.MultipartException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
-import org.springframework.web.util.DisconnectedClientHelper;
 
 /** Errors as problem details (RFC 9457): the one place that says what is the caller's fault and what is ours. */
 @RestControllerAdvice
@@ -121,8 +122,8 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ResponseEntity<Object> unexpected(Exception e) {
-        // whoever has left hears no answer, and nothing has failed
-        if (DisconnectedClientHelper.isClientDisconnectedException(e)) return null;
+        // whoever has left hears no answer, and nothing has failed; a service that has gone is another matter
+        if (e instanceof ClientAbortException || e instanceof AsyncRequestNotUsableException) return null;
         return ours(e);
     }
 

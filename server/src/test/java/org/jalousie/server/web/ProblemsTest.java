@@ -18,6 +18,8 @@ class ProblemsTest {
 
     @Test
     void whatFailsHereHasANumberToAskFor() {
+        assertThat(problems.unexpected(new IOException("Connection reset by peer")))
+                .isNotNull();
         var answer = problems.unexpected(new IllegalStateException("a file is gone: /var/secret"));
         assertThat(answer.getStatusCode()).isEqualTo(HttpStatus.INTERNAL_SERVER_ERROR);
         assertThat(String.valueOf(answer.getBody())).doesNotContain("secret");
