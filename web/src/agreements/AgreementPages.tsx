@@ -4,10 +4,10 @@ import { answer, api, type Schemas } from '../api/client';
 import { say } from '../messages/rooms';
 import { useSay } from '../messages/useSay';
 import { AnnotatedPages } from '../page/AnnotatedPages';
-import { byKey } from '../page/printed';
 import type { Thing } from '../page/thing';
 import type { Sheet } from '../page/useOpened';
 import { ActorNote } from '../page/ActorNote';
+import { printedThings } from './printedThings';
 import { calledIn } from '../signingFields/kinds';
 import { Trouble } from '../ui/parts';
 
@@ -30,22 +30,15 @@ export function AgreementPages({ detail, document }: Props) {
     (): Sheet => ({
       url: `/api/v1/agreements/${number}/documents/${document.id}.pdf?at=${changedAt}`,
       pages: document.pages,
-      printed: (printed.data ?? []).map(asOfList),
+      printed: printed.data?.lines ?? [],
     }),
     [number, document, changedAt, printed.data],
   );
   const { data, people } = detail;
+  const things = printed.data?.things;
   const left = useCallback(
-    (of: Sheet): Thing[] => {
-      const lines = byKey(of.printed);
-      return data.map(({ name, label }) => ({
-        key: name,
-        label,
-        lines: lines.get(name) ?? [],
-        spans: false,
-      }));
-    },
-    [data],
+    (of: Sheet): Thing[] => printedThings(data, things ?? [], of.printed),
+    [data, things],
   );
   const right = useCallback(
     (of: Sheet): Thing[] =>
@@ -75,9 +68,4 @@ export function AgreementPages({ detail, document }: Props) {
       />
     </>
   );
-}
-
-/** The data beside the page name a list as a whole, so that what its items printed is the list's. */
-function asOfList(one: Schemas['Printed']): Schemas['Printed'] {
-  return one.list ? { ...one, name: one.list, list: '' } : one;
 }

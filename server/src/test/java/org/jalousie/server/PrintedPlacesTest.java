@@ -6,11 +6,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.jalousie.core.wording.write.WordDraft;
 import org.jalousie.demo.Client;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.Testbed;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** What stands where on the pages, as the rooms ask for it. */
 class PrintedPlacesTest {
@@ -44,7 +48,7 @@ class PrintedPlacesTest {
         values.put("objects_description", "the museum");
         String number = office.generate(template, values);
         String path = "/api/v1/agreements/" + number + "/documents/wording/printed";
-        List<String> before = keys(office.client.get(path).json());
+        List<String> before = keys(office.client.get(path).json().get("lines"));
         assertThat(before)
                 .containsExactlyInAnyOrder(
                         "VALUE lender_name",
@@ -53,9 +57,72 @@ class PrintedPlacesTest {
                         "VALUE start_date",
                         "VALUE insured_value");
         office.send(number);
-        assertThat(keys(office.client.get(path).json()))
+        assertThat(keys(office.client.get(path).json().get("lines")))
                 .as("sealed, the words stay")
                 .isEqualTo(before);
+    }
+
+    @Test
+    void whatAnAgreementPrintedIsCalledAsThoseWhoPreparedItCallIt() {
+        byte[] wording = new WordDraft()
+                .paragraph(
+                        "{{#objects}}{{position}} {{title}} {{#parts}}{{made}}{{/parts}}{{^fragile}}sturdy{{/fragile}} "
+                                + "{{weight}}; {{/objects}}{{total}} on {{generated_on}}")
+                .paragraph("{{lender.signature}} {{lender_name}} {{lender_mail}}")
+                .bytes();
+        JsonNode template = office.bringIn("Called things", wording);
+        String at = "/api/v1/templates/" + template.get("id").asString();
+        ObjectNode content = (ObjectNode) template.get("content").deepCopy();
+        content.set("rules", JsonMapper.shared().readTree("""
+                [{"name":"total","label":"All pieces","within":"","expression":"count(objects)","gives":"NUMBER"},
+                 {"name":"weight","label":"Weight of one","within":"objects","expression":"2","gives":"NUMBER"}]"""));
+        ArrayNode fields = (ArrayNode) content.get("fields");
+        for (int i = fields.size() - 1; i >= 0; i--) {
+            if (fields.get(i).get("name").asString().equals("total")) fields.remove(i);
+            else if (fields.get(i).get("name").asString().equals("objects")) {
+                ArrayNode items = (ArrayNode) fields.get(i).get("items");
+                for (int k = items.size() - 1; k >= 0; k--) {
+                    ObjectNode item = (ObjectNode) items.get(k);
+                    if (item.get("name").asString().equals("weight")) items.remove(k);
+                    item.put("required", false);
+                }
+            }
+        }
+        JsonNode settled = office.client
+                .put(at + "/content", Map.of("revision", template.get("revision"), "content", content))
+                .json();
+        assertThat(office.client
+                        .post(at + "/publication", Map.of("revision", settled.get("revision")))
+                        .status())
+                .isEqualTo(200);
+        String number = office.generate(
+                template.get("id").asString(),
+                Map.of(
+                        "lender_name", "Ida Marsh",
+                        "lender_mail", "ida.marsh@lender.example.org",
+                        "objects", "[{\"title\":\"Viola\",\"parts\":\"[{\\\"made\\\":\\\"1690\\\"}]\"}]"));
+        List<String> things = new ArrayList<>();
+        office.client
+                .get("/api/v1/agreements/" + number + "/documents/wording/printed")
+                .json()
+                .get("things")
+                .forEach(one -> things.add(one.get("kind").asString() + " "
+                        + one.get("label").asString() + " of "
+                        + one.get("datum").asString() + (one.get("repeats").asBoolean() ? " repeats" : "")
+                        + (one.get("unless").asBoolean() ? " unless" : "")));
+        assertThat(things)
+                .containsExactlyInAnyOrder(
+                        "PASSAGE Objects of  repeats",
+                        "VALUE position of objects",
+                        "VALUE Title of objects",
+                        "PASSAGE Parts of  repeats",
+                        "VALUE Made of objects",
+                        "PASSAGE Fragile of  unless",
+                        "VALUE Weight of one of ",
+                        "VALUE All pieces of ",
+                        "VALUE Day of generation of ",
+                        "VALUE Lender name of lender_name",
+                        "VALUE Lender mail of lender_mail");
     }
 
     @Test
@@ -65,7 +132,7 @@ class PrintedPlacesTest {
         String number = office.agreementOf(request);
         office.await(number, "CHECK");
         String path = "/api/v1/agreements/" + number + "/documents/wording/printed";
-        double before = widthOf("lender_name", office.client.get(path).json());
+        double before = widthOf("lender_name", office.client.get(path).json().get("lines"));
         JsonNode shown = office.show(number);
         Map<String, String> longer = Office.loanValues("Ida Marsh of the Long Gallery");
         assertThat(office.client
@@ -77,7 +144,8 @@ class PrintedPlacesTest {
                 () -> java.util.Optional.of(office.show(number))
                         .filter(one -> one.get("row").get("state").asString().equals("CHECK"))
                         .filter(one -> !one.get("documents").equals(shown.get("documents"))));
-        assertThat(widthOf("lender_name", office.client.get(path).json())).isGreaterThan(before + 30);
+        assertThat(widthOf("lender_name", office.client.get(path).json().get("lines")))
+                .isGreaterThan(before + 30);
     }
 
     @Test

@@ -16,8 +16,12 @@ class PrintedController {
         this.places = places;
     }
 
+    /** @param things what the lines are of, each once */
+    record PrintedPages(List<PrintedView> lines, List<PrintedThing> things) {}
+
     @GetMapping("/api/v1/agreements/{number}/documents/{document}/printed")
-    List<PrintedView> printed(@PathVariable AgreementNumber number, @PathVariable String document) {
-        return PrintedView.of(places.of(number, document));
+    PrintedPages printed(@PathVariable AgreementNumber number, @PathVariable String document) {
+        PrintedPlaces.Found found = places.of(number, document);
+        return new PrintedPages(PrintedView.of(found.places()), found.things());
     }
 }

@@ -27,15 +27,20 @@ import org.springframework.stereotype.Service;
 @Service
 class PrintedPlaces {
     private static final int MOST_HELD = 200_000;
+    private static final Found NOTHING = new Found(List.of(), List.of());
 
     private final Agreements agreements;
     private final UsableTemplates templates;
     private final DocumentMerge merge;
     private final FileStore files;
-    private final Cache<Sha256, List<PrintedPlace>> known = Caffeine.newBuilder()
+    private final Cache<Sha256, Found> known = Caffeine.newBuilder()
             .maximumWeight(MOST_HELD)
-            .weigher((Sha256 pdf, List<PrintedPlace> places) -> 1 + places.size())
+            .weigher((Sha256 pdf, Found found) ->
+                    1 + found.places().size() + found.things().size())
             .build();
+
+    /** @param places by page, from the top down; {@code things} what they are of, each once */
+    record Found(List<PrintedPlace> places, List<PrintedThing> things) {}
 
     PrintedPlaces(Agreements agreements, UsableTemplates templates, DocumentMerge merge, FileStore files) {
         this.agreements = agreements;
@@ -45,16 +50,16 @@ class PrintedPlaces {
     }
 
     /** By page, from the top down; nothing for a document that was not made from a wording. */
-    List<PrintedPlace> of(AgreementNumber number, String name) {
+    Found of(AgreementNumber number, String name) {
         Agreements.Filed filed = agreements.filed(number);
         Document document =
                 filed.agreement().documentNamed(name).orElseThrow(() -> Refusal.notFound(Message.of("document.none")));
-        if (document.kind() != Document.Kind.GENERATED) return List.of();
-        List<PrintedPlace> before = known.getIfPresent(document.pdf());
+        if (document.kind() != Document.Kind.GENERATED) return NOTHING;
+        Found before = known.getIfPresent(document.pdf());
         if (before != null) return before;
         UsableTemplate template = templates.version(agreements.templateVersion(number));
         // a version that was published before the program knew what stands in it wrongly
-        if (template.wording().broken()) return List.of();
+        if (template.wording().broken()) return NOTHING;
         List<Entry> history = untilMade(filed.history());
         List<PrintedPlace> places;
         try {
@@ -66,8 +71,9 @@ class PrintedPlaces {
             // a version that is refused today; its pages stay as they were made
             places = List.of();
         }
-        known.put(document.pdf(), places);
-        return places;
+        Found found = new Found(places, PrintedThing.of(places, template));
+        known.put(document.pdf(), found);
+        return found;
     }
 
     /** The history to where the document was made: data that were corrected since are none of this one's. */
