@@ -26,6 +26,7 @@ const made = (part: Partial<Made>): Made => ({
   number: -1,
   datum: '',
   label: '',
+  rule: false,
   unless: false,
   repeats: false,
   ...part,
@@ -64,7 +65,8 @@ test('what follows by rule, passages and clauses are called by their labels', ()
   const things = printedThings(
     [],
     [
-      made({ name: 'total', label: 'All pieces' }),
+      made({ name: 'total', label: 'All pieces', rule: true }),
+      made({ name: 'agreement_number', label: 'Agreement number' }),
       made({ kind: 'PASSAGE', number: 0, label: 'Objects', repeats: true }),
       made({ kind: 'PASSAGE', number: 1, label: 'Cover: State' }),
       made({ kind: 'PASSAGE', number: 2, label: 'Fragile', unless: true }),
@@ -74,6 +76,7 @@ test('what follows by rule, passages and clauses are called by their labels', ()
   );
   expect(things.map(({ label, spans, lines }) => [label, spans, lines.length])).toEqual([
     ['All pieces (rule)', false, 1],
+    ['Agreement number', false, 0],
     ['for each of Objects', true, 0],
     ['for Cover: State', true, 1],
     ['unless Fragile', true, 0],

@@ -38,9 +38,9 @@ export function printedThings(
   ];
 }
 
-function called({ kind, label, unless, repeats }: Printed): string {
+function called({ kind, label, rule, unless, repeats }: Printed): string {
   if (kind === 'CLAUSE') return say('templates.clause', { clause: label });
-  if (kind === 'VALUE') return say('templates.label-of-rule', { label });
+  if (kind === 'VALUE') return rule ? say('templates.label-of-rule', { label }) : label;
   if (unless) return say('templates.unless-passage', { name: label });
   return repeats
     ? say('templates.for-each-of', { name: label })

@@ -108,7 +108,8 @@ class PrintedPlacesTest {
                 .get("things")
                 .forEach(one -> things.add(one.get("kind").asString() + " "
                         + one.get("label").asString() + " of "
-                        + one.get("datum").asString() + (one.get("repeats").asBoolean() ? " repeats" : "")
+                        + one.get("datum").asString() + (one.get("rule").asBoolean() ? "rule" : "")
+                        + (one.get("repeats").asBoolean() ? " repeats" : "")
                         + (one.get("unless").asBoolean() ? " unless" : "")));
         assertThat(things)
                 .containsExactlyInAnyOrder(
@@ -118,8 +119,8 @@ class PrintedPlacesTest {
                         "PASSAGE Parts of  repeats",
                         "VALUE Made of objects",
                         "PASSAGE Fragile of  unless",
-                        "VALUE Weight of one of ",
-                        "VALUE All pieces of ",
+                        "VALUE Weight of one of rule",
+                        "VALUE All pieces of rule",
                         "VALUE Day of generation of ",
                         "VALUE Lender name of lender_name",
                         "VALUE Lender mail of lender_mail");

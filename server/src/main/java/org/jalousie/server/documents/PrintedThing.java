@@ -24,6 +24,7 @@ import org.jalousie.server.web.PrintedView;
  * @param number of a passage, or of a clause's place in the wording; -1 for a value
  * @param datum the agreement's datum that it is of: the list, for what its items print; empty for what follows by rule
  * @param label what it is called
+ * @param rule whether it is a value that a rule or a choice gives
  * @param unless whether it is a passage that stands when something does not hold
  * @param repeats whether it is a passage that stands once for each item of a list
  */
@@ -34,6 +35,7 @@ record PrintedThing(
         int number,
         String datum,
         String label,
+        boolean rule,
         boolean unless,
         boolean repeats) {
     /** Each once, in the order in which they stand on the pages. */
@@ -51,7 +53,7 @@ record PrintedThing(
             if (clause.number() >= all.size()) return Optional.empty();
             String label = all.get(clause.number()).clause().replace('_', ' ');
             return Optional.of(
-                    new PrintedThing(PrintedView.Kind.CLAUSE, "", "", clause.number(), "", label, false, false));
+                    new PrintedThing(PrintedView.Kind.CLAUSE, "", "", clause.number(), "", label, false, false, false));
         }
         int number = ((Origin.Printing) origin).number();
         return template.wording().passages().stream()
@@ -66,7 +68,9 @@ record PrintedThing(
                 .map(Meaning::label)
                 .orElse(datum.name());
         boolean rule = content.rules().stream()
-                .anyMatch(one -> one.name().equals(datum.name()) && one.within().equals(datum.list()));
+                        .anyMatch(one ->
+                                one.name().equals(datum.name()) && one.within().equals(datum.list()))
+                || content.choices().stream().anyMatch(one -> one.name().equals(datum.name()));
         String of = rule
                 ? ""
                 : content.fields().stream()
@@ -75,7 +79,7 @@ record PrintedThing(
                         .findFirst()
                         .map(field -> field.name().value())
                         .orElse("");
-        return new PrintedThing(PrintedView.Kind.VALUE, datum.name(), datum.list(), -1, of, label, false, false);
+        return new PrintedThing(PrintedView.Kind.VALUE, datum.name(), datum.list(), -1, of, label, rule, false, false);
     }
 
     /** Whether a field is the list, or has it among its items. */
@@ -98,6 +102,7 @@ record PrintedThing(
                 passage.number(),
                 "",
                 label,
+                false,
                 passage.inverted(),
                 !passage.inverted() && lists.contains(passage.name()));
     }
