@@ -120,4 +120,53 @@ class StretchesTest {
                 .contains("Gut of Ida. < clause 0", "Abroad. < clause 0", "Gut of Ida. < clause 1")
                 .contains("Ida < owner");
     }
+
+    private static Clauses inLine(Map<String, Map<String, String>> byChoice) {
+        Map<String, WordFile> files = new java.util.HashMap<>();
+        Map.of(
+                        "court", "the court of {{>place}}",
+                        "place", "{{town}} {{#far}}overseas{{/far}}",
+                        "umpire", "an umpire")
+                .forEach((name, words) -> files.put(
+                        name, WordFile.open(new WordDraft().paragraph(words).bytes())));
+        return new Clauses(files, byChoice);
+    }
+
+    @Test
+    void aClauseWithinALineIsKnownFromItsFirstLetterToItsLast() {
+        Wording wording = Wording.compile(
+                WordFile.open(new WordDraft()
+                        .runs(List.of(
+                                new WordDraft.Run("", "Before {{>court}} or {{>umpi"),
+                                new WordDraft.Run("<w:b/>", "re}}, {{town}}; {{>umpire}}.")))
+                        .bytes()),
+                Set.of(),
+                inLine(Map.of()));
+        assertThat(wording.diagnostics()).isEmpty();
+        assertThat(wording.inclusions())
+                .extracting(Inclusion::clause)
+                .containsExactlyInAnyOrder("court", "place", "umpire", "umpire");
+        assertThat(stretches(wording, Map.of("town", text("Greyford"), "far", new Value.YesNo(true))))
+                .hasSize(7)
+                .anySatisfy(one -> assertThat(one).startsWith("the court of Greyford overseas < clause"))
+                .anySatisfy(one -> assertThat(one).startsWith("Greyford overseas < clause"))
+                .anySatisfy(one -> assertThat(one).startsWith("overseas < passage"))
+                .contains("Greyford < town")
+                .filteredOn(one -> one.startsWith("an umpire < clause"))
+                .doesNotHaveDuplicates()
+                .hasSize(2);
+    }
+
+    @Test
+    void theClauseThatAChoiceNamesWithinALineStandsInItsCase() {
+        Wording wording = Wording.compile(
+                WordFile.open(new WordDraft().paragraph("Before {{>*who}}.").bytes()),
+                Set.of(),
+                inLine(Map.of("who", Map.of("court", "court", "umpire", "umpire"))));
+        assertThat(wording.diagnostics()).isEmpty();
+        assertThat(stretches(wording, Map.of("who", text("Umpire"))))
+                .hasSize(2)
+                .anySatisfy(one -> assertThat(one).startsWith("an umpire < clause"))
+                .anySatisfy(one -> assertThat(one).startsWith("an umpire < passage"));
+    }
 }

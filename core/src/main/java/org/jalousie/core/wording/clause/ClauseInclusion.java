@@ -114,7 +114,7 @@ public final class ClauseInclusion {
             places.add(new Inclusion(one.getValue(), begins(blocks)));
             expandInside(part, blocks, one.getValue(), open);
             if (alone) putBlocks(paragraph, place(paragraph, run, text, found), blocks, one.getKey());
-            else if (!putRuns(run, blocks, one.getKey())) {
+            else if (!putRuns(run, blocks, one.getKey(), origin)) {
                 report(
                         "clause-inline",
                         part,
@@ -194,16 +194,23 @@ public final class ClauseInclusion {
         if (!section.isEmpty()) parent.insertBefore(tagParagraph(paragraph, "/" + section), place);
     }
 
-    private static boolean putRuns(Element run, List<Element> blocks, String section) {
+    private static boolean putRuns(Element run, List<Element> blocks, String section, Part.Origin origin) {
         List<Element> paragraphs =
                 blocks.stream().filter(block -> Word.local(block).equals("p")).toList();
         if (paragraphs.size() != 1 || blocks.size() != 1) return false;
         Node parent = run.getParentNode();
         if (!section.isEmpty()) parent.insertBefore(tagRun(run, "#" + section), run);
         settleTags(paragraphs.get(0));
-        for (Element child : Word.children(paragraphs.get(0))) {
-            if (!Word.local(child).equals("pPr")) parent.insertBefore(child, run);
+        parent.insertBefore(Part.edge(run, origin, true), run);
+        Node next = paragraphs.get(0).getFirstChild();
+        while (next != null) {
+            Node child = next;
+            next = child.getNextSibling();
+            boolean properties =
+                    child instanceof Element element && Word.local(element).equals("pPr");
+            if (!properties) parent.insertBefore(child, run);
         }
+        parent.insertBefore(Part.edge(run, origin, false), run);
         if (!section.isEmpty()) parent.insertBefore(tagRun(run, "/" + section), run);
         return true;
     }

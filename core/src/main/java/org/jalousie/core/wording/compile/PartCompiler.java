@@ -19,6 +19,7 @@ import org.jalousie.core.wording.tags.Substance;
 import org.jalousie.core.wording.tags.Tag;
 import org.w3c.dom.Element;
 import org.w3c.dom.Node;
+import org.w3c.dom.ProcessingInstruction;
 
 /** Turns one part with its tags into a tree of segments. */
 final class PartCompiler {
@@ -104,8 +105,13 @@ final class PartCompiler {
         }
     }
 
-    /** Marks where blocks of clauses stand, inside whatever decides them and outside of what they hold. */
+    /** Marks where clauses stand, inside whatever decides them and outside of what they hold. */
     private void clauses() {
+        for (ProcessingInstruction edge : Part.edges(part.document)) {
+            int place = Integer.parseInt(edge.getData()) - 1;
+            edge.getParentNode()
+                    .replaceChild(markers.place(part.document, new Segment.ClauseMark(place, Part.begins(edge))), edge);
+        }
         for (Element block : Word.all(part.document.getDocumentElement(), "*")) {
             Part.ownOrigin(block).ifPresent(origin -> {
                 Node parent = block.getParentNode();

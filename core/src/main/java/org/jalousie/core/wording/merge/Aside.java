@@ -25,7 +25,7 @@ public final class Aside {
                 if (BLOCKS.stream().anyMatch(literal.xml()::contains)) return false;
             } else if (segment instanceof Segment.Section section) {
                 if (!within(section.body())) return false;
-            } else if (!(segment instanceof Segment.Slot)) return false;
+            } else if (!(segment instanceof Segment.Slot || segment instanceof Segment.ClauseMark)) return false;
         }
         return true;
     }

@@ -16,12 +16,16 @@ import org.w3c.dom.Attr;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
 import org.w3c.dom.Node;
+import org.w3c.dom.ProcessingInstruction;
 import org.w3c.dom.Text;
 
 /** One part of the file that holds words, with its tags found. */
 public final class Part {
     /** On the nodes that a clause brought: which inclusion it was. */
     private static final String ORIGIN = "jalousie-clause";
+
+    private static final String CLAUSE_BEGINS = "jalousie-clause-begins";
+    private static final String CLAUSE_ENDS = "jalousie-clause-ends";
 
     public final String name;
     public final Document document;
@@ -114,6 +118,33 @@ public final class Part {
 
     public static void setOrigin(Node node, Origin origin) {
         node.setUserData(ORIGIN, origin, null);
+    }
+
+    /** Where a clause within a line begins or ends: its runs are cut, so that no node of it stays for sure. */
+    public static Node edge(Node beside, Origin origin, boolean begins) {
+        return beside.getOwnerDocument()
+                .createProcessingInstruction(begins ? CLAUSE_BEGINS : CLAUSE_ENDS, String.valueOf(origin.number()));
+    }
+
+    /** The edges of clauses within lines below a node, in the order of reading. */
+    public static List<ProcessingInstruction> edges(Node below) {
+        List<ProcessingInstruction> edges = new ArrayList<>();
+        edges(below, edges);
+        return edges;
+    }
+
+    private static void edges(Node below, List<ProcessingInstruction> into) {
+        for (Node child = below.getFirstChild(); child != null; child = child.getNextSibling()) {
+            if (child instanceof ProcessingInstruction edge
+                    && (edge.getTarget().equals(CLAUSE_BEGINS)
+                            || edge.getTarget().equals(CLAUSE_ENDS))) into.add(edge);
+            else edges(child, into);
+        }
+    }
+
+    /** Whether an edge is where its clause begins. */
+    public static boolean begins(ProcessingInstruction edge) {
+        return edge.getTarget().equals(CLAUSE_BEGINS);
     }
 
     /** Which clause a node is a block of. */
