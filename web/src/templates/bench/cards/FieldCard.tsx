@@ -90,6 +90,7 @@ export function FieldCard({
           key={field.type}
           field={field}
           language={settings.language}
+          fixed={fixed}
           onChange={(initial) => {
             // the answer may be late: what else was typed meanwhile stays
             const { settings: now, change: set } = latest.current;

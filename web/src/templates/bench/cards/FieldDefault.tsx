@@ -2,7 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { answer, api } from '../../../api/client';
 import { DatumInput } from '../../../intake/FieldInput';
-import { FormLanguage, typed } from '../../../intake/typing';
+import { FormFixed, FormLanguage, typed } from '../../../intake/typing';
 import { say } from '../../../messages/rooms';
 import { Trouble } from '../../../ui/parts';
 import type { Field } from '../bench';
@@ -13,10 +13,13 @@ const PAUSE = 300;
 export function FieldDefault({
   field,
   language,
+  fixed = false,
   onChange,
 }: {
   field: Field;
   language: string;
+  /** Whether it can only be read. */
+  fixed?: boolean;
   onChange: (initial: string) => void;
 }) {
   const [shown, setShown] = useState({
@@ -52,25 +55,27 @@ export function FieldDefault({
   const timer = useRef<number>(undefined);
   useEffect(() => () => window.clearTimeout(timer.current), []);
   return (
-    <FormLanguage.Provider value={language}>
-      <DatumInput
-        id={`initial-${field.name}`}
-        field={{
-          ...field,
-          label: say('templates.a-new-form-begins-with'),
-          hint: '',
-          required: true,
-        }}
-        value={shown.text}
-        fault={read.variables === shown.text ? read.data?.fault : undefined}
-        onChange={(text) => {
-          latest.current = text;
-          setShown((now) => ({ ...now, text }));
-          window.clearTimeout(timer.current);
-          timer.current = window.setTimeout(() => mutate(text), PAUSE);
-        }}
-      />
-      <Trouble error={read.error} />
-    </FormLanguage.Provider>
+    <FormFixed.Provider value={fixed}>
+      <FormLanguage.Provider value={language}>
+        <DatumInput
+          id={`initial-${field.name}`}
+          field={{
+            ...field,
+            label: say('templates.a-new-form-begins-with'),
+            hint: '',
+            required: true,
+          }}
+          value={shown.text}
+          fault={read.variables === shown.text ? read.data?.fault : undefined}
+          onChange={(text) => {
+            latest.current = text;
+            setShown((now) => ({ ...now, text }));
+            window.clearTimeout(timer.current);
+            timer.current = window.setTimeout(() => mutate(text), PAUSE);
+          }}
+        />
+        <Trouble error={read.error} />
+      </FormLanguage.Provider>
+    </FormFixed.Provider>
   );
 }
