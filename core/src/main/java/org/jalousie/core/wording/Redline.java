@@ -36,6 +36,15 @@ public final class Redline {
         }
     }
 
+    /** The words of one file, all of them the same. */
+    public static List<Line> of(WordFile file) {
+        List<Line> lines = new ArrayList<>();
+        for (String name : file.textParts())
+            for (List<Token> paragraph : paragraphs(file, name))
+                lines.add(line(Part.title(name), Fate.SAME, paragraph));
+        return lines;
+    }
+
     /** All paragraphs of both files in the order of reading. */
     public static List<Line> between(WordFile before, WordFile after) {
         List<Line> lines = new ArrayList<>();

@@ -48,6 +48,7 @@ class RedlineTest {
                 .paragraph("<%/case.hard%><%={{ }}=%>{{/objects}} {{>cover}}{{>*chosen}}{{lender.signature}} {{lost");
         assertThat(between(draft, draft))
                 .allSatisfy(line -> assertThat(line.changed()).isFalse());
+        assertThat(Redline.of(WordFile.open(draft.bytes()))).isEqualTo(between(draft, draft));
         assertThat(between(draft, draft).stream().flatMap(line -> line.pieces().stream()))
                 .containsExactly(
                         tag(Fate.SAME, "{{#objects}}", Mention.Kind.OPEN, "objects"),

@@ -30,13 +30,11 @@ class ClauseTexts {
 
     TemplateViews.ClauseText of(UUID template, String name) {
         TemplateContent content = drafts.newest(template).content();
-        Optional<Sha256> held =
-                Optional.ofNullable(preparations.clauseFiles(content).get(name));
-        Sha256 file = held.orElseThrow(() -> Refusal.notFound(Message.of("clause.none")));
+        Sha256 file = Optional.ofNullable(preparations.clauseFiles(content).get(name))
+                .orElseThrow(() -> Refusal.notFound(Message.of("clause.none")));
         ClauseLibrary.Version version =
                 library.version(name, file).orElseThrow(() -> Refusal.notFound(Message.of("clause.none")));
-        WordFile words = WordFile.open(files.get(file));
-        List<RedlineView> lines = RedlineView.of(Redline.between(words, words), content, content);
+        List<RedlineView> lines = RedlineView.of(Redline.of(WordFile.open(files.get(file))), content, content);
         return new TemplateViews.ClauseText(
                 version.clause(),
                 version.number(),

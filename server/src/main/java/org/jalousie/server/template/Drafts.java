@@ -64,6 +64,13 @@ class Drafts {
                 .orElseThrow(() -> Refusal.notFound(Message.of("template.none")));
     }
 
+    TemplateVersion version(UUID id, int number) {
+        return versions.findByTemplateIdOrderByNumberDesc(id).stream()
+                .filter(one -> one.number() == number)
+                .findFirst()
+                .orElseThrow(() -> Refusal.notFound(Message.of("template.no-version", "number", number)));
+    }
+
     /** The draft as the person saw it; otherwise a refusal that says what to do. */
     TemplateVersion draft(UUID id, int revision) {
         TemplateVersion version = newest(id);

@@ -199,7 +199,7 @@ class TemplateService implements UsableTemplates {
     @Transactional
     TemplateViews.TemplateDetail returnTo(UUID id, int number, int revision, String by) {
         TemplateVersion draft = drafts.draft(id, revision);
-        TemplateVersion earlier = version(id, number);
+        TemplateVersion earlier = drafts.version(id, number);
         history.remember(draft, Message.of("step.return", "number", number), by);
         draft.change(earlier.wordFile(), earlier.content().holding(Map.of()));
         return drafts.changed(id, draft);
@@ -207,14 +207,14 @@ class TemplateService implements UsableTemplates {
 
     @Transactional(readOnly = true)
     byte[] wordFile(UUID id, int number) {
-        return files.get((number == 0 ? drafts.newest(id) : version(id, number)).wordFile());
+        return files.get((number == 0 ? drafts.newest(id) : drafts.version(id, number)).wordFile());
     }
 
     /** What changed from one version to another: its words and its settings. */
     @Transactional(readOnly = true)
     TemplateViews.VersionDifference difference(UUID id, int from, int to) {
-        TemplateVersion before = version(id, from);
-        TemplateVersion after = version(id, to);
+        TemplateVersion before = drafts.version(id, from);
+        TemplateVersion after = drafts.version(id, to);
         return new TemplateViews.VersionDifference(
                 RedlineView.of(
                         Redline.between(
@@ -225,13 +225,6 @@ class TemplateService implements UsableTemplates {
                 SettingsDifference.between(before.content(), after.content()).stream()
                         .map(Message::toString)
                         .toList());
-    }
-
-    private TemplateVersion version(UUID id, int number) {
-        return versions.findByTemplateIdOrderByNumberDesc(id).stream()
-                .filter(one -> one.number() == number)
-                .findFirst()
-                .orElseThrow(() -> Refusal.notFound(Message.of("template.no-version", "number", number)));
     }
 
     /** The newest published version, for a form. */
