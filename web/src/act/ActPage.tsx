@@ -64,13 +64,17 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
         <h1 className="text-2xl">{page.title}</h1>
         <p className="text-soft">
           {turn && page.expiresAt
-            ? words.say('page.until', { number: page.number, until: words.date(page.expiresAt) })
+            ? words.say('page.until', {
+                number: page.number,
+                until: words.date(lastMoment(page.expiresAt)),
+              })
             : page.number}
         </p>
         <section aria-label={words.say('page.route')} className="py-4">
           <Blind slats={page.route} sealed={page.state === 'COMPLETED'} width={320} height={48} />
         </section>
         {!turn && <NothingToDo page={page} />}
+        {page.hasCopy && <SignedCopy page={page} token={token} />}
         {!page.ended && (
           <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_24rem]">
             <section aria-label={words.say('page.document')} className="min-w-0">
@@ -134,11 +138,45 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
   );
 }
 
+/** What ends with a day can be done on that day. */
+const lastMoment = (end: string) => new Date(new Date(end).getTime() - 1).toISOString();
+
+/** The signed documents and the record of their signing, to be kept. */
+function SignedCopy({ page, token }: { page: SigningPage; token: string }) {
+  const words = useSay();
+  const address = `/api/v1/signing/${token}`;
+  return (
+    <ul aria-label={words.say('page.signed-copy')} className="flex flex-col gap-1 pb-5 text-lg">
+      {page.documents.map(({ id, title }) => (
+        <li key={id}>
+          <a
+            className="inline-block min-h-11"
+            href={`${address}/documents/${id}.pdf`}
+            download={`${page.number} ${title}.pdf`}
+          >
+            {words.say('page.fetch-copy', { title })}
+          </a>
+        </li>
+      ))}
+      <li>
+        <a
+          className="inline-block min-h-11"
+          href={`${address}/record.pdf`}
+          download={`${page.number} ${words.say('record.title')}.pdf`}
+        >
+          {words.say('page.fetch-record')}
+        </a>
+      </li>
+    </ul>
+  );
+}
+
 /** What a participant reads who has nothing to do now. */
 function NothingToDo({ page }: { page: SigningPage }) {
   const words = useSay();
   const acted = page.duty === 'SIGNS' ? 'page.signed' : 'page.thanks';
-  const said = page.ended || words.say(page.standing === 'OPEN' ? 'part.not-yet' : acted);
+  const waits = page.standing === 'OPEN' && page.state !== 'COMPLETED';
+  const said = page.ended || words.say(waits ? 'part.not-yet' : acted);
   return (
     <p
       role="status"
@@ -164,10 +202,9 @@ function OwnFields({
   mark: Mark | undefined;
 }) {
   const size = pages.sizes[number - 1];
-  const own = page.route.find((slat) => slat.name === page.name && slat.label === page.label);
-  if (!size || !own) return null;
+  if (!size) return null;
   return pages.fields
-    .filter((placed) => placed.page === number && placed.field.party === own.party)
+    .filter((placed) => placed.page === number && page.parts.includes(placed.field.party))
     .map((placed) => {
       const { type, name, sameAs } = placed.field;
       const shown = kinds[type.kind].shown({

@@ -8,10 +8,11 @@ import { useAgreement, useSession } from '../office/queries';
 import { AgreementPages } from './AgreementPages';
 import { Button, inputLook, RoomTitle, Trouble, Waiting } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
-import { date, since } from '../ui/time';
+import { lastDay, since } from '../ui/time';
 import { listed, stateWords } from '../ui/words';
 import { Files } from './Files';
 import { People } from './People';
+import { RouteOfAgreement } from './RouteOfAgreement';
 import { Trail } from './Trail';
 
 type Detail = Schemas['AgreementDetail'];
@@ -22,6 +23,7 @@ export default function AgreementRoom() {
   const agreement = useAgreement(number);
   const session = useSession();
   const queries = useQueryClient();
+  const [planned, setPlanned] = useState(false);
   const path = { params: { path: { number } } };
   const took = (detail: Detail) => queries.setQueryData(['agreement', number], detail);
   const send = useMutation({
@@ -81,6 +83,11 @@ export default function AgreementRoom() {
           )}
         </div>
       ))}
+      {planned && (
+        <div id="route-calendar" className="pb-5">
+          <RouteOfAgreement detail={detail} />
+        </div>
+      )}
       <div className="grid grid-cols-[minmax(0,1fr)_19rem] gap-6">
         <div>
           {detail.documents.length === 0 && (
@@ -94,7 +101,9 @@ export default function AgreementRoom() {
           ))}
         </div>
         <aside className="flex flex-col gap-6">
-          {row.state === 'CHECK' && <BeforeSending obstacles={detail.obstacles} />}
+          {row.state === 'CHECK' && (
+            <BeforeSending obstacles={detail.obstacles} warnings={detail.warnings} />
+          )}
           {row.state !== 'CHECK' && row.state !== 'GENERATING' && (
             <section aria-label={say('agreements.route')}>
               <h2 className="pb-2 text-lg">{say('agreements.route')}</h2>
@@ -106,9 +115,10 @@ export default function AgreementRoom() {
                     : standingWords(slat)
                 }
               />
+              <Absent people={detail.people} />
               {row.state === 'OUT' && row.expiresAt && (
                 <p className="pt-2 text-soft">
-                  {say('agreements.can-be-done-until', { date: date(row.expiresAt) })}
+                  {say('agreements.can-be-done-until', { date: lastDay(row.expiresAt) })}
                 </p>
               )}
               {detail.endReason && (
@@ -117,6 +127,16 @@ export default function AgreementRoom() {
                 </p>
               )}
             </section>
+          )}
+          {row.state !== 'GENERATING' && (
+            <Button
+              className="self-start"
+              aria-expanded={planned}
+              aria-controls="route-calendar"
+              onClick={() => setPlanned(!planned)}
+            >
+              {say(planned ? 'agreements.close-the-calendar' : 'agreements.route-as-calendar')}
+            </Button>
           )}
           {(row.state === 'CHECK' || row.state === 'GENERATING') && (
             <People number={number} people={detail.people} fixed={!checking} onTaken={took} />
@@ -133,6 +153,16 @@ export default function AgreementRoom() {
   );
 }
 
+/** Which parts of the template's route this agreement goes without. */
+function Absent({ people }: { people: Detail['people'] }) {
+  const absences = people.map(({ absence }) => absence).filter(Boolean);
+  return absences.map((one) => (
+    <p key={one} className="pt-1 text-soft">
+      {one}
+    </p>
+  ));
+}
+
 /** The button says what will happen. */
 export function sendWords(slats: Schemas['RouteStep'][]): string {
   const first = Math.min(...slats.map((slat) => slat.stage));
@@ -144,7 +174,7 @@ export function sendWords(slats: Schemas['RouteStep'][]): string {
   });
 }
 
-function BeforeSending({ obstacles }: { obstacles: string[] }) {
+function BeforeSending({ obstacles, warnings }: { obstacles: string[]; warnings: string[] }) {
   return (
     <section
       aria-label={say('agreements.readiness')}
@@ -155,6 +185,11 @@ function BeforeSending({ obstacles }: { obstacles: string[] }) {
       <ul className="flex list-disc flex-col gap-1 pl-4">
         {obstacles.map((one) => (
           <li key={one}>{one}</li>
+        ))}
+        {warnings.map((one) => (
+          <li key={one} className="text-clay">
+            {one}
+          </li>
         ))}
       </ul>
     </section>

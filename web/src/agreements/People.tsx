@@ -6,7 +6,7 @@ import { Ordinal } from '../page/weave';
 import { Button, inputLook, Trouble } from '../ui/parts';
 import { dutyWords } from '../ui/words';
 
-type Person = Schemas['Person'];
+type Person = Schemas['Part'];
 
 /** Who takes part, in order; before sending, each can be corrected. */
 export function People({
@@ -26,7 +26,12 @@ export function People({
       answer(
         api.PUT('/api/v1/agreements/{number}/people/{party}', {
           params: { path: { number, party: person.party } },
-          body: { name: person.name, mail: person.mail },
+          body: {
+            name: person.name,
+            mail: person.mail,
+            phone: person.phone,
+            language: person.language,
+          },
         }),
       ),
     onSuccess: (detail) => {
@@ -62,6 +67,26 @@ export function People({
                   value={editing.mail}
                   onChange={(event) => setEditing({ ...editing, mail: event.target.value })}
                 />
+                <input
+                  aria-label={say('agreements.phone-of', { label: person.label })}
+                  placeholder={say('agreements.phone')}
+                  type="tel"
+                  className={inputLook}
+                  value={editing.phone}
+                  onChange={(event) => setEditing({ ...editing, phone: event.target.value })}
+                />
+                <select
+                  aria-label={say('agreements.language-of', { label: person.label })}
+                  className={inputLook}
+                  value={editing.language}
+                  onChange={(event) => setEditing({ ...editing, language: event.target.value })}
+                >
+                  <option value="">{say('templates.the-agreements-language')}</option>
+                  <option value="en">{say('templates.english')}</option>
+                  <option value="de">{say('templates.german')}</option>
+                  <option value="fr">{say('templates.french')}</option>
+                  <option value="nl">{say('templates.dutch')}</option>
+                </select>
                 <Trouble error={save.error} />
                 <span className="flex gap-2">
                   <Button type="submit" disabled={save.isPending}>
@@ -82,9 +107,13 @@ export function People({
                   {person.duty !== 'RECEIVES_COPY' &&
                     say('agreements.stage', { stage: person.stage })}
                 </span>
-                <span className="block truncate text-soft">
-                  {person.mail || say('agreements.no-mail-address')}
-                </span>
+                {person.absence ? (
+                  <span className="block text-clay">{person.absence}</span>
+                ) : (
+                  <span className="block truncate text-soft">
+                    {person.mail || say('agreements.no-mail-address')}
+                  </span>
+                )}
                 {!fixed && (
                   <button
                     type="button"

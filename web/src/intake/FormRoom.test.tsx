@@ -16,7 +16,7 @@ const form = {
     help: string;
     questions: { field: string; help: string }[];
   }[],
-  chosen: [] as { party: string; label: string }[],
+  chosen: [] as { party: string; label: string; people: []; optional: boolean }[],
 };
 const detail = {
   row: { number: 'R-1', template: 'Loan', createdBy: 'Nora', createdAt: '', agreement: '' },
@@ -87,7 +87,7 @@ describe('a request whose agreement has been sent', () => {
 
   it('can be read and not changed', async () => {
     detail.agreementState = 'OUT';
-    form.chosen = [{ party: 'lender', label: 'Lender' }];
+    form.chosen = [{ party: 'lender', label: 'Lender', people: [], optional: false }];
     form.fields = [{ name: 'terms', type: 'RICH_TEXT', label: 'Terms', required: false, hint: '' }];
     form.sections = [{ title: '', help: '', questions: [{ field: 'terms', help: '' }] }];
     render(

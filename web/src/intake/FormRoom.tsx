@@ -1,5 +1,4 @@
 import { say } from '../messages/rooms';
-import type { Catalogue } from '../messages/catalogue';
 import { useSay } from '../messages/useSay';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
@@ -9,6 +8,7 @@ import { answer, api, Problem, type Schemas } from '../api/client';
 import { newKey } from '../api/key';
 import { Button, RoomTitle, Trouble } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
+import { ChosenPerson } from './ChosenPerson';
 import { FieldInput } from './FieldInput';
 import type { Answers } from './inputProps';
 import { useSession } from '../office/queries';
@@ -155,17 +155,7 @@ function FilledForm({ form, row, values, people, agreementState }: Source) {
               </FormLanguage.Provider>
             </FormFixed.Provider>
             {form.chosen.map((party) => (
-              <fieldset key={party.party} className="grid grid-cols-2 gap-3 border border-rule p-3">
-                <legend className="px-1 font-medium">{party.label}</legend>
-                <FieldInput
-                  field={personField(words, party, 'name')}
-                  path={`people.${party.party}.name`}
-                />
-                <FieldInput
-                  field={personField(words, party, 'mail')}
-                  path={`people.${party.party}.mail`}
-                />
-              </fieldset>
+              <ChosenPerson key={party.party} party={party} />
             ))}
           </fieldset>
           <Trouble error={save.error} />
@@ -204,23 +194,6 @@ function Section({
       {questions}
     </fieldset>
   );
-}
-
-function personField(
-  words: Catalogue,
-  party: Schemas['ChosenParty'],
-  part: 'name' | 'mail',
-): Schemas['Field'] {
-  return {
-    name: `${party.party}-${part}`,
-    type: part === 'mail' ? 'MAIL_ADDRESS' : 'TEXT',
-    label: words.say(part === 'mail' ? 'form.person-mail' : 'form.person-name'),
-    required: true,
-    hint: '',
-    choices: [],
-    items: [],
-    initial: '',
-  };
 }
 
 /** Keeps a request's data with the draft of its template, persons replaced. */

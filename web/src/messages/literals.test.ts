@@ -77,6 +77,8 @@ const names = [
   "'Reenie Beanie'",
   'placeholder="care_of_paper"',
   "'input, textarea, select, [contenteditable]'",
+  "'Alt+ArrowUp Alt+ArrowDown'",
+  '"bottom end"',
 ];
 
 test('no component has a sentence of its own', () => {

@@ -23,6 +23,7 @@ const AgreementRoom = lazy(() => import('../agreements/AgreementRoom'));
 const ArchiveRoom = lazy(() => import('../archive/ArchiveRoom'));
 const FiledRoom = lazy(() => import('../archive/FiledRoom'));
 const PostroomRoom = lazy(() => import('../postroom/PostroomRoom'));
+const HoursRoom = lazy(() => import('./HoursRoom'));
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 2000 } } });
 const root = document.getElementById('root');
@@ -51,6 +52,7 @@ createRoot(root).render(
               <Route path="/archive" element={<ArchiveRoom />} />
               <Route path="/archive/:number" element={<FiledRoom />} />
               <Route path="/postroom" element={<PostroomRoom />} />
+              <Route path="/office/hours" element={<HoursRoom />} />
             </Route>
           </Routes>
         </Suspense>

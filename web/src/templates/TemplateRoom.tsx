@@ -11,7 +11,7 @@ import { BringBack } from './BringBack';
 import { HistoryPart } from './HistoryPart';
 import { Ledger } from './ledger/Ledger';
 import { ProofFace } from './proof/ProofFace';
-import { SendingEditor } from './SendingEditor';
+import { SendingFace } from './sending/SendingFace';
 import { TemplateTitle } from './TemplateTitle';
 import { useSteps } from './useSteps';
 import { useTemplate } from './useTemplate';
@@ -143,7 +143,7 @@ export default function TemplateRoom() {
           />
         )}
         {face === 'ledger' && <Ledger bench={bench} />}
-        {face === 'sending' && <SendingEditor settings={draft} fixed={fixed} onChange={change} />}
+        {face === 'sending' && <SendingFace bench={bench} />}
         {face === 'proof' && <ProofFace bench={bench} />}
         {face === 'versions' && <HistoryPart detail={detail} onTaken={took} />}
       </div>

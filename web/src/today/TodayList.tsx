@@ -1,7 +1,8 @@
 import { Fragment, useRef, type KeyboardEvent, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Blind } from '../blind/Blind';
-import { say } from '../messages/rooms';
+import { say, type RoomCode } from '../messages/rooms';
+import type { Schemas } from '../api/client';
 import { Button } from '../ui/parts';
 import { dateTime, lasting, shortDate, until } from '../ui/time';
 import { waitingFor } from '../ui/words';
@@ -83,13 +84,21 @@ const columns: Column[] = [
     cell: ({ agreement }) =>
       agreement?.next && (
         <span title={dateTime(agreement.next.at)}>
-          {agreement.next.kind === 'EXPIRY'
-            ? say('today.expires', { when: until(agreement.next.at) })
-            : say('today.reminder', { when: until(agreement.next.at) })}
+          {say(nextWords[agreement.next.kind], { when: until(momentOf(agreement.next)) })}
         </span>
       ),
   },
 ];
+
+const nextWords: Record<Schemas['Next']['kind'], RoomCode> = {
+  REMINDER: 'today.reminder',
+  WARNING: 'today.warning',
+  EXPIRY: 'today.expires',
+};
+
+/** What ends with a day is told by that day. */
+const momentOf = ({ kind, at }: Schemas['Next']) =>
+  kind === 'EXPIRY' ? new Date(new Date(at).getTime() - 1).toISOString() : at;
 
 /** One list in groups under one header; a column that a group has nothing in gives its room to the one before. */
 export function TodayList({

@@ -9,6 +9,11 @@ export function date(iso: string): string {
   return new Date(iso).toLocaleDateString('en-GB', { dateStyle: 'medium' });
 }
 
+/** The last day on which something can be done that ends at a moment. */
+export function lastDay(end: string): string {
+  return date(new Date(new Date(end).getTime() - 1).toISOString());
+}
+
 /** How long something has been so: "today", "since yesterday", "for 5 days". */
 export function since(iso: string, now: Date = new Date()): string {
   const start = new Date(iso);

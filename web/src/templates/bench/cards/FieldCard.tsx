@@ -158,7 +158,9 @@ export function UsedBy({
       : [],
   );
   const parties = settings.parties.filter(
-    ({ who, first, second }) => who === 'FROM_FIELDS' && (first === name || second === name),
+    ({ who, neededWhen }) =>
+      neededWhen === name ||
+      (who.kind === 'from_fields' && [who.nameField, who.mailField, who.phoneField].includes(name)),
   );
   const passages = detail.passages.filter((one) => one.name.split('.')[0] === name).length;
   const uses = [...rules, ...choices];

@@ -3,17 +3,21 @@ import { say } from '../../../messages/rooms';
 import { Button, inputLook } from '../../../ui/parts';
 import { dutyWords } from '../../../ui/words';
 import type { Bench } from '../bench';
+import { beforeSigners, completesLate } from '../routeOrder';
 import { Setting, tagOf } from './parts';
+import { PersonSourceInputs } from './PersonSourceInputs';
 
-type Party = Schemas['PartyView'];
+type Party = Schemas['Party'];
 
-const whoWords: Record<Party['who'], string> = {
-  FROM_FIELDS: say('templates.comes-from-the-form'),
-  FIXED: say('templates.is-always-the-same-person'),
-  CHOSEN_AT_USE: say('templates.is-chosen-with-each-request'),
-};
+const languages = [
+  ['', say('templates.the-agreements-language')],
+  ['en', say('templates.english')],
+  ['de', say('templates.german')],
+  ['fr', say('templates.french')],
+  ['nl', say('templates.dutch')],
+] as const;
 
-/** Who acts: what they are called, their duty and place in the order, and how the person is found. */
+/** Who acts: what they are called, their duty, when they take part, and how the person is found and spoken to. */
 export function PartyCard({
   bench: { settings, fixed, change },
   party,
@@ -42,51 +46,60 @@ export function PartyCard({
           onChange={(event) => set({ label: event.target.value })}
         />
       </Setting>
-      <div className="grid grid-cols-[minmax(0,1fr)_5rem] gap-3">
-        <Setting label={say('templates.duty')}>
-          <select
-            className={inputLook}
-            value={party.duty}
-            onChange={(event) => set({ duty: event.target.value as Party['duty'] })}
-          >
-            {Object.entries(dutyWords).map(([duty, words]) => (
-              <option key={duty} value={duty}>
-                {words}
-              </option>
-            ))}
-          </select>
-        </Setting>
-        <Setting label={say('templates.stage')}>
-          <input
-            type="number"
-            min={1}
-            max={20}
-            className={inputLook}
-            value={party.stage}
-            onChange={(event) => set({ stage: Number(event.target.value) || 1 })}
-          />
-        </Setting>
-      </div>
-      <Setting label={say('templates.the-person')}>
+      <Setting label={say('templates.duty')}>
         <select
           className={inputLook}
-          value={party.who}
-          onChange={(event) =>
-            set({ who: event.target.value as Party['who'], first: '', second: '' })
-          }
+          value={party.duty}
+          onChange={(event) => set({ duty: event.target.value as Party['duty'] })}
         >
-          {Object.entries(whoWords).map(([who, words]) => (
-            <option key={who} value={who}>
+          {Object.entries(dutyWords).map(([duty, words]) => (
+            <option key={duty} value={duty}>
               {words}
             </option>
           ))}
         </select>
       </Setting>
-      <Person party={party} fields={settings.fields} onChange={set} />
+      {completesLate(settings.parties, party) && !fixed && (
+        <Button
+          className="self-start"
+          onClick={() =>
+            change({ ...settings, parties: beforeSigners(settings.parties, party.key) })
+          }
+        >
+          {say('templates.put-before-signers', { label: party.label })}
+        </Button>
+      )}
+      <PersonSourceInputs
+        source={party.who}
+        fields={settings.fields}
+        onChange={(who) => set({ who })}
+      />
+      <TakesPart party={party} settings={settings} onChange={set} />
+      <Setting label={say('templates.spoken-to-in')}>
+        <select
+          className={inputLook}
+          value={party.language}
+          onChange={(event) => set({ language: event.target.value })}
+        >
+          {languages.map(([code, words]) => (
+            <option key={code} value={code}>
+              {words}
+            </option>
+          ))}
+        </select>
+      </Setting>
+      {(party.duty === 'COMPLETES' || party.duty === 'APPROVES') && (
+        <label className="flex min-h-8 items-center gap-2">
+          <input
+            type="checkbox"
+            checked={party.copied}
+            onChange={(event) => set({ copied: event.target.checked })}
+          />
+          {say('templates.gets-the-signed-copy')}
+        </label>
+      )}
       <p className="text-soft">
-        {hasFields
-          ? say('templates.same-stage-same-time')
-          : say('templates.no-field-in-the-wording')}{' '}
+        {hasFields ? say('templates.in-tags') : say('templates.no-field-in-the-wording')}{' '}
         <code>{tagOf(party.key, 'signature')}</code>
       </p>
       {!hasFields && !fixed && (
@@ -107,60 +120,50 @@ export function PartyCard({
   );
 }
 
-function Person({
+/** Whether every agreement has this party. */
+function TakesPart({
   party,
-  fields,
+  settings,
   onChange,
 }: {
   party: Party;
-  fields: Schemas['Field'][];
+  settings: Bench['settings'];
   onChange: (part: Partial<Party>) => void;
 }) {
-  if (party.who === 'CHOSEN_AT_USE') return null;
-  if (party.who === 'FIXED') {
-    return (
-      <>
-        <Setting label={say('templates.name')}>
-          <input
-            className={inputLook}
-            value={party.first}
-            onChange={(event) => onChange({ first: event.target.value })}
-          />
-        </Setting>
-        <Setting label={say('templates.mail-address')}>
-          <input
-            type="email"
-            className={inputLook}
-            value={party.second}
-            onChange={(event) => onChange({ second: event.target.value })}
-          />
-        </Setting>
-      </>
-    );
-  }
-  const labels = new Map(fields.map((field) => [field.name, field.label]));
-  const names = [...new Set([...labels.keys(), party.first, party.second])].filter(Boolean);
-  return (['first', 'second'] as const).map((which) => (
-    <Setting
-      key={which}
-      label={
-        which === 'first'
-          ? say('templates.field-with-the-name')
-          : say('templates.field-with-the-mail-address')
-      }
-    >
-      <select
-        className={inputLook}
-        value={party[which]}
-        onChange={(event) => onChange({ [which]: event.target.value })}
-      >
-        <option value="">{say('templates.choose-a-field')}</option>
-        {names.map((name) => (
-          <option key={name} value={name}>
-            {labels.get(name) ?? name}
-          </option>
-        ))}
-      </select>
-    </Setting>
-  ));
+  const conditions = [
+    ...settings.rules.filter(({ gives, within }) => gives === 'YES_NO' && !within),
+    ...settings.fields.filter(({ type }) => type === 'YES_NO'),
+  ].map(({ name, label }) => ({ name, label }));
+  const known = conditions.some(({ name }) => name === party.neededWhen);
+  return (
+    <>
+      <Setting label={say('templates.takes-part')}>
+        <select
+          className={inputLook}
+          value={party.neededWhen}
+          onChange={(event) => onChange({ neededWhen: event.target.value })}
+        >
+          <option value="">{say('templates.in-every-agreement')}</option>
+          {conditions.map(({ name, label }) => (
+            <option key={name} value={name}>
+              {say('templates.only-when', { rule: label || name })}
+            </option>
+          ))}
+          {party.neededWhen && !known && (
+            <option value={party.neededWhen}>
+              {say('templates.only-when', { rule: party.neededWhen })}
+            </option>
+          )}
+        </select>
+      </Setting>
+      <label className="flex min-h-8 items-center gap-2">
+        <input
+          type="checkbox"
+          checked={party.optional}
+          onChange={(event) => onChange({ optional: event.target.checked })}
+        />
+        {say('templates.may-have-nobody')}
+      </label>
+    </>
+  );
 }

@@ -174,10 +174,10 @@ public final class Demo {
         return settings(
                 """
                 {"parties": [
-                  {"key":"conservator","label":"Conservator","duty":"COMPLETES","stage":1,"who":"FIXED","first":"Mirjam Sool","second":"conservation@museum.example.org"},
-                  {"key":"collections","label":"Head of collections","duty":"APPROVES","stage":2,"who":"FIXED","first":"Edwin Larch","second":"collections@museum.example.org"},
-                  {"key":"lender","label":"Lender","duty":"SIGNS","stage":3,"who":"FROM_FIELDS","first":"lender_name","second":"lender_mail"},
-                  {"key":"director","label":"Director","duty":"SIGNS","stage":4,"who":"FIXED","first":"Helena Brandt","second":"director@museum.example.org"}],
+                  {"key":"conservator","label":"Conservator","duty":"COMPLETES","stage":1,"who":{"kind":"fixed","name":"Mirjam Sool","mail":"conservation@museum.example.org"}},
+                  {"key":"collections","label":"Head of collections","duty":"APPROVES","stage":2,"who":{"kind":"fixed","name":"Edwin Larch","mail":"collections@museum.example.org"}},
+                  {"key":"lender","label":"Lender","duty":"SIGNS","stage":3,"who":{"kind":"from_fields","nameField":"lender_name","mailField":"lender_mail"}},
+                  {"key":"director","label":"Director","duty":"SIGNS","stage":4,"who":{"kind":"fixed","name":"Helena Brandt","mail":"director@museum.example.org"}}],
                  "signingFields": [
                   {"name":"conservator_condition","party":"conservator","label":"condition","sameAs":"",
                    "type":{"kind":"choice","required":true,"hint":"As you found it on unpacking","options":["sound","with damage"],"preset":"","size":{"widthMm":60,"heightMm":6}},
@@ -216,8 +216,8 @@ public final class Demo {
         return settings(
                 """
                 {"parties": [
-                  {"key":"licensee","label":"Licensee","duty":"SIGNS","stage":1,"who":"FROM_FIELDS","first":"licensee_name","second":"licensee_mail"},
-                  {"key":"museum","label":"Museum","duty":"SIGNS","stage":2,"who":"FIXED","first":"Owen Tarr","second":"pictures@museum.example.org"}],
+                  {"key":"licensee","label":"Licensee","duty":"SIGNS","stage":1,"who":{"kind":"from_fields","nameField":"licensee_name","mailField":"licensee_mail"}},
+                  {"key":"museum","label":"Museum","duty":"SIGNS","stage":2,"who":{"kind":"fixed","name":"Owen Tarr","mail":"pictures@museum.example.org"}}],
                  "message":""}""",
                 List.of(
                         field("licensee_name", "TEXT", "Licensee\u2019s name", true, "", List.of()),

@@ -92,8 +92,8 @@ final class OutgoingLoan {
               {"name":"travels","type":"CHOICE","label":"How they travel","required":true,"hint":"","choices":["By courier","By art carrier"],"items":[]},
               {"name":"special_conditions","type":"RICH_TEXT","label":"Special conditions","required":false,"hint":"","choices":[],"items":[]}],
              "parties":[
-              {"key":"borrower","label":"Borrower","duty":"SIGNS","stage":1,"who":"FROM_FIELDS","first":"borrower_signer","second":"borrower_mail"},
-              {"key":"director","label":"Director","duty":"SIGNS","stage":2,"who":"FIXED","first":"Helena Brandt","second":"director@museum.example.org"}],
+              {"key":"borrower","label":"Borrower","duty":"SIGNS","stage":1,"who":{"kind":"from_fields","nameField":"borrower_signer","mailField":"borrower_mail"}},
+              {"key":"director","label":"Director","duty":"SIGNS","stage":2,"who":{"kind":"fixed","name":"Helena Brandt","mail":"director@museum.example.org"}}],
              "signingFields":[],
              "sending":{"subject":"","message":"","expiryDays":30,"firstReminderDays":5,"everyDays":3},
              "rules":[

@@ -132,8 +132,8 @@ class WordAndPagesTest {
                                 Map.of("title", new Value.Text("Rebec"))))),
                 Locale.UK,
                 file -> new byte[0]);
-        FieldPlacer.Placed placed =
-                FieldPlacer.place(converter.toPdf(merged.file()), wording.boxes(), wording.onEachPage(), List.of());
+        FieldPlacer.Placed placed = FieldPlacer.place(
+                converter.toPdf(merged.file()), wording.boxes(), wording.onEachPage(), Set.of(), List.of());
         assertThat(placed.pages().fields())
                 .extracting(one -> one.field().name())
                 .containsExactlyInAnyOrder(

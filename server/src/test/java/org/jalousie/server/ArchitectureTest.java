@@ -53,9 +53,10 @@ class ArchitectureTest {
      * What other rooms may see of a room: its face, and the types that the face speaks with. Adapters, the file store's face,
      * the web's helpers and locks are there for all.
      */
-    private static final Map<String, List<String>> FACES = Map.of(
-            "account", List.of("SignedIn"),
-            "agreement",
+    private static final Map<String, List<String>> FACES = Map.ofEntries(
+            Map.entry("account", List.of("SignedIn")),
+            Map.entry(
+                    "agreement",
                     List.of(
                             "Agreements",
                             "Agreements$Answers",
@@ -65,15 +66,16 @@ class ArchitectureTest {
                             "AgreementViews",
                             "AgreementViews$AgreementItem",
                             "AgreementViews$RouteStep",
-                            "DocumentView"),
-            "archive", List.of(),
-            "clause", List.of("ClauseLibrary", "ClauseLibrary$Version"),
-            "documents", List.of(),
-            "files", List.of("FileStore", "FileStore$Damaged"),
-            "intake", List.of("WaitingRequests", "IntakeViews", "IntakeViews$RequestRow"),
-            "postroom", List.of(),
-            "signing", List.of("ParticipantLinks"),
-            "template", List.of("UsableTemplates", "UsableTemplate"));
+                            "DocumentView")),
+            Map.entry("archive", List.of()),
+            Map.entry("clause", List.of("ClauseLibrary", "ClauseLibrary$Version")),
+            Map.entry("documents", List.of()),
+            Map.entry("files", List.of("FileStore", "FileStore$Damaged")),
+            Map.entry("intake", List.of("WaitingRequests", "IntakeViews", "IntakeViews$RequestRow")),
+            Map.entry("office", List.of("OfficeHours", "AfterHours")),
+            Map.entry("postroom", List.of()),
+            Map.entry("signing", List.of("ParticipantLinks", "ParticipantLinks$CopyLink")),
+            Map.entry("template", List.of("UsableTemplates", "UsableTemplate")));
 
     @ArchTest
     static final ArchRule aRoomIsSeenByItsFace = classes()

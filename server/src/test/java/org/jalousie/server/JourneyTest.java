@@ -63,25 +63,19 @@ class JourneyTest {
                 .put("label", "Conservator")
                 .put("duty", "COMPLETES")
                 .put("stage", 1)
-                .put("who", "FIXED")
-                .put("first", "Mirjam Sool")
-                .put("second", "sool@museum.example.org");
+                .set("who", Office.fixed("Mirjam Sool", "sool@museum.example.org"));
         parties.addObject()
                 .put("key", "head")
                 .put("label", "Head")
                 .put("duty", "APPROVES")
                 .put("stage", 2)
-                .put("who", "CHOSEN_AT_USE")
-                .put("first", "")
-                .put("second", "");
+                .set("who", Office.source("chosen_at_use"));
         parties.addObject()
                 .put("key", "registry")
                 .put("label", "Registry")
                 .put("duty", "RECEIVES_COPY")
                 .put("stage", 1)
-                .put("who", "FIXED")
-                .put("first", "Registry")
-                .put("second", "registry@museum.example.org");
+                .set("who", Office.fixed("Registry", "registry@museum.example.org"));
         JsonNode settled = office.settle(template, content);
         assertThat(settled.get("obstacles")).isEmpty();
         office.publish(settled);

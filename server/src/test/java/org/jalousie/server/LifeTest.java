@@ -293,9 +293,7 @@ class LifeTest {
                 .put("label", "Clerk")
                 .put("duty", "COMPLETES")
                 .put("stage", 2)
-                .put("who", "FIXED")
-                .put("first", "Cleo Clerk")
-                .put("second", "cleo@museum.example.org");
+                .set("who", Office.fixed("Cleo Clerk", "cleo@museum.example.org"));
         JsonNode settled = office.settle(template, content);
         assertThat(settled.get("obstacles").toString()).contains("before anybody signs");
         assertThat(office.client

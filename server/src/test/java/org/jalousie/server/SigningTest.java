@@ -227,6 +227,7 @@ class SigningTest {
     void remindersAndExpiryComeWhenTheyAreDue() {
         String number = sent("In time");
         String link = office.link(number, LENDER);
+        office.worksDayAndNight();
         TestClock clock = BED.bean(TestClock.class);
         try {
             clock.ahead(Duration.ofDays(5).plusHours(1));

@@ -23,6 +23,7 @@ public final class Asking {
     private static boolean asks(Event event, PartyKey party) {
         return event instanceof Event.Invited invited && invited.party().equals(party)
                 || event instanceof Event.ReminderSent reminder
-                        && reminder.party().equals(party);
+                        && reminder.party().equals(party)
+                || event instanceof Event.WarningSent warning && warning.party().equals(party);
     }
 }

@@ -1,5 +1,6 @@
 package org.jalousie.core.agreement;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import org.jalousie.core.data.FieldName;
@@ -36,15 +37,16 @@ public sealed interface Command {
     record ChangeParticipant(Participant participant, String title, boolean remake) implements Command {}
 
     /**
+     * @param expiresAt the first moment at which it can't be acted on any more
      * @param blanks labels of required data that are blank; sending is refused while there are any
      * @param seen how many events there were when the sender looked
      */
-    record Send(int expiryDays, List<String> blanks, int seen) implements Command {}
+    record Send(Instant expiresAt, List<String> blanks, int seen) implements Command {}
 
     record Withdraw(String reason) implements Command {}
 
-    /** Time has passed: expire or remind where that is due. */
-    record Tick(Reminders reminders) implements Command {}
+    /** Time has passed: end, warn or remind where that is due. */
+    record Tick(Chasing chasing) implements Command {}
 
     /** What somebody with a part in the agreement does. */
     sealed interface OfParty extends Command {

@@ -33,6 +33,7 @@ import org.jalousie.core.parties.PartyKey;
     @JsonSubTypes.Type(value = Event.Withdrawn.class, name = "Withdrawn"),
     @JsonSubTypes.Type(value = Event.Expired.class, name = "Expired"),
     @JsonSubTypes.Type(value = Event.ReminderSent.class, name = "ReminderSent"),
+    @JsonSubTypes.Type(value = Event.WarningSent.class, name = "WarningSent"),
     @JsonSubTypes.Type(value = Event.Completed.class, name = "Completed")
 })
 public sealed interface Event {
@@ -64,7 +65,20 @@ public sealed interface Event {
         }
     }
 
-    record Sent(Instant expiresAt) implements Event {}
+    /**
+     * @param expiresAt the first moment at which it can't be acted on any more
+     * @param absent the parts of the route that this agreement goes without, and why
+     */
+    record Sent(Instant expiresAt, Map<PartyKey, Absence> absent) implements Event {
+        public Sent {
+            absent = absent == null ? Map.of() : Map.copyOf(absent); // earlier events left nobody out
+        }
+
+        /** Everybody of the route takes part. */
+        public Sent(Instant expiresAt) {
+            this(expiresAt, Map.of());
+        }
+    }
 
     /** The office's own seal is on the documents; from here on no word of them can change. */
     record OfficeSealed(List<Revision> revisions, CertificateId certificate) implements Event {
@@ -108,6 +122,9 @@ public sealed interface Event {
     record Expired() implements Event {}
 
     record ReminderSent(PartyKey party) implements Event {}
+
+    /** The party was warned that the time runs out. */
+    record WarningSent(PartyKey party) implements Event {}
 
     /** All have acted; the documents and the signing record are filed. */
     record Completed(List<Revision> revisions, Sha256 record) implements Event {}

@@ -2,6 +2,7 @@ package org.jalousie.core.agreement;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
@@ -16,7 +17,7 @@ public final class Readiness {
     public static List<Message> obstacles(Agreement agreement, List<String> blanks) {
         List<Message> obstacles = new ArrayList<>();
         blanks.forEach(label -> obstacles.add(Message.of("ready.blank", "field", label)));
-        for (Participant one : agreement.participants()) {
+        for (Participant one : agreement.present()) {
             if (one.name().isBlank()) obstacles.add(Message.of("ready.no-name", "party", one.label()));
             try {
                 ValueReader.mail(one.mail());
@@ -62,5 +63,33 @@ public final class Readiness {
                 .documents()
                 .forEach(document -> obstacles.addAll(document.pages().faults()));
         return obstacles;
+    }
+
+    /** What looks like a slip and does not stand in the way. */
+    public static List<Message> warnings(Agreement agreement) {
+        List<Message> warnings = new ArrayList<>();
+        List<Participant> acting = agreement.acting();
+        for (int i = 0; i < acting.size(); i++) {
+            for (Participant other : acting.subList(i + 1, acting.size())) {
+                Participant one = acting.get(i);
+                if (one.person().isSameAs(other.person()) && Together.bothSides(one, other))
+                    warnings.add(Message.of(
+                            "ready.both-sides", "name", one.name(), "one", one.label(), "other", other.label()));
+            }
+        }
+        return warnings;
+    }
+
+    /** Which parts of the template's route this agreement goes without, and why. */
+    public static List<Message> absences(Agreement agreement) {
+        return agreement.participants().stream()
+                .flatMap(one -> absence(agreement, one).stream())
+                .toList();
+    }
+
+    /** Why an agreement goes without a part; empty when it doesn't. */
+    public static Optional<Message> absence(Agreement agreement, Participant one) {
+        return Optional.ofNullable(agreement.absent().get(one.party()))
+                .map(why -> Message.of("absent." + why.code(), "party", one.label(), "rule", one.leftOutBy()));
     }
 }

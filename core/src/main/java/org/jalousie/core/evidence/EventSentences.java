@@ -69,6 +69,7 @@ public final class EventSentences {
         if (event instanceof Event.Sealed sealed) return about("event.sealed", sealed.party(), agreement);
         if (event instanceof Event.ReminderSent reminder)
             return about("event.reminder-sent", reminder.party(), agreement);
+        if (event instanceof Event.WarningSent warning) return about("event.warning-sent", warning.party(), agreement);
         if (event instanceof Event.ConsentGiven consent) {
             return Message.of(
                     "event.consent-given",

@@ -22,6 +22,7 @@ import org.apache.pdfbox.text.PDFTextStripper;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.DocumentId;
 import org.jalousie.core.agreement.Entry;
+import org.jalousie.core.agreement.Readiness;
 import org.jalousie.core.agreement.Revision;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.messages.Catalogue;
@@ -80,7 +81,7 @@ public final class SigningRecord {
                 }
                 page.row(words.say("record.hash-of-chain"), chainHash);
                 page.heading(words.say("record.parties"), 13);
-                for (Participant one : agreement.participants()) {
+                for (Participant one : agreement.present()) {
                     page.row(
                             one.label(),
                             words.say(
@@ -96,6 +97,8 @@ public final class SigningRecord {
                                     "stage",
                                     one.stage()));
                 }
+                for (Message absence : Readiness.absences(agreement))
+                    page.row(words.say("record.left-out"), words.say(absence));
                 details(page, agreement);
                 page.heading(words.say("record.events"), 13);
                 page.row(words.say("record.times"), words.say("record.times-are", "zone", zone.getId()));

@@ -5,8 +5,30 @@ package org.jalousie.core.parties;
  *
  * @param person who it is; may still be nobody before sending
  * @param party the key of the party whose part it is, with its label, duty and stage as they were when the agreement was made
+ * @param optional whether the agreement may go out with nobody in this part
+ * @param leftOutBy what the rule is called that leaves this part out of the agreement; empty when none does
+ * @param house whether it is somebody of the office's own, and not the other side
+ * @param copied whether the signed copy goes to them though their duty alone wouldn't bring it
  */
-public record Participant(Person person, PartyKey party, String label, Duty duty, int stage) {
+public record Participant(
+        Person person,
+        PartyKey party,
+        String label,
+        Duty duty,
+        int stage,
+        boolean optional,
+        String leftOutBy,
+        boolean house,
+        boolean copied) {
+    public Participant {
+        leftOutBy = leftOutBy == null ? "" : leftOutBy;
+    }
+
+    /** A part that the agreement has, whoever fills it. */
+    public Participant(Person person, PartyKey party, String label, Duty duty, int stage) {
+        this(person, party, label, duty, stage, false, "", false, false);
+    }
+
     public String name() {
         return person.name();
     }
@@ -15,8 +37,18 @@ public record Participant(Person person, PartyKey party, String label, Duty duty
         return person.mail();
     }
 
+    /** Whether nobody has been named for it at all. */
+    public boolean vacant() {
+        return person.name().isBlank() && person.mail().isBlank();
+    }
+
+    /** Whether the signed copy goes to them. Who only completes details or approves gets none (common practice, no source). */
+    public boolean getsCopy() {
+        return copied || duty == Duty.SIGNS || duty == Duty.RECEIVES_COPY;
+    }
+
     /** The same part, filled by somebody else. */
     public Participant with(Person other) {
-        return new Participant(other, party, label, duty, stage);
+        return new Participant(other, party, label, duty, stage, optional, leftOutBy, house, copied);
     }
 }

@@ -1,5 +1,7 @@
 package org.jalousie.core.parties;
 
+import java.util.Locale;
+
 /**
  * Somebody who can be reached.
  *
@@ -20,5 +22,25 @@ public record Person(String name, String mail, String phone, String language) {
 
     public Person(String name, String mail) {
         this(name, mail, "", "");
+    }
+
+    /**
+     * Whether it is the same human being, as far as an office can tell: one name at one address. Several people may share a
+     * mailbox, and several may have one name.
+     */
+    public boolean isSameAs(Person other) {
+        return !mail.isBlank()
+                && !name.isBlank()
+                && plain(mail).equals(plain(other.mail))
+                && plain(name).equals(plain(other.name));
+    }
+
+    /** The same person, spoken to in this language unless they have one of their own. */
+    Person speaking(String usual) {
+        return language.isEmpty() && !usual.isEmpty() ? new Person(name, mail, phone, usual) : this;
+    }
+
+    private static String plain(String text) {
+        return text.strip().replaceAll("\\s+", " ").toLowerCase(Locale.ROOT);
     }
 }

@@ -6,7 +6,9 @@ import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -54,17 +56,22 @@ public final class FieldPlacer {
      * @param participants decide which fields a signature locks: the signer's own and those completed in earlier stages
      */
     public static Placed place(byte[] pdf, Map<Integer, SigningField> boxes, List<Participant> participants) {
-        return place(pdf, boxes, Set.of(), participants);
+        return place(pdf, boxes, Set.of(), Set.of(), participants);
     }
 
     /**
      * @param pdf as converted
      * @param boxes the fields by the number their boxes carry
      * @param onEachPage numbers of boxes that stand in a header or footer: their places all show the one answer
+     * @param without parties that take no part: the room that the words keep for them stays blank
      * @param participants decide which fields a signature locks: the signer's own and those completed in earlier stages
      */
     public static Placed place(
-            byte[] pdf, Map<Integer, SigningField> boxes, Set<Integer> onEachPage, List<Participant> participants) {
+            byte[] pdf,
+            Map<Integer, SigningField> boxes,
+            Set<Integer> onEachPage,
+            Set<PartyKey> without,
+            List<Participant> participants) {
         try (PDDocument document = Loader.loadPDF(pdf)) {
             PDAcroForm form = new PDAcroForm(document);
             document.getDocumentCatalog().setAcroForm(form);
@@ -74,12 +81,20 @@ public final class FieldPlacer {
             List<PlacedField> placed = new ArrayList<>();
             List<PDField> fields = new ArrayList<>();
             List<Pages.Size> sizes = new ArrayList<>();
+            Set<COSDictionary> blank = Collections.newSetFromMap(new IdentityHashMap<>());
             for (int i = 0; i < document.getNumberOfPages(); i++) {
                 PDPage page = document.getPage(i);
                 sizes.add(new Pages.Size(
                         page.getMediaBox().getWidth(), page.getMediaBox().getHeight()));
+                List<PDAnnotation> kept = new ArrayList<>();
                 for (PDAnnotation annotation : page.getAnnotations()) {
                     int number = boxNumber(annotation);
+                    if (boxes.containsKey(number)
+                            && without.contains(boxes.get(number).party())) {
+                        blank.add(annotation.getCOSObject());
+                        continue;
+                    }
+                    kept.add(annotation);
                     if (!boxes.containsKey(number)) continue;
                     SigningField field = repeated.next(number);
                     PDRectangle at = annotation.getRectangle();
@@ -88,11 +103,12 @@ public final class FieldPlacer {
                     fields.add(toField(
                             document, form, page, annotation.getCOSObject(), field, isSigningPlace(field, placed)));
                 }
+                if (kept.size() < page.getAnnotations().size()) page.setAnnotations(kept);
             }
             fields.add(0, officeSeal(form, document.getPage(0)));
             form.setFields(fields);
             lock(form, placed, participants);
-            tellStructure(document);
+            tellStructure(document, blank);
             ByteArrayOutputStream out = new ByteArrayOutputStream(pdf.length + 300_000);
             document.save(out);
             return new Placed(out.toByteArray(), new Pages(sizes, repeated.paired(placed)));
@@ -215,13 +231,13 @@ public final class FieldPlacer {
     }
 
     /** Structure elements that held the links now hold form fields (ISO 32000-1 §14.8.4.5). */
-    private static void tellStructure(PDDocument document) {
+    private static void tellStructure(PDDocument document, Set<COSDictionary> blank) {
         COSDictionary root =
                 document.getDocumentCatalog().getCOSObject().getCOSDictionary(COSName.getPDFName("StructTreeRoot"));
-        if (root != null) tellStructure(root, new HashSet<>());
+        if (root != null) tellStructure(root, blank, new HashSet<>());
     }
 
-    private static void tellStructure(COSDictionary element, Set<COSDictionary> seen) {
+    private static void tellStructure(COSDictionary element, Set<COSDictionary> blank, Set<COSDictionary> seen) {
         if (!seen.add(element)) return;
         COSBase kids = element.getDictionaryObject(COSName.K);
         List<COSBase> all = new ArrayList<>();
@@ -230,6 +246,11 @@ public final class FieldPlacer {
         } else if (kids != null) {
             all.add(kids);
         }
+        if (all.removeIf(kid -> isOf(kid, blank))) {
+            COSArray left = new COSArray();
+            all.forEach(left::add);
+            element.setItem(COSName.K, left);
+        }
         for (COSBase kid : all) {
             if (!(kid instanceof COSDictionary child)) continue;
             COSDictionary annotation = child.getCOSDictionary(COSName.getPDFName("Obj"));
@@ -237,7 +258,13 @@ public final class FieldPlacer {
                 element.setItem(COSName.S, COSName.FORM);
                 element.setString(COSName.getPDFName("Alt"), annotation.getString(COSName.TU));
             }
-            tellStructure(child, seen);
+            tellStructure(child, blank, seen);
         }
+    }
+
+    /** Whether a child of the structure is the reference to one of these annotations. */
+    private static boolean isOf(COSBase kid, Set<COSDictionary> annotations) {
+        return kid instanceof COSDictionary child
+                && annotations.contains(child.getCOSDictionary(COSName.getPDFName("Obj")));
     }
 }

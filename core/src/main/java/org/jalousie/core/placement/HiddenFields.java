@@ -2,7 +2,9 @@ package org.jalousie.core.placement;
 
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.parties.PartyKey;
 
 /** Signing fields that stand in the document and are on none of its pages: in a box too small, or hidden. */
 public final class HiddenFields {
@@ -11,11 +13,13 @@ public final class HiddenFields {
     /**
      * @param printed how often each box stands in the body
      * @param boxes by their number
+     * @param without parties that take no part, and need no place
      */
     public static Optional<Message> among(
-            Map<Integer, Integer> printed, Map<Integer, SigningField> boxes, Pages pages) {
+            Map<Integer, Integer> printed, Map<Integer, SigningField> boxes, Set<PartyKey> without, Pages pages) {
         for (Map.Entry<Integer, Integer> one : printed.entrySet()) {
             SigningField box = boxes.get(one.getKey());
+            if (without.contains(box.party())) continue;
             long seen = pages.fields().stream()
                     .filter(placed -> isOf(placed.field(), box))
                     .count();

@@ -42,6 +42,8 @@ public final class Advice {
         Set<String> used = new HashSet<>(wording.found().fields());
         used.addAll(rules.mentioned());
         Proposal.forPeople(content.parties()).forEach(name -> used.add(name.value()));
+        content.parties().forEach(party -> used.add(party.neededWhen()));
+        used.addAll(content.sending().named());
         for (Field field : content.fields()) {
             if (used.contains(field.name().value())) continue;
             advice.add(of(

@@ -88,8 +88,7 @@ public final class Proposal {
         Set<FieldName> names = new LinkedHashSet<>();
         for (Party party : parties) {
             if (party.who() instanceof PersonSource.FromFields from) {
-                names.add(from.nameField());
-                names.add(from.mailField());
+                names.addAll(from.fields());
             }
         }
         return names;

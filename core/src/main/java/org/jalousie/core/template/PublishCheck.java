@@ -11,9 +11,6 @@ import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
-import org.jalousie.core.parties.Party;
-import org.jalousie.core.parties.PersonSource;
-import org.jalousie.core.placement.Glyphs;
 import org.jalousie.core.rules.CaseChoice;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.template.Obstacle.Subject;
@@ -84,19 +81,10 @@ public final class PublishCheck {
         if (content.parties().stream().noneMatch(party -> party.duty() == Duty.SIGNS)) {
             obstacles.add(Obstacle.at(Subject.PARTY, "", Message.of("publish.nobody-signs")));
         }
-        content.parties().forEach(party -> party(party, content, obstacles));
-        order(content.parties(), obstacles);
+        obstacles.addAll(PartyCheck.of(content));
         obstacles.addAll(SigningFieldCheck.of(content.signingFields()));
-        if (content.sending().expiryDays() < 1 || content.sending().expiryDays() > 365)
-            obstacles.add(Obstacle.at(Subject.SENDING, "", Message.of("publish.expiry")));
-        if (!isDays(content.sending().firstReminderDays())
-                || !isDays(content.sending().everyDays()))
-            obstacles.add(Obstacle.at(Subject.SENDING, "", Message.of("publish.reminders")));
+        obstacles.addAll(SendingCheck.of(content));
         return obstacles;
-    }
-
-    private static boolean isDays(int days) {
-        return days >= 0 && days <= 365;
     }
 
     /** What a form begins with has to be an answer that it would take. */
@@ -195,74 +183,5 @@ public final class PublishCheck {
 
     private static String shown(String print) {
         return print.endsWith("_") ? print + "30" : print;
-    }
-
-    /** Who signs has to see all details: nothing is completed beside or after a signature. */
-    private static void order(List<Party> parties, List<Obstacle> obstacles) {
-        int firstSignature = parties.stream()
-                .filter(party -> party.duty() == Duty.SIGNS)
-                .mapToInt(Party::stage)
-                .min()
-                .orElse(Integer.MAX_VALUE);
-        parties.stream()
-                .filter(party -> party.duty() == Duty.COMPLETES && party.stage() >= firstSignature)
-                .forEach(party -> obstacles.add(Obstacle.at(
-                        Subject.PARTY, party.key(), Message.of("publish.completes-late", "party", party.label()))));
-    }
-
-    private static void party(Party party, TemplateContent content, List<Obstacle> obstacles) {
-        Glyphs.unprintable(Message.of("print.label-of", "party", party.label()), party.label())
-                .ifPresent(said -> obstacles.add(Obstacle.at(Subject.PARTY, party.key(), said)));
-        if (party.stage() < 1)
-            obstacles.add(
-                    Obstacle.at(Subject.PARTY, party.key(), Message.of("publish.no-stage", "party", party.label())));
-        boolean signature = content.signingFields().stream()
-                .anyMatch(field ->
-                        field.party().equals(party.key()) && field.type().signs());
-        boolean mark = content.signingFields().stream()
-                .anyMatch(field ->
-                        field.party().equals(party.key()) && !field.type().asked());
-        if (party.duty() == Duty.SIGNS && !signature) {
-            obstacles.add(Obstacle.at(
-                    Subject.PARTY,
-                    party.key(),
-                    Message.of("publish.no-signature", "party", party.label(), "key", party.key())));
-        }
-        if (party.duty() != Duty.SIGNS && mark) {
-            obstacles.add(
-                    Obstacle.at(Subject.PARTY, party.key(), Message.of("publish.signs-not", "party", party.label())));
-        }
-        boolean fields =
-                content.signingFields().stream().anyMatch(field -> field.party().equals(party.key()));
-        if (fields && !mark && (party.duty() == Duty.APPROVES || party.duty() == Duty.RECEIVES_COPY)) {
-            obstacles.add(Obstacle.at(
-                    Subject.PARTY, party.key(), Message.of("publish.completes-not", "party", party.label())));
-        }
-        if (party.who() instanceof PersonSource.FromFields from) {
-            requireField(party, from.nameField(), Message.of("publish.person-name"), content, obstacles);
-            requireField(party, from.mailField(), Message.of("publish.person-mail"), content, obstacles);
-        } else if (party.who() instanceof PersonSource.Fixed fixed) {
-            if (fixed.name().isBlank())
-                obstacles.add(Obstacle.at(
-                        Subject.PARTY, party.key(), Message.of("publish.fixed-no-name", "party", party.label())));
-            try {
-                ValueReader.mail(fixed.mail());
-            } catch (ValueReader.Unreadable e) {
-                obstacles.add(Obstacle.at(
-                        Subject.PARTY,
-                        party.key(),
-                        Message.of("publish.fixed-mail", "party", party.label(), "fault", e.said())));
-            }
-        }
-    }
-
-    private static void requireField(
-            Party party, FieldName name, Message what, TemplateContent content, List<Obstacle> obstacles) {
-        if (content.fields().stream().noneMatch(field -> field.name().equals(name))) {
-            obstacles.add(Obstacle.at(
-                    Subject.PARTY,
-                    party.key(),
-                    Message.of("publish.person-field", "what", what, "party", party.label())));
-        }
     }
 }

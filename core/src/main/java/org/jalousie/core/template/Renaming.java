@@ -35,7 +35,7 @@ public final class Renaming {
                 content.fields().stream().map(to::field).toList(),
                 content.parties().stream().map(to::party).toList(),
                 content.signingFields(),
-                content.sending(),
+                to.sending(content.sending()),
                 content.rules().stream().map(to::rule).toList(),
                 content.choices().stream().map(to::choice).toList(),
                 content.specimens().stream().map(to::specimen).toList(),
@@ -57,9 +57,18 @@ public final class Renaming {
     }
 
     private Party party(Party party) {
-        if (!(party.who() instanceof PersonSource.FromFields from)) return party;
-        PersonSource who = new PersonSource.FromFields(name(from.nameField()), name(from.mailField()));
-        return new Party(party.key(), party.label(), party.duty(), party.stage(), who);
+        Party with = party.neededWhen(name(party.neededWhen()));
+        if (!(party.who() instanceof PersonSource.FromFields from)) return with;
+        return with.foundBy(
+                new PersonSource.FromFields(name(from.nameField()), name(from.mailField()), name(from.phoneField())));
+    }
+
+    private SendingSettings sending(SendingSettings sending) {
+        return sending.saying(
+                new Letter(sending.subject()).renamed(names).text(),
+                new Letter(sending.message()).renamed(names).text(),
+                name(sending.expiresOn()),
+                sending.attachedFields().stream().map(this::name).toList());
     }
 
     private Rule rule(Rule rule) {

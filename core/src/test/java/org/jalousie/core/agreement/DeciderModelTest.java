@@ -1,6 +1,7 @@
 package org.jalousie.core.agreement;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.jalousie.core.agreement.Sample.chasing;
 import static org.jalousie.core.agreement.Sample.created;
 import static org.jalousie.core.agreement.Sample.document;
 import static org.jalousie.core.agreement.Sample.file;
@@ -122,12 +123,12 @@ class DeciderModelTest {
                         party("lender", Duty.SIGNS, 3).with(new Person("L " + random.nextInt(9), "l@example.org")),
                         "Loan",
                         random.nextBoolean());
-            case 2, 3 -> new Command.Send(30, List.of(), history.size());
+            case 2, 3 -> new Command.Send(now.plus(Duration.ofDays(30)), List.of(), history.size());
             case 4 -> new Command.Complete(who, values);
             case 5 -> new Command.Approve(who);
             case 6 -> new Command.Consent(who, "en-1", file("consent"));
             case 7, 8 -> new Command.Sign(who, values, "drawn", file("m"));
-            case 9 -> new Command.Tick(new Reminders(5, 3));
+            case 9 -> new Command.Tick(chasing(5, 3));
             case 10 -> new Command.View(who);
             case 11 -> new Command.Decline(who, "no");
             default -> new Command.Withdraw("no");
@@ -143,9 +144,9 @@ class DeciderModelTest {
         if (command instanceof Command.Tick tick)
             assertThat(accepted.events().isEmpty())
                     .as("nothing happens by itself before it is due")
-                    .isEqualTo(tick.reminders()
-                            .next(before)
-                            .filter(due -> !now.isBefore(due))
+                    .isEqualTo(tick.chasing()
+                            .next(before, now)
+                            .filter(due -> !now.isBefore(due.at()))
                             .isEmpty());
         for (Event event : accepted.events()) {
             Agreement then = agreement();

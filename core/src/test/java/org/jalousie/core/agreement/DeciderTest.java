@@ -1,6 +1,7 @@
 package org.jalousie.core.agreement;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.jalousie.core.agreement.Sample.chasing;
 import static org.jalousie.core.agreement.Sample.created;
 import static org.jalousie.core.agreement.Sample.document;
 import static org.jalousie.core.agreement.Sample.file;
@@ -82,7 +83,7 @@ class DeciderTest {
 
     private DeciderTest sent() {
         does(generate(agreement().revision(), "w", "p0"));
-        does(new Command.Send(30, List.of(), history.size()));
+        does(new Command.Send(now.plus(Duration.ofDays(30)), List.of(), history.size()));
         does(new Command.SealOffice(agreement().revision(), revision("p1"), CertificateId.NONE));
         return this;
     }
@@ -189,8 +190,8 @@ class DeciderTest {
         now = START.plus(Duration.ofDays(30));
         assertThat(refused(new Command.Complete(new PartyKey("clerk"), Map.of("clerk_note", "x"))))
                 .contains("run out");
-        assertThat(does(new Command.Tick(new Reminders(5, 3)))).containsExactly(new Event.Expired());
-        assertThat(does(new Command.Tick(new Reminders(5, 3)))).isEmpty();
+        assertThat(does(new Command.Tick(chasing(5, 3)))).containsExactly(new Event.Expired());
+        assertThat(does(new Command.Tick(chasing(5, 3)))).isEmpty();
     }
 
     // common practice, no source: first reminder 5 days after the invitation, then every 3
@@ -198,42 +199,43 @@ class DeciderTest {
     void remindersComeAfterFiveDaysThenEveryThreeAndOnlyToWhomItWaitsFor() {
         sent();
         now = START.plus(Duration.ofDays(5)).minusSeconds(1);
-        assertThat(does(new Command.Tick(new Reminders(5, 3)))).isEmpty();
+        assertThat(does(new Command.Tick(chasing(5, 3)))).isEmpty();
         now = START.plus(Duration.ofDays(5));
-        assertThat(does(new Command.Tick(new Reminders(5, 3))))
+        assertThat(does(new Command.Tick(chasing(5, 3))))
                 .containsExactly(new Event.ReminderSent(new PartyKey("clerk")));
-        assertThat(does(new Command.Tick(new Reminders(5, 3)))).isEmpty();
+        assertThat(does(new Command.Tick(chasing(5, 3)))).isEmpty();
         now = START.plus(Duration.ofDays(8));
-        assertThat(does(new Command.Tick(new Reminders(5, 3)))).hasSize(1);
+        assertThat(does(new Command.Tick(chasing(5, 3)))).hasSize(1);
         does(new Command.Complete(new PartyKey("clerk"), Map.of("clerk_note", "x")));
         now = START.plus(Duration.ofDays(12));
-        assertThat(does(new Command.Tick(new Reminders(5, 3)))).isEmpty();
+        assertThat(does(new Command.Tick(chasing(5, 3)))).isEmpty();
     }
 
     @Test
     void noDaysBetweenRemindersMeanNoRemindersAndNotOneAtEveryLook() {
         sent();
         now = START.plus(Duration.ofDays(6));
-        assertThat(does(new Command.Tick(new Reminders(0, 3)))).isEmpty();
-        assertThat(does(new Command.Tick(new Reminders(5, 0)))).hasSize(1);
+        assertThat(does(new Command.Tick(chasing(0, 3)))).isEmpty();
+        assertThat(does(new Command.Tick(chasing(5, 0)))).hasSize(1);
         now = START.plus(Duration.ofDays(20));
-        assertThat(does(new Command.Tick(new Reminders(5, 0)))).isEmpty();
-        assertThat(new Reminders(5, 0).next(agreement())).contains(START.plus(Duration.ofDays(30)));
+        assertThat(does(new Command.Tick(chasing(5, 0)))).isEmpty();
+        assertThat(chasing(5, 0).next(agreement(), now).map(Chasing.Due::at)).contains(START.plus(Duration.ofDays(30)));
     }
 
     @Test
     void itIsKnownWhenTimeAloneNextMakesSomethingHappen() {
-        Reminders reminders = new Reminders(5, 3);
-        assertThat(reminders.next(agreement())).isEmpty();
+        Chasing chasing = chasing(5, 3);
+        assertThat(chasing.next(agreement(), now).map(Chasing.Due::at)).isEmpty();
         sent();
-        assertThat(reminders.next(agreement())).contains(START.plus(Duration.ofDays(5)));
+        assertThat(chasing.next(agreement(), now).map(Chasing.Due::at)).contains(START.plus(Duration.ofDays(5)));
         now = START.plus(Duration.ofDays(6));
-        does(new Command.Tick(reminders));
-        assertThat(reminders.next(agreement())).contains(START.plus(Duration.ofDays(9)));
-        assertThat(new Reminders(40, 40).next(agreement())).contains(START.plus(Duration.ofDays(30)));
+        does(new Command.Tick(chasing));
+        assertThat(chasing.next(agreement(), now).map(Chasing.Due::at)).contains(START.plus(Duration.ofDays(9)));
+        assertThat(chasing(40, 40).next(agreement(), now).map(Chasing.Due::at))
+                .contains(START.plus(Duration.ofDays(30)));
         now = START.plus(Duration.ofDays(31));
-        does(new Command.Tick(reminders));
-        assertThat(reminders.next(agreement())).isEmpty();
+        does(new Command.Tick(chasing));
+        assertThat(chasing.next(agreement(), now).map(Chasing.Due::at)).isEmpty();
     }
 
     @Test
@@ -254,7 +256,7 @@ class DeciderTest {
     @Test
     void itIsNotSentWithABlankAWrongAddressOrANameMissing() {
         does(generate(agreement().revision(), "w", "p0"));
-        assertThat(refused(new Command.Send(30, List.of("Fee"), history.size())))
+        assertThat(refused(new Command.Send(now.plus(Duration.ofDays(30)), List.of("Fee"), history.size())))
                 .contains("Fee is blank");
         does(new Command.ChangeParticipant(
                 party("lender", Duty.SIGNS, 3).with(new Person("", "nowhere")), "Loan", false));
@@ -312,7 +314,7 @@ class DeciderTest {
         assertThat(agreement().state()).isEqualTo(State.GENERATING);
         assertThat(agreement().data()).containsEntry(new FieldName("a"), "2");
         does(generate(agreement().revision(), "w2", "p02"));
-        does(new Command.Send(30, List.of(), history.size()));
+        does(new Command.Send(now.plus(Duration.ofDays(30)), List.of(), history.size()));
         assertThat(refused(new Command.CorrectData(Map.of(), List.of(), ""))).contains("has been sent");
     }
 
@@ -359,7 +361,7 @@ class DeciderTest {
         assertThat(next()).contains(new DocumentWork.Generate());
         does(generate(agreement().revision(), "w", "p0"));
         assertThat(next()).isEmpty();
-        does(new Command.Send(30, List.of(), history.size()));
+        does(new Command.Send(now.plus(Duration.ofDays(30)), List.of(), history.size()));
         assertThat(next()).contains(new DocumentWork.SealOffice());
         does(new Command.SealOffice(agreement().revision(), revision("p1"), CertificateId.NONE));
         assertThat(next()).isEmpty();
@@ -421,7 +423,7 @@ class DeciderTest {
         all.add(new PlacedField(vat, 1, 300, 400, 170, 40));
         Pages pages = new Pages(PAGES.sizes(), all);
         does(new Command.Generate(agreement().revision(), document("w", "p0", pages)));
-        does(new Command.Send(30, List.of(), history.size()));
+        does(new Command.Send(now.plus(Duration.ofDays(30)), List.of(), history.size()));
         does(new Command.SealOffice(agreement().revision(), revision("p1"), CertificateId.NONE));
         assertThat(refused(completes(Map.of("clerk_kind", "company")))).contains("Vat is required");
         assertThat(refused(completes(Map.of("clerk_kind", "firm")))).contains("mended");
@@ -450,7 +452,7 @@ class DeciderTest {
         assertThat(agreement().fieldsOf(new PartyKey("lender")))
                 .extracting(field -> field.name())
                 .containsExactly("lender_signature", "lender_vat");
-        does(new Command.Send(30, List.of(), history.size()));
+        does(new Command.Send(now.plus(Duration.ofDays(30)), List.of(), history.size()));
         List<Revision> sealed = List.of(
                 new Revision(DocumentId.WORDING, file("a1")), new Revision(new DocumentId("policy"), file("b1")));
         does(new Command.SealOffice(agreement().revision(), sealed, CertificateId.NONE));

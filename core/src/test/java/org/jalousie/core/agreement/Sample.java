@@ -1,16 +1,23 @@
 package org.jalousie.core.agreement;
 
 import java.nio.charset.StandardCharsets;
+import java.time.DayOfWeek;
 import java.time.Instant;
+import java.time.LocalTime;
+import java.time.ZoneOffset;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jalousie.core.data.Named;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.parties.ChasingTerms;
 import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.OfficeCalendar;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
+import org.jalousie.core.parties.Reminders;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.PlacedField;
 import org.jalousie.core.placement.SigningField;
@@ -26,6 +33,14 @@ final class Sample {
 
     static Participant party(String key, Duty duty, int stage) {
         return new Participant(new Person(key + " person", key + "@example.org"), new PartyKey(key), key, duty, stage);
+    }
+
+    /** Reminders of an office that works day and night. */
+    static Chasing chasing(int first, int every) {
+        return new Chasing(
+                new ChasingTerms(Reminders.first(first, every), 0, false),
+                new OfficeCalendar(
+                        ZoneOffset.UTC, EnumSet.allOf(DayOfWeek.class), LocalTime.MIN, LocalTime.MAX, List.of()));
     }
 
     /** A file that is named by a word. */

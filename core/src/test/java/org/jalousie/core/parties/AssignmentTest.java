@@ -28,15 +28,16 @@ class AssignmentTest {
     void eachRoleFindsItsPersonAndTheyStandInOrder() {
         List<Participant> cast = Assignment.assign(
                 PARTIES,
-                Named.by(Map.of("lender_name", "Ida Marsh", "lender_mail", "ida@example.org")),
-                Map.of(new PartyKey("head"), new Person("Edwin Larch", "larch@example.org")));
+                new Assignment.Known(
+                        Named.by(Map.of("lender_name", "Ida Marsh", "lender_mail", "ida@example.org")),
+                        Map.of(new PartyKey("head"), new Person("Edwin Larch", "larch@example.org"))));
         assertThat(cast).extracting(Participant::name).containsExactly("Ida Marsh", "Edwin Larch", "Tomas Vale");
         assertThat(cast).extracting(Participant::stage).containsExactly(1, 1, 2);
     }
 
     @Test
     void aPersonNobodyNamedStaysBlankInsteadOfBeingGuessed() {
-        assertThat(Assignment.assign(PARTIES, Map.of(), Map.of()))
+        assertThat(Assignment.assign(PARTIES, new Assignment.Known(Map.of(), Map.of())))
                 .filteredOn(one -> !one.party().equals(new PartyKey("museum")))
                 .allSatisfy(one -> {
                     assertThat(one.name()).isEmpty();
@@ -54,9 +55,13 @@ class AssignmentTest {
                 new PersonSource.FromFields(new FieldName("lender_name"), new FieldName("lender_mail")));
         assertThat(Assignment.assign(
                         List.of(lender),
-                        Named.by(Map.of(
-                                "lender_name", "Penhallow;Rosamund;;Dr;", "lender_mail", "r@people.example.org")),
-                        Map.of()))
+                        new Assignment.Known(
+                                Named.by(Map.of(
+                                        "lender_name",
+                                        "Penhallow;Rosamund;;Dr;",
+                                        "lender_mail",
+                                        "r@people.example.org")),
+                                Map.of())))
                 .extracting(Participant::name)
                 .containsExactly("Dr Rosamund Penhallow");
     }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -44,6 +45,23 @@ class FieldPlacerTest {
                             "museum_date_signed");
             assertThat(document.getDocumentCatalog().getAcroForm().getNeedAppearances())
                     .isFalse();
+        }
+    }
+
+    @Test
+    void theRoomOfWhoTakesNoPartStaysBlankAndNothingIsLeftOfIt() throws IOException {
+        PartyKey museum = new PartyKey("museum");
+        FieldPlacer.Placed placed = FieldPlacer.place(
+                SignedSample.converted(), SignedSample.boxes(), Set.of(), Set.of(museum), SignedSample.PARTIES);
+        assertThat(placed.pages().fieldsOf(museum)).isEmpty();
+        assertThat(placed.pages().fields()).hasSize(3);
+        try (PDDocument document = Loader.loadPDF(placed.pdf())) {
+            assertThat(document.getPage(1).getAnnotations())
+                    .hasSize(3)
+                    .allSatisfy(one -> assertThat(one.getSubtype()).isEqualTo("Widget"));
+            assertThat(document.getDocumentCatalog().getAcroForm().getFields())
+                    .extracting(PDField::getPartialName)
+                    .noneMatch(name -> name.startsWith("museum"));
         }
     }
 

@@ -46,7 +46,7 @@ public class SmtpMailer {
             helper.setSubject(mail.subject());
             helper.setText(mail.text());
             for (Outgoing.Attachment attachment : mail.attachments()) {
-                helper.addAttachment(attachment.name(), new ByteArrayResource(attachment.pdf()), "application/pdf");
+                helper.addAttachment(attachment.name(), new ByteArrayResource(attachment.bytes()), attachment.type());
             }
             sender.send(message);
         } catch (MailException | MessagingException e) {

@@ -13,6 +13,7 @@ import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.web.Download;
 import org.jalousie.server.web.Page;
 import org.jalousie.server.web.PageImage;
+import org.jalousie.server.web.RouteCalendarView;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -37,7 +38,12 @@ class AgreementController {
         this.lists = lists;
     }
 
-    record Naming(String name, String mail) {}
+    /** Who fills a part. @param phone may be left out; {@code language} too, for the one that was spoken to before */
+    record Naming(
+            String name,
+            String mail,
+            @Schema(types = {"string", "null"}) String phone,
+            @Schema(types = {"string", "null"}) String language) {}
 
     record Reason(String reason) {}
 
@@ -58,13 +64,20 @@ class AgreementController {
         return service.show(number);
     }
 
+    /** What has happened on its route and what will, if everybody takes so many days from now on. */
+    @GetMapping("/{number}/calendar")
+    RouteCalendarView calendar(@PathVariable AgreementNumber number, @RequestParam(defaultValue = "0") int pace) {
+        return service.calendar(number, Math.max(0, Math.min(pace, 365)));
+    }
+
     @PutMapping("/{number}/people/{party}")
     AgreementViews.AgreementDetail changePerson(
             @PathVariable AgreementNumber number,
             @PathVariable String party,
             @RequestBody Naming naming,
             @AuthenticationPrincipal SignedIn by) {
-        service.changePerson(number, party(party), naming.name(), naming.mail(), by.actor());
+        service.changePerson(
+                number, party(party), naming.name(), naming.mail(), naming.phone(), naming.language(), by.actor());
         return service.show(number);
     }
 

@@ -15,8 +15,9 @@ import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.evidence.EventChain;
 import org.jalousie.core.messages.Message;
-import org.jalousie.core.template.SendingSettings;
+import org.jalousie.core.parties.ChasingTerms;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.office.OfficeHours;
 import org.jalousie.server.store.RowLock;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
@@ -31,6 +32,7 @@ class AgreementLog {
     private final StateRows states;
     private final ObjectProvider<AfterEvents> followers;
     private final RowLock lock;
+    private final OfficeHours hours;
     private final Clock clock;
 
     AgreementLog(
@@ -39,24 +41,28 @@ class AgreementLog {
             StateRows states,
             ObjectProvider<AfterEvents> followers,
             RowLock lock,
+            OfficeHours hours,
             Clock clock) {
         this.rows = rows;
         this.events = events;
         this.states = states;
         this.followers = followers;
         this.lock = lock;
+        this.hours = hours;
         this.clock = clock;
     }
 
     @Transactional(propagation = Propagation.MANDATORY)
-    void begin(
-            UUID id, Event.Created created, UUID templateVersionId, SendingSettings sending, int attempt, Actor actor) {
+    void begin(UUID id, Event.Created created, UUID templateVersionId, ChasingTerms terms, int attempt, Actor actor) {
         Entry first = new Entry(1, now(), actor, created);
-        rows.save(new AgreementRow(id, Agreement.of(List.of(first)), templateVersionId, sending, attempt, now()));
+        Agreement agreement = Agreement.of(List.of(first));
+        AgreementRow row = new AgreementRow(id, agreement, templateVersionId, terms, attempt);
+        row.project(agreement, hours.calendar(), now());
+        rows.save(row);
         rows.flush();
-        rows.foundByFacts(id, Findable.facts(Agreement.of(List.of(first))));
+        rows.foundByFacts(id, Findable.facts(agreement));
         append(id, EventChain.START, first);
-        tell(id, Agreement.of(List.of(first)), List.of(first), 0);
+        tell(id, agreement, List.of(first), 0);
     }
 
     /**
@@ -87,11 +93,11 @@ class AgreementLog {
         }
         Agreement agreement = Agreement.of(history);
         if (!happened.isEmpty()) {
-            row.project(agreement, now());
+            row.project(agreement, hours.calendar(), now());
             rows.foundByFacts(id, Findable.facts(agreement));
             tell(id, agreement, history, before);
-        } else if (command instanceof Command.Tick) {
-            row.dueAgain(agreement);
+        } else if (command instanceof Command.Tick tick) {
+            row.dueAgain(agreement, tick.chasing().calendar(), now());
         }
         return new Agreements.Outcome(agreement, happened);
     }
@@ -106,7 +112,7 @@ class AgreementLog {
     void projectAgain(UUID id) {
         AgreementRow row = locked(id);
         Agreement agreement = read(id);
-        row.project(agreement, row.changedAt());
+        row.project(agreement, hours.calendar(), row.changedAt());
         rows.foundByFacts(id, Findable.facts(agreement));
     }
 

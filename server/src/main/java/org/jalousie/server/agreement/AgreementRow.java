@@ -11,10 +11,11 @@ import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
-import org.jalousie.core.agreement.Reminders;
+import org.jalousie.core.agreement.Chasing;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.json.Json;
-import org.jalousie.core.template.SendingSettings;
+import org.jalousie.core.parties.ChasingTerms;
+import org.jalousie.core.parties.OfficeCalendar;
 import tools.jackson.core.type.TypeReference;
 
 /**
@@ -42,40 +43,43 @@ class AgreementRow {
     private Instant expiresAt;
 
     private Instant dueAt;
-    private int firstReminderDays;
-    private int everyDays;
+
+    private String dueKind;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private String terms;
+
     private int attempt;
 
     protected AgreementRow() {}
 
-    /** @param attempt which agreement of its request it is, from 1 */
-    AgreementRow(
-            UUID id, Agreement agreement, UUID templateVersionId, SendingSettings sending, int attempt, Instant now) {
+    /** Its facts are to be projected before it is kept. @param attempt which agreement of its request it is, from 1 */
+    AgreementRow(UUID id, Agreement agreement, UUID templateVersionId, ChasingTerms terms, int attempt) {
         this.id = id;
         this.number = agreement.created().number().value();
         this.templateVersionId = templateVersionId;
         this.templateName = agreement.created().template();
         this.requestNumber = agreement.created().request();
-        this.firstReminderDays = sending.firstReminderDays();
-        this.everyDays = sending.everyDays();
+        this.terms = Json.canonical(terms);
         this.attempt = attempt;
-        project(agreement, now);
     }
 
     /** Takes over what the events have come to. */
-    void project(Agreement agreement, Instant now) {
+    void project(Agreement agreement, OfficeCalendar calendar, Instant now) {
         title = agreement.title();
         state = agreement.state().name();
         since = agreement.since();
         changedAt = now;
         route = Json.canonical(AgreementViews.route(agreement));
         expiresAt = agreement.expiresAt().orElse(null);
-        dueAgain(agreement);
+        dueAgain(agreement, calendar, now);
     }
 
     /** Works out anew when time alone next makes something happen. */
-    void dueAgain(Agreement agreement) {
-        dueAt = reminders().next(agreement).orElse(null);
+    void dueAgain(Agreement agreement, OfficeCalendar calendar, Instant now) {
+        Optional<Chasing.Due> next = chasing(calendar).next(agreement, now);
+        dueAt = next.map(Chasing.Due::at).orElse(null);
+        dueKind = next.map(one -> one.kind().name()).orElse(null);
     }
 
     UUID id() {
@@ -127,7 +131,13 @@ class AgreementRow {
         return Optional.ofNullable(dueAt);
     }
 
-    Reminders reminders() {
-        return new Reminders(firstReminderDays, everyDays);
+    /** What that is. */
+    Optional<Chasing.Kind> dueKind() {
+        return Optional.ofNullable(dueKind).map(Chasing.Kind::valueOf);
+    }
+
+    /** How time alone goes on with it. */
+    Chasing chasing(OfficeCalendar calendar) {
+        return new Chasing(Json.MAPPER.readValue(terms, ChasingTerms.class), calendar);
     }
 }

@@ -25,6 +25,11 @@ interface AgreementRows extends JpaRepository<AgreementRow, UUID> {
     @Query("select a.id from AgreementRow a where a.dueAt <= :now order by a.dueAt")
     List<UUID> due(Instant now);
 
+    /** What is out is looked at anew, since what its due times follow from has changed. */
+    @Modifying
+    @Query("update AgreementRow a set a.dueAt = :now where a.state = 'OUT'")
+    void lookAgain(Instant now);
+
     /** @param words of the document, made ready to be found */
     @Modifying
     @Query(value = "update agreement set words = :words where id = :id", nativeQuery = true)

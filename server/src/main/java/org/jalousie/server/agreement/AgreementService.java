@@ -5,9 +5,10 @@ import java.time.Year;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.jalousie.core.agreement.Absence;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
@@ -17,7 +18,6 @@ import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.Readiness;
 import org.jalousie.core.agreement.State;
-import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Value;
@@ -28,16 +28,15 @@ import org.jalousie.core.intake.Intake;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Assignment;
 import org.jalousie.core.parties.Participant;
-import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
-import org.jalousie.core.parties.PersonSource;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.jobs.Jobs;
 import org.jalousie.server.template.UsableTemplate;
 import org.jalousie.server.template.UsableTemplates;
+import org.jalousie.server.web.RouteCalendarView;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -48,6 +47,8 @@ class AgreementService {
     private final AgreementRows rows;
     private final AgreementLog log;
     private final UsableTemplates templates;
+    private final Participants parts;
+    private final SendingDesk sending;
     private final FileStore files;
     private final Jobs jobs;
     private final Clock clock;
@@ -57,6 +58,8 @@ class AgreementService {
             AgreementRows rows,
             AgreementLog log,
             UsableTemplates templates,
+            Participants parts,
+            SendingDesk sending,
             FileStore files,
             Jobs jobs,
             Clock clock,
@@ -64,6 +67,8 @@ class AgreementService {
         this.rows = rows;
         this.log = log;
         this.templates = templates;
+        this.parts = parts;
+        this.sending = sending;
         this.files = files;
         this.jobs = jobs;
         this.clock = clock;
@@ -80,12 +85,17 @@ class AgreementService {
         UsableTemplate template = templates.version(versionId);
         AgreementNumber number = AgreementNumber.of(
                 Year.now(clock.withZone(settings.office().zone())).getValue(), rows.nextNumber());
-        List<Participant> participants =
-                Assignment.assign(template.content().parties(), answers.data(), answers.people());
-        String title = title(template, participants);
+        List<Participant> participants = parts.of(template, answers, number, clock.instant(), by);
+        String title = Participants.title(template, participants);
         Event.Created created = new Event.Created(
                 number, title, template.name(), template.number(), request, answers.data(), participants);
-        log.begin(UUID.randomUUID(), created, versionId, template.content().sending(), attempt, by);
+        log.begin(
+                UUID.randomUUID(),
+                created,
+                versionId,
+                template.content().sending().chasing(),
+                attempt,
+                by);
         return number;
     }
 
@@ -94,12 +104,16 @@ class AgreementService {
     public void correct(AgreementNumber number, Agreements.Answers before, Agreements.Answers now, Actor by) {
         AgreementRow row = row(number);
         UsableTemplate template = templates.version(row.templateVersionId());
-        List<Party> parties = template.content().parties();
+        List<Entry> history = log.historyForChange(row.id());
+        Entry made = history.get(0);
         List<Participant> participants = Assignment.reassign(
-                Assignment.assign(parties, before.data(), before.people()),
-                Assignment.assign(parties, now.data(), now.people()),
-                Agreement.of(log.historyForChange(row.id())).participants());
-        log.carryOut(row.id(), by, new Command.CorrectData(now.data(), participants, title(template, participants)));
+                parts.of(template, before, number, made.at(), made.actor()),
+                parts.of(template, now, number, made.at(), made.actor()),
+                Agreement.of(history).participants());
+        log.carryOut(
+                row.id(),
+                by,
+                new Command.CorrectData(now.data(), participants, Participants.title(template, participants)));
     }
 
     @Transactional(readOnly = true)
@@ -119,40 +133,36 @@ class AgreementService {
         return row(number).state();
     }
 
-    /** The template with whom it is for: the first person who is not the same in every agreement. */
-    private static String title(UsableTemplate template, List<Participant> participants) {
-        Set<PartyKey> fixed = template.content().parties().stream()
-                .filter(party -> party.who() instanceof PersonSource.Fixed)
-                .map(Party::key)
-                .collect(Collectors.toSet());
-        return participants.stream()
-                .filter(one -> one.duty().acts() && !one.name().isBlank() && !fixed.contains(one.party()))
-                .findFirst()
-                .map(one -> template.name() + ": " + one.name())
-                .orElse(template.name());
-    }
-
     @Transactional(readOnly = true)
     public AgreementViews.AgreementDetail show(AgreementNumber number) {
         AgreementRow row = row(number);
         Agreements.Filed filed = filed(row);
         Agreement agreement = filed.agreement();
         UsableTemplate template = templates.version(row.templateVersionId());
-        List<String> obstacles = agreement.state() == State.CHECK
-                ? Readiness.obstacles(agreement, blanks(template, agreement)).stream()
-                        .map(Message::toString)
-                        .toList()
-                : List.of();
+        List<String> obstacles =
+                agreement.state() == State.CHECK ? said(sending.obstacles(template, agreement)) : List.of();
+        List<String> warnings = agreement.state() == State.CHECK ? said(Readiness.warnings(agreement)) : List.of();
         return new AgreementViews.AgreementDetail(
                 AgreementViews.row(row),
                 data(template, agreement),
                 agreement.participants().stream()
-                        .map(one -> new AgreementViews.Person(
-                                one.party(), one.label(), one.duty(), one.stage(), one.name(), one.mail()))
+                        .map(one -> new AgreementViews.Part(
+                                one.party(),
+                                one.label(),
+                                one.duty(),
+                                one.stage(),
+                                one.name(),
+                                one.mail(),
+                                one.person().phone(),
+                                one.person().language(),
+                                Readiness.absence(agreement, one)
+                                        .map(Message::toString)
+                                        .orElse("")))
                         .toList(),
                 agreement.documents().stream().map(DocumentView::of).toList(),
                 agreement.record().isPresent(),
                 obstacles,
+                warnings,
                 agreement.values(),
                 agreement.endReason(),
                 filed.history().stream()
@@ -171,34 +181,45 @@ class AgreementService {
     }
 
     @Transactional
-    public void changePerson(AgreementNumber number, PartyKey party, String name, String mail, Actor by) {
+    public void changePerson(
+            AgreementNumber number, PartyKey party, String name, String mail, String phone, String language, Actor by) {
         AgreementRow row = row(number);
         Agreement agreement = Agreement.of(log.historyForChange(row.id()));
-        Participant participant = agreement
+        Participant before = agreement
                 .participant(party)
-                .orElseThrow(() -> Refusal.notFound(Message.of("party.none", "party", party)))
-                .with(new Person(name.strip(), mail.strip()));
+                .orElseThrow(() -> Refusal.notFound(Message.of("party.none", "party", party)));
+        Participant participant = before.with(new Person(
+                name.strip(),
+                mail.strip(),
+                phone == null ? "" : phone.strip(),
+                language == null ? before.person().language() : language));
         List<Participant> all = agreement.participants().stream()
                 .map(one -> one.party().equals(party) ? participant : one)
                 .toList();
-        String title = title(templates.version(row.templateVersionId()), all);
-        // the document may print the name of its file, which has the title in it
-        log.carryOut(row.id(), by, new Command.ChangeParticipant(participant, title, !title.equals(agreement.title())));
+        String title = Participants.title(templates.version(row.templateVersionId()), all);
+        // the document may print the name of its file, which has the title in it; who comes or goes has places in it or
+        // none
+        boolean remake = !title.equals(agreement.title())
+                || !Absence.before(agreement.participants()).equals(Absence.before(all));
+        log.carryOut(row.id(), by, new Command.ChangeParticipant(participant, title, remake));
     }
 
     /** @param seen how many events the agreement had when the person who sends it looked at it; null for as it is now */
     @Transactional
     public void send(AgreementNumber number, Integer seen, Actor by) {
         AgreementRow row = row(number);
-        UsableTemplate template = templates.version(row.templateVersionId());
-        Agreement agreement = Agreement.of(log.historyForChange(row.id()));
-        log.carryOut(
-                row.id(),
-                by,
-                new Command.Send(
-                        template.content().sending().expiryDays(),
-                        blanks(template, agreement),
-                        seen == null ? agreement.length() : seen));
+        sending.send(row.id(), templates.version(row.templateVersionId()), Optional.ofNullable(seen), by);
+    }
+
+    /** Its route as a calendar; before it is sent, as if it were sent now. @param pace days that everybody takes */
+    @Transactional(readOnly = true)
+    public RouteCalendarView calendar(AgreementNumber number, int pace) {
+        AgreementRow row = row(number);
+        return sending.calendar(
+                log.history(row.id()),
+                templates.version(row.templateVersionId()),
+                row.chasing(sending.officeCalendar()),
+                pace);
     }
 
     @Transactional
@@ -258,12 +279,8 @@ class AgreementService {
         return row(number).templateVersionId();
     }
 
-    private static List<String> blanks(UsableTemplate template, Agreement agreement) {
-        return template.content().fields().stream()
-                .filter(field -> field.required()
-                        && agreement.data().getOrDefault(field.name(), "").isBlank())
-                .map(Field::label)
-                .toList();
+    private static List<String> said(List<Message> messages) {
+        return messages.stream().map(Message::toString).toList();
     }
 
     private static List<AgreementViews.Datum> data(UsableTemplate template, Agreement agreement) {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
+import org.jalousie.core.agreement.Chasing;
 import org.jalousie.core.agreement.Standing;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.parties.Duty;
@@ -26,14 +27,8 @@ public final class AgreementViews {
             Standing standing,
             @Schema(types = {"string", "null"}) Instant since) {}
 
-    /** What time alone does next. */
-    public enum NextKind {
-        REMINDER,
-        EXPIRY
-    }
-
     /** What comes next by itself, and when. */
-    public record Next(NextKind kind, Instant at) {}
+    public record Next(Chasing.Kind kind, Instant at) {}
 
     public record AgreementItem(
             AgreementNumber number,
@@ -50,7 +45,22 @@ public final class AgreementViews {
     /** A value with the label of its field and how it prints. @param raw the form in which it is stored */
     public record Datum(String name, String label, String raw, String printed) {}
 
-    public record Person(PartyKey party, String label, Duty duty, int stage, String name, String mail) {}
+    /**
+     * Somebody with a part, or a part that this agreement goes without.
+     *
+     * @param phone for text messages; may be empty, as {@code language}, for the agreement's own
+     * @param absence why the agreement goes without this part; empty when it doesn't
+     */
+    public record Part(
+            PartyKey party,
+            String label,
+            Duty duty,
+            int stage,
+            String name,
+            String mail,
+            String phone,
+            String language,
+            String absence) {}
 
     public record TrailEntry(int sequence, Instant at, String sentence, String from) {}
 
@@ -60,6 +70,7 @@ public final class AgreementViews {
      * One agreement in full.
      *
      * @param documents in their order; none while they are being made
+     * @param warnings what looks like a slip and doesn't stand in the way; empty unless it waits for the check
      * @param obstacles what stands in the way of sending; empty unless it waits for the check
      * @param completed what parties completed, by signing field name
      * @param chainBrokenAt the first event whose link doesn't hold; null when the trail is whole
@@ -67,10 +78,11 @@ public final class AgreementViews {
     public record AgreementDetail(
             AgreementItem row,
             List<Datum> data,
-            List<Person> people,
+            List<Part> people,
             List<DocumentView> documents,
             boolean hasRecord,
             List<String> obstacles,
+            List<String> warnings,
             Map<String, String> completed,
             String endReason,
             List<TrailEntry> trail,
@@ -86,7 +98,7 @@ public final class AgreementViews {
                         one.duty(),
                         one.stage(),
                         standing(agreement, one),
-                        agreement.turnSince().get(one.party())))
+                        agreement.turnSince(one.party()).orElse(null)))
                 .toList();
     }
 
@@ -112,12 +124,13 @@ public final class AgreementViews {
                 row.since(),
                 row.changedAt(),
                 row.expiresAt(),
-                row.dueAt().map(at -> next(at, row.expiresAt())).orElse(null),
+                next(row),
                 row.route());
     }
 
-    private static Next next(Instant at, Instant expiresAt) {
-        boolean ends = expiresAt != null && !at.isBefore(expiresAt);
-        return new Next(ends ? NextKind.EXPIRY : NextKind.REMINDER, at);
+    private static Next next(AgreementRow row) {
+        return row.dueAt()
+                .flatMap(at -> row.dueKind().map(kind -> new Next(kind, at)))
+                .orElse(null);
     }
 }

@@ -2,7 +2,9 @@ package org.jalousie.server.documents;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import org.jalousie.core.agreement.Absence;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Command;
@@ -12,6 +14,7 @@ import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.messages.NotPossible;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.ErrorTexts;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.placement.HiddenFields;
@@ -92,9 +95,14 @@ class MakeDocuments {
         ErrorTexts.in(text).ifPresent(error -> {
             throw new CannotBeDone(error);
         });
+        Set<PartyKey> without = Absence.before(agreement.participants()).keySet();
         FieldPlacer.Placed placed = FieldPlacer.place(
-                made.pdf(), template.wording().boxes(), template.wording().onEachPage(), agreement.participants());
-        HiddenFields.among(merged.fields(), template.wording().boxes(), placed.pages())
+                made.pdf(),
+                template.wording().boxes(),
+                template.wording().onEachPage(),
+                without,
+                agreement.participants());
+        HiddenFields.among(merged.fields(), template.wording().boxes(), without, placed.pages())
                 .ifPresent(hidden -> {
                     throw new CannotBeDone(hidden);
                 });

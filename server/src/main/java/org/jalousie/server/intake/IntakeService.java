@@ -16,14 +16,12 @@ import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Typing;
-import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.intake.Intake;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
-import org.jalousie.core.parties.PersonSource;
 import org.jalousie.core.template.Anonymised;
 import org.jalousie.core.template.Specimen;
 import org.jalousie.server.Refusal;
@@ -197,18 +195,9 @@ class IntakeService implements WaitingRequests {
         Map<String, Message> faults = new LinkedHashMap<>();
         reading.faults().forEach((name, fault) -> faults.put(name.value(), fault));
         for (Party party : template.content().parties()) {
-            if (!(party.who() instanceof PersonSource.ChosenAtUse)) continue;
-            IntakeViews.PersonInput person =
-                    people.getOrDefault(party.key().value(), new IntakeViews.PersonInput("", ""));
-            if (person.name().isBlank())
-                faults.put(party.key() + ".name", Message.of("form.name-person", "party", party.label()));
-            try {
-                ValueReader.mail(person.mail().strip());
-            } catch (ValueReader.Unreadable e) {
-                faults.put(party.key() + ".mail", e.said());
-            }
-            chosen.put(
-                    party.key(), new Person(person.name().strip(), person.mail().strip()));
+            if (!party.who().asked()) continue;
+            ChosenPeople.read(party, people.get(party.key().value()), faults)
+                    .ifPresent(person -> chosen.put(party.key(), person));
         }
         if (!faults.isEmpty()) throw Refusal.invalid(Message.of("form.faults", "count", faults.size()), faults);
         Map<FieldName, String> raw = reading.raw();
@@ -252,9 +241,9 @@ class IntakeService implements WaitingRequests {
                                         .toList()))
                         .toList(),
                 template.content().parties().stream()
-                        .filter(party -> party.who() instanceof PersonSource.ChosenAtUse)
-                        .map(party -> new IntakeViews.ChosenParty(party.key(), party.label()))
-                        .collect(Collectors.toList()));
+                        .filter(party -> party.who().asked())
+                        .map(ChosenPeople::view)
+                        .toList());
     }
 
     private List<IntakeViews.RequestRow> rows(List<IntakeRequest> found) {

@@ -17,7 +17,13 @@ public final class IntakeViews {
 
     public record PersonInput(String name, String mail) {}
 
-    public record ChosenParty(PartyKey party, String label) {}
+    /**
+     * A party whose person is chosen with the form.
+     *
+     * @param people those of whom it is one; none where it can be anybody
+     * @param optional whether nobody need be named
+     */
+    public record ChosenParty(PartyKey party, String label, List<PersonInput> people, boolean optional) {}
 
     /**
      * The form of a template.

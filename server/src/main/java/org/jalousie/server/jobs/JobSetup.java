@@ -115,6 +115,10 @@ class JobSetup {
         int tries = complete.getExecution().consecutiveFailures + 1;
         Optional<Failed> failed = complete.getCause().map(one -> one instanceof Failed known ? known : null);
         Optional<Throwable> known = failed.isPresent() ? failed.map(Throwable::getCause) : complete.getCause();
+        if (known.orElse(null) instanceof NotYet later) {
+            operations.reschedule(complete, later.when());
+            return;
+        }
         String reason =
                 known.map(JobSetup::reason).orElse(Message.of("job.stopped").toString());
         Throwable cause = known.orElse(null);

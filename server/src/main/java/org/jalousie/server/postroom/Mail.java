@@ -6,22 +6,13 @@ import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
+import org.jalousie.core.letters.Occasion;
 import org.jalousie.core.parties.PartyKey;
 
 /** One mail that goes out. Its words are made when it is sent, since its link is kept nowhere. */
 @Entity
 @Table(name = "mail")
 class Mail {
-    /** What a mail is about. */
-    public enum Kind {
-        INVITATION,
-        REMINDER,
-        COMPLETED,
-        DECLINED,
-        WITHDRAWN,
-        EXPIRED
-    }
-
     @Id
     private UUID id;
 
@@ -33,13 +24,14 @@ class Mail {
     private String state;
     private Instant createdAt;
     private Instant sentAt;
+    private Instant goesAt;
     private int askedBy;
 
     protected Mail() {}
 
     Mail(
             UUID agreementId,
-            Kind kind,
+            Occasion kind,
             Optional<PartyKey> party,
             String recipient,
             String subject,
@@ -54,6 +46,11 @@ class Mail {
         this.askedBy = askedBy;
         this.state = "WAITING";
         this.createdAt = now;
+    }
+
+    /** It waits for the office's hours. */
+    void waitsUntil(Instant moment) {
+        goesAt = moment;
     }
 
     void notNeeded() {
@@ -73,8 +70,8 @@ class Mail {
         return agreementId;
     }
 
-    public Kind kind() {
-        return Kind.valueOf(kind);
+    public Occasion kind() {
+        return Occasion.valueOf(kind);
     }
 
     /** Whom it goes to; empty when the mail goes to the office. */
@@ -100,6 +97,11 @@ class Mail {
 
     Instant createdAt() {
         return createdAt;
+    }
+
+    /** When it goes that waits for the office's hours; null for one that doesn't. */
+    Instant goesAt() {
+        return goesAt;
     }
 
     Instant sentAt() {

@@ -1,18 +1,21 @@
 package org.jalousie.server.postroom;
 
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
-import org.jalousie.core.parties.Duty;
+import org.jalousie.core.agreement.Together;
+import org.jalousie.core.letters.Letters;
+import org.jalousie.core.letters.Occasion;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.server.Settings;
 import org.jalousie.server.agreement.AfterEvents;
 import org.jalousie.server.agreement.Agreements;
-import org.jalousie.server.template.UsableTemplates;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
@@ -23,61 +26,70 @@ import org.springframework.stereotype.Component;
 class MailAfterEvents implements AfterEvents {
     private final Postroom postroom;
     private final ObjectProvider<Agreements> agreements;
-    private final UsableTemplates templates;
+    private final LetterDesk wording;
     private final Settings settings;
 
-    MailAfterEvents(
-            Postroom postroom, ObjectProvider<Agreements> agreements, UsableTemplates templates, Settings settings) {
+    MailAfterEvents(Postroom postroom, ObjectProvider<Agreements> agreements, LetterDesk wording, Settings settings) {
         this.postroom = postroom;
         this.agreements = agreements;
-        this.templates = templates;
+        this.wording = wording;
         this.settings = settings;
     }
 
+    /** The agreement that mails are about. @param made when it was made */
+    private record About(UUID id, Agreement agreement, Instant made) {}
+
     @Override
     public void happened(UUID id, Agreement agreement, List<Entry> history, List<Entry> happened) {
+        About about = new About(id, agreement, history.get(0).at());
         for (Entry entry : happened) {
             Event event = entry.event();
             if (event instanceof Event.Invited invited) {
-                queue(id, agreement, Mail.Kind.INVITATION, Optional.of(invited.party()), entry);
+                // parts that are done in one act are asked for by one mail
+                if (agreement.together(invited.party()).lead().party().equals(invited.party()))
+                    queue(about, Occasion.INVITATION, Optional.of(invited.party()), entry);
             } else if (event instanceof Event.ReminderSent reminder) {
-                queue(id, agreement, Mail.Kind.REMINDER, Optional.of(reminder.party()), entry);
+                queue(about, Occasion.REMINDER, Optional.of(reminder.party()), entry);
+            } else if (event instanceof Event.WarningSent warning) {
+                queue(about, Occasion.WARNING, Optional.of(warning.party()), entry);
             } else if (event instanceof Event.Completed) {
-                completed(id, agreement, entry);
+                completed(about, entry);
             } else if (event instanceof Event.Declined declined) {
-                ended(id, agreement, Mail.Kind.DECLINED, Optional.of(declined.party()), entry);
+                ended(about, Occasion.DECLINED, Optional.of(declined.party()), entry);
             } else if (event instanceof Event.Withdrawn) {
-                ended(id, agreement, Mail.Kind.WITHDRAWN, Optional.empty(), entry);
+                ended(about, Occasion.WITHDRAWN, Optional.empty(), entry);
             } else if (event instanceof Event.Expired) {
-                ended(id, agreement, Mail.Kind.EXPIRED, Optional.empty(), entry);
+                ended(about, Occasion.EXPIRED, Optional.empty(), entry);
             }
         }
     }
 
-    /** Signers and copy recipients get the signed copy; who only completed details or approved does not (common practice, no source). */
-    private void completed(UUID id, Agreement agreement, Entry entry) {
-        agreement.participants().stream()
-                .filter(one -> one.duty() == Duty.SIGNS || one.duty() == Duty.RECEIVES_COPY)
-                .forEach(one -> queue(id, agreement, Mail.Kind.COMPLETED, Optional.of(one.party()), entry));
+    /** Who gets the signed copy gets it once, whatever parts they have. */
+    private void completed(About about, Entry entry) {
+        List<Participant> copied = new ArrayList<>();
+        about.agreement().present().stream()
+                .filter(Participant::getsCopy)
+                .filter(one -> copied.stream().noneMatch(other -> other.person().isSameAs(one.person())))
+                .forEach(copied::add);
+        copied.forEach(one -> queue(about, Occasion.COMPLETED, Optional.of(one.party()), entry));
     }
 
     /** The office is told, and everybody who had been invited. */
-    private void ended(UUID id, Agreement agreement, Mail.Kind kind, Optional<PartyKey> by, Entry entry) {
-        if (kind != Mail.Kind.WITHDRAWN) queue(id, agreement, kind, Optional.empty(), entry);
-        agreement.acting().stream()
-                .filter(one -> agreement.turnSince().containsKey(one.party()) && !by.equals(Optional.of(one.party())))
-                .forEach(one -> queue(id, agreement, kind, Optional.of(one.party()), entry));
+    private void ended(About about, Occasion kind, Optional<PartyKey> by, Entry entry) {
+        if (kind != Occasion.WITHDRAWN) queue(about, kind, Optional.empty(), entry);
+        Together.all(about.agreement().acting()).stream()
+                .map(Together::lead)
+                .filter(one ->
+                        about.agreement().turnSince(one.party()).isPresent() && !by.equals(Optional.of(one.party())))
+                .forEach(one -> queue(about, kind, Optional.of(one.party()), entry));
     }
 
     /** @param party empty for the office itself */
-    private void queue(UUID id, Agreement agreement, Mail.Kind kind, Optional<PartyKey> party, Entry entry) {
-        Optional<Participant> to = party.flatMap(agreement::participant);
-        Letters letters = Letters.of(
-                agreement,
-                templates.content(agreements.getObject().templateVersion(id)),
-                settings.office().name(),
-                settings.office().zone());
+    private void queue(About about, Occasion kind, Optional<PartyKey> party, Entry entry) {
+        Optional<Participant> to = party.flatMap(about.agreement()::participant);
+        Letters letters = wording.of(
+                about.agreement(), about.made(), agreements.getObject().templateVersion(about.id()));
         String recipient = to.map(Participant::mail).orElse(settings.office().mail());
-        postroom.queue(id, kind, party, recipient, letters.subject(kind, to), entry.sequence());
+        postroom.queue(about.id(), kind, party, recipient, letters.subject(kind, to), entry.sequence());
     }
 }

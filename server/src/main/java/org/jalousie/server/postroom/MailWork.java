@@ -1,22 +1,25 @@
 package org.jalousie.server.postroom;
 
 import java.time.Clock;
-import java.util.ArrayList;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Asking;
 import org.jalousie.core.agreement.Entry;
-import org.jalousie.core.filing.FileNames;
+import org.jalousie.core.letters.Occasion;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.template.SendingSettings;
+import org.jalousie.core.template.TemplateContent;
 import org.jalousie.server.Settings;
 import org.jalousie.server.adapters.Outgoing;
 import org.jalousie.server.adapters.SmtpMailer;
 import org.jalousie.server.agreement.Agreements;
-import org.jalousie.server.files.FileStore;
 import org.jalousie.server.jobs.JobKind;
 import org.jalousie.server.jobs.JobWork;
+import org.jalousie.server.jobs.NotYet;
+import org.jalousie.server.office.OfficeHours;
 import org.jalousie.server.signing.ParticipantLinks;
 import org.jalousie.server.template.UsableTemplates;
 import org.springframework.stereotype.Component;
@@ -28,8 +31,10 @@ class MailWork implements JobWork {
     private final Agreements agreements;
     private final ParticipantLinks links;
     private final SmtpMailer mailer;
-    private final FileStore files;
+    private final Enclosures enclosures;
+    private final LetterDesk wording;
     private final UsableTemplates templates;
+    private final OfficeHours hours;
     private final Settings settings;
     private final Clock clock;
 
@@ -38,16 +43,20 @@ class MailWork implements JobWork {
             Agreements agreements,
             ParticipantLinks links,
             SmtpMailer mailer,
-            FileStore files,
+            Enclosures enclosures,
+            LetterDesk wording,
             UsableTemplates templates,
+            OfficeHours hours,
             Settings settings,
             Clock clock) {
         this.postroom = postroom;
         this.agreements = agreements;
         this.links = links;
         this.mailer = mailer;
-        this.files = files;
+        this.enclosures = enclosures;
+        this.wording = wording;
         this.templates = templates;
+        this.hours = hours;
         this.settings = settings;
         this.clock = clock;
     }
@@ -63,19 +72,23 @@ class MailWork implements JobWork {
         if (!mail.waiting()) return false;
         List<Entry> history = agreements.history(mail.agreementId());
         Agreement agreement = Agreement.of(history);
-        boolean asks = mail.kind() == Mail.Kind.INVITATION || mail.kind() == Mail.Kind.REMINDER;
-        if (asks && !stillAsked(history, mail)) {
+        if (mail.kind().asks() && !stillAsked(history, mail)) {
             postroom.notNeeded(mail.id()); // they acted meanwhile, or it ended: nobody is asked for what is over
             return false;
         }
+        UUID version = agreements.templateVersion(mail.agreementId());
+        TemplateContent template = templates.content(version);
+        waitForTheOffice(mail, template.sending());
         Optional<Participant> to = mail.party().flatMap(agreement::participant);
-        String link = asks ? links.issue(mail.agreementId(), mail.party().orElseThrow()) : "";
-        String text = Letters.of(
-                        agreement,
-                        templates.content(agreements.templateVersion(mail.agreementId())),
-                        settings.office().name(),
-                        settings.office().zone())
-                .text(mail.kind(), to, link);
+        Optional<ParticipantLinks.CopyLink> copy = mail.kind() == Occasion.COMPLETED
+                        && template.sending().copies() == SendingSettings.Copies.LINKED
+                ? Optional.of(links.toCopy(mail.agreementId(), mail.party().orElseThrow()))
+                : Optional.empty();
+        String link = mail.kind().asks()
+                ? links.issue(mail.agreementId(), mail.party().orElseThrow())
+                : copy.map(ParticipantLinks.CopyLink::address).orElse("");
+        String text = wording.of(agreement, history.get(0).at(), version)
+                .text(mail.kind(), to, link, copy.map(ParticipantLinks.CopyLink::until));
         String host =
                 settings.office().mail().substring(settings.office().mail().indexOf('@') + 1);
         mailer.send(new Outgoing(
@@ -84,7 +97,7 @@ class MailWork implements JobWork {
                 to.map(Participant::name).orElse(""),
                 mail.subject(),
                 text,
-                attachments(mail, agreement)));
+                enclosures.of(mail.kind(), agreement, template)));
         postroom.sent(mail.id());
         return true;
     }
@@ -97,16 +110,15 @@ class MailWork implements JobWork {
                 .isPresent();
     }
 
-    private List<Outgoing.Attachment> attachments(Mail mail, Agreement agreement) {
-        if (mail.kind() != Mail.Kind.COMPLETED) return List.of();
-        List<Outgoing.Attachment> attachments = new ArrayList<>();
-        agreement
-                .documents()
-                .forEach(one -> attachments.add(
-                        new Outgoing.Attachment(FileNames.of(agreement, one.id(), "pdf"), files.get(one.pdf()))));
-        attachments.add(new Outgoing.Attachment(
-                FileNames.of(agreement.created().number(), agreement.title(), "signing record", "pdf"),
-                files.get(agreement.record().orElseThrow())));
-        return attachments;
+    /** What chases people goes in the office's hours only, also when it comes to be sent late; invitations where the terms say so. */
+    private void waitForTheOffice(Mail mail, SendingSettings sending) {
+        boolean held = mail.kind().chases()
+                || mail.kind() == Occasion.INVITATION
+                        && sending.invitations() == SendingSettings.Invitations.OFFICE_HOURS;
+        Instant now = clock.instant();
+        Instant open = held ? hours.calendar().open(now) : now;
+        if (!open.isAfter(now)) return;
+        postroom.waitsUntil(mail.id(), open);
+        throw new NotYet(open);
     }
 }

@@ -1,8 +1,10 @@
 package org.jalousie.server.postroom;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
+import org.jalousie.core.letters.Occasion;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.server.jobs.JobKind;
 import org.jalousie.server.jobs.Jobs;
@@ -26,7 +28,7 @@ class Postroom {
     /** Puts a mail into the queue, in the transaction of the event that asks for it. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void queue(
-            UUID agreementId, Mail.Kind kind, Optional<PartyKey> party, String recipient, String subject, int askedBy) {
+            UUID agreementId, Occasion kind, Optional<PartyKey> party, String recipient, String subject, int askedBy) {
         Mail mail = mails.save(new Mail(agreementId, kind, party, recipient, subject, askedBy, clock.instant()));
         mails.flush();
         jobs.soon(JobKind.MAIL, agreementId + ":" + mail.id());
@@ -35,6 +37,12 @@ class Postroom {
     @Transactional(readOnly = true)
     public Mail get(UUID id) {
         return mails.findById(id).orElseThrow();
+    }
+
+    /** It may not go before the office opens. */
+    @Transactional
+    public void waitsUntil(UUID id, Instant moment) {
+        mails.findById(id).orElseThrow().waitsUntil(moment);
     }
 
     /** Its cause was over before it could go out. */

@@ -53,7 +53,8 @@ class PostroomController {
             String subject,
             String state,
             Instant createdAt,
-            @Schema(types = {"string", "null"}) Instant sentAt) {}
+            @Schema(types = {"string", "null"}) Instant sentAt,
+            @Schema(types = {"string", "null"}) Instant goesAt) {}
 
     record MailText(String from, String to, String subject, String text, List<String> attachments) {}
 
@@ -68,7 +69,8 @@ class PostroomController {
                                 mail.subject(),
                                 mail.state(),
                                 mail.createdAt(),
-                                mail.sentAt()))
+                                mail.sentAt(),
+                                mail.goesAt()))
                         .getContent(),
                 found.getTotalElements(),
                 page,

@@ -17,14 +17,17 @@ class LinkRow {
     private UUID agreementId;
     private String party;
     private Instant createdAt;
+    private Instant validUntil;
 
     protected LinkRow() {}
 
-    LinkRow(String tokenHash, UUID agreementId, PartyKey party, Instant createdAt) {
+    /** @param validUntil null for one that holds until the agreement ends */
+    LinkRow(String tokenHash, UUID agreementId, PartyKey party, Instant createdAt, Instant validUntil) {
         this.tokenHash = tokenHash;
         this.agreementId = agreementId;
         this.party = party.value();
         this.createdAt = createdAt;
+        this.validUntil = validUntil;
     }
 
     UUID agreementId() {
@@ -33,6 +36,10 @@ class LinkRow {
 
     PartyKey party() {
         return new PartyKey(party);
+    }
+
+    boolean holdsAt(Instant moment) {
+        return validUntil == null || moment.isBefore(validUntil);
     }
 
     Instant createdAt() {

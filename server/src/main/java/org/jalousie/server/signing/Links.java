@@ -2,6 +2,7 @@ package org.jalousie.server.signing;
 
 import java.security.SecureRandom;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -17,6 +18,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** Participants' links: 256 random bits each, stored as a hash, bound to one party of one agreement. */
 @Component
 class Links implements ParticipantLinks, AfterEvents {
+    /** How long a signed copy can be fetched; whoever comes later asks the office. */
+    private static final int COPY_DAYS = 90;
+
     private final LinkRows rows;
     private final Clock clock;
     private final Settings settings;
@@ -34,14 +38,32 @@ class Links implements ParticipantLinks, AfterEvents {
     @Override
     @Transactional
     public String issue(UUID agreementId, PartyKey party) {
+        return keep(agreementId, party, null);
+    }
+
+    @Override
+    @Transactional
+    public CopyLink toCopy(UUID agreementId, PartyKey party) {
+        Instant until = clock.instant()
+                .atZone(settings.office().zone())
+                .toLocalDate()
+                .plusDays(COPY_DAYS + 1)
+                .atStartOfDay(settings.office().zone())
+                .toInstant();
+        return new CopyLink(keep(agreementId, party, until), until);
+    }
+
+    private String keep(UUID agreementId, PartyKey party, Instant until) {
         LinkToken token = LinkToken.random(random);
-        rows.save(new LinkRow(token.hash().hex(), agreementId, party, clock.instant()));
+        rows.save(new LinkRow(token.hash().hex(), agreementId, party, clock.instant(), until));
         return settings.address() + "/act/" + token.value();
     }
 
     @Transactional(readOnly = true)
     public Optional<Holder> holder(LinkToken token) {
-        return rows.findById(token.hash().hex()).map(row -> new Holder(row.agreementId(), row.party()));
+        return rows.findById(token.hash().hex())
+                .filter(row -> row.holdsAt(clock.instant()))
+                .map(row -> new Holder(row.agreementId(), row.party()));
     }
 
     /** A completed agreement's links lead nowhere any more. */

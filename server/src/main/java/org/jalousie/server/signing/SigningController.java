@@ -45,6 +45,14 @@ class SigningController {
                 .body(service.document(token, document, from(request)));
     }
 
+    @GetMapping(path = "/record.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> record(@PathVariable String token) {
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.noStore())
+                .contentType(MediaType.APPLICATION_PDF)
+                .body(service.record(token));
+    }
+
     @PostMapping("/consent")
     SigningViews.SigningPage consent(
             @PathVariable String token, @RequestBody ConsentGiven consent, HttpServletRequest request) {

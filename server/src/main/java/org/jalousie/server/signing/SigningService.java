@@ -7,10 +7,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.State;
+import org.jalousie.core.agreement.Together;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.data.Texts;
 import org.jalousie.core.evidence.ConsentWording;
@@ -65,7 +67,9 @@ class SigningService {
         Agreement agreement = agreements.read(holder.agreementId());
         Participant one = agreement.participant(holder.party()).orElseThrow(SigningService::wrongLink);
         State state = agreement.hasRunOut(clock.instant()) ? State.EXPIRED : agreement.state();
-        List<SigningViews.ToComplete> toComplete = agreement.fieldsOf(holder.party()).stream()
+        Together own = agreement.together(holder.party());
+        List<SigningViews.ToComplete> toComplete = own.parts().stream()
+                .flatMap(part -> agreement.fieldsOf(part.party()).stream())
                 .filter(SigningField::asked)
                 .map(field -> new SigningViews.ToComplete(
                         field.name(), field.question(), field.type().required(), field.type(), field.when()))
@@ -83,7 +87,8 @@ class SigningService {
                 agreement.created().number(),
                 agreement.title(),
                 settings.office().name(),
-                one.label(),
+                own.parts().stream().map(Participant::party).toList(),
+                own.parts().stream().map(Participant::label).collect(Collectors.joining(", ")),
                 one.name(),
                 one.duty(),
                 agreement.standing(one.party()),
@@ -97,7 +102,12 @@ class SigningService {
                 toComplete,
                 agreement.documents().stream().map(DocumentView::of).toList(),
                 AgreementViews.route(agreement),
-                ended);
+                ended,
+                hasCopy(agreement, one));
+    }
+
+    private static boolean hasCopy(Agreement agreement, Participant one) {
+        return agreement.state() == State.COMPLETED && one.getsCopy();
     }
 
     /** A participant is spoken to in their own language, or else in the agreement's. */
@@ -124,11 +134,27 @@ class SigningService {
                             new Command.View(holder.party()))
                     .agreement();
         }
-        if (agreement.state().ended()) throw Refusal.of(Refusal.Kind.GONE, Message.of("ended.document"));
+        boolean copy =
+                agreement.participant(holder.party()).map(one -> one.getsCopy()).orElse(false)
+                        && agreement.state() == State.COMPLETED;
+        if (agreement.state().ended() && !copy) throw Refusal.of(Refusal.Kind.GONE, Message.of("ended.document"));
         return files.get(agreement
                 .documentNamed(document)
                 .orElseThrow(() -> Refusal.of(Refusal.Kind.NOT_FOUND, Message.of("document.none")))
                 .pdf());
+    }
+
+    /** The signing record, for who gets the signed copy. */
+    @Transactional(readOnly = true)
+    byte[] record(String token) {
+        Links.Holder holder = holder(token);
+        Agreement agreement = agreements.read(holder.agreementId());
+        return agreement
+                .participant(holder.party())
+                .filter(one -> hasCopy(agreement, one))
+                .flatMap(one -> agreement.record())
+                .map(files::get)
+                .orElseThrow(() -> Refusal.of(Refusal.Kind.GONE, Message.of("ended.document")));
     }
 
     @Transactional

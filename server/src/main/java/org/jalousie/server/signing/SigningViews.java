@@ -7,6 +7,7 @@ import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Standing;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.ShownWhen;
 import org.jalousie.core.placement.SigningFieldType;
 import org.jalousie.server.agreement.AgreementViews;
@@ -26,12 +27,19 @@ final class SigningViews {
 
     record Consent(String version, String text) {}
 
-    /** @param language of the words around the document: en, nl, de or fr; {@code date} the date of signing as it would be printed now */
+    /**
+     * What a participant's page shows.
+     *
+     * @param parts what is done in one act here; {@code label} has the names of all
+     * @param hasCopy whether the signed copy can be fetched
+     * @param language of the words around the document: en, nl, de or fr; {@code date} the date of signing as it would be printed now
+     */
     record SigningPage(
             String language,
             AgreementNumber number,
             String title,
             String office,
+            List<PartyKey> parts,
             String label,
             String name,
             Duty duty,
@@ -44,5 +52,6 @@ final class SigningViews {
             List<ToComplete> toComplete,
             List<DocumentView> documents,
             List<AgreementViews.RouteStep> route,
-            String ended) {}
+            String ended,
+            boolean hasCopy) {}
 }

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
@@ -71,7 +72,7 @@ class PreviewService {
         Wording.Merged merged = wording.outline(names, Locale.forLanguageTag(content.language()));
         // outside of any lock: conversion takes its time, and making the same pages twice does no harm
         byte[] pdf = converter.toPdf(merged.file());
-        FieldPlacer.Placed placed = FieldPlacer.place(pdf, wording.boxes(), wording.onEachPage(), List.of());
+        FieldPlacer.Placed placed = FieldPlacer.place(pdf, wording.boxes(), wording.onEachPage(), Set.of(), List.of());
         Previewed previewed = new Previewed(placed, Provenance.of(merged.printed(), pdf));
         previews.put(key, previewed);
         return previewed;

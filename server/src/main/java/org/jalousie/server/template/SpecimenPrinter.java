@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.filing.FileNames;
@@ -111,10 +112,12 @@ class SpecimenPrinter {
         Wording wording = readable(version);
         Wording.Merged merged = merged(version, wording, specimen);
         Converter.Made made = converter.convert(merged.file());
-        FieldPlacer.Placed placed = FieldPlacer.place(made.pdf(), wording.boxes(), wording.onEachPage(), List.of());
-        HiddenFields.among(merged.fields(), wording.boxes(), placed.pages()).ifPresent(hidden -> {
-            throw new NotPossible(hidden);
-        });
+        FieldPlacer.Placed placed =
+                FieldPlacer.place(made.pdf(), wording.boxes(), wording.onEachPage(), Set.of(), List.of());
+        HiddenFields.among(merged.fields(), wording.boxes(), Set.of(), placed.pages())
+                .ifPresent(hidden -> {
+                    throw new NotPossible(hidden);
+                });
         byte[] word = FieldResults.put(merged.file(), made.results(), made.lists());
         Printed printed = new Printed(word, placed, merged.reached(), Provenance.of(merged.printed(), made.pdf()));
         known.put(key, printed);

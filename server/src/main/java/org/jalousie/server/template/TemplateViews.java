@@ -7,13 +7,9 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.regex.Pattern;
 import org.jalousie.core.data.Field;
-import org.jalousie.core.data.FieldName;
 import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.messages.Message;
-import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
-import org.jalousie.core.parties.PartyKey;
-import org.jalousie.core.parties.PersonSource;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.rules.CaseChoice;
@@ -48,19 +44,10 @@ final class TemplateViews {
             boolean retired,
             Instant changedAt) {}
 
-    enum WhoKind {
-        FROM_FIELDS,
-        FIXED,
-        CHOSEN_AT_USE
-    }
-
-    /** @param first name field or name, {@code second} mail field or mail, both empty for a person chosen at use */
-    record PartyView(String key, String label, Duty duty, int stage, WhoKind who, String first, String second) {}
-
     record TemplateSettings(
             String language,
             List<Field> fields,
-            List<PartyView> parties,
+            List<Party> parties,
             List<SigningField> signingFields,
             SendingSettings sending,
             List<Rule> rules,
@@ -79,7 +66,7 @@ final class TemplateViews {
             return new TemplateContent(
                     language,
                     fields,
-                    parties.stream().map(TemplateViews::party).toList(),
+                    keyed(parties),
                     signingFields,
                     sending,
                     rules,
@@ -237,7 +224,7 @@ final class TemplateViews {
         return new TemplateSettings(
                 content.language(),
                 content.fields(),
-                content.parties().stream().map(TemplateViews::view).toList(),
+                content.parties(),
                 content.signingFields(),
                 content.sending(),
                 content.rules(),
@@ -246,42 +233,12 @@ final class TemplateViews {
                 content.layout());
     }
 
-    private static PartyView view(Party party) {
-        if (party.who() instanceof PersonSource.FromFields from) {
-            return new PartyView(
-                    party.key().value(),
-                    party.label(),
-                    party.duty(),
-                    party.stage(),
-                    WhoKind.FROM_FIELDS,
-                    from.nameField().value(),
-                    from.mailField().value());
-        }
-        if (party.who() instanceof PersonSource.Fixed fixed) {
-            return new PartyView(
-                    party.key().value(),
-                    party.label(),
-                    party.duty(),
-                    party.stage(),
-                    WhoKind.FIXED,
-                    fixed.name(),
-                    fixed.mail());
-        }
-        return new PartyView(
-                party.key().value(), party.label(), party.duty(), party.stage(), WhoKind.CHOSEN_AT_USE, "", "");
+    private static List<Party> keyed(List<Party> parties) {
+        parties.forEach(party -> key(party.key().value()));
+        return parties;
     }
 
-    private static Party party(PartyView view) {
-        PersonSource who = switch (view.who()) {
-            case FROM_FIELDS -> new PersonSource.FromFields(new FieldName(view.first()), new FieldName(view.second()));
-            case FIXED -> new PersonSource.Fixed(view.first(), view.second());
-            case CHOSEN_AT_USE -> new PersonSource.ChosenAtUse();
-        };
-        return new Party(key(view.key()), view.label(), view.duty(), view.stage(), who);
-    }
-
-    private static PartyKey key(String typed) {
+    private static void key(String typed) {
         if (!KEY.matcher(typed).matches()) throw Refusal.invalid(Message.of("party.key", "key", typed));
-        return new PartyKey(typed);
     }
 }

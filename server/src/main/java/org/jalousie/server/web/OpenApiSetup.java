@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.jalousie.core.parties.PersonSource;
 import org.jalousie.core.placement.SigningFieldType;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
@@ -33,16 +34,19 @@ class OpenApiSetup {
         return api -> api.getComponents().getSchemas().values().forEach(OpenApiSetup::require);
     }
 
-    /** Signing field types are told apart by the names that they are stored and sent with. */
+    /** Signing field types and sources of persons are told apart by the names that they are stored and sent with. */
     @Bean
     OpenApiCustomizer kindsHaveTheirNames() {
         return api -> {
-            Map<String, String> names = new LinkedHashMap<>();
-            for (JsonSubTypes.Type type :
-                    SigningFieldType.class.getAnnotation(JsonSubTypes.class).value())
-                names.put(type.name(), "#/components/schemas/" + type.value().getSimpleName());
-            Schema<?> schema = api.getComponents().getSchemas().get(SigningFieldType.class.getSimpleName());
-            schema.getDiscriminator().setMapping(names);
+            for (Class<?> told : List.of(SigningFieldType.class, PersonSource.class)) {
+                Map<String, String> names = new LinkedHashMap<>();
+                for (JsonSubTypes.Type type :
+                        told.getAnnotation(JsonSubTypes.class).value())
+                    names.put(
+                            type.name(), "#/components/schemas/" + type.value().getSimpleName());
+                Schema<?> schema = api.getComponents().getSchemas().get(told.getSimpleName());
+                schema.getDiscriminator().setMapping(names);
+            }
         };
     }
 

@@ -1,5 +1,7 @@
 package org.jalousie.server.testbed;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.HashMap;
@@ -9,9 +11,11 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jalousie.core.evidence.SignedSample;
+import org.jalousie.core.json.Json;
 import org.jalousie.core.wording.write.WordDraft;
 import org.jalousie.demo.Client;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** The coordinator's and the participants' acts in short, over HTTP. */
 public final class Office {
@@ -170,6 +174,35 @@ public final class Office {
                         .map(text -> LINK.matcher(text))
                         .filter(Matcher::find)
                         .map(found -> found.group(1)));
+    }
+
+    /** A person's source of this kind, without anything more. */
+    public static ObjectNode source(String kind) {
+        return Json.MAPPER.createObjectNode().put("kind", kind);
+    }
+
+    /** Always the same person. */
+    public static ObjectNode fixed(String name, String mail) {
+        return source("fixed").put("name", name).put("mail", mail);
+    }
+
+    /** Lets mail that chases people go at the hour at which the tests happen to run. */
+    public void worksDayAndNight() {
+        JsonNode before = client.get("/api/v1/office/calendar").json();
+        Client.Answer changed = client.put(
+                "/api/v1/office/calendar",
+                Map.of(
+                        "workingDays",
+                        List.of("MONDAY", "TUESDAY", "WEDNESDAY", "THURSDAY", "FRIDAY", "SATURDAY", "SUNDAY"),
+                        "opens",
+                        "00:00:00",
+                        "closes",
+                        "23:59:59",
+                        "holidays",
+                        List.of(),
+                        "revision",
+                        before.get("revision").asInt()));
+        assertThat(changed.status()).as(changed.text()).isEqualTo(200);
     }
 
     /** The mails about an agreement, newest first, from all pages: a test that put the clock forward may have filled the first. */

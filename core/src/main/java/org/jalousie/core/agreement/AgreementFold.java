@@ -1,0 +1,175 @@
+package org.jalousie.core.agreement;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jalousie.core.data.FieldName;
+import org.jalousie.core.data.Sha256;
+import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.PartyKey;
+
+/** Builds an agreement up from events. */
+final class AgreementFold {
+    private final Event.Created created;
+    private String title;
+    private Map<FieldName, String> data;
+    private State state = State.GENERATING;
+    private Instant since = Instant.EPOCH;
+    private int revision = 1;
+    private final List<Participant> participants;
+    private final Map<PartyKey, Standing> standings = new LinkedHashMap<>();
+    private final Map<PartyKey, Waiting> waiting = new LinkedHashMap<>();
+    private Optional<Map<PartyKey, Absence>> leftOut = Optional.empty();
+    private final Map<PartyKey, String> consents = new LinkedHashMap<>();
+    private final List<PartyKey> viewed = new ArrayList<>();
+    private List<Document> documents = List.of();
+    private boolean officeSealed;
+    private Optional<Instant> expiresAt = Optional.empty();
+    private final Map<String, String> values = new LinkedHashMap<>();
+    private Optional<Sha256> record = Optional.empty();
+    private String endReason = "";
+
+    AgreementFold(Event.Created created) {
+        this.created = created;
+        this.title = created.title();
+        this.data = created.data();
+        this.participants = new ArrayList<>(created.participants());
+    }
+
+    void add(Entry entry) {
+        Event event = entry.event();
+        if (event instanceof Event.Created) {
+            reach(State.GENERATING, entry);
+        } else if (event instanceof Event.DataCorrected corrected) {
+            data = corrected.data();
+            participants.clear();
+            participants.addAll(corrected.participants());
+            remake(corrected.title(), entry);
+        } else if (event instanceof Event.Generated generated) {
+            // what was stored before documents had titles of their own is called by its template
+            documents = generated.documents().stream()
+                    .map(one -> one.title().isEmpty() ? one.titled(created.template()) : one)
+                    .toList();
+            revision = entry.sequence();
+            reach(State.CHECK, entry);
+        } else if (event instanceof Event.ParticipantChanged changed) {
+            participants.replaceAll(
+                    one -> one.party().equals(changed.participant().party()) ? changed.participant() : one);
+            if (changed.remake()) remake(changed.title(), entry);
+            else entitle(changed.title());
+        } else if (event instanceof Event.Sent sent) {
+            expiresAt = Optional.of(sent.expiresAt());
+            leftOut = Optional.of(sent.absent());
+            reach(State.OUT, entry);
+        } else if (event instanceof Event.OfficeSealed) {
+            renew(entry);
+            officeSealed = true;
+        } else if (event instanceof Event.Invited invited) {
+            standings.put(invited.party(), Standing.TURN);
+            waiting.put(invited.party(), new Waiting(entry.at()));
+        } else if (event instanceof Event.Viewed view) {
+            viewed.add(view.party());
+        } else if (event instanceof Event.ConsentGiven consent) {
+            consents.put(consent.party(), consent.wording());
+        } else if (event instanceof Event.ReminderSent reminder) {
+            waiting.computeIfPresent(reminder.party(), (party, one) -> one.remindedAt(entry.at()));
+        } else if (event instanceof Event.WarningSent warning) {
+            waiting.computeIfPresent(warning.party(), (party, one) -> one.warnedAt(entry.at()));
+        } else {
+            addAct(event, entry);
+        }
+    }
+
+    private void addAct(Event event, Entry entry) {
+        if (event instanceof Event.FieldsCompleted completed) {
+            values.putAll(completed.values());
+            standings.put(completed.party(), Standing.SEALING);
+        } else if (event instanceof Event.Approved approved) {
+            standings.put(approved.party(), Standing.DONE);
+        } else if (event instanceof Event.Signed signed) {
+            values.putAll(signed.values());
+            standings.put(signed.party(), Standing.SEALING);
+        } else if (event instanceof Event.Sealed sealed) {
+            standings.put(sealed.party(), Standing.DONE);
+            renew(entry);
+        } else if (event instanceof Event.Declined declined) {
+            standings.put(declined.party(), Standing.BROKEN);
+            end(State.DECLINED, declined.reason(), entry);
+        } else if (event instanceof Event.Withdrawn withdrawn) {
+            end(State.WITHDRAWN, withdrawn.reason(), entry);
+        } else if (event instanceof Event.Expired) {
+            standings.replaceAll((party, standing) -> standing == Standing.TURN ? Standing.BROKEN : standing);
+            end(State.EXPIRED, "", entry);
+        } else if (event instanceof Event.Completed completed) {
+            renew(entry);
+            record = Optional.of(completed.record());
+            reach(State.COMPLETED, entry);
+        }
+        boolean allActed = participants.stream()
+                .filter(one -> one.duty().acts() && !absent().containsKey(one.party()))
+                .allMatch(one ->
+                        standings.get(one.party()) == Standing.DONE || standings.get(one.party()) == Standing.SEALING);
+        if (state == State.OUT && allActed) reach(State.SEALING, entry);
+    }
+
+    /** Settled when it is sent; before, it follows from people and documents as they are. */
+    private Map<PartyKey, Absence> absent() {
+        return leftOut.orElseGet(() -> Absence.of(participants, documents));
+    }
+
+    private void remake(String newTitle, Entry entry) {
+        entitle(newTitle);
+        documents = List.of();
+        revision = entry.sequence();
+        reach(State.GENERATING, entry);
+    }
+
+    private void renew(Entry entry) {
+        Map<DocumentId, Sha256> newer = new LinkedHashMap<>();
+        entry.event().brought().forEach(one -> newer.put(one.document(), one.pdf()));
+        documents = documents.stream()
+                .map(one -> newer.containsKey(one.id()) ? one.at(newer.get(one.id())) : one)
+                .toList();
+        revision = entry.sequence();
+    }
+
+    private void entitle(String newTitle) {
+        if (!newTitle.isBlank()) title = newTitle;
+    }
+
+    private void end(State ended, String reason, Entry entry) {
+        endReason = reason;
+        reach(ended, entry);
+    }
+
+    private void reach(State reached, Entry entry) {
+        state = reached;
+        since = entry.at();
+    }
+
+    Agreement result(int length) {
+        return new Agreement(
+                created,
+                title,
+                Map.copyOf(data),
+                state,
+                since,
+                revision,
+                List.copyOf(participants),
+                Map.copyOf(absent()),
+                Map.copyOf(standings),
+                Map.copyOf(waiting),
+                Map.copyOf(consents),
+                List.copyOf(viewed),
+                documents,
+                officeSealed,
+                expiresAt,
+                Map.copyOf(values),
+                record,
+                endReason,
+                length);
+    }
+}

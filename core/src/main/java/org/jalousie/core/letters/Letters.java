@@ -1,0 +1,138 @@
+package org.jalousie.core.letters;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.Together;
+import org.jalousie.core.data.Printer;
+import org.jalousie.core.data.Value;
+import org.jalousie.core.messages.Catalogue;
+import org.jalousie.core.messages.Message;
+import org.jalousie.core.parties.Participant;
+import org.jalousie.core.template.Letter;
+import org.jalousie.core.template.SendingSettings;
+
+/**
+ * The words of mails about one agreement.
+ *
+ * @param sending of its template
+ * @param values of the agreement's data and of what follows from them, for the fields in the words of one's own
+ * @param language of the agreement; a participant may have another one
+ * @param office what it is called
+ * @param zone in which days begin and end
+ */
+public record Letters(
+        Agreement agreement,
+        SendingSettings sending,
+        Map<String, Value> values,
+        String language,
+        String office,
+        ZoneId zone) {
+
+    /** @param to empty for the office itself */
+    public String subject(Occasion occasion, Optional<Participant> to) {
+        String own = occasion.asks() ? line(filled(sending.subject(), to)) : "";
+        String title = (own.isEmpty() ? agreement.title() : own) + " ("
+                + agreement.created().number() + ")";
+        if (occasion == Occasion.INVITATION && !own.isEmpty()) return title;
+        return words(to).say("mail.subject." + occasion.code(), "title", title);
+    }
+
+    /**
+     * @param link the participant's own link; empty in mails that have none
+     * @param linkEnds until when a link to the signed copy holds; empty where the copy is attached
+     */
+    public String text(Occasion occasion, Optional<Participant> to, String link, Optional<Instant> linkEnds) {
+        Catalogue words = words(to);
+        Message title = Message.of(
+                "mail.title",
+                "title",
+                agreement.title(),
+                "number",
+                agreement.created().number());
+        List<String> paragraphs = new ArrayList<>();
+        paragraphs.add(to.map(one -> words.say("mail.hello", "name", one.name()))
+                .orElseGet(() -> words.say("mail.hello-office")));
+        switch (occasion) {
+            case INVITATION, REMINDER, WARNING -> asking(occasion, to.orElseThrow(), link, words, title, paragraphs);
+            case COMPLETED -> copy(link, linkEnds, words, title, paragraphs);
+            case DECLINED -> paragraphs.add(words.say("mail.declined", "title", title));
+            case WITHDRAWN -> paragraphs.add(words.say("mail.withdrawn", "title", title, "office", office));
+            case EXPIRED -> paragraphs.add(words.say("mail.expired", "title", title));
+        }
+        if (!agreement.endReason().isEmpty()) paragraphs.add(words.say("mail.reason", "reason", agreement.endReason()));
+        paragraphs.add(office);
+        return String.join("\n\n", paragraphs) + "\n";
+    }
+
+    private void asking(
+            Occasion occasion, Participant to, String link, Catalogue words, Message title, List<String> paragraphs) {
+        String asks = asks(to, words, title);
+        paragraphs.add(
+                switch (occasion) {
+                    case REMINDER -> words.say("mail.reminder") + " " + asks;
+                    case WARNING -> words.say("mail.warning") + " " + asks;
+                    default -> asks;
+                });
+        String own = filled(sending.message(), Optional.of(to)).strip();
+        if (!own.isEmpty()) paragraphs.add(own);
+        paragraphs.add(words.say("mail.link"));
+        paragraphs.add(link);
+        agreement
+                .expiresAt()
+                .map(this::lastDay)
+                .ifPresent(until -> paragraphs.add(words.say("mail.until", "until", until)));
+    }
+
+    /** What the person is asked for; several parts that are done in one act are asked for in one sentence. */
+    private String asks(Participant to, Catalogue words, Message title) {
+        Together together = agreement.together(to.party());
+        if (together.parts().size() > 1) {
+            String parties = together.parts().stream().map(Participant::label).collect(Collectors.joining(", "));
+            return words.say("mail.asks.several", "office", office, "title", title, "parties", parties);
+        }
+        return words.say("mail.asks." + to.duty().code(), "office", office, "title", title);
+    }
+
+    private void copy(
+            String link, Optional<Instant> linkEnds, Catalogue words, Message title, List<String> paragraphs) {
+        if (linkEnds.isEmpty()) {
+            paragraphs.add(words.say("mail.completed", "title", title));
+            return;
+        }
+        paragraphs.add(words.say("mail.copy-link", "title", title, "until", lastDay(linkEnds.get())));
+        paragraphs.add(link);
+    }
+
+    /** The last day before a moment. What ended at some time of a day could be done on that day. */
+    private LocalDate lastDay(Instant end) {
+        return end.minusNanos(1).atZone(zone).toLocalDate();
+    }
+
+    private String filled(String own, Optional<Participant> to) {
+        return new Letter(own).filled(values, Printer.in(Locale.forLanguageTag(languageOf(to))));
+    }
+
+    /** A subject is one line, whatever stands in the data. */
+    private static String line(String text) {
+        return text.replaceAll("\\s+", " ").strip();
+    }
+
+    private String languageOf(Optional<Participant> to) {
+        return to.map(one -> one.person().language())
+                .filter(own -> !own.isEmpty())
+                .orElse(language);
+    }
+
+    /** The office reads English. */
+    private Catalogue words(Optional<Participant> to) {
+        return to.isEmpty() ? Catalogue.ENGLISH : Catalogue.of(languageOf(to));
+    }
+}

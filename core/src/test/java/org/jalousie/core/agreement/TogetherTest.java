@@ -1,0 +1,97 @@
+package org.jalousie.core.agreement;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.PartyKey;
+import org.jalousie.core.parties.Person;
+import org.junit.jupiter.api.Test;
+
+class TogetherTest {
+    private static Participant part(String key, String name, Duty duty, int stage, boolean house) {
+        return new Participant(
+                new Person(name, name + "@example.org"), new PartyKey(key), key, duty, stage, false, "", house, false);
+    }
+
+    private static List<String> acts(Participant... parts) {
+        return Together.all(List.of(parts)).stream()
+                .map(act -> String.join(
+                        "+",
+                        act.parts().stream().map(one -> one.party().value()).toList()))
+                .toList();
+    }
+
+    @Test
+    void partsOfOnePersonWithNobodyBetweenAreOneAct() {
+        assertThat(acts(
+                        part("clerk", "ida", Duty.COMPLETES, 1, true),
+                        part("head", "Ida", Duty.APPROVES, 2, true),
+                        part("director", "ida", Duty.SIGNS, 3, true)))
+                .containsExactly("clerk+head+director");
+        assertThat(acts(
+                        part("lender", "ida", Duty.SIGNS, 1, false),
+                        part("owner", "ida", Duty.SIGNS, 1, false),
+                        part("museum", "tom", Duty.SIGNS, 2, true)))
+                .containsExactly("lender+owner", "museum");
+    }
+
+    @Test
+    void whoeverElseActsBetweenComesFirst() {
+        assertThat(acts(
+                        part("clerk", "ida", Duty.COMPLETES, 1, true),
+                        part("other", "tom", Duty.COMPLETES, 1, true),
+                        part("director", "ida", Duty.SIGNS, 2, true)))
+                .containsExactly("clerk", "other", "director");
+        assertThat(acts(
+                        part("other", "tom", Duty.COMPLETES, 1, true),
+                        part("clerk", "ida", Duty.COMPLETES, 1, true),
+                        part("director", "tom", Duty.SIGNS, 2, true)))
+                .containsExactly("other", "clerk", "director");
+        assertThat(acts(
+                        part("clerk", "ida", Duty.COMPLETES, 1, true),
+                        part("lender", "tom", Duty.SIGNS, 2, false),
+                        part("director", "ida", Duty.SIGNS, 3, true)))
+                .containsExactly("clerk", "lender", "director");
+    }
+
+    @Test
+    void whoeverActsBesideAtTheLaterStageDoesNotHoldItUp() {
+        assertThat(acts(
+                        part("clerk", "ida", Duty.COMPLETES, 1, true),
+                        part("lender", "tom", Duty.SIGNS, 2, false),
+                        part("director", "ida", Duty.SIGNS, 2, true),
+                        part("witness", "ida", Duty.SIGNS, 3, true)))
+                .containsExactly("clerk+director", "lender", "witness");
+    }
+
+    @Test
+    void nobodySignsForBothSidesInOneAct() {
+        assertThat(acts(part("lender", "ida", Duty.SIGNS, 1, false), part("museum", "ida", Duty.SIGNS, 1, true)))
+                .containsExactly("lender", "museum");
+        assertThat(acts(part("lender", "ida", Duty.SIGNS, 2, false), part("head", "ida", Duty.APPROVES, 1, true)))
+                .containsExactly("head+lender");
+    }
+
+    @Test
+    void oneMailboxOfSeveralPeopleIsNotOnePerson() {
+        Participant one =
+                new Participant(new Person("Ida Marsh", "office@example.org"), new PartyKey("a"), "a", Duty.SIGNS, 1);
+        Participant other =
+                new Participant(new Person("Tom Vale", "office@example.org"), new PartyKey("b"), "b", Duty.SIGNS, 1);
+        Participant nobody = new Participant(Person.NOBODY, new PartyKey("c"), "c", Duty.SIGNS, 1);
+        Participant neither = new Participant(Person.NOBODY, new PartyKey("d"), "d", Duty.SIGNS, 1);
+        assertThat(acts(one, other, nobody, neither)).containsExactly("a", "b", "c", "d");
+    }
+
+    @Test
+    void thePersonIsAskedInTheNameOfThePartThatAsksMost() {
+        Together act = Together.all(List.of(
+                        part("clerk", "ida", Duty.COMPLETES, 1, true),
+                        part("head", "ida", Duty.APPROVES, 1, true),
+                        part("director", "ida", Duty.SIGNS, 2, true)))
+                .get(0);
+        assertThat(act.lead().party()).isEqualTo(new PartyKey("director"));
+    }
+}

@@ -1,0 +1,122 @@
+package org.jalousie.server.agreement;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.jalousie.core.agreement.Actor;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.Chasing;
+import org.jalousie.core.agreement.Command;
+import org.jalousie.core.agreement.Entry;
+import org.jalousie.core.agreement.Event;
+import org.jalousie.core.agreement.Readiness;
+import org.jalousie.core.agreement.RouteCalendar;
+import org.jalousie.core.data.Field;
+import org.jalousie.core.messages.Message;
+import org.jalousie.core.parties.OfficeCalendar;
+import org.jalousie.core.parties.Participant;
+import org.jalousie.core.template.SendingSettings;
+import org.jalousie.server.office.OfficeHours;
+import org.jalousie.server.template.UsableTemplate;
+import org.jalousie.server.web.RouteCalendarView;
+import org.springframework.stereotype.Component;
+
+/** Sends agreements: what stands in the way, until when they can be signed, and what goes out without anybody looking. */
+@Component
+class SendingDesk {
+    private final AgreementLog log;
+    private final OfficeHours hours;
+    private final Clock clock;
+
+    SendingDesk(AgreementLog log, OfficeHours hours, Clock clock) {
+        this.log = log;
+        this.hours = hours;
+        this.clock = clock;
+    }
+
+    /** @param seen how many events the agreement had when whoever sends it looked at it; empty for as it is now */
+    void send(UUID id, UsableTemplate template, Optional<Integer> seen, Actor by) {
+        List<Entry> history = log.historyForChange(id);
+        Agreement agreement = Agreement.of(history);
+        int current = seen.orElse(agreement.length());
+        if (current == agreement.length()) {
+            for (Participant one : Participants.ofWhoSends(
+                    template, agreement.participants(), history.get(0).actor(), by)) {
+                log.carryOut(id, by, new Command.ChangeParticipant(one, agreement.title(), false));
+                current++;
+            }
+        }
+        log.carryOut(id, by, new Command.Send(end(template, agreement), blanks(template, agreement), current));
+    }
+
+    /**
+     * Sends what may go without a check, right when it was made for the first time: what somebody has corrected since, they
+     * want to see.
+     */
+    void sendAtOnce(UUID id, UsableTemplate template, List<Entry> history) {
+        boolean first = history.stream()
+                .allMatch(entry -> entry.event() instanceof Event.Created || entry.event() instanceof Event.Generated);
+        if (template.content().sending().release() != SendingSettings.Release.AT_ONCE || !first) return;
+        Agreement agreement = Agreement.of(history);
+        if (!obstacles(template, agreement).isEmpty()
+                || !Readiness.warnings(agreement).isEmpty()) return;
+        send(id, template, Optional.of(history.size()), Actor.PROGRAM);
+    }
+
+    /** What stands in the way of sending. */
+    List<Message> obstacles(UsableTemplate template, Agreement agreement) {
+        List<Message> obstacles = new ArrayList<>(Readiness.obstacles(agreement, blanks(template, agreement)));
+        if (!clock.instant().isBefore(end(template, agreement))) obstacles.add(Message.of("send.expiry-past"));
+        return obstacles;
+    }
+
+    OfficeCalendar officeCalendar() {
+        return hours.calendar();
+    }
+
+    /** What has happened and what will; an agreement that isn't sent yet is taken as sent now. */
+    RouteCalendarView calendar(List<Entry> history, UsableTemplate template, Chasing chasing, int pace) {
+        Instant now = clock.instant();
+        Agreement agreement = Agreement.of(history);
+        List<RouteCalendar.Moment> moments =
+                agreement.expiresAt().isPresent() || agreement.state().ended()
+                        ? RouteCalendar.of(history, chasing, pace, now)
+                        : RouteCalendar.plan(planned(agreement), chasing, pace, now, end(template, agreement));
+        return RouteCalendarView.of(moments, chasing.calendar(), now);
+    }
+
+    /** The route as it would be sent: those who have no part in it are left out already. */
+    private static Event.Created planned(Agreement agreement) {
+        Event.Created created = agreement.created();
+        return new Event.Created(
+                created.number(),
+                agreement.title(),
+                created.template(),
+                created.templateVersion(),
+                created.request(),
+                agreement.data(),
+                agreement.present());
+    }
+
+    private Instant end(UsableTemplate template, Agreement agreement) {
+        SendingSettings sending = template.content().sending();
+        Optional<LocalDate> agreed = Optional.of(agreement.data().getOrDefault(sending.expiresOn(), ""))
+                .filter(day -> !day.isBlank())
+                .map(LocalDate::parse);
+        return sending.end(clock.instant(), agreed, hours.calendar());
+    }
+
+    /** Labels of data that have to be there and are blank: what is required, and the date on which it ends. */
+    private static List<String> blanks(UsableTemplate template, Agreement agreement) {
+        return template.content().fields().stream()
+                .filter(field -> field.required()
+                        || field.name().equals(template.content().sending().expiresOn()))
+                .filter(field -> agreement.data().getOrDefault(field.name(), "").isBlank())
+                .map(Field::label)
+                .toList();
+    }
+}

@@ -1,0 +1,57 @@
+package org.jalousie.server.intake;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jalousie.core.data.ValueReader;
+import org.jalousie.core.messages.Message;
+import org.jalousie.core.parties.Party;
+import org.jalousie.core.parties.Person;
+import org.jalousie.core.parties.PersonSource;
+
+/** People who are named with a form. */
+final class ChosenPeople {
+    private ChosenPeople() {}
+
+    static IntakeViews.ChosenParty view(Party party) {
+        List<IntakeViews.PersonInput> people = party.who() instanceof PersonSource.OneOf one
+                ? one.people().stream()
+                        .map(person -> new IntakeViews.PersonInput(person.name(), person.mail()))
+                        .toList()
+                : List.of();
+        return new IntakeViews.ChosenParty(party.key(), party.label(), people, party.optional());
+    }
+
+    /**
+     * Who was named for a party; empty for nobody, where nobody has to be.
+     *
+     * @param given null when the form was sent without
+     * @param faults by the party's key and what of the person is wrong
+     */
+    static Optional<Person> read(Party party, IntakeViews.PersonInput given, Map<String, Message> faults) {
+        String name = given == null || given.name() == null ? "" : given.name().strip();
+        String mail = given == null || given.mail() == null ? "" : given.mail().strip();
+        boolean nobody = name.isEmpty() && mail.isEmpty();
+        if (party.who() instanceof PersonSource.OneOf one)
+            return nobody ? Optional.empty() : among(one, party, name, mail, faults);
+        if (nobody && party.optional()) return Optional.empty();
+        if (name.isEmpty()) faults.put(party.key() + ".name", Message.of("form.name-person", "party", party.label()));
+        try {
+            ValueReader.mail(mail);
+        } catch (ValueReader.Unreadable e) {
+            faults.put(party.key() + ".mail", e.said());
+        }
+        return Optional.of(new Person(name, mail));
+    }
+
+    private static Optional<Person> among(
+            PersonSource.OneOf one, Party party, String name, String mail, Map<String, Message> faults) {
+        Optional<Person> known = one.people().stream()
+                .filter(person -> person.name().strip().equals(name)
+                        && person.mail().strip().equals(mail))
+                .findFirst();
+        if (known.isEmpty())
+            faults.put(party.key() + ".name", Message.of("form.not-of-the-list", "party", party.label()));
+        return known;
+    }
+}

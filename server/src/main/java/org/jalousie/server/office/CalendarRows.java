@@ -1,0 +1,5 @@
+package org.jalousie.server.office;
+
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface CalendarRows extends JpaRepository<CalendarRow, Integer> {}

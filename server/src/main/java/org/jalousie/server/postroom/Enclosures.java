@@ -1,0 +1,66 @@
+package org.jalousie.server.postroom;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.data.Field;
+import org.jalousie.core.data.Sha256;
+import org.jalousie.core.filing.FileNames;
+import org.jalousie.core.letters.Occasion;
+import org.jalousie.core.picture.PictureFile;
+import org.jalousie.core.template.SendingSettings;
+import org.jalousie.core.template.TemplateContent;
+import org.jalousie.server.adapters.Outgoing;
+import org.jalousie.server.files.FileStore;
+import org.springframework.stereotype.Component;
+
+/** What goes along with a mail. */
+@Component
+class Enclosures {
+    private final FileStore files;
+
+    Enclosures(FileStore files) {
+        this.files = files;
+    }
+
+    List<Outgoing.Attachment> of(Occasion occasion, Agreement agreement, TemplateContent template) {
+        if (occasion == Occasion.INVITATION) return withInvitation(agreement, template);
+        boolean attached = template.sending().copies() == SendingSettings.Copies.ATTACHED;
+        return occasion == Occasion.COMPLETED && attached ? signed(agreement) : List.of();
+    }
+
+    private List<Outgoing.Attachment> signed(Agreement agreement) {
+        List<Outgoing.Attachment> all = new ArrayList<>();
+        agreement
+                .documents()
+                .forEach(one -> all.add(
+                        Outgoing.Attachment.pdf(FileNames.of(agreement, one.id(), "pdf"), files.get(one.pdf()))));
+        all.add(Outgoing.Attachment.pdf(
+                FileNames.of(agreement.created().number(), agreement.title(), "signing record", "pdf"),
+                files.get(agreement.record().orElseThrow())));
+        return all;
+    }
+
+    private List<Outgoing.Attachment> withInvitation(Agreement agreement, TemplateContent template) {
+        List<Outgoing.Attachment> all = new ArrayList<>();
+        for (SendingSettings.Attachment one : template.sending().attachments()) {
+            byte[] bytes = files.get(one.file());
+            all.add(new Outgoing.Attachment(one.name(), bytes, typeOf(bytes)));
+        }
+        for (Field field : template.fields()) {
+            if (!template.sending().attachedFields().contains(field.name())) continue;
+            Sha256.read(agreement.data().getOrDefault(field.name(), "")).ifPresent(file -> {
+                byte[] bytes = files.get(file);
+                String ending = PictureFile.read(bytes).extension();
+                all.add(new Outgoing.Attachment(
+                        FileNames.of(agreement.created().number(), field.label(), "", ending), bytes, typeOf(bytes)));
+            });
+        }
+        return all;
+    }
+
+    private static String typeOf(byte[] bytes) {
+        if (bytes.length > 4 && bytes[0] == '%' && bytes[1] == 'P') return "application/pdf";
+        return PictureFile.read(bytes).extension().equals("png") ? "image/png" : "image/jpeg";
+    }
+}
