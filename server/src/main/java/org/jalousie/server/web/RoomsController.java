@@ -17,7 +17,8 @@ class RoomsController {
         "/agreements/**",
         "/archive/**",
         "/postroom/**",
-        "/clauses/**"
+        "/clauses/**",
+        "/office/**"
     })
     String office() {
         return "forward:/index.html";

@@ -186,14 +186,24 @@ public final class Office {
         return source("fixed").put("name", name).put("mail", mail);
     }
 
+    /** One of a list of people. */
+    public static ObjectNode person(String name, String mail) {
+        return Json.MAPPER.createObjectNode().put("name", name).put("mail", mail);
+    }
+
     /** Lets mail that chases people go at the hour at which the tests happen to run. */
     public void worksDayAndNight() {
+        works(List.of("MONDAY", "TUESDAY", "WEDNESDAY", "THURSDAY", "FRIDAY", "SATURDAY", "SUNDAY"));
+    }
+
+    /** The office works on these days, from midnight to midnight. */
+    public void works(List<String> days) {
         JsonNode before = client.get("/api/v1/office/calendar").json();
         Client.Answer changed = client.put(
                 "/api/v1/office/calendar",
                 Map.of(
                         "workingDays",
-                        List.of("MONDAY", "TUESDAY", "WEDNESDAY", "THURSDAY", "FRIDAY", "SATURDAY", "SUNDAY"),
+                        days,
                         "opens",
                         "00:00:00",
                         "closes",
