@@ -212,6 +212,7 @@ function OwnFields({
         name: page.name,
         date: page.date,
         mark: mark?.picture,
+        language: page.documentLanguage,
       });
       return (
         <span
@@ -227,7 +228,11 @@ function OwnFields({
               className="h-full w-full object-contain object-left"
             />
           ) : (
-            <span style={fitting(shown.text, placed)}>{shown.text}</span>
+            <span
+              style={shown.lines ? fittingLines(shown.text, placed) : fitting(shown.text, placed)}
+            >
+              {shown.text}
+            </span>
           )}
         </span>
       );
@@ -242,9 +247,28 @@ function fitting(text: string, placed: Placed) {
   return { display: 'block', fontSize: `${share}cqh`, lineHeight: '100cqh' };
 }
 
+/** Many lines, as large as they fit: about as the printed page has them. */
+function fittingLines(text: string, { width, height }: Placed) {
+  let points = 12;
+  const taken = () =>
+    text
+      .split('\n')
+      .reduce((sum, line) => sum + Math.max(1, Math.ceil((line.length * points * 0.5) / width)), 0);
+  while (points > 4 && taken() * points * 1.2 > height) points -= 1;
+  return {
+    display: 'block',
+    whiteSpace: 'pre-wrap' as const,
+    fontSize: `${(points / height) * 100}cqh`,
+    lineHeight: 1.2,
+  };
+}
+
 /** What stands in the fields before anything is typed. */
 function presets(page: SigningPage): Record<string, string> {
   return Object.fromEntries(
-    page.toComplete.map(({ name, type }) => [name, kinds[type.kind].asked?.preset(type) ?? '']),
+    page.toComplete.map(({ name, type }) => [
+      name,
+      kinds[type.kind].asked?.preset(type, page) ?? '',
+    ]),
   );
 }

@@ -14,9 +14,29 @@ export type Given = {
   date: string;
   /** The mark as a PNG in base64; none before it is made. */
   mark: string | undefined;
+  /** Of the document. */
+  language: string;
 };
 
-export type Setting = 'kind' | 'required' | 'hint' | 'check' | 'options' | 'preset' | 'when';
+/** What is known where a page is opened. */
+export type Opening = {
+  /** In which numbers are typed there. */
+  language: string;
+  /** The office's day, as `2026-11-26`. */
+  today: string;
+};
+
+export type Setting =
+  | 'kind'
+  | 'required'
+  | 'hint'
+  | 'check'
+  | 'options'
+  | 'preset'
+  | 'whole'
+  | 'limits'
+  | 'statement'
+  | 'when';
 
 /** How one kind of signing field is named and looks while it is completed. */
 export type FieldKind = {
@@ -25,7 +45,7 @@ export type FieldKind = {
   /** What can be settled about it besides its size, in the order in which it is asked for. */
   settings: readonly Setting[];
   /** What stands in its place now. */
-  shown: (given: Given) => { text: string } | { picture: string };
+  shown: (given: Given) => { text: string; lines?: boolean } | { picture: string };
   /** How the party is asked for it; none for what the program or the mark fills in. */
   asked?: {
     Input: ComponentType<AskedProps>;
@@ -33,7 +53,7 @@ export type FieldKind = {
     called: RoomCode;
     hint: (type: FieldType) => string;
     /** What stands there before anything is typed. */
-    preset: (type: FieldType) => string;
+    preset: (type: FieldType, opening: Opening) => string;
     /** The kind with its usual settings, for a field that was of another one. */
     usual: (size: Schemas['BoxSize']) => FieldType;
   };

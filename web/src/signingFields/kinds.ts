@@ -1,10 +1,14 @@
 import { choice } from './choice';
+import { date } from './date';
 import { dateSigned } from './dateSigned';
 import { fullName } from './fullName';
 import { initials } from './initials';
+import { lines } from './lines';
+import { number } from './number';
 import type { FieldKind, Kind } from './kind';
 import { signature } from './signature';
 import { text } from './text';
+import { tick } from './tick';
 import type { Catalogue } from '../messages/catalogue';
 import type { Schemas } from '../api/client';
 
@@ -15,6 +19,10 @@ export const kinds: Record<Kind, FieldKind> = {
   date_signed: dateSigned,
   full_name: fullName,
   text,
+  lines,
+  number,
+  date,
+  tick,
   choice,
 };
 

@@ -2,6 +2,7 @@ import { useId, useState, type ReactElement, type ReactNode } from 'react';
 import type { Schemas } from '../api/client';
 import { say } from '../messages/rooms';
 import type { FieldType, Kind, Setting } from '../signingFields/kind';
+import { TODAY } from '../signingFields/date';
 import { askedKinds, kinds } from '../signingFields/kinds';
 import { inputLook } from '../ui/parts';
 
@@ -10,7 +11,9 @@ type Check = Schemas['TextPlace']['check'];
 /** A kind with whatever settings it may have; which it has, its own file says. */
 type Settled = { kind: Kind; size: Schemas['BoxSize'] } & Partial<
   Pick<Schemas['TextPlace'], 'required' | 'hint' | 'check' | 'preset'> &
-    Pick<Schemas['ChoicePlace'], 'options'>
+    Pick<Schemas['ChoicePlace'], 'options'> &
+    Pick<Schemas['NumberPlace'], 'whole' | 'least' | 'most'> &
+    Pick<Schemas['TickPlace'], 'statement'>
 >;
 
 export type SettingProps = {
@@ -149,12 +152,31 @@ function PresetInput({ called, field, onChange }: SettingProps) {
   const set = (next: string) => onChange(withPart(field, { preset: next }));
   return (
     <Setting className="w-36" title={say('templates.stands-there-at-first')}>
-      {options ? (
+      {field.type.kind === 'date' ? (
+        <Choosing
+          label={label}
+          value={preset}
+          options={[
+            ['', say('templates.nothing-yet')],
+            [TODAY, say('templates.the-day-of-opening')],
+            ...(preset && preset !== TODAY ? [[preset, preset] as Option] : []),
+          ]}
+          onChange={set}
+        />
+      ) : options ? (
         <Choosing
           label={label}
           value={preset}
           options={[['', say('templates.nothing-yet')], ...among(options, preset)]}
           onChange={set}
+        />
+      ) : field.type.kind === 'lines' ? (
+        <textarea
+          rows={3}
+          className={inputLook}
+          aria-label={label}
+          value={preset}
+          onChange={(event) => set(event.target.value)}
         />
       ) : (
         <input
@@ -164,6 +186,66 @@ function PresetInput({ called, field, onChange }: SettingProps) {
           onChange={(event) => set(event.target.value)}
         />
       )}
+    </Setting>
+  );
+}
+
+/** Numbers without decimals only. */
+function WholeInput({ called, field, onChange }: SettingProps) {
+  const id = useId();
+  return (
+    <label htmlFor={id} className="flex min-h-9 items-center gap-2 self-end">
+      <input
+        id={id}
+        type="checkbox"
+        checked={settledOf(field).whole ?? false}
+        onChange={(event) => onChange(withPart(field, { whole: event.target.checked }))}
+      />
+      <span className="setting-title">{say('templates.whole-numbers')}</span>
+      <span className="sr-only">{called}</span>
+    </label>
+  );
+}
+
+/** From what to what an answer may go. */
+function LimitsInput({ called, field, onChange }: SettingProps) {
+  const { least = '', most = '' } = settledOf(field);
+  const dates = field.type.kind === 'date';
+  const input = (side: 'least' | 'most', value: string) => (
+    <Setting
+      className={dates ? 'w-40' : 'w-24'}
+      title={say(side === 'least' ? 'templates.at-least' : 'templates.at-most')}
+    >
+      <input
+        type={dates ? 'date' : 'text'}
+        inputMode={dates ? undefined : 'decimal'}
+        className={inputLook}
+        aria-label={say(side === 'least' ? 'templates.least-of' : 'templates.most-of', { called })}
+        value={value}
+        onChange={(event) => onChange(withPart(field, { [side]: event.target.value }))}
+      />
+    </Setting>
+  );
+  return (
+    <>
+      {input('least', least)}
+      {input('most', most)}
+    </>
+  );
+}
+
+/** The paragraph that is acknowledged by the tick. */
+function StatementInput({ called, field, onChange }: SettingProps) {
+  return (
+    <Setting className="w-64" title={say('templates.statement')}>
+      <textarea
+        rows={3}
+        maxLength={2000}
+        className={inputLook}
+        aria-label={say('templates.statement-of', { called })}
+        value={settledOf(field).statement ?? ''}
+        onChange={(event) => onChange(withPart(field, { statement: event.target.value }))}
+      />
     </Setting>
   );
 }
@@ -189,7 +271,7 @@ function WhenInput({ called, field, others, onChange }: SettingProps) {
   const { when } = field;
   if (!others.length && !when.field) return null;
   const other = others.find((one) => one.name === when.field);
-  const options = other && settledOf(other).options;
+  const options = other && (other.type.kind === 'tick' ? ['yes'] : settledOf(other).options);
   const label = say('templates.answer-that-asks-for', {
     other: other?.label ?? when.field,
     called,
@@ -288,6 +370,9 @@ export const settingInputs: Record<Setting, (props: SettingProps) => ReactElemen
   hint: HintInput,
   options: OptionsInput,
   preset: PresetInput,
+  whole: WholeInput,
+  limits: LimitsInput,
+  statement: StatementInput,
   required: RequiredInput,
   when: WhenInput,
 };

@@ -23,6 +23,15 @@ public final class Demo {
         this.office = office;
     }
 
+    /** When the museum works. */
+    private static final String HOURS = """
+            {"revision":0,"workingDays":["MONDAY","TUESDAY","WEDNESDAY","THURSDAY","FRIDAY"],"opens":"08:30:00","closes":"17:30:00",
+             "holidays":[{"day":"2026-12-25","name":"Christmas Day","everyYear":true},
+                         {"day":"2026-12-26","name":"Second Christmas Day","everyYear":true},
+                         {"day":"2027-01-01","name":"New Year","everyYear":true},
+                         {"day":"2027-03-29","name":"Easter Monday","everyYear":false},
+                         {"day":"2027-05-14","name":"Founders’ Day","everyYear":true}]}""";
+
     public static void main(String[] args) {
         try {
             OfficeHand office = new OfficeHand(args[0], args[1], args[2]);
@@ -37,6 +46,7 @@ public final class Demo {
     }
 
     private void load() {
+        office.works(JSON.readTree(HOURS));
         loan = office.publish(office.settle(office.bringIn("Incoming loan", Documents.incomingLoan()), loanSettings()));
         licence = office.publish(
                 office.settle(office.bringIn("Image licence", Documents.imageLicence()), licenceSettings()));
@@ -185,7 +195,7 @@ public final class Demo {
                   {"name":"conservator_damage","party":"conservator","label":"damage","sameAs":"",
                    "type":{"kind":"text","required":true,"hint":"Kind and place","check":"ANY","preset":"","size":{"widthMm":80,"heightMm":6}},
                    "when":{"field":"conservator_condition","answer":"with damage"}}],
-                 "message":"Please read the agreement to its end; the courier comes when all have signed."}""",
+                 "message":"Please read the agreement for “{{exhibition_title}}” to its end; the courier comes when all have signed, before {{start_date}}."}""",
                 List.of(
                         field("loan_number", "TEXT", "Loan number", true, "As in the loans book", List.of()),
                         field("lender_name", "TEXT", "Lender\u2019s name", true, "", List.of()),
@@ -268,7 +278,9 @@ public final class Demo {
                         "firstReminderDays",
                         5,
                         "everyDays",
-                        3)));
+                        3,
+                        "warnDays",
+                        1)));
         return content;
     }
 

@@ -62,6 +62,11 @@ final class OfficeHand {
         return ok(office.get(path));
     }
 
+    /** Says when the office works. */
+    void works(JsonNode hours) {
+        ok(office.put("/api/v1/office/calendar", hours));
+    }
+
     String publish(JsonNode template) {
         String id = template.get("id").asString();
         ok(office.post(

@@ -95,7 +95,7 @@ final class OutgoingLoan {
               {"key":"borrower","label":"Borrower","duty":"SIGNS","stage":1,"who":{"kind":"from_fields","nameField":"borrower_signer","mailField":"borrower_mail"}},
               {"key":"director","label":"Director","duty":"SIGNS","stage":2,"who":{"kind":"fixed","name":"Helena Brandt","mail":"director@museum.example.org"}}],
              "signingFields":[],
-             "sending":{"subject":"","message":"","expiryDays":30,"firstReminderDays":5,"everyDays":3},
+             "sending":{"subject":"","message":"","expiryDays":30,"firstReminderDays":5,"everyDays":3,"warnDays":1},
              "rules":[
               {"name":"total_value","label":"Insured value of all objects","within":"","expression":"sum(objects.value)","gives":"MONEY"},
               {"name":"loan_days","label":"Days of the loan","within":"","expression":"end_date - start_date","gives":"NUMBER"},

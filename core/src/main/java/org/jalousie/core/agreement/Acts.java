@@ -60,8 +60,6 @@ final class Acts {
 
     private static Decision perform(
             List<Entry> history, Agreement agreement, List<Participant> parts, Command command, Instant now) {
-        Optional<Message> wrong = wrongAct(parts, command);
-        if (wrong.isPresent()) return refused(wrong.get());
         Map<String, String> values = answers(command);
         List<SigningField> asked = parts.stream()
                 .flatMap(one -> agreement.fieldsOf(one.party()).stream())
@@ -69,6 +67,8 @@ final class Acts {
                 .toList();
         Optional<Decision> refusal = command instanceof Command.Approve ? Optional.empty() : refusal(asked, values);
         if (refusal.isPresent()) return refusal.get();
+        Optional<Message> wrong = wrongAct(parts, command);
+        if (wrong.isPresent()) return refused(wrong.get());
         if (parts.stream()
                 .anyMatch(
                         one -> one.duty() == Duty.SIGNS && !agreement.consents().containsKey(one.party())))

@@ -3,6 +3,7 @@ package org.jalousie.core.evidence;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -36,6 +37,7 @@ public record ActInFile(
      * @param fields of the document, of all parties
      * @param answers what the party typed, by field name
      * @param date the day of the act as it prints; empty for who only completes details
+     * @param language in which the document prints numbers and dates
      * @param mark empty for who only completes details
      */
     public static ActInFile of(
@@ -44,6 +46,7 @@ public record ActInFile(
             Map<String, String> answers,
             String name,
             String date,
+            Locale language,
             Optional<MarkWithCaption> mark) {
         Map<String, String> values = new HashMap<>();
         Set<String> marked = new HashSet<>();
@@ -52,7 +55,7 @@ public record ActInFile(
             SigningField field = placed.field();
             if (!field.party().equals(party)) continue;
             String answer = answers.getOrDefault(field.answeredBy(), "");
-            Printed printed = field.type().printed(new PartyAct(answer, name, date));
+            Printed printed = field.type().printed(new PartyAct(answer, name, date, language));
             if (printed instanceof Printed.Words words) {
                 if (!words.text().isEmpty()) values.put(field.name(), words.text());
             } else if (mark.isPresent() && printed instanceof Printed.Signature && place.isEmpty()) {

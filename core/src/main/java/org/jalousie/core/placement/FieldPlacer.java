@@ -45,6 +45,9 @@ public final class FieldPlacer {
     /** Name of the signature field that takes the office's seal. */
     public static final String OFFICE_SEAL = "office_seal";
 
+    /** The flag of a text field for several lines (ISO 32000-1 §12.7.4.3, Table 228). */
+    private static final int MULTILINE = 1 << 12;
+
     private FieldPlacer() {}
 
     /** The document with its form fields, and where they are. */
@@ -150,8 +153,10 @@ public final class FieldPlacer {
         widgetDictionary.setString(COSName.T, field.name());
         widgetDictionary.setString(COSName.TU, field.title());
         if (!signing) {
-            widgetDictionary.setString(
-                    COSName.DA, "/Body " + (field.type().size().heightMm() < 8 ? "10" : "12") + " Tf 0 g");
+            // many lines in size 0 are set as large as they fit (ISO 32000-1 §12.7.3.3)
+            String points = field.type().manyLines() ? "0" : field.type().size().heightMm() < 8 ? "10" : "12";
+            widgetDictionary.setString(COSName.DA, "/Body " + points + " Tf 0 g");
+            if (field.type().manyLines()) widgetDictionary.setInt(COSName.FF, MULTILINE);
         }
         PDAnnotationWidget widget = new PDAnnotationWidget(widgetDictionary);
         widget.setPage(page);

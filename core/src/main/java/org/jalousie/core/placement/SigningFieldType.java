@@ -3,6 +3,8 @@ package org.jalousie.core.placement;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.Optional;
+import org.jalousie.core.data.Typing;
+import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.messages.Message;
 
 /**
@@ -18,10 +20,23 @@ import org.jalousie.core.messages.Message;
     @JsonSubTypes.Type(value = SigningDatePlace.class, name = SigningDatePlace.KIND),
     @JsonSubTypes.Type(value = FullNamePlace.class, name = FullNamePlace.KIND),
     @JsonSubTypes.Type(value = TextPlace.class, name = TextPlace.KIND),
+    @JsonSubTypes.Type(value = LinesPlace.class, name = LinesPlace.KIND),
+    @JsonSubTypes.Type(value = NumberPlace.class, name = NumberPlace.KIND),
+    @JsonSubTypes.Type(value = DatePlace.class, name = DatePlace.KIND),
+    @JsonSubTypes.Type(value = TickPlace.class, name = TickPlace.KIND),
     @JsonSubTypes.Type(value = ChoicePlace.class, name = ChoicePlace.KIND)
 })
 public sealed interface SigningFieldType
-        permits SignaturePlace, InitialsPlace, SigningDatePlace, FullNamePlace, TextPlace, ChoicePlace {
+        permits SignaturePlace,
+                InitialsPlace,
+                SigningDatePlace,
+                FullNamePlace,
+                TextPlace,
+                LinesPlace,
+                NumberPlace,
+                DatePlace,
+                TickPlace,
+                ChoicePlace {
     /** The kind's name: in a tag the word after the party's, in what is stored its {@code kind}. */
     String kind();
 
@@ -34,6 +49,16 @@ public sealed interface SigningFieldType
     /** Whether the party types it, and not the program or the mark. */
     default boolean asked() {
         return false;
+    }
+
+    /**
+     * What a party typed, as it is kept.
+     *
+     * @param typing how their language writes numbers
+     * @throws ValueReader.Unreadable saying what can't be read, or not in one way only
+     */
+    default String taken(String typed, Typing typing) throws ValueReader.Unreadable {
+        return typed;
     }
 
     /**
@@ -50,6 +75,11 @@ public sealed interface SigningFieldType
         return Optional.empty();
     }
 
+    /** What is wrong with the limits that it sets; empty when nothing is, or it sets none. */
+    default Optional<Message> limitsFault() {
+        return Optional.empty();
+    }
+
     /** What is wrong with the answers that it offers; empty when nothing is, or it offers none. */
     default Optional<Message> optionsFault() {
         return Optional.empty();
@@ -62,6 +92,11 @@ public sealed interface SigningFieldType
 
     /** What stands in its place once the party has acted. */
     Printed printed(PartyAct act);
+
+    /** Whether what is printed may have several lines, and is set smaller until it fits. */
+    default boolean manyLines() {
+        return false;
+    }
 
     /** Whether a fine line is drawn where it will stand. */
     boolean lined();

@@ -12,6 +12,10 @@ public final class SigningFieldTypes {
             new SigningDatePlace(),
             new FullNamePlace(),
             TextPlace.USUAL,
+            LinesPlace.USUAL,
+            NumberPlace.USUAL,
+            DatePlace.USUAL,
+            TickPlace.USUAL,
             ChoicePlace.USUAL);
 
     private SigningFieldTypes() {}

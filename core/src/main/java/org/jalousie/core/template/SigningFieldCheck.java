@@ -47,6 +47,10 @@ final class SigningFieldCheck {
                                 .ifPresent(fault -> add(
                                         field,
                                         Message.of("publish.field-preset", "field", field.title(), "fault", fault))));
+        field.type()
+                .limitsFault()
+                .ifPresent(fault ->
+                        add(field, Message.of("publish.field-limits", "field", field.title(), "fault", fault)));
         if (!field.when().always()) condition(field);
     }
 

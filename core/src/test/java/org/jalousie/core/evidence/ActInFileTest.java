@@ -3,6 +3,7 @@ package org.jalousie.core.evidence;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -43,6 +44,7 @@ class ActInFileTest {
                 Map.of("ref", "L 7"),
                 "Ida Marsh",
                 "23 November 2026",
+                Locale.UK,
                 Optional.of(new ActInFile.MarkWithCaption(new byte[] {1}, "Ida")));
         assertThat(act.signature()).contains("sign");
         assertThat(act.marked()).isEqualTo(Set.of("sign_2", "initials"));
@@ -53,7 +55,13 @@ class ActInFileTest {
     @Test
     void whoOnlyCompletesDetailsPutsThemIn() {
         ActInFile act = ActInFile.of(
-                FIELDS.subList(0, 3), new PartyKey("lender"), Map.of("note", "n"), "Ida", "", Optional.empty());
+                FIELDS.subList(0, 3),
+                new PartyKey("lender"),
+                Map.of("note", "n"),
+                "Ida",
+                "",
+                Locale.UK,
+                Optional.empty());
         assertThat(act.values()).isEqualTo(Map.of("note", "n"));
         assertThat(act.signature()).isEmpty();
         assertThat(act.marked()).isEmpty();
@@ -61,7 +69,7 @@ class ActInFileTest {
 
     @Test
     void aDocumentInWhichAPartyHasNothingToDoStaysAsItIs() {
-        assertThat(ActInFile.of(FIELDS, new PartyKey("head"), Map.of(), "Edwin", "", Optional.empty())
+        assertThat(ActInFile.of(FIELDS, new PartyKey("head"), Map.of(), "Edwin", "", Locale.UK, Optional.empty())
                         .isEmpty())
                 .isTrue();
     }

@@ -1,9 +1,13 @@
 package org.jalousie.core.placement;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import java.util.Arrays;
+import java.util.Locale;
+import org.jalousie.core.data.Typing;
+import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.json.Json;
 import org.jalousie.core.parties.PartyKey;
 import org.junit.jupiter.api.Test;
@@ -40,7 +44,7 @@ class SigningFieldTypeTest {
 
     @Test
     void eachKindPrintsWhatItIsFor() {
-        PartyAct act = new PartyAct("XX 4471", "Ida Marsh \ud83c\udfbb", "23 November 2026");
+        PartyAct act = new PartyAct("XX 4471", "Ida Marsh \ud83c\udfbb", "23 November 2026", Locale.UK);
         assertThat(new SignaturePlace().printed(act)).isEqualTo(new Printed.Signature());
         assertThat(new InitialsPlace().printed(act)).isEqualTo(new Printed.Mark());
         assertThat(new SigningDatePlace().printed(act)).isEqualTo(new Printed.Words("23 November 2026"));
@@ -75,8 +79,79 @@ class SigningFieldTypeTest {
         assertThat(choice.fault("")).isEmpty();
         assertThat(choice.fault("by Courier"))
                 .hasValueSatisfying(said -> assertThat(said.toString()).contains("by post, by courier"));
-        assertThat(choice.printed(new PartyAct("by post", "Ida Marsh", "23 November 2026")))
+        assertThat(choice.printed(new PartyAct("by post", "Ida Marsh", "23 November 2026", Locale.UK)))
                 .isEqualTo(new Printed.Words("by post"));
+    }
+
+    private static String said(java.util.Optional<org.jalousie.core.messages.Message> fault) {
+        return fault.map(Object::toString).orElse("");
+    }
+
+    private static String printed(SigningFieldType type, String answer, Locale language) {
+        return ((Printed.Words) type.printed(new PartyAct(answer, "Ida Marsh", "", language))).text();
+    }
+
+    @Test
+    void aNumberIsReadAsItsLanguageWritesItAndKeepsItsLimits() throws ValueReader.Unreadable {
+        NumberPlace place = new NumberPlace(true, "", null, "", true, "1", "1200");
+        assertThat(place.taken("1.200", Typing.in(Locale.GERMANY))).isEqualTo("1200");
+        assertThat(place.taken("1,200", Typing.in(Locale.UK))).isEqualTo("1200");
+        assertThatThrownBy(() -> place.taken("12.5", Typing.in(Locale.GERMANY)))
+                .isInstanceOf(ValueReader.Unreadable.class);
+        assertThat(place.fault("1200")).isEmpty();
+        assertThat(place.fault("")).isEmpty();
+        assertThat(said(place.fault("1201"))).contains("1").contains("1,200");
+        assertThat(said(place.fault("2.5"))).contains("whole");
+        assertThat(place.fault("2.0")).isEmpty();
+        assertThat(said(place.fault("many"))).isNotEmpty();
+        assertThat(said(new NumberPlace(true, "", null, "", false, "-3", "").fault("-3.01")))
+                .contains("at least");
+        assertThat(said(new NumberPlace(true, "", null, "", false, "5", "4").limitsFault()))
+                .contains("5")
+                .contains("4");
+        assertThat(new NumberPlace(true, "", null, "", false, "a lot", "").limitsFault())
+                .isPresent();
+        assertThat(new NumberPlace(true, "", null, "9", false, "", "8").presetFault())
+                .isPresent();
+        assertThat(printed(place, "1234.5", Locale.GERMANY)).isEqualTo("1.234,5");
+        assertThat(printed(place, "1234.5", Locale.UK)).isEqualTo("1,234.5");
+    }
+
+    @Test
+    void aDateKeepsItsLimitsAndPrintsAsTheDocumentsLanguageWritesIt() throws ValueReader.Unreadable {
+        DatePlace place = new DatePlace(true, "", null, DatePlace.TODAY, "2026-11-01", "2028-02-29");
+        assertThat(place.taken("2028-02-29", Typing.in(Locale.GERMANY))).isEqualTo("2028-02-29");
+        assertThat(place.fault("2028-02-29")).isEmpty();
+        assertThat(said(place.fault("2028-03-01"))).contains("29 February 2028");
+        assertThat(said(place.fault("2026-10-31"))).contains("1 November 2026");
+        assertThat(place.fault("2027-02-29")).isPresent();
+        assertThat(place.presetFault()).isEmpty();
+        assertThat(new DatePlace(true, "", null, "", "2028-01-01", "2027-01-01").limitsFault())
+                .isPresent();
+        assertThat(printed(place, "2028-02-29", Locale.FRANCE)).isEqualTo("29 février 2028");
+    }
+
+    @Test
+    void manyLinesAreTakenAsLongAsTheyFit() {
+        LinesPlace place = new LinesPlace(true, "", new BoxSize(60, 12), "");
+        assertThat(place.fault("one\ntwo\nthree")).isEmpty();
+        assertThat(said(place.fault("line\n".repeat(5)))).contains("4 lines");
+        assertThat(place.fault("word ".repeat(100))).isPresent();
+        assertThat(said(place.fault("借\nx"))).contains("借");
+        assertThat(place.told("one\ntwo")).contains("one / two");
+    }
+
+    @Test
+    void aTickIsOneOrNone() {
+        TickPlace place = new TickPlace(true, "", null, "I have read the house rules.");
+        assertThat(place.fault("yes")).isEmpty();
+        assertThat(place.fault("")).isEmpty();
+        assertThat(place.fault("no")).isPresent();
+        assertThat(printed(place, "yes", Locale.UK)).isEqualTo("×");
+        assertThat(printed(place, "", Locale.UK)).isEmpty();
+        assertThat(place.told("yes")).contains("× I have read the house rules.");
+        assertThat(new TickPlace(true, "", null, "x".repeat(2001)).limitsFault())
+                .isPresent();
     }
 
     /** A tag says only that the party completes something; what form it takes is settled in the program. */

@@ -112,6 +112,7 @@ class SealDocuments {
                     signed.values(),
                     participant.name(),
                     date,
+                    language,
                     Optional.of(
                             new ActInFile.MarkWithCaption(files.get(signed.markImage()), caption(participant, entry))));
         }
@@ -121,6 +122,7 @@ class SealDocuments {
                 answers(entry),
                 participant.name(),
                 "",
+                language,
                 Optional.empty());
     }
 

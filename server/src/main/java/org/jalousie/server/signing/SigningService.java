@@ -3,6 +3,7 @@ package org.jalousie.server.signing;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Base64;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -15,6 +16,8 @@ import org.jalousie.core.agreement.State;
 import org.jalousie.core.agreement.Together;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.data.Texts;
+import org.jalousie.core.data.Typing;
+import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.evidence.ConsentWording;
 import org.jalousie.core.evidence.SignatureMark;
 import org.jalousie.core.evidence.SignedDate;
@@ -23,6 +26,7 @@ import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.SigningField;
+import org.jalousie.core.placement.SigningFieldType;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
@@ -103,7 +107,9 @@ class SigningService {
                 agreement.documents().stream().map(DocumentView::of).toList(),
                 AgreementViews.route(agreement),
                 ended,
-                hasCopy(agreement, one));
+                hasCopy(agreement, one),
+                content(holder).language(),
+                LocalDate.ofInstant(clock.instant(), settings.office().zone()));
     }
 
     private static boolean hasCopy(Agreement agreement, Participant one) {
@@ -171,8 +177,8 @@ class SigningService {
 
     @Transactional
     void complete(String token, Map<String, String> values, String from) {
-        Map<String, String> stripped = stripped(values);
-        act(token, from, party -> new Command.Complete(party, stripped));
+        Map<String, String> taken = taken(holder(token), values);
+        act(token, from, party -> new Command.Complete(party, taken));
     }
 
     @Transactional
@@ -182,10 +188,10 @@ class SigningService {
 
     @Transactional
     void sign(String token, Map<String, String> values, String mark, String base64, String from) {
-        holder(token);
+        Links.Holder holder = holder(token);
         if (!mark.matches("drawn|typed:[A-Za-z ]{1,40}"))
             throw Refusal.of(Refusal.Kind.INVALID, Message.of("mark.how"));
-        Map<String, String> stripped = stripped(values);
+        Map<String, String> taken = taken(holder, values);
         byte[] picture;
         try {
             picture = Base64.getDecoder().decode(base64);
@@ -195,7 +201,7 @@ class SigningService {
         } catch (SignatureMark.Unusable e) {
             throw Refusal.of(Refusal.Kind.INVALID, e.said());
         }
-        act(token, from, party -> new Command.Sign(party, stripped, mark, Sha256.of(picture)));
+        act(token, from, party -> new Command.Sign(party, taken, mark, Sha256.of(picture)));
         // kept only when the act was taken, and before it is committed
         files.keep(picture);
     }
@@ -219,13 +225,28 @@ class SigningService {
                 acting.by(holder.party()));
     }
 
-    private static Map<String, String> stripped(Map<String, String> values) {
-        Map<String, String> stripped = new TreeMap<>();
+    /** What was typed, as it is kept; what can't be read is told at its field, in the language of the page. */
+    private Map<String, String> taken(Links.Holder holder, Map<String, String> values) {
+        Agreement agreement = agreements.read(holder.agreementId());
+        Participant one = agreement.participant(holder.party()).orElseThrow(SigningService::wrongLink);
+        Typing typing = Typing.in(Locale.forLanguageTag(words(holder, one).language()));
+        Map<String, SigningFieldType> types = new HashMap<>();
+        agreement.together(holder.party()).parts().stream()
+                .flatMap(part -> agreement.fieldsOf(part.party()).stream())
+                .forEach(field -> types.put(field.name(), field.type()));
+        Map<String, String> taken = new TreeMap<>();
+        Map<String, Message> faults = new TreeMap<>();
         values.forEach((name, value) -> {
             String bare = value == null ? "" : Texts.bare(value);
-            if (!bare.isEmpty()) stripped.put(name, bare);
+            if (bare.isEmpty()) return;
+            try {
+                taken.put(name, types.containsKey(name) ? types.get(name).taken(bare, typing) : bare);
+            } catch (ValueReader.Unreadable e) {
+                faults.put(name, e.said());
+            }
         });
-        return stripped;
+        if (!faults.isEmpty()) throw Refusal.invalid(Message.of("fields.mend"), faults);
+        return taken;
     }
 
     private Links.Holder holder(String token) {

@@ -2,6 +2,7 @@ package org.jalousie.server.signing;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Standing;
@@ -32,6 +33,7 @@ final class SigningViews {
      *
      * @param parts what is done in one act here; {@code label} has the names of all
      * @param hasCopy whether the signed copy can be fetched
+     * @param documentLanguage in which the document prints numbers and dates, a BCP 47 tag; {@code today} the office's day
      * @param language of the words around the document: en, nl, de or fr; {@code date} the date of signing as it would be printed now
      */
     record SigningPage(
@@ -53,5 +55,7 @@ final class SigningViews {
             List<DocumentView> documents,
             List<AgreementViews.RouteStep> route,
             String ended,
-            boolean hasCopy) {}
+            boolean hasCopy,
+            String documentLanguage,
+            LocalDate today) {}
 }

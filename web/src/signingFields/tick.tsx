@@ -1,0 +1,46 @@
+import { useSay } from '../messages/useSay';
+import { describedBy } from '../ui/parts';
+import type { AskedProps, FieldKind } from './kind';
+
+/** The answer of what is ticked. */
+const TICKED = 'yes';
+
+function TickInput({ id, type, value, onChange, fault }: AskedProps) {
+  const words = useSay();
+  if (type.kind !== 'tick') return null;
+  const statement = type.statement.trim();
+  return (
+    <div className="flex flex-col gap-2">
+      {statement && <p className="whitespace-pre-line">{statement}</p>}
+      <span className="flex min-h-11 items-center gap-3">
+        <input
+          id={id}
+          type="checkbox"
+          className="size-6"
+          checked={value === TICKED}
+          {...describedBy(id, type.hint || undefined, fault)}
+          onChange={(event) => onChange(event.target.checked ? TICKED : '')}
+        />
+        <span aria-hidden="true">{words.say(statement ? 'tick.acknowledged' : 'tick.yes')}</span>
+      </span>
+    </div>
+  );
+}
+
+export const tick: FieldKind = {
+  settings: ['kind', 'statement', 'hint', 'required', 'when'],
+  shown: (given) => ({ text: given.answer === TICKED ? '\u00d7' : '' }),
+  asked: {
+    Input: TickInput,
+    called: 'templates.tick-kind',
+    hint: (type) => (type.kind === 'tick' ? type.hint : ''),
+    preset: () => '',
+    usual: () => ({
+      kind: 'tick',
+      required: true,
+      hint: '',
+      size: { widthMm: 6, heightMm: 6 },
+      statement: '',
+    }),
+  },
+};
