@@ -1,3 +1,4 @@
+import { Fragment } from 'react';
 import type { Schemas } from '../api/client';
 import { say, type RoomCode } from '../messages/rooms';
 import { Ordinal } from '../page/weave';
@@ -112,10 +113,12 @@ function Said({ moment, zone, parts }: { moment: Moment; zone: string; parts: Pa
   return (
     <>
       {who.map((at, i) => (
-        <span key={i} className="inline-flex items-center gap-1 pr-1">
-          <Ordinal ordinal={at + 1} />
-          {parts[at]?.label ?? moment.parties[i]}
-        </span>
+        <Fragment key={i}>
+          <span className="inline-flex items-center gap-1 pr-1">
+            <Ordinal ordinal={at + 1} />
+            {parts[at]?.label ?? moment.parties[i]}
+          </span>{' '}
+        </Fragment>
       ))}
       <span>{words}</span> <span className="whitespace-nowrap text-soft">{time}</span>
     </>

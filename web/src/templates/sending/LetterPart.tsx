@@ -5,6 +5,7 @@ import { say, type RoomCode } from '../../messages/rooms';
 import { inputLook, Trouble } from '../../ui/parts';
 import type { Bench } from '../bench/bench';
 import { Setting } from '../bench/cards/parts';
+import { stagesOf } from '../bench/routeOrder';
 import type { TermsProps } from './Terms';
 
 type Occasion = 'INVITATION' | 'REMINDER' | 'WARNING';
@@ -125,7 +126,7 @@ function Preview({
   specimen: number | undefined;
   onSpecimen: (specimen: number | undefined) => void;
 }) {
-  const acting = settings.parties.filter(({ duty }) => duty !== 'RECEIVES_COPY');
+  const acting = stagesOf(settings.parties).flat();
   const [chosen, setChosen] = useState('');
   const [occasion, setOccasion] = useState<Occasion>('INVITATION');
   const [language, setLanguage] = useState('');

@@ -56,7 +56,6 @@ class RouteJourneyTest {
                         new WordDraft()
                                 .paragraph(
                                         "{{lender_name}} lends it until {{end_date}}; it travels abroad: {{abroad}}.")
-                                .paragraph("{{clerk.note}}")
                                 .paragraph("{{lender.signature}}")
                                 .paragraph("{{museum.signature}}")
                                 .paragraph("{{witness.signature}}")
@@ -85,7 +84,7 @@ class RouteJourneyTest {
             page.keyboard().press("Enter");
             page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("At the same time as the one above"))
                     .click();
-            assertThat(rows(page).get(rows(page).size() - 1)).contains("museum", "witness".substring(0, 0));
+            assertThat(rows(page).get(rows(page).size() - 1)).contains("museum").contains(" ");
             assertThat(browser.barriers()).as("the route was arranged").isEmpty();
             settleClerk(page, browser);
             sending(page, browser);
@@ -94,11 +93,11 @@ class RouteJourneyTest {
 
     /** Who completes details after a signature is told so, with the cure in the card. */
     private static void settleClerk(Page page, Browser browser) {
-        page.getByLabel("Called, for a new party").fill("Clerk");
+        page.getByLabel("Called, for example Lender").fill("Clerk");
         browser.button("Add the party").click();
         Locator card = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Party Clerk"));
         card.getByLabel("The person").selectOption("one_of");
-        card.getByLabel("Name").fill("Mirjam Sool");
+        card.getByLabel("Name", new Locator.GetByLabelOptions().setExact(true)).fill("Mirjam Sool");
         card.getByLabel("Mail address").fill("sool@museum.example.org");
         card.getByLabel("Spoken to in").selectOption(new SelectOption().setLabel("Dutch"));
         browser.button("Put Clerk before all who sign").click();
@@ -117,7 +116,7 @@ class RouteJourneyTest {
         assertThat(page.getByLabel("Subject of the mail")).hasValue("Loan of {{lender_name}}");
         Locator mail = page.getByRole(AriaRole.ARTICLE, new Page.GetByRoleOptions().setName("The mail"));
         assertThat(mail).containsText("Loan of [Lender name]");
-        assertThat(mail).containsText("Geachte Mirjam Sool");
+        assertThat(mail).containsText("Beste Mirjam Sool");
         page.getByLabel("Message in the mail, above the link").fill("Until {{end_dat}}");
         assertThat(page.getByText("Everything is saved")).isVisible();
         page.getByText(java.util.regex.Pattern.compile("stands? in the way"))

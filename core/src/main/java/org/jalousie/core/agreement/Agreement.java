@@ -113,19 +113,24 @@ public record Agreement(
         return Optional.ofNullable(waiting.get(party)).map(Waiting::since);
     }
 
-    /** The parts that one person does in one act with this one, itself among them; only this one for who doesn't act. */
+    /**
+     * The parts that one person does in one act with this one and that stand where it stands, itself among them; only this one
+     * for who doesn't act. What was sent before parts were put together may have them at different points.
+     */
     public Together together(PartyKey party) {
         List<Participant> acting = acting();
-        return acting.stream().anyMatch(one -> one.party().equals(party))
-                ? Together.of(acting, party)
-                : new Together(participant(party).stream().toList());
+        if (acting.stream().noneMatch(one -> one.party().equals(party)))
+            return new Together(participant(party).stream().toList());
+        Standing standing = standing(party);
+        return new Together(Together.of(acting, party).parts().stream()
+                .filter(one -> standing(one.party()) == standing)
+                .toList());
     }
 
     /** Those who are asked now, by mail and on a page: one part for each act that is waited for. */
     public List<Participant> asked() {
-        return Together.all(acting()).stream()
-                .map(Together::lead)
-                .filter(one -> standing(one.party()) == Standing.TURN)
+        return onTurn().stream()
+                .filter(one -> together(one.party()).lead().equals(one))
                 .toList();
     }
 
@@ -133,6 +138,17 @@ public record Agreement(
     public List<Participant> onTurn() {
         return acting().stream()
                 .filter(one -> standing(one.party()) == Standing.TURN)
+                .toList();
+    }
+
+    /** Those whose turn has come at some time, one part for each act. */
+    public List<Participant> everAsked() {
+        return Together.all(acting()).stream()
+                .map(act -> act.parts().stream()
+                        .filter(one -> waiting.containsKey(one.party()))
+                        .toList())
+                .filter(parts -> !parts.isEmpty())
+                .map(parts -> new Together(parts).lead())
                 .toList();
     }
 

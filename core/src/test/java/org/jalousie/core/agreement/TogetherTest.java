@@ -2,7 +2,10 @@ package org.jalousie.core.agreement;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
@@ -93,5 +96,32 @@ class TogetherTest {
                         part("director", "ida", Duty.SIGNS, 2, true)))
                 .get(0);
         assertThat(act.lead().party()).isEqualTo(new PartyKey("director"));
+    }
+
+    /** Until parts were put together each was asked by itself; an agreement that is out then goes on. */
+    @Test
+    void partsThatAreAtDifferentPointsAreAskedOneByOne() {
+        Instant now = Instant.parse("2026-11-26T09:00:00Z");
+        Participant first = part("lender", "ida", Duty.SIGNS, 1, false);
+        Participant second = part("owner", "ida", Duty.SIGNS, 2, false);
+        List<Event> events = List.of(
+                new Event.Generated(List.of()),
+                new Event.Sent(now.plusSeconds(9_000_000)),
+                new Event.OfficeSealed(List.of(), CertificateId.NONE),
+                new Event.Invited(first.party()),
+                new Event.Signed(first.party(), Map.of(), "drawn", Sample.file("m")));
+        List<Entry> history = new ArrayList<>(List.of(Sample.created(now, first, second)));
+        events.forEach(event -> history.add(new Entry(history.size() + 1, now, Actor.PROGRAM, event)));
+        Agreement waits = Agreement.of(history);
+        assertThat(waits.asked()).isEmpty();
+        Decision sealed = Decider.decide(
+                history, new Command.Seal(waits.revision(), first.party(), List.of(), CertificateId.NONE), now);
+        for (Event event : ((Decision.Accepted) sealed).events())
+            history.add(new Entry(history.size() + 1, now, Actor.PROGRAM, event));
+        Agreement then = Agreement.of(history);
+        assertThat(then.asked()).containsExactly(second);
+        assertThat(then.together(second.party()).lead()).isEqualTo(second);
+        assertThat(then.together(second.party()).parts()).containsExactly(second);
+        assertThat(then.everAsked()).containsExactly(first);
     }
 }

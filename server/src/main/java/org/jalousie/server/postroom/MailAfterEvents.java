@@ -8,7 +8,6 @@ import java.util.UUID;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
-import org.jalousie.core.agreement.Together;
 import org.jalousie.core.letters.Letters;
 import org.jalousie.core.letters.Occasion;
 import org.jalousie.core.parties.Participant;
@@ -77,10 +76,8 @@ class MailAfterEvents implements AfterEvents {
     /** The office is told, and everybody who had been invited. */
     private void ended(About about, Occasion kind, Optional<PartyKey> by, Entry entry) {
         if (kind != Occasion.WITHDRAWN) queue(about, kind, Optional.empty(), entry);
-        Together.all(about.agreement().acting()).stream()
-                .map(Together::lead)
-                .filter(one ->
-                        about.agreement().turnSince(one.party()).isPresent() && !by.equals(Optional.of(one.party())))
+        about.agreement().everAsked().stream()
+                .filter(one -> !by.equals(Optional.of(one.party())))
                 .forEach(one -> queue(about, kind, Optional.of(one.party()), entry));
     }
 
