@@ -114,7 +114,7 @@ function Said({ moment, zone, parts }: { moment: Moment; zone: string; parts: Pa
     <>
       {who.map((at, i) => (
         <Fragment key={i}>
-          <span className="inline-flex items-center gap-1 pr-1">
+          <span className="inline-flex items-center gap-1">
             <Ordinal ordinal={at + 1} />
             {parts[at]?.label ?? moment.parties[i]}
           </span>{' '}

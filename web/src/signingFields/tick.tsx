@@ -9,16 +9,26 @@ function TickInput({ id, type, value, onChange, fault }: AskedProps) {
   const words = useSay();
   if (type.kind !== 'tick') return null;
   const statement = type.statement.trim();
+  const described = describedBy(id, type.hint || undefined, fault);
   return (
     <div className="flex flex-col gap-2">
-      {statement && <p className="whitespace-pre-line">{statement}</p>}
+      {statement && (
+        <p id={`${id}-statement`} className="whitespace-pre-line">
+          {statement}
+        </p>
+      )}
       <span className="flex min-h-11 items-center gap-3">
         <input
           id={id}
           type="checkbox"
           className="size-6"
           checked={value === TICKED}
-          {...describedBy(id, type.hint || undefined, fault)}
+          {...described}
+          aria-describedby={
+            [statement && `${id}-statement`, described['aria-describedby']]
+              .filter(Boolean)
+              .join(' ') || undefined
+          }
           onChange={(event) => onChange(event.target.checked ? TICKED : '')}
         />
         <span aria-hidden="true">{words.say(statement ? 'tick.acknowledged' : 'tick.yes')}</span>

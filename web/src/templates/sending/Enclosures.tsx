@@ -65,14 +65,16 @@ export function Enclosures({ settings, sending, onChange }: TermsProps) {
         ))}
       </ul>
       <Trouble error={attach.error} />
-      <FileButton
-        what={say('templates.file-that-goes-along')}
-        accept=".pdf,.png,.jpg,.jpeg"
-        disabled={attach.isPending}
-        onFile={(file) => attach.mutate(file)}
-      >
-        {say('templates.add-a-file')}
-      </FileButton>
+      <div>
+        <FileButton
+          what={say('templates.file-that-goes-along')}
+          accept=".pdf,.png,.jpg,.jpeg"
+          disabled={attach.isPending}
+          onFile={(file) => attach.mutate(file)}
+        >
+          {say('templates.add-a-file')}
+        </FileButton>
+      </div>
     </section>
   );
 }

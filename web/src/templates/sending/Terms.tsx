@@ -184,10 +184,10 @@ export function TimeTerms({ settings, sending, onChange }: TermsProps) {
           ['OFFICE_HOURS', say('templates.in-office-hours')],
         ]}
       />
-      <p className="text-soft">
-        {say('templates.chasing-keeps-hours')}{' '}
-        <Link to="/office/hours">{say('templates.office-hours')}</Link>
-      </p>
+      <p className="text-soft">{say('templates.chasing-keeps-hours')}</p>
+      <Link className="self-start" to="/office/hours">
+        {say('templates.office-hours')}
+      </Link>
     </section>
   );
 }

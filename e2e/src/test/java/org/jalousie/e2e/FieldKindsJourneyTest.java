@@ -128,7 +128,7 @@ class FieldKindsJourneyTest {
                 .asString();
         try (Browser browser = new Browser(1280, 900).signIn()) {
             Page page = browser.open("/templates/" + id + "?open=signing.lender_strings").page;
-            page.getByLabel("Kind of strings").selectOption("number");
+            page.getByLabel("What strings is completed as").selectOption("number");
             page.getByLabel("The least of strings").fill("8");
             page.getByLabel("The most of strings").fill("4");
             assertThat(page.getByText("Everything is saved")).isVisible();
@@ -137,7 +137,7 @@ class FieldKindsJourneyTest {
                     .click();
             assertThat(page.getByText("The smallest, 8, is larger than the largest, 4."))
                     .isVisible();
-            page.getByLabel("Kind of strings").selectOption("tick");
+            page.getByLabel("What strings is completed as").selectOption("tick");
             page.getByLabel("Paragraph that is acknowledged by strings").fill("All strings are gut.");
             assertThat(browser.barriers()).as("a tick is settled").isEmpty();
         }
