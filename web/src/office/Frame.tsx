@@ -91,7 +91,7 @@ export function Frame() {
       <KeysDialog {...keys} />
       <Finder
         templates={person.role === 'COORDINATOR'}
-        rooms={[...rooms, { to: '/office/hours', name: say('office.hours'), reader: true }]
+        rooms={[...rooms, { to: '/office/hours', name: say('office.hours'), reader: false }]
           .filter((room) => room.reader || person.role === 'COORDINATOR')
           .map((room) => ({ ...room, what: say('office.room') }))}
       />

@@ -181,6 +181,7 @@ export function spotOf(
 }
 
 function spotOfAdvice({ code, place }: Diagnostic, bench: Bench): Spot | undefined {
+  if (code === 'party-idle') return spotOf({ about: 'PARTY', name: place, message: '' }, bench);
   if (code === 'field-unused') return spotOf({ about: 'FIELD', name: place, message: '' }, bench);
   return code === 'rule-unused'
     ? spotOf({ about: 'RULE', name: place, message: '' }, bench)

@@ -14,7 +14,9 @@ type Sending = Bench['settings']['sending'];
 export function SendingFace({ bench }: { bench: Bench }) {
   const { settings, fixed, change } = bench;
   const { sending } = settings;
-  const [specimen, setSpecimen] = useState<number>();
+  const [chosen, setSpecimen] = useState<number>();
+  // one that was taken away since stands for none
+  const specimen = chosen !== undefined && settings.specimens[chosen] ? chosen : undefined;
   const set = (part: Partial<Sending>) => change({ ...settings, sending: { ...sending, ...part } });
   const props = { settings, sending, onChange: set };
   return (

@@ -77,6 +77,10 @@ class SendingTest {
                         .get("text")
                         .asString())
                 .contains("Le délai expire bientôt");
+        assertThat(office.client
+                        .get("/api/v1/templates/" + id + "/letters?occasion=INVITATION&party=nobody")
+                        .status())
+                .isEqualTo(404);
         String number = office.send(office.generate(office.publish(ready), Office.loanValues("Łukasz Ōta-Nguyễn")));
         String mail = Wait.until("the mail", () -> office.mailTo(number, LENDER, "Loan from 15. März 2027"));
         assertThat(mail).contains("For a viola d'amore, ").contains("12.500,00").contains("Łukasz Ōta-Nguyễn");
@@ -125,7 +129,16 @@ class SendingTest {
         assertThat(plan.get("moments").findValuesAsString("kind"))
                 .containsExactly("SENT", "INVITATION", "WARNING", "EXPIRY");
         assertThat(plan.get("moments").get(3).get("at").asString()).isEqualTo("2026-11-29T23:00:00Z");
-        String number = office.send(office.generate(template, Office.loanValues("Ida Marsh")));
+        String number = office.generate(template, Office.loanValues("Ida Marsh"));
+        assertThat(office.client
+                        .get("/api/v1/agreements/" + number + "/calendar?start=2027-02-01T10:00:00")
+                        .json()
+                        .get("moments")
+                        .get(3)
+                        .get("at")
+                        .asString())
+                .isEqualTo("2027-02-07T23:00:00Z");
+        office.send(number);
         office.link(number, LENDER);
         assertThat(office.show(number).get("row").get("next").get("kind").asString())
                 .isEqualTo("WARNING");

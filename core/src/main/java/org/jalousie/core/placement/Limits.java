@@ -31,7 +31,8 @@ final class Limits {
                 : Optional.empty();
     }
 
-    private static boolean isNumber(String text) {
+    /** Whether a text is a number as settings keep it, which reads the same in every language. */
+    static boolean isNumber(String text) {
         return text.matches("-?\\d{1,15}(\\.\\d{1,6})?");
     }
 }

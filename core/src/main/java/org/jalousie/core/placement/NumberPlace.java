@@ -61,7 +61,9 @@ public record NumberPlace(
 
     @Override
     public Optional<Message> presetFault() {
-        return fault(preset);
+        if (!preset.isEmpty() && !Limits.isNumber(preset))
+            return Optional.of(Message.of("field.preset-plain", "preset", preset));
+        return limitsFault().isPresent() ? Optional.empty() : fault(preset);
     }
 
     @Override

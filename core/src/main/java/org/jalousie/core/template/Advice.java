@@ -12,6 +12,7 @@ import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.LookAlike;
 import org.jalousie.core.intake.Intake;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.parties.Duty;
 import org.jalousie.core.rules.RuleCase;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.wording.Diagnostic;
@@ -28,6 +29,7 @@ public final class Advice {
             Wording wording, TemplateContent content, RuleSet rules, Map<String, String> replacedFonts) {
         List<Diagnostic> advice = new ArrayList<>();
         unused(wording, content, rules, advice);
+        idle(content, advice);
         alike(content, advice);
         constant(content, rules, advice);
         replacedFonts.forEach((font, instead) -> advice.add(of(
@@ -60,6 +62,19 @@ public final class Advice {
                         name,
                         Message.of("advice.rule-unused", "name", name),
                         Message.of("advice.rule-unused.cure", "name", name))));
+    }
+
+    /** Who completes details needs something to complete, or drops out of every agreement. */
+    private static void idle(TemplateContent content, List<Diagnostic> advice) {
+        content.parties().stream()
+                .filter(party -> party.duty() == Duty.COMPLETES)
+                .filter(party -> content.signingFields().stream()
+                        .noneMatch(field -> field.party().equals(party.key())))
+                .forEach(party -> advice.add(of(
+                        "party-idle",
+                        party.key().value(),
+                        Message.of("advice.party-idle", "party", party.label()),
+                        Message.of("advice.party-idle.cure", "key", party.key()))));
     }
 
     /** Specimens that were drawn up to reach every case, and a case that none of them reaches. */

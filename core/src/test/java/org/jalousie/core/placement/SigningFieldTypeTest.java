@@ -113,6 +113,8 @@ class SigningFieldTypeTest {
                 .isPresent();
         assertThat(new NumberPlace(true, "", null, "9", false, "", "8").presetFault())
                 .isPresent();
+        assertThat(said(new NumberPlace(true, "", null, "1,234", false, "", "").presetFault()))
+                .contains("plain number");
         assertThat(printed(place, "1234.5", Locale.GERMANY)).isEqualTo("1.234,5");
         assertThat(printed(place, "1234.5", Locale.UK)).isEqualTo("1,234.5");
     }

@@ -263,6 +263,24 @@ class ProposalTest {
     }
 
     @Test
+    void whatOnlyPartiesAndMailsUseIsUsedAndWhoCompletesNothingIsPointedOut() {
+        TemplateContent content = Proposal.first(wording("{{lender_name}}").found());
+        Field deadline = new Field(new FieldName("deadline"), FieldType.DATE, "Deadline", true, "", List.of());
+        Party clerk = new Party(new PartyKey("clerk"), "Clerk", Duty.COMPLETES, 1, new PersonSource.WhoSends());
+        TemplateContent used = new TemplateContent(
+                        "en-GB",
+                        java.util.stream.Stream.concat(content.fields().stream(), java.util.stream.Stream.of(deadline))
+                                .toList(),
+                        List.of(clerk.neededWhen("valuable")),
+                        List.of(),
+                        SendingSettings.USUAL.saying("", "until {{deadline}}", new FieldName(""), List.of()))
+                .withRules(List.of(Rule.condition("valuable", "true")));
+        assertThat(Advice.of(wording("{{lender_name}}"), used, rules(used), Map.of()))
+                .extracting(Diagnostic::code, Diagnostic::place)
+                .containsExactly(org.assertj.core.groups.Tuple.tuple("party-idle", "clerk"));
+    }
+
+    @Test
     void aCaseThatTheChoiceDoesNotHaveStandsInTheWay() {
         Wording wording = wording("{{#cover.indemnty}}x{{/cover.indemnty}} {{lender.signature}}");
         TemplateContent content = Proposal.first(wording.found());

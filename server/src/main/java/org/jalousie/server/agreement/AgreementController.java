@@ -1,8 +1,10 @@
 package org.jalousie.server.agreement;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.LocalDateTime;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.filing.FileNames;
@@ -14,6 +16,7 @@ import org.jalousie.server.web.Download;
 import org.jalousie.server.web.Page;
 import org.jalousie.server.web.PageImage;
 import org.jalousie.server.web.RouteCalendarView;
+import org.springframework.format.annotation.DateTimeFormat;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -64,10 +67,17 @@ class AgreementController {
         return service.show(number);
     }
 
-    /** What has happened on its route and what will, if everybody takes so many days from now on. */
+    /**
+     * What has happened on its route and what will, if everybody takes so many days from now on.
+     *
+     * @param start when it would be sent, on the office's clock; of one that was sent nothing follows from it
+     */
     @GetMapping("/{number}/calendar")
-    RouteCalendarView calendar(@PathVariable AgreementNumber number, @RequestParam(defaultValue = "0") int pace) {
-        return service.calendar(number, Math.max(0, Math.min(pace, 365)));
+    RouteCalendarView calendar(
+            @PathVariable AgreementNumber number,
+            @RequestParam(defaultValue = "0") int pace,
+            @RequestParam(required = false) @DateTimeFormat(iso = DateTimeFormat.ISO.DATE_TIME) LocalDateTime start) {
+        return service.calendar(number, Math.max(0, Math.min(pace, 365)), Optional.ofNullable(start));
     }
 
     @PutMapping("/{number}/people/{party}")

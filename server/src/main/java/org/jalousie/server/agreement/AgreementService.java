@@ -1,6 +1,7 @@
 package org.jalousie.server.agreement;
 
 import java.time.Clock;
+import java.time.LocalDateTime;
 import java.time.Year;
 import java.util.List;
 import java.util.Locale;
@@ -211,15 +212,16 @@ class AgreementService {
         sending.send(row.id(), templates.version(row.templateVersionId()), Optional.ofNullable(seen), by);
     }
 
-    /** Its route as a calendar; before it is sent, as if it were sent now. @param pace days that everybody takes */
+    /** Its route as a calendar; before it is sent, as if it were sent at {@code start}. @param pace days that everybody takes */
     @Transactional(readOnly = true)
-    public RouteCalendarView calendar(AgreementNumber number, int pace) {
+    public RouteCalendarView calendar(AgreementNumber number, int pace, Optional<LocalDateTime> start) {
         AgreementRow row = row(number);
         return sending.calendar(
                 log.history(row.id()),
                 templates.version(row.templateVersionId()),
                 row.chasing(sending.officeCalendar()),
-                pace);
+                pace,
+                start);
     }
 
     @Transactional

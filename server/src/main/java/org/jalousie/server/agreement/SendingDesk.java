@@ -3,6 +3,7 @@ package org.jalousie.server.agreement;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -78,14 +79,18 @@ class SendingDesk {
         return hours.calendar();
     }
 
-    /** What has happened and what will; an agreement that isn't sent yet is taken as sent now. */
-    RouteCalendarView calendar(List<Entry> history, UsableTemplate template, Chasing chasing, int pace) {
+    /** What has happened and what will; an agreement that isn't sent yet is taken as sent at {@code start}, or now. */
+    RouteCalendarView calendar(
+            List<Entry> history, UsableTemplate template, Chasing chasing, int pace, Optional<LocalDateTime> start) {
         Instant now = clock.instant();
+        Instant sent = start.map(
+                        local -> local.atZone(chasing.calendar().zone()).toInstant())
+                .orElse(now);
         Agreement agreement = Agreement.of(history);
         List<RouteCalendar.Moment> moments =
                 agreement.expiresAt().isPresent() || agreement.state().ended()
                         ? RouteCalendar.of(history, chasing, pace, now)
-                        : RouteCalendar.plan(planned(agreement), chasing, pace, now, end(template, agreement));
+                        : RouteCalendar.plan(planned(agreement), chasing, pace, sent, end(template, agreement, sent));
         return RouteCalendarView.of(moments, chasing.calendar(), now);
     }
 
@@ -103,11 +108,15 @@ class SendingDesk {
     }
 
     private Instant end(UsableTemplate template, Agreement agreement) {
+        return end(template, agreement, clock.instant());
+    }
+
+    private Instant end(UsableTemplate template, Agreement agreement, Instant sent) {
         SendingSettings sending = template.content().sending();
         Optional<LocalDate> agreed = Optional.of(agreement.data().getOrDefault(sending.expiresOn(), ""))
                 .filter(day -> !day.isBlank())
                 .map(LocalDate::parse);
-        return sending.end(clock.instant(), agreed, hours.calendar());
+        return sending.end(sent, agreed, hours.calendar());
     }
 
     /** Labels of data that have to be there and are blank: what is required, and the date on which it ends. */

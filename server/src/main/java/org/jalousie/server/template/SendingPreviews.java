@@ -75,7 +75,7 @@ class SendingPreviews {
                 new Entry(2, now, Actor.PROGRAM, new Event.Generated(List.of())),
                 new Entry(3, now, Actor.PROGRAM, new Event.Sent(end(imagined, now)))));
         Participant to = agreement.participants().stream()
-                .filter(one -> one.party().value().equals(party))
+                .filter(one -> one.party().value().equals(party) && (one.duty().acts() || !occasion.asks()))
                 .findFirst()
                 .orElseThrow(() -> Refusal.notFound(Message.of("party.none", "party", party)));
         if (!language.isEmpty())
