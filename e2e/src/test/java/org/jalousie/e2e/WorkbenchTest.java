@@ -218,7 +218,7 @@ class WorkbenchTest {
 
     private static void director(Hand hand, Page page) {
         hand.press(AriaRole.BUTTON, "~Director signs");
-        hand.select("The person", "FIXED");
+        hand.select("The person", "fixed");
         hand.fill("Name", "Helena Brandt");
         hand.fill("Mail address", "director@museum.example.org");
         assertThat(page.getByText("Everything is saved")).isVisible();
