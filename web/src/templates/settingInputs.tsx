@@ -293,7 +293,7 @@ function WhenInput({ called, field, others, onChange }: SettingProps) {
           onChange={(next) => onChange({ ...field, when: { field: next, answer: '' } })}
         />
       </Setting>
-      {when.field && (
+      {when.field && (other?.type.kind !== 'number' || when.answer) && (
         <Setting className="w-36" title={say('templates.answered-with')}>
           {options ? (
             <Choosing

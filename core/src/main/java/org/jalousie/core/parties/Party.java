@@ -24,6 +24,7 @@ public record Party(
         // what was stored or sent before there were these leaves them out
         optional = Boolean.TRUE.equals(optional);
         copied = Boolean.TRUE.equals(copied);
+        who = who == null ? new PersonSource.ChosenAtUse() : who;
         neededWhen = neededWhen == null ? "" : neededWhen;
         language = language == null ? "" : language;
     }

@@ -44,6 +44,11 @@ public record NumberPlace(
     }
 
     @Override
+    public boolean canBeWaitedFor() {
+        return false;
+    }
+
+    @Override
     public String taken(String typed, Typing typing) throws ValueReader.Unreadable {
         return AskedValue.taken(FieldType.NUMBER, typed, typing);
     }

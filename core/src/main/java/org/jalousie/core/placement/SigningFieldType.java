@@ -75,6 +75,11 @@ public sealed interface SigningFieldType
         return Optional.empty();
     }
 
+    /** Whether another field can wait for one certain answer: not where one answer can be typed in several ways. */
+    default boolean canBeWaitedFor() {
+        return true;
+    }
+
     /** What is wrong with the limits that it sets; empty when nothing is, or it sets none. */
     default Optional<Message> limitsFault() {
         return Optional.empty();

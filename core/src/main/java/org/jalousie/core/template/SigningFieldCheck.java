@@ -72,6 +72,15 @@ final class SigningFieldCheck {
                             field.title(),
                             "other",
                             other.get().question()));
+        } else if (!field.when().answer().isEmpty() && !other.get().type().canBeWaitedFor()) {
+            add(
+                    field,
+                    Message.of(
+                            "publish.field-when-typed",
+                            "field",
+                            field.title(),
+                            "other",
+                            other.get().question()));
         } else if (!field.when().answer().isEmpty()) {
             other.get()
                     .type()

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.ChoicePlace;
+import org.jalousie.core.placement.NumberPlace;
 import org.jalousie.core.placement.ShownWhen;
 import org.jalousie.core.placement.SignaturePlace;
 import org.jalousie.core.placement.SigningField;
@@ -58,6 +59,16 @@ class SigningFieldCheckTest {
                 .singleElement()
                 .asString()
                 .contains("“firm”", "Kind can’t have", "person, company");
+    }
+
+    /** The page would compare what was typed, the server what it means. */
+    @Test
+    void nothingWaitsForOneCertainNumber() {
+        SigningField number = field("count", new NumberPlace(true, "", null, "", false, "", ""), ShownWhen.ALWAYS);
+        assertThat(codes(number, field("vat", TextPlace.USUAL, new ShownWhen("count", "1200"))))
+                .containsExactly("publish.field-when-typed");
+        assertThat(codes(number, field("vat", TextPlace.USUAL, new ShownWhen("count", ""))))
+                .isEmpty();
     }
 
     @Test

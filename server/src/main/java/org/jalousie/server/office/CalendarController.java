@@ -2,6 +2,7 @@ package org.jalousie.server.office;
 
 import java.time.DayOfWeek;
 import java.time.LocalTime;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import org.jalousie.core.parties.Holiday;
@@ -52,7 +53,7 @@ class CalendarController {
     CalendarView change(@RequestBody ChangedHours view, @AuthenticationPrincipal SignedIn by) {
         int revision = service.change(
                 view.revision(),
-                view.workingDays() == null ? Set.of() : Set.copyOf(view.workingDays()),
+                view.workingDays() == null ? Set.of() : new HashSet<>(view.workingDays()),
                 view.opens(),
                 view.closes(),
                 view.holidays() == null ? List.of() : view.holidays(),

@@ -78,14 +78,14 @@ class CalendarService {
     }
 
     private OfficeCalendar read(Set<DayOfWeek> workingDays, LocalTime opens, LocalTime closes, List<Holiday> holidays) {
-        if (workingDays.isEmpty()) throw Refusal.invalid(Message.of("calendar.no-day"));
+        if (workingDays.isEmpty() || workingDays.contains(null)) throw Refusal.invalid(Message.of("calendar.no-day"));
         if (opens == null || closes == null || !opens.isBefore(closes))
             throw Refusal.invalid(Message.of("calendar.hours"));
         if (holidays.size() > MOST_HOLIDAYS)
             throw Refusal.invalid(Message.of("calendar.holidays-many", "most", MOST_HOLIDAYS));
         Set<Object> seen = new HashSet<>();
         for (Holiday one : holidays) {
-            if (one.day() == null) throw Refusal.invalid(Message.of("calendar.holiday-blank"));
+            if (one == null || one.day() == null) throw Refusal.invalid(Message.of("calendar.holiday-blank"));
             if (one.name() != null && one.name().length() > LONGEST_NAME)
                 throw Refusal.invalid(Message.of("calendar.holiday-name", "most", LONGEST_NAME));
             if (!seen.add(one.day())) throw Refusal.invalid(Message.of("calendar.holiday-twice", "day", one.day()));

@@ -234,7 +234,7 @@ final class TemplateViews {
     }
 
     private static List<Party> keyed(List<Party> parties) {
-        parties.forEach(party -> key(party.key().value()));
+        parties.forEach(party -> key(party.key() == null ? "" : party.key().value()));
         return parties;
     }
 
