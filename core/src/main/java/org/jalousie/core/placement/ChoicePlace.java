@@ -15,7 +15,7 @@ import org.jalousie.core.messages.Message;
  * @param preset the answer that is taken before anything is chosen; empty for none
  */
 public record ChoicePlace(boolean required, String hint, BoxSize size, List<String> options, String preset)
-        implements SigningFieldType {
+        implements AskedPlace {
     static final String KIND = "choice";
 
     private static final BoxSize LINE = new BoxSize(60, 6);
@@ -34,11 +34,6 @@ public record ChoicePlace(boolean required, String hint, BoxSize size, List<Stri
     @Override
     public String kind() {
         return KIND;
-    }
-
-    @Override
-    public boolean asked() {
-        return true;
     }
 
     @Override
@@ -64,20 +59,5 @@ public record ChoicePlace(boolean required, String hint, BoxSize size, List<Stri
                 return Optional.of(Message.of("field.options-fault", "option", option, "fault", unusable.get()));
         }
         return Optional.empty();
-    }
-
-    @Override
-    public Printed printed(PartyAct act) {
-        return new Printed.Words(act.answer());
-    }
-
-    @Override
-    public boolean lined() {
-        return true;
-    }
-
-    @Override
-    public Optional<String> told(String answer) {
-        return Optional.of(answer);
     }
 }

@@ -16,7 +16,7 @@ import org.jalousie.core.messages.Message;
  * @param least the earliest date that is taken, {@code most} the latest; empty for no limit
  */
 public record DatePlace(boolean required, String hint, BoxSize size, String preset, String least, String most)
-        implements SigningFieldType {
+        implements AskedPlace {
     static final String KIND = "date";
     /** The day on which the page is opened. */
     public static final String TODAY = "today";
@@ -36,11 +36,6 @@ public record DatePlace(boolean required, String hint, BoxSize size, String pres
     @Override
     public String kind() {
         return KIND;
-    }
-
-    @Override
-    public boolean asked() {
-        return true;
     }
 
     /** The page gives dates as calendars keep them, whatever language they are shown in. */
@@ -81,15 +76,5 @@ public record DatePlace(boolean required, String hint, BoxSize size, String pres
     @Override
     public Printed printed(PartyAct act) {
         return new Printed.Words(AskedValue.printed(FieldType.DATE, act.answer(), act.language()));
-    }
-
-    @Override
-    public boolean lined() {
-        return true;
-    }
-
-    @Override
-    public Optional<String> told(String answer) {
-        return Optional.of(answer);
     }
 }

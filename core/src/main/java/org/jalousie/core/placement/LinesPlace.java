@@ -10,7 +10,7 @@ import org.jalousie.core.messages.Message;
  * @param hint said beside the input; may be empty
  * @param preset what stands there before anything is typed; may be empty
  */
-public record LinesPlace(boolean required, String hint, BoxSize size, String preset) implements SigningFieldType {
+public record LinesPlace(boolean required, String hint, BoxSize size, String preset) implements AskedPlace {
     static final String KIND = "lines";
     /** The smallest size that is printed, in points (common practice for small print, no source). */
     private static final double SMALLEST = 6;
@@ -29,11 +29,6 @@ public record LinesPlace(boolean required, String hint, BoxSize size, String pre
     @Override
     public String kind() {
         return KIND;
-    }
-
-    @Override
-    public boolean asked() {
-        return true;
     }
 
     @Override
@@ -59,17 +54,7 @@ public record LinesPlace(boolean required, String hint, BoxSize size, String pre
     }
 
     @Override
-    public Printed printed(PartyAct act) {
-        return new Printed.Words(act.answer());
-    }
-
-    @Override
     public boolean manyLines() {
-        return true;
-    }
-
-    @Override
-    public boolean lined() {
         return true;
     }
 

@@ -18,7 +18,7 @@ import org.jalousie.core.messages.Message;
  */
 public record NumberPlace(
         boolean required, String hint, BoxSize size, String preset, Boolean whole, String least, String most)
-        implements SigningFieldType {
+        implements AskedPlace {
     static final String KIND = "number";
     private static final BoxSize LINE = new BoxSize(34, 6);
     /** Required, of any size. */
@@ -36,11 +36,6 @@ public record NumberPlace(
     @Override
     public String kind() {
         return KIND;
-    }
-
-    @Override
-    public boolean asked() {
-        return true;
     }
 
     @Override
@@ -79,15 +74,5 @@ public record NumberPlace(
     @Override
     public Printed printed(PartyAct act) {
         return new Printed.Words(AskedValue.printed(FieldType.NUMBER, act.answer(), act.language()));
-    }
-
-    @Override
-    public boolean lined() {
-        return true;
-    }
-
-    @Override
-    public Optional<String> told(String answer) {
-        return Optional.of(answer);
     }
 }

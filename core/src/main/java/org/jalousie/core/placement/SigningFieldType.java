@@ -11,7 +11,7 @@ import org.jalousie.core.messages.Message;
  * A kind of signing field with its settings. Each kind says in its own file how it is completed, how it is printed and how it
  * reads in the signing record; nothing elsewhere asks which kind a field is.
  *
- * <p>To add a kind: its file here, its lines in the two lists of this head, one in {@link SigningFieldTypes}, and its file in {@code web/src/signingFields}.
+ * <p>To add a kind: its file here, its line in the list of this head and among those that are permitted here or in {@link AskedPlace}, one in {@link SigningFieldTypes}, and its file in {@code web/src/signingFields}.
  */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
 @JsonSubTypes({
@@ -27,16 +27,7 @@ import org.jalousie.core.messages.Message;
     @JsonSubTypes.Type(value = ChoicePlace.class, name = ChoicePlace.KIND)
 })
 public sealed interface SigningFieldType
-        permits SignaturePlace,
-                InitialsPlace,
-                SigningDatePlace,
-                FullNamePlace,
-                TextPlace,
-                LinesPlace,
-                NumberPlace,
-                DatePlace,
-                TickPlace,
-                ChoicePlace {
+        permits SignaturePlace, InitialsPlace, SigningDatePlace, FullNamePlace, AskedPlace {
     /** The kind's name: in a tag the word after the party's, in what is stored its {@code kind}. */
     String kind();
 

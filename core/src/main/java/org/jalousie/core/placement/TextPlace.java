@@ -11,7 +11,7 @@ import org.jalousie.core.messages.Message;
  * @param preset what stands in the input before anything is typed; may be empty
  */
 public record TextPlace(boolean required, String hint, BoxSize size, TextCheck check, String preset)
-        implements SigningFieldType {
+        implements AskedPlace {
     static final String KIND = "text";
 
     private static final BoxSize LINE = new BoxSize(60, 6);
@@ -38,11 +38,6 @@ public record TextPlace(boolean required, String hint, BoxSize size, TextCheck c
     }
 
     @Override
-    public boolean asked() {
-        return true;
-    }
-
-    @Override
     public Optional<Message> fault(String answer) {
         if (answer.length() > LONGEST) return Optional.of(Message.of("field.too-long", "most", LONGEST));
         OptionalInt missing = Glyphs.firstMissing(answer);
@@ -53,20 +48,5 @@ public record TextPlace(boolean required, String hint, BoxSize size, TextCheck c
     @Override
     public Optional<Message> presetFault() {
         return preset.isEmpty() ? Optional.empty() : fault(preset);
-    }
-
-    @Override
-    public Printed printed(PartyAct act) {
-        return new Printed.Words(act.answer());
-    }
-
-    @Override
-    public boolean lined() {
-        return true;
-    }
-
-    @Override
-    public Optional<String> told(String answer) {
-        return Optional.of(answer);
     }
 }

@@ -10,7 +10,7 @@ import org.jalousie.core.messages.Message;
  * @param hint said beside the tick; may be empty
  * @param statement the paragraph that is acknowledged; empty for a tick alone
  */
-public record TickPlace(boolean required, String hint, BoxSize size, String statement) implements SigningFieldType {
+public record TickPlace(boolean required, String hint, BoxSize size, String statement) implements AskedPlace {
     static final String KIND = "tick";
     /** The answer of what is ticked. */
     public static final String TICKED = "yes";
@@ -32,11 +32,6 @@ public record TickPlace(boolean required, String hint, BoxSize size, String stat
     }
 
     @Override
-    public boolean asked() {
-        return true;
-    }
-
-    @Override
     public Optional<Message> fault(String answer) {
         return answer.isEmpty() || answer.equals(TICKED)
                 ? Optional.empty()
@@ -54,11 +49,6 @@ public record TickPlace(boolean required, String hint, BoxSize size, String stat
     @Override
     public Printed printed(PartyAct act) {
         return new Printed.Words(act.answer().equals(TICKED) ? "\u00d7" : "");
-    }
-
-    @Override
-    public boolean lined() {
-        return true;
     }
 
     @Override
