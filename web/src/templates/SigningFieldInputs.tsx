@@ -1,6 +1,7 @@
 import type { Schemas } from '../api/client';
 import { kinds } from '../signingFields/kinds';
-import { settingInputs, SizeInput, type SettingProps } from './settingInputs';
+import { settingInputs, SizeInput } from './settingInputs';
+import type { SettingProps } from './settingParts';
 
 type Field = Schemas['SigningField'];
 

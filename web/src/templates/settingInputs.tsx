@@ -1,43 +1,28 @@
-import { useId, useState, type ReactElement, type ReactNode } from 'react';
+import { useId, useState, type ReactElement } from 'react';
 import type { Schemas } from '../api/client';
 import { say } from '../messages/rooms';
-import type { FieldType, Kind, Setting } from '../signingFields/kind';
+import type { Kind, Setting as SettingName } from '../signingFields/kind';
 import { TODAY } from '../signingFields/date';
 import { askedKinds, kinds } from '../signingFields/kinds';
 import { inputLook } from '../ui/parts';
+import {
+  among,
+  Choosing,
+  Setting,
+  settledOf,
+  withPart,
+  type Option,
+  type SettingProps,
+} from './settingParts';
+import { LimitsInput, StatementInput, WholeInput } from './valueSettings';
 
-type Field = Schemas['SigningField'];
 type Check = Schemas['TextPlace']['check'];
-/** A kind with whatever settings it may have; which it has, its own file says. */
-type Settled = { kind: Kind; size: Schemas['BoxSize'] } & Partial<
-  Pick<Schemas['TextPlace'], 'required' | 'hint' | 'check' | 'preset'> &
-    Pick<Schemas['ChoicePlace'], 'options'> &
-    Pick<Schemas['NumberPlace'], 'whole' | 'least' | 'most'> &
-    Pick<Schemas['TickPlace'], 'statement'>
->;
-
-export type SettingProps = {
-  called: string;
-  field: Field;
-  /** The other fields that the same party is asked for. */
-  others: Field[];
-  onChange: (field: Field) => void;
-};
-
 const checks: Record<Check, string> = {
   ANY: say('templates.any-text'),
   MAIL_ADDRESS: say('templates.mail-address'),
   WEB_ADDRESS: say('templates.web-address'),
   PHONE: say('templates.telephone-number'),
 };
-
-function settledOf(field: Field): Settled {
-  return field.type;
-}
-
-function withPart(field: Field, part: Partial<Settled>): Field {
-  return { ...field, type: { ...field.type, ...part } as FieldType };
-}
 
 /** One side of a field's room; what is half typed stays in the input until it is a size. */
 export function SizeInput({
@@ -190,66 +175,6 @@ function PresetInput({ called, field, onChange }: SettingProps) {
   );
 }
 
-/** Numbers without decimals only. */
-function WholeInput({ called, field, onChange }: SettingProps) {
-  const id = useId();
-  return (
-    <label htmlFor={id} className="flex min-h-9 items-center gap-2 self-end">
-      <input
-        id={id}
-        type="checkbox"
-        checked={settledOf(field).whole ?? false}
-        onChange={(event) => onChange(withPart(field, { whole: event.target.checked }))}
-      />
-      <span className="setting-title">{say('templates.whole-numbers')}</span>
-      <span className="sr-only">{called}</span>
-    </label>
-  );
-}
-
-/** From what to what an answer may go. */
-function LimitsInput({ called, field, onChange }: SettingProps) {
-  const { least = '', most = '' } = settledOf(field);
-  const dates = field.type.kind === 'date';
-  const input = (side: 'least' | 'most', value: string) => (
-    <Setting
-      className={dates ? 'w-40' : 'w-24'}
-      title={say(side === 'least' ? 'templates.at-least' : 'templates.at-most')}
-    >
-      <input
-        type={dates ? 'date' : 'text'}
-        inputMode={dates ? undefined : 'decimal'}
-        className={inputLook}
-        aria-label={say(side === 'least' ? 'templates.least-of' : 'templates.most-of', { called })}
-        value={value}
-        onChange={(event) => onChange(withPart(field, { [side]: event.target.value }))}
-      />
-    </Setting>
-  );
-  return (
-    <>
-      {input('least', least)}
-      {input('most', most)}
-    </>
-  );
-}
-
-/** The paragraph that is acknowledged by the tick. */
-function StatementInput({ called, field, onChange }: SettingProps) {
-  return (
-    <Setting className="w-64" title={say('templates.statement')}>
-      <textarea
-        rows={3}
-        maxLength={2000}
-        className={inputLook}
-        aria-label={say('templates.statement-of', { called })}
-        value={settledOf(field).statement ?? ''}
-        onChange={(event) => onChange(withPart(field, { statement: event.target.value }))}
-      />
-    </Setting>
-  );
-}
-
 function RequiredInput({ called, field, onChange }: SettingProps) {
   const id = useId();
   return (
@@ -317,54 +242,7 @@ function WhenInput({ called, field, others, onChange }: SettingProps) {
   );
 }
 
-type Option = [value: string, said: string];
-
-/** The answers that can be chosen, and the one that was chosen before it was taken away. */
-function among(options: string[], chosen: string): Option[] {
-  const known = options.filter((one) => one.trim());
-  return [...new Set(chosen ? [...known, chosen] : known)].map((one) => [one, one]);
-}
-
-function Choosing(props: {
-  label: string;
-  value: string;
-  options: Option[];
-  onChange: (value: string) => void;
-}) {
-  return (
-    <select
-      className={inputLook}
-      aria-label={props.label}
-      value={props.value}
-      onChange={(event) => props.onChange(event.target.value)}
-    >
-      {props.options.map(([value, said]) => (
-        <option key={value} value={value}>
-          {said}
-        </option>
-      ))}
-    </select>
-  );
-}
-
-function Setting({
-  title,
-  className = '',
-  children,
-}: {
-  title: string;
-  className?: string;
-  children: ReactNode;
-}) {
-  return (
-    <label className={`flex flex-col text-soft ${className}`}>
-      <span className="setting-title">{title}</span>
-      {children}
-    </label>
-  );
-}
-
-export const settingInputs: Record<Setting, (props: SettingProps) => ReactElement | null> = {
+export const settingInputs: Record<SettingName, (props: SettingProps) => ReactElement | null> = {
   kind: KindInput,
   check: CheckInput,
   hint: HintInput,

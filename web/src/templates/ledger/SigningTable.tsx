@@ -8,7 +8,8 @@ import { calledIn, kinds } from '../../signingFields/kinds';
 import { Button } from '../../ui/parts';
 import type { Bench } from '../bench/bench';
 import { keyOfSubject } from '../bench/things';
-import { settingInputs, SizeInput, type SettingProps } from '../settingInputs';
+import { settingInputs, SizeInput } from '../settingInputs';
+import type { SettingProps } from '../settingParts';
 import { cellLook, LedgerTable, type LedgerColumn } from './LedgerTable';
 
 type Field = Schemas['SigningField'];
