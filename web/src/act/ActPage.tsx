@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Blind } from '../blind/Blind';
 import type { Schemas } from '../api/client';
 import { PagesView, placeOf } from '../page/PagesView';
@@ -6,9 +6,11 @@ import type { Placed } from '../signingFields/kind';
 import { kinds } from '../signingFields/kinds';
 import { shownAmong } from '../signingFields/shown';
 import { Speech, useSay } from '../messages/useSay';
+import { lastMoment } from '../ui/lastMoment';
 import { Button, Trouble, Waiting } from '../ui/parts';
 import { Decline } from './Decline';
 import { YourPart } from './YourPart';
+import { useDerived } from './useDerived';
 import { useAct, type Mark, type SigningPage } from './useAct';
 
 /** Everything a participant needs: read, complete, sign or approve, or decline. No account. */
@@ -31,6 +33,13 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
   useEffect(() => {
     document.title = page ? `${page.title} – ${page.office}` : 'Jalousie';
   }, [page]);
+  const values = useMemo(() => ({ ...(page && presets(page)), ...typed }), [page, typed]);
+  // what was typed before another answer took its question away stays typed, and is not given
+  const given = useMemo(() => {
+    const asked = new Set(shownAmong(page?.toComplete ?? [], values).map(({ name }) => name));
+    return Object.fromEntries(Object.entries(values).filter(([name]) => asked.has(name)));
+  }, [page, values]);
+  const derived = useDerived(token, page, given);
   if (!page) {
     return (
       <main className="mx-auto max-w-xl p-6">
@@ -45,10 +54,10 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
       </main>
     );
   }
-  const values = { ...presets(page), ...typed };
-  const asked = new Set(shownAmong(page.toComplete, values).map(({ name }) => name));
-  // what was typed before another answer took its question away stays typed, and is not given
-  const given = Object.fromEntries(Object.entries(values).filter(([name]) => asked.has(name)));
+  const printed = {
+    ...given,
+    ...Object.fromEntries(derived.map(({ name, text }) => [name, text])),
+  };
   const turn = page.standing === 'TURN' && !page.ended;
   return (
     <>
@@ -102,7 +111,7 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
                               page={page}
                               pages={document.pages}
                               number={number}
-                              values={given}
+                              values={printed}
                               mark={mark}
                             />
                           )
@@ -122,6 +131,7 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
                   mark={mark}
                   onMark={setMark}
                   act={act}
+                  derived={derived}
                 />
                 <Decline
                   title={page.title}
@@ -137,9 +147,6 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
     </>
   );
 }
-
-/** What ends with a day can be done on that day. */
-const lastMoment = (end: string) => new Date(new Date(end).getTime() - 1).toISOString();
 
 /** The signed documents and the record of their signing, to be kept. */
 function SignedCopy({ page, token }: { page: SigningPage; token: string }) {

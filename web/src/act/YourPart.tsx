@@ -1,9 +1,11 @@
+import type { Schemas } from '../api/client';
+import { useState } from 'react';
 import { Blind } from '../blind/Blind';
 import { english, type Catalogue } from '../messages/catalogue';
 import { useSay } from '../messages/useSay';
 import type { AskedProps } from '../signingFields/kind';
 import { kinds } from '../signingFields/kinds';
-import { shownAmong } from '../signingFields/shown';
+import { requiredAmong, shownAmong } from '../signingFields/shown';
 import { Button, Labelled, Trouble } from '../ui/parts';
 import { ConsentBox } from './ConsentBox';
 import { SignatureMark } from './SignatureMark';
@@ -16,29 +18,32 @@ type Props = {
   mark: Mark | undefined;
   onMark: (mark: Mark | undefined) => void;
   act: ReturnType<typeof useAct>;
+  /** What the program works out of the answers, and copies. */
+  derived: Schemas['Derived'][];
 };
 
 /** What is asked of this participant, and what is still open of it. */
-export function YourPart({ page, values, onValues, mark, onMark, act }: Props) {
+export function YourPart({ page, values, onValues, mark, onMark, act, derived }: Props) {
   const words = useSay();
+  /** What was given when the faults were told: an answer that has changed since is no longer at fault. */
+  const [told, setTold] = useState<Record<string, string>>({});
   const signs = page.duty === 'SIGNS';
   if (signs && !page.consented) {
     return <ConsentBox page={page} onConsent={act.consent} busy={act.busy} error={act.error} />;
   }
   const open = missing(page, values, mark, words);
   const asked = shownAmong(page.toComplete, values);
-  const steps = [
-    ...asked.filter((one) => one.required).map((one) => !!values[one.name]?.trim()),
-    ...(signs ? [!!mark] : []),
-  ];
+  const required = requiredAmong(page.toComplete, values);
+  const steps = [...required.map((one) => !!values[one.name]?.trim()), ...(signs ? [!!mark] : [])];
   const faults = Object.fromEntries(
-    Object.entries(act.error?.faults ?? {}).map(([name, fault]) => [
-      name,
-      words.saying(act.error?.saidFaults[name]) ?? fault,
-    ]),
+    Object.entries(act.error?.faults ?? {})
+      .filter(([name]) => (told[name] ?? '') === (values[name] ?? ''))
+      .map(([name, fault]) => [name, words.saying(act.error?.saidFaults[name]) ?? fault]),
   );
+  const mended = Object.keys(act.error?.faults ?? {}).length > 0 && !Object.keys(faults).length;
   function finish() {
     const filled = Object.fromEntries(asked.map((one) => [one.name, values[one.name] ?? '']));
+    setTold(filled);
     if (signs && mark) return act.sign(filled, mark);
     return page.duty === 'APPROVES' ? act.approve() : act.complete(filled);
   }
@@ -71,7 +76,7 @@ export function YourPart({ page, values, onValues, mark, onMark, act }: Props) {
           key={one.name}
           id={one.name}
           label={one.label}
-          required={one.required}
+          required={required.includes(one)}
           hint={kinds[one.type.kind].asked?.hint(one.type) || undefined}
           fault={faults[one.name]}
         >
@@ -84,8 +89,18 @@ export function YourPart({ page, values, onValues, mark, onMark, act }: Props) {
           />
         </Labelled>
       ))}
+      {derived.length > 0 && (
+        <dl className="flex flex-col gap-2" aria-live="polite">
+          {derived.map(({ name, label, text }) => (
+            <div key={name}>
+              <dt className="text-soft">{label}</dt>
+              <dd className="min-h-6">{text || words.say('yours.not-yet')}</dd>
+            </div>
+          ))}
+        </dl>
+      )}
       {signs && <SignatureMark name={page.name} onMark={onMark} />}
-      <Trouble error={act.error} />
+      {!mended && <Trouble error={act.error} />}
       {open && <p className="text-clay">{open}</p>}
       <Button
         look="main"
@@ -117,8 +132,8 @@ export function missing(
   mark: Mark | undefined,
   words: Catalogue = english,
 ): string {
-  const blank = shownAmong(page.toComplete, values)
-    .filter((one) => one.required && !values[one.name]?.trim())
+  const blank = requiredAmong(page.toComplete, values)
+    .filter((one) => !values[one.name]?.trim())
     .map((one) => one.label);
   if (blank.length) return words.say('yours.open', { fields: blank.join(', ') });
   return page.duty === 'SIGNS' && !mark ? words.say('yours.no-mark') : '';

@@ -9,6 +9,9 @@ const text = {
   size: { widthMm: 60, heightMm: 6 },
   check: 'ANY' as const,
   preset: '',
+  shortest: 0,
+  longest: 0,
+  pattern: '',
 };
 const signer = {
   duty: 'SIGNS' as const,
@@ -19,6 +22,7 @@ const signer = {
       required: true,
       type: text,
       when: { field: '', answer: '' },
+      requiredWhen: { field: '', answer: '' },
     },
   ],
 };
@@ -41,6 +45,26 @@ test('what waits for another answer is open only with that answer', () => {
         required: true,
         type: text,
         when: { field: 'vat', answer: 'XX 1' },
+        requiredWhen: { field: '', answer: '' },
+      },
+    ],
+  };
+  expect(missing(page, { vat: 'XX 2' }, mark)).toBe('');
+  expect(missing(page, { vat: 'XX 1' }, mark)).toBe('Still to complete: Country of registration.');
+});
+
+test('what may stay empty is open once another answer requires it', () => {
+  const page = {
+    ...signer,
+    toComplete: [
+      ...signer.toComplete,
+      {
+        name: 'country',
+        label: 'Country of registration',
+        required: false,
+        type: { ...text, required: false },
+        when: { field: '', answer: '' },
+        requiredWhen: { field: 'vat', answer: 'XX 1' },
       },
     ],
   };

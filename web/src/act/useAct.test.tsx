@@ -55,6 +55,7 @@ describe('a participant’s page', () => {
       consent: { version: 'de-1', text: '' },
       date: '',
       toComplete: [],
+      derived: [],
       documents: [],
       route: [],
       ended: '',

@@ -5,6 +5,7 @@ import { answer, api, type Schemas } from '../api/client';
 import { Ordinal } from '../page/weave';
 import { Button, inputLook, Trouble } from '../ui/parts';
 import { dutyWords } from '../ui/words';
+import { SpokenOptions } from '../ui/SpokenOptions';
 
 type Person = Schemas['Part'];
 
@@ -81,11 +82,7 @@ export function People({
                   value={editing.language}
                   onChange={(event) => setEditing({ ...editing, language: event.target.value })}
                 >
-                  <option value="">{say('templates.the-agreements-language')}</option>
-                  <option value="en">{say('templates.english')}</option>
-                  <option value="de">{say('templates.german')}</option>
-                  <option value="fr">{say('templates.french')}</option>
-                  <option value="nl">{say('templates.dutch')}</option>
+                  <SpokenOptions none={say('templates.the-agreements-language')} />
                 </select>
                 <Trouble error={save.error} />
                 <span className="flex gap-2">

@@ -40,7 +40,9 @@ function Form({ items }: { items: string[] }) {
 }
 
 async function shown(count: number) {
-  const boxes = count ? await screen.findAllByRole('textbox', { name: 'remark' }) : [];
+  const boxes = count
+    ? await screen.findAllByRole('textbox', { name: 'remark' }, { timeout: 10_000 })
+    : [];
   return boxes.map((box) => box.textContent);
 }
 

@@ -29,18 +29,24 @@ export default function HoursRoom() {
     queryFn: () => answer(api.GET('/api/v1/office/calendar')),
   });
   if (!hours.data) return <Unshown query={hours} waiting={say('office.opening')} />;
-  return <HoursForm key={hours.data.revision} known={hours.data} />;
+  return <HoursForm known={hours.data} />;
 }
 
 function HoursForm({ known }: { known: Hours }) {
   const queries = useQueryClient();
+  /** What was kept when this editing began: what others keep meanwhile doesn't become its own. */
+  const [begun, setBegun] = useState(known);
   const [hours, setHours] = useState(known);
+  const take = (kept: Hours) => {
+    setBegun(kept);
+    setHours(kept);
+  };
   const save = useMutation({
     mutationFn: () =>
       answer(
         api.PUT('/api/v1/office/calendar', {
           body: {
-            revision: known.revision,
+            revision: begun.revision,
             workingDays: hours.workingDays,
             opens: hours.opens,
             closes: hours.closes,
@@ -48,10 +54,20 @@ function HoursForm({ known }: { known: Hours }) {
           },
         }),
       ),
-    onSuccess: (kept) => queries.setQueryData(['hours'], kept),
+    onSuccess: (kept) => {
+      queries.setQueryData(['hours'], kept);
+      take(kept);
+    },
+  });
+  const reload = useMutation({
+    mutationFn: () => queries.fetchQuery<Hours>({ queryKey: ['hours'], staleTime: 0 }),
+    onSuccess: (kept) => {
+      save.reset();
+      take(kept);
+    },
   });
   const set = (part: Partial<Hours>) => setHours({ ...hours, ...part });
-  const changed = JSON.stringify(hours) !== JSON.stringify(known);
+  const changed = JSON.stringify(hours) !== JSON.stringify(begun);
   return (
     <form
       className="flex max-w-3xl flex-col gap-6"
@@ -68,7 +84,14 @@ function HoursForm({ known }: { known: Hours }) {
           {say('office.keep-hours')}
         </Button>
       </RoomTitle>
-      <Trouble error={save.error} />
+      <Trouble error={save.error ?? reload.error} />
+      {save.error && (
+        <p>
+          <Button disabled={reload.isPending} onClick={() => reload.mutate()}>
+            {say('office.take-hours-as-kept')}
+          </Button>
+        </p>
+      )}
       <p>{say('office.hours-are-for', { zone: hours.zone })}</p>
       <fieldset>
         <legend className="pb-1 text-lg">{say('office.works-on')}</legend>

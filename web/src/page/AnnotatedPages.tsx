@@ -7,6 +7,7 @@ import { PageSheet } from './PageSheet';
 import { PagesFailed } from './PagesView';
 import { placeAt } from './placeAt';
 import { columnOf, heightOf, placesOf, type Thing } from './thing';
+import { SigningPlaces, type Placing } from './SigningPlaces';
 import { useOpened, type Sheet } from './useOpened';
 import { WordsLayer, type Chosen } from './WordsLayer';
 
@@ -40,13 +41,16 @@ type Props = {
   rightHead?: MarginHead;
   opening?: Opening | undefined;
   choosing?: Choosing | undefined;
+  /** How places of signing fields are changed; without it they are only shown. */
+  placing?: Placing | undefined;
   /** Whether everyone has signed. */
   signed?: boolean | undefined;
 };
 
 /** The pages with their margins: at the left what data does there, at the right who acts there. */
 export function AnnotatedPages(props: Props) {
-  const { sheet, left, right, actors, leftHead, rightHead, opening, choosing, signed } = props;
+  const { sheet, left, right, actors, leftHead, rightHead, opening, choosing, placing, signed } =
+    props;
   const words = useSay();
   const { sheet: shown, document, failed } = useOpened(sheet);
   const box = useRef<HTMLDivElement>(null);
@@ -93,13 +97,24 @@ export function AnnotatedPages(props: Props) {
                 }
               >
                 <Marks things={data} page={page} size={size} open={open} />
-                <SigningMarks
-                  fields={shown.pages.fields}
-                  page={page}
-                  size={size}
-                  actors={actors}
-                  signed={signed}
-                />
+                {placing ? (
+                  <SigningPlaces
+                    fields={shown.pages.fields}
+                    page={page}
+                    size={size}
+                    actors={actors}
+                    open={opening?.key}
+                    placing={placing}
+                  />
+                ) : (
+                  <SigningMarks
+                    fields={shown.pages.fields}
+                    page={page}
+                    size={size}
+                    actors={actors}
+                    signed={signed}
+                  />
+                )}
                 {choosing?.chosen?.page === page && (
                   <ChosenHere chosen={choosing.chosen}>{choosing.acts}</ChosenHere>
                 )}

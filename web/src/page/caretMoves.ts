@@ -34,6 +34,23 @@ function vertical(flat: FlatText, place: number, down: boolean): number | undefi
   return best?.place;
 }
 
+/** How far from words a point may be that still means a place between them, in pixels. */
+const REACH = 60;
+
+/** The place between letters that is nearest to a point of the window; undefined where no words are near. */
+export function placeNear(flat: FlatText, x: number, y: number): number | undefined {
+  let best: { place: number; cost: number } | undefined;
+  for (const { node, start } of flat.pieces) {
+    const box = node.parentElement?.getBoundingClientRect();
+    if (!box || !node.data.trim()) continue;
+    const off = Math.max(box.top - y, y - box.bottom, 0);
+    const cost = off * 4 + Math.max(box.left - x, x - box.right, 0);
+    if (off > REACH || (best && best.cost <= cost)) continue;
+    best = { place: start + nearest(node, x), cost };
+  }
+  return best?.place;
+}
+
 function nearest(node: Text, x: number): number {
   const range = document.createRange();
   for (let i = 0; i < node.data.length; i++) {

@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
 import { describe, expect, it } from 'vitest';
 import {
+  betweenWords,
   flatten,
   lineEnd,
   lineStart,
@@ -74,5 +75,20 @@ describe('the words of a page', () => {
     expect([lineStart(text, 5), lineEnd(text, 5)]).toEqual([4, 7]);
     expect([lineStart(text, 0), lineEnd(text, 0)]).toEqual([0, 3]);
     expect(lineEnd(text, 8)).toBe(8);
+  });
+});
+
+describe('a place between words', () => {
+  it('is the nearer end of the word that it would cut', () => {
+    expect(betweenWords('One hundred', 6)).toBe(4);
+    expect(betweenWords('One hundred', 9)).toBe(11);
+    expect(betweenWords('d\u2019amore', 4)).toBe(2);
+  });
+
+  it('stays where no word is cut', () => {
+    expect(betweenWords('One hundred', 3)).toBe(3);
+    expect(betweenWords('One hundred', 4)).toBe(4);
+    expect(betweenWords('', 0)).toBe(0);
+    expect(betweenWords('One', 0)).toBe(0);
   });
 });

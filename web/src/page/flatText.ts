@@ -29,6 +29,17 @@ export function pieceAt({ pieces }: FlatText, place: number) {
   return { node: found.node, offset };
 }
 
+const letter = /[\p{L}\p{M}\p{N}]/u;
+
+/** The place between words that is nearest to one within a word; a place that is none within a word stays. */
+export function betweenWords(text: string, place: number): number {
+  let [from, to] = [place, place];
+  while (from > 0 && letter.test(text.charAt(from - 1))) from--;
+  while (to < text.length && letter.test(text.charAt(to))) to++;
+  if (from === place || to === place) return place;
+  return place - from < to - place ? from : to;
+}
+
 /** The place of a point within the page's words; -1 when it is none of them. */
 export function placeOfPoint({ pieces }: FlatText, node: Node, offset: number): number {
   const piece = pieces.find((one) => one.node === node);

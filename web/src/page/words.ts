@@ -6,7 +6,11 @@ const CONTEXT = 60;
 /** The words that are selected within an element, or the place of the cursor in it. */
 export function chosenWords(within: HTMLElement, selection: Selection | null): Words | undefined {
   if (!selection || selection.rangeCount === 0) return undefined;
-  const range = selection.getRangeAt(0);
+  return wordsOfRange(within, selection.getRangeAt(0));
+}
+
+/** The words of a range within an element, or the place between words where it is. */
+export function wordsOfRange(within: HTMLElement, range: Range): Words | undefined {
   if (!within.contains(range.startContainer) || !within.contains(range.endContainer)) {
     return undefined;
   }

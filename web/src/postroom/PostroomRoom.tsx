@@ -10,9 +10,9 @@ import { Unshown } from '../ui/Unshown';
 import { dateTime } from '../ui/time';
 
 const stateWords: Record<string, string> = {
-  WAITING: 'waiting',
-  SENT: 'sent',
-  FAILED: 'failed',
+  WAITING: say('postroom.waiting'),
+  SENT: say('postroom.sent'),
+  FAILED: say('postroom.failed'),
   NOT_NEEDED: say('postroom.not-needed-any-more'),
 };
 
@@ -55,10 +55,12 @@ function columns(onOpen: ((id: string) => void) | undefined, narrow: boolean): C
     {
       id: 'state',
       title: say('postroom.state'),
-      width: 110,
+      width: 150,
       cell: (mail) => (
         <span className={mail.state === 'WAITING' ? 'text-clay' : 'text-moss'}>
-          {stateWords[mail.state] ?? mail.state}
+          {mail.state === 'WAITING' && mail.goesAt
+            ? say('postroom.goes-at', { when: dateTime(mail.goesAt) })
+            : (stateWords[mail.state] ?? mail.state)}
         </span>
       ),
     },

@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client';
+import { lastMoment } from '../ui/lastMoment';
 
 type Calendar = Schemas['RouteCalendar'];
 export type Moment = Schemas['Moment'];
@@ -34,12 +35,7 @@ export function timeOf(at: string, zone: string): string {
 
 /** What ends with a day is shown on the last day on which it can still be done. */
 const shownOn = (moment: Moment, zone: string) =>
-  dayOf(
-    moment.kind === 'EXPIRY'
-      ? new Date(new Date(moment.at).getTime() - 1).toISOString()
-      : moment.at,
-    zone,
-  );
+  dayOf(moment.kind === 'EXPIRY' ? lastMoment(moment.at) : moment.at, zone);
 
 const monday = (iso: string) => {
   const at = new Date(`${iso}T00:00:00Z`).getTime();

@@ -6,7 +6,7 @@ afterEach(cleanup);
 
 it('answers with an option as it was written, whatever blanks are in it', () => {
   const onChange = vi.fn();
-  const type = choice.asked?.usual({ widthMm: 60, heightMm: 6 });
+  const type = choice.usual?.({ widthMm: 60, heightMm: 6 });
   const Input = choice.asked?.Input;
   if (!Input || type?.kind !== 'choice') throw new Error('no input');
   const options = ['case  of oak', 'crate'];

@@ -24,13 +24,23 @@ function ChoiceInput({ id, type, value, onChange, fault }: AskedProps) {
 }
 
 export const choice: FieldKind = {
-  settings: ['kind', 'options', 'hint', 'preset', 'required', 'when'],
+  settings: [
+    'kind',
+    'options',
+    'hint',
+    'preset',
+    'source',
+    'required',
+    'requiredWhen',
+    'when',
+    'repeats',
+  ],
   shown: (given) => ({ text: given.answer }),
+  called: 'templates.one-of-several',
+  usual: (size) => ({ kind: 'choice', required: true, hint: '', size, options: [], preset: '' }),
   asked: {
     Input: ChoiceInput,
-    called: 'templates.one-of-several',
     hint: (type) => (type.kind === 'choice' ? type.hint : ''),
     preset: (type) => (type.kind === 'choice' ? type.preset : ''),
-    usual: (size) => ({ kind: 'choice', required: true, hint: '', size, options: [], preset: '' }),
   },
 };

@@ -21,7 +21,17 @@ function DateInput({ id, type, value, onChange, fault }: AskedProps) {
 }
 
 export const date: FieldKind = {
-  settings: ['kind', 'hint', 'preset', 'limits', 'required', 'when'],
+  settings: [
+    'kind',
+    'hint',
+    'preset',
+    'source',
+    'limits',
+    'required',
+    'requiredWhen',
+    'when',
+    'repeats',
+  ],
   shown: ({ answer, language }) => ({
     text: /^\d{4}-\d{2}-\d{2}$/.test(answer)
       ? new Date(`${answer}T00:00:00Z`).toLocaleDateString(language, {
@@ -30,22 +40,22 @@ export const date: FieldKind = {
         })
       : '',
   }),
+  called: 'templates.date-kind',
+  usual: () => ({
+    kind: 'date',
+    required: true,
+    hint: '',
+    size: { widthMm: 34, heightMm: 6 },
+    preset: '',
+    least: '',
+    most: '',
+  }),
   asked: {
     Input: DateInput,
-    called: 'templates.date-kind',
     hint: (type) => (type.kind === 'date' ? type.hint : ''),
     preset: (type, { today }) => {
       if (type.kind !== 'date') return '';
       return type.preset === TODAY ? today : type.preset;
     },
-    usual: () => ({
-      kind: 'date',
-      required: true,
-      hint: '',
-      size: { widthMm: 34, heightMm: 6 },
-      preset: '',
-      least: '',
-      most: '',
-    }),
   },
 };

@@ -36,7 +36,15 @@ export type Setting =
   | 'whole'
   | 'limits'
   | 'statement'
-  | 'when';
+  | 'when'
+  | 'requiredWhen'
+  | 'source'
+  | 'repeats'
+  | 'lengths'
+  | 'pattern'
+  | 'currency'
+  | 'formula'
+  | 'gives';
 
 /** How one kind of signing field is named and looks while it is completed. */
 export type FieldKind = {
@@ -46,16 +54,16 @@ export type FieldKind = {
   settings: readonly Setting[];
   /** What stands in its place now. */
   shown: (given: Given) => { text: string; lines?: boolean } | { picture: string };
+  /** What the kind is called where a coordinator chooses it; none for one that only its own tag makes. */
+  called?: RoomCode;
+  /** The kind with its usual settings, for a field that was of another one. */
+  usual?: (size: Schemas['BoxSize']) => FieldType;
   /** How the party is asked for it; none for what the program or the mark fills in. */
   asked?: {
     Input: ComponentType<AskedProps>;
-    /** What the kind is called where a coordinator chooses it. */
-    called: RoomCode;
     hint: (type: FieldType) => string;
     /** What stands there before anything is typed. */
     preset: (type: FieldType, opening: Opening) => string;
-    /** The kind with its usual settings, for a field that was of another one. */
-    usual: (size: Schemas['BoxSize']) => FieldType;
   };
 };
 

@@ -1,14 +1,17 @@
 import { choice } from './choice';
+import { copy } from './copy';
 import { date } from './date';
 import { dateSigned } from './dateSigned';
 import { fullName } from './fullName';
 import { initials } from './initials';
 import { lines } from './lines';
+import { money } from './money';
 import { number } from './number';
 import type { FieldKind, Kind } from './kind';
 import { signature } from './signature';
 import { text } from './text';
 import { tick } from './tick';
+import { workedOut } from './workedOut';
 import type { Catalogue } from '../messages/catalogue';
 import type { Schemas } from '../api/client';
 
@@ -24,10 +27,13 @@ export const kinds: Record<Kind, FieldKind> = {
   date,
   tick,
   choice,
+  money,
+  copy,
+  worked_out: workedOut,
 };
 
-/** The kinds that a participant is asked for; a field of one of them may be settled to be any other. */
-export const askedKinds = (Object.keys(kinds) as Kind[]).filter((kind) => kinds[kind].asked);
+/** The kinds that a field with a word of its own may be settled to be. */
+export const settledKinds = (Object.keys(kinds) as Kind[]).filter((kind) => kinds[kind].called);
 
 /** What a field is called beside its party: a text by its own label, any other by its kind. */
 export function calledIn(words: Catalogue, field: Schemas['SigningField']): string {

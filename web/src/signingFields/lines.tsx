@@ -17,19 +17,19 @@ function LinesInput({ id, type, value, onChange, fault }: AskedProps) {
 }
 
 export const lines: FieldKind = {
-  settings: ['kind', 'hint', 'preset', 'required', 'when'],
+  settings: ['kind', 'hint', 'preset', 'source', 'required', 'requiredWhen', 'when', 'repeats'],
   shown: (given) => ({ text: given.answer, lines: true }),
+  called: 'templates.many-lines',
+  usual: () => ({
+    kind: 'lines',
+    required: true,
+    hint: '',
+    size: { widthMm: 120, heightMm: 24 },
+    preset: '',
+  }),
   asked: {
     Input: LinesInput,
-    called: 'templates.many-lines',
     hint: (type) => (type.kind === 'lines' ? type.hint : ''),
     preset: (type) => (type.kind === 'lines' ? type.preset : ''),
-    usual: () => ({
-      kind: 'lines',
-      required: true,
-      hint: '',
-      size: { widthMm: 120, heightMm: 24 },
-      preset: '',
-    }),
   },
 };

@@ -18,25 +18,36 @@ function NumberInput({ id, type, value, onChange, fault }: AskedProps) {
 
 /** A number is typed as the page's language writes it; the server reads it so, and strictly. */
 export const number: FieldKind = {
-  settings: ['kind', 'hint', 'preset', 'whole', 'limits', 'required', 'when'],
+  settings: [
+    'kind',
+    'hint',
+    'preset',
+    'source',
+    'whole',
+    'limits',
+    'required',
+    'requiredWhen',
+    'when',
+    'repeats',
+  ],
   shown: (given) => ({ text: given.answer }),
+  called: 'templates.number-kind',
+  usual: () => ({
+    kind: 'number',
+    required: true,
+    hint: '',
+    size: { widthMm: 34, heightMm: 6 },
+    preset: '',
+    whole: false,
+    least: '',
+    most: '',
+  }),
   asked: {
     Input: NumberInput,
-    called: 'templates.number-kind',
     hint: (type) => (type.kind === 'number' ? type.hint : ''),
     preset: (type, { language }) =>
       type.kind === 'number' && type.preset && Number.isFinite(Number(type.preset))
         ? new Intl.NumberFormat(language, { maximumFractionDigits: 20 }).format(Number(type.preset))
         : '',
-    usual: () => ({
-      kind: 'number',
-      required: true,
-      hint: '',
-      size: { widthMm: 34, heightMm: 6 },
-      preset: '',
-      whole: false,
-      least: '',
-      most: '',
-    }),
   },
 };

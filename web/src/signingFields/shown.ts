@@ -22,6 +22,20 @@ export function shownAmong<T extends Waits>(fields: T[], answers: Record<string,
   });
 }
 
+type May = Waits & { required: boolean; requiredWhen: Schemas['ShownWhen'] };
+
+/** Those of the fields that are asked for that can't be left empty; the server judges in the same way. */
+export function requiredAmong<T extends May>(fields: T[], answers: Record<string, string>): T[] {
+  const shown = shownAmong(fields, answers);
+  const names = new Set(shown.map(({ name }) => name));
+  const given = new Map(Object.entries(answers));
+  return shown.filter(
+    ({ required, requiredWhen }) =>
+      required ||
+      (names.has(requiredWhen.field) && met(requiredWhen, given.get(requiredWhen.field))),
+  );
+}
+
 function met(when: Schemas['ShownWhen'], answer = ''): boolean {
   const bare = answer.trim();
   return when.answer ? bare === when.answer : bare !== '';

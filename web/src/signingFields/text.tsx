@@ -16,13 +16,35 @@ function TextInput({ id, type, value, onChange, fault }: AskedProps) {
 }
 
 export const text: FieldKind = {
-  settings: ['kind', 'check', 'hint', 'preset', 'required', 'when'],
+  settings: [
+    'kind',
+    'check',
+    'lengths',
+    'pattern',
+    'hint',
+    'preset',
+    'source',
+    'required',
+    'requiredWhen',
+    'when',
+    'repeats',
+  ],
   shown: (given) => ({ text: given.answer }),
+  called: 'templates.line-of-text',
+  usual: (size) => ({
+    kind: 'text',
+    required: true,
+    hint: '',
+    size,
+    check: 'ANY',
+    preset: '',
+    shortest: 0,
+    longest: 0,
+    pattern: '',
+  }),
   asked: {
     Input: TextInput,
-    called: 'templates.line-of-text',
     hint: (type) => (type.kind === 'text' ? type.hint : ''),
     preset: (type) => (type.kind === 'text' ? type.preset : ''),
-    usual: (size) => ({ kind: 'text', required: true, hint: '', size, check: 'ANY', preset: '' }),
   },
 };

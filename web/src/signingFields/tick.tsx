@@ -38,19 +38,19 @@ function TickInput({ id, type, value, onChange, fault }: AskedProps) {
 }
 
 export const tick: FieldKind = {
-  settings: ['kind', 'statement', 'hint', 'required', 'when'],
+  settings: ['kind', 'statement', 'hint', 'required', 'requiredWhen', 'when', 'repeats'],
   shown: (given) => ({ text: given.answer === TICKED ? '\u00d7' : '' }),
+  called: 'templates.tick-kind',
+  usual: () => ({
+    kind: 'tick',
+    required: true,
+    hint: '',
+    size: { widthMm: 6, heightMm: 6 },
+    statement: '',
+  }),
   asked: {
     Input: TickInput,
-    called: 'templates.tick-kind',
     hint: (type) => (type.kind === 'tick' ? type.hint : ''),
     preset: () => '',
-    usual: () => ({
-      kind: 'tick',
-      required: true,
-      hint: '',
-      size: { widthMm: 6, heightMm: 6 },
-      statement: '',
-    }),
   },
 };

@@ -7,14 +7,31 @@ import { SigningFieldInputs } from './SigningFieldInputs';
 afterEach(cleanup);
 
 const size = { widthMm: 60, heightMm: 6 };
-const party = { party: 'lender', sameAs: '', when: { field: '', answer: '' } };
+const party = {
+  party: 'lender',
+  sameAs: '',
+  when: { field: '', answer: '' },
+  requiredWhen: { field: '', answer: '' },
+  from: { kind: 'NOTHING' as const, name: '', raw: '', printed: '' },
+  repeats: 'USUAL' as const,
+};
 const fields: Schemas['SigningField'][] = [
   { ...party, name: 'lender_signature', label: 'signature', type: { kind: 'signature', size } },
   {
     ...party,
     name: 'lender_vat',
     label: 'VAT number',
-    type: { kind: 'text', size, required: true, hint: '', check: 'ANY', preset: '' },
+    type: {
+      kind: 'text',
+      size,
+      required: true,
+      hint: '',
+      check: 'ANY',
+      preset: '',
+      shortest: 0,
+      longest: 0,
+      pattern: '',
+    },
   },
 ];
 let now = fields;
@@ -32,7 +49,7 @@ function Shown({ more = [] }: { more?: string[] }) {
       key={field.name}
       field={field}
       called={field.label}
-      among={settled}
+      content={{ fields: [], parties: [], signingFields: settled }}
       onChange={(next) => setSettled(settled.map((one) => (one.name === next.name ? next : one)))}
     />
   ));
@@ -40,8 +57,8 @@ function Shown({ more = [] }: { more?: string[] }) {
 
 it('asks for a size of every kind, and for more only where the kind has more', () => {
   render(<Shown />);
-  expect(screen.getAllByRole('spinbutton')).toHaveLength(4);
-  expect(screen.getAllByRole('combobox')).toHaveLength(2);
+  expect(screen.getAllByRole('spinbutton')).toHaveLength(6);
+  expect(screen.getAllByRole('combobox')).toHaveLength(4);
   fireEvent.change(screen.getByLabelText('What VAT number has to be'), {
     target: { value: 'PHONE' },
   });
@@ -100,4 +117,17 @@ it('asks for a field with another one, and for that one always when there is no 
   cleanup();
   render(<Shown />);
   expect(screen.queryByLabelText('When VAT number is asked for')).toBeNull();
+});
+
+it('takes away what another kind can have no input for', () => {
+  render(<Shown more={['other']} />);
+  fireEvent.change(screen.getByLabelText('When VAT number is asked for'), {
+    target: { value: 'lender_other' },
+  });
+  expect(now[1]?.when.field).toBe('lender_other');
+  fireEvent.change(screen.getByLabelText('What VAT number is completed as'), {
+    target: { value: 'worked_out' },
+  });
+  expect(now[1]?.type.kind).toBe('worked_out');
+  expect(now[1]?.when.field).toBe('');
 });

@@ -3,7 +3,7 @@ import type { Schemas } from '../api/client';
 import { say } from '../messages/rooms';
 import type { Kind, Setting as SettingName } from '../signingFields/kind';
 import { TODAY } from '../signingFields/date';
-import { askedKinds, kinds } from '../signingFields/kinds';
+import { kinds, settledKinds } from '../signingFields/kinds';
 import { inputLook } from '../ui/parts';
 import {
   among,
@@ -14,7 +14,16 @@ import {
   type Option,
   type SettingProps,
 } from './settingParts';
-import { LimitsInput, StatementInput, WholeInput } from './valueSettings';
+import { RequiredWhenInput, WhenInput } from './conditionSettings';
+import { FormulaInput, GivesInput, RepeatsInput, SourceInput } from './sourceSettings';
+import {
+  CurrencyInput,
+  LengthsInput,
+  LimitsInput,
+  PatternInput,
+  StatementInput,
+  WholeInput,
+} from './valueSettings';
 
 type Check = Schemas['TextPlace']['check'];
 const checks: Record<Check, string> = {
@@ -60,6 +69,8 @@ export function SizeInput({
   );
 }
 
+const none: Schemas['ShownWhen'] = { field: '', answer: '' };
+
 /** What a participant is asked for may take several forms; what both have in common stays. */
 function KindInput({ called, field, onChange }: SettingProps) {
   return (
@@ -67,14 +78,20 @@ function KindInput({ called, field, onChange }: SettingProps) {
       <Choosing
         label={say('templates.kind-of', { called })}
         value={field.type.kind}
-        options={askedKinds.map((kind) => {
-          const code = kinds[kind].asked?.called;
+        options={settledKinds.map((kind) => {
+          const code = kinds[kind].called;
           return [kind, code ? say(code) : kind];
         })}
         onChange={(kind) => {
-          const usual = kinds[kind as Kind].asked?.usual(field.type.size);
-          const { required, hint } = settledOf(field);
-          if (usual) onChange(withPart({ ...field, type: usual }, { required, hint }));
+          const { asked, usual } = kinds[kind as Kind];
+          const { required = true, hint = '' } = settledOf(field);
+          const type = usual?.(field.type.size);
+          if (!type) return;
+          onChange(
+            asked
+              ? withPart({ ...field, type, sameAs: '' }, { required, hint })
+              : { ...field, type, sameAs: '', when: none, requiredWhen: none },
+          );
         }}
       />
     </Setting>
@@ -191,57 +208,6 @@ function RequiredInput({ called, field, onChange }: SettingProps) {
   );
 }
 
-/** Always, or only when the party has answered another of its fields, with anything or with a certain answer. */
-function WhenInput({ called, field, others, onChange }: SettingProps) {
-  const { when } = field;
-  if (!others.length && !when.field) return null;
-  const other = others.find((one) => one.name === when.field);
-  const options = other && (other.type.kind === 'tick' ? ['yes'] : settledOf(other).options);
-  const label = say('templates.answer-that-asks-for', {
-    other: other?.label ?? when.field,
-    called,
-  });
-  const set = (answer: string) => onChange({ ...field, when: { ...when, answer } });
-  return (
-    <>
-      <Setting title={say('templates.asked-for')}>
-        <Choosing
-          label={say('templates.when-asked-for', { called })}
-          value={when.field}
-          options={[
-            ['', say('templates.always')],
-            ...others.map((one): Option => [one.name, say('templates.with', { field: one.label })]),
-            ...(when.field && !other
-              ? [[when.field, say('templates.with', { field: when.field })] as Option]
-              : []),
-          ]}
-          onChange={(next) => onChange({ ...field, when: { field: next, answer: '' } })}
-        />
-      </Setting>
-      {when.field && (other?.type.kind !== 'number' || when.answer) && (
-        <Setting className="w-36" title={say('templates.answered-with')}>
-          {options ? (
-            <Choosing
-              label={label}
-              value={when.answer}
-              options={[['', say('templates.any-answer')], ...among(options, when.answer)]}
-              onChange={set}
-            />
-          ) : (
-            <input
-              className={inputLook}
-              aria-label={label}
-              placeholder={say('templates.any-answer')}
-              value={when.answer}
-              onChange={(event) => set(event.target.value)}
-            />
-          )}
-        </Setting>
-      )}
-    </>
-  );
-}
-
 export const settingInputs: Record<SettingName, (props: SettingProps) => ReactElement | null> = {
   kind: KindInput,
   check: CheckInput,
@@ -253,4 +219,12 @@ export const settingInputs: Record<SettingName, (props: SettingProps) => ReactEl
   statement: StatementInput,
   required: RequiredInput,
   when: WhenInput,
+  requiredWhen: RequiredWhenInput,
+  source: SourceInput,
+  repeats: RepeatsInput,
+  lengths: LengthsInput,
+  pattern: PatternInput,
+  currency: CurrencyInput,
+  formula: FormulaInput,
+  gives: GivesInput,
 };

@@ -1,7 +1,9 @@
 import type { ReactNode } from 'react';
 import type { Schemas } from '../api/client';
 import type { FieldType, Kind } from '../signingFields/kind';
+import { kinds } from '../signingFields/kinds';
 import { inputLook } from '../ui/parts';
+import type { Settings } from './useTemplate';
 
 type Field = Schemas['SigningField'];
 
@@ -10,6 +12,9 @@ export type Settled = { kind: Kind; size: Schemas['BoxSize'] } & Partial<
   Pick<Schemas['TextPlace'], 'required' | 'hint' | 'check' | 'preset'> &
     Pick<Schemas['ChoicePlace'], 'options'> &
     Pick<Schemas['NumberPlace'], 'whole' | 'least' | 'most'> &
+    Pick<Schemas['TextPlace'], 'shortest' | 'longest' | 'pattern'> &
+    Pick<Schemas['MoneyPlace'], 'currency'> &
+    Pick<Schemas['WorkedOutPlace'], 'formula' | 'gives'> &
     Pick<Schemas['TickPlace'], 'statement'>
 >;
 
@@ -18,8 +23,23 @@ export type SettingProps = {
   field: Field;
   /** The other fields that the same party is asked for. */
   others: Field[];
+  /** What the field's content can come from, and who acts before. */
+  content: Pick<Settings, 'fields' | 'parties' | 'signingFields'>;
   onChange: (field: Field) => void;
 };
+
+/** What a field's inputs need to know of the template. */
+export function settingProps(
+  content: SettingProps['content'],
+  field: Field,
+  called: string,
+  onChange: (field: Field) => void,
+): SettingProps {
+  const others = content.signingFields.filter(
+    (one) => one.party === field.party && one.name !== field.name && kinds[one.type.kind].asked,
+  );
+  return { content, field, called, others, onChange };
+}
 
 export function settledOf(field: Field): Settled {
   return field.type;

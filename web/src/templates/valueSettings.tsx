@@ -62,3 +62,71 @@ export function StatementInput({ called, field, onChange }: SettingProps) {
     </Setting>
   );
 }
+
+/** How many characters a text has at least and at most; 0 for no limit. */
+export function LengthsInput({ called, field, onChange }: SettingProps) {
+  const { shortest = 0, longest = 0 } = settledOf(field);
+  const input = (side: 'shortest' | 'longest', value: number) => (
+    <Setting
+      className="w-24"
+      title={say(side === 'shortest' ? 'templates.shortest' : 'templates.longest')}
+    >
+      <input
+        type="number"
+        min="0"
+        max="200"
+        className={inputLook}
+        aria-label={say(side === 'shortest' ? 'templates.shortest-of' : 'templates.longest-of', {
+          called,
+        })}
+        value={value || ''}
+        onChange={({ target }) =>
+          onChange(withPart(field, { [side]: Math.trunc(target.valueAsNumber) || 0 }))
+        }
+      />
+    </Setting>
+  );
+  return (
+    <>
+      {input('shortest', shortest)}
+      {input('longest', longest)}
+    </>
+  );
+}
+
+/** How a text is written, character by character. */
+export function PatternInput({ called, field, onChange }: SettingProps) {
+  const id = useId();
+  return (
+    <Setting className="w-56" title={say('templates.pattern')}>
+      <input
+        className={inputLook}
+        aria-label={say('templates.pattern-of', { called })}
+        aria-describedby={id}
+        placeholder="@@ ####"
+        value={settledOf(field).pattern ?? ''}
+        onChange={(event) => onChange(withPart(field, { pattern: event.target.value }))}
+      />
+      <span id={id} className="text-soft">
+        {say('templates.pattern-hint')}
+      </span>
+    </Setting>
+  );
+}
+
+/** The currency of an amount, by its three letters. */
+export function CurrencyInput({ called, field, onChange }: SettingProps) {
+  return (
+    <Setting className="w-24" title={say('templates.currency')}>
+      <input
+        className={inputLook}
+        maxLength={3}
+        aria-label={say('templates.currency-of', { called })}
+        value={settledOf(field).currency ?? ''}
+        onChange={(event) =>
+          onChange(withPart(field, { currency: event.target.value.toUpperCase() }))
+        }
+      />
+    </Setting>
+  );
+}

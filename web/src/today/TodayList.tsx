@@ -3,6 +3,7 @@ import { Link, useNavigate } from 'react-router';
 import { Blind } from '../blind/Blind';
 import { say, type RoomCode } from '../messages/rooms';
 import type { Schemas } from '../api/client';
+import { lastMoment } from '../ui/lastMoment';
 import { Button } from '../ui/parts';
 import { dateTime, lasting, shortDate, until } from '../ui/time';
 import { waitingFor } from '../ui/words';
@@ -97,8 +98,7 @@ const nextWords: Record<Schemas['Next']['kind'], RoomCode> = {
 };
 
 /** What ends with a day is told by that day. */
-const momentOf = ({ kind, at }: Schemas['Next']) =>
-  kind === 'EXPIRY' ? new Date(new Date(at).getTime() - 1).toISOString() : at;
+const momentOf = ({ kind, at }: Schemas['Next']) => (kind === 'EXPIRY' ? lastMoment(at) : at);
 
 /** One list in groups under one header; a column that a group has nothing in gives its room to the one before. */
 export function TodayList({

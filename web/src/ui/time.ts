@@ -1,4 +1,6 @@
 import { say } from '../messages/rooms';
+import { lastMoment } from './lastMoment';
+
 const day = 24 * 60 * 60 * 1000;
 
 export function dateTime(iso: string): string {
@@ -11,7 +13,7 @@ export function date(iso: string): string {
 
 /** The last day on which something can be done that ends at a moment. */
 export function lastDay(end: string): string {
-  return date(new Date(new Date(end).getTime() - 1).toISOString());
+  return date(lastMoment(end));
 }
 
 /** How long something has been so: "today", "since yesterday", "for 5 days". */

@@ -8,7 +8,7 @@ import { caseKey } from '../names';
 import { useDraftAct } from '../useDraftAct';
 import type { Bench } from './bench';
 import { useClauseNames } from './cards/ChoiceCard';
-import { meant, type Known } from './meant';
+import { meant, ofParty, type Known } from './meant';
 import type { Further } from './SameWords';
 
 type Act = Schemas['WordingAct']['act'];
@@ -42,6 +42,18 @@ const acts: { act: Act; words: string; does: string; caret: boolean }[] = [
     act: 'INSERT_CLAUSE',
     words: say('templates.put-in-after-this-paragraph'),
     does: say('templates.put-it-in'),
+    caret: true,
+  },
+  {
+    act: 'INSERT_SIGNING_SET',
+    words: say('templates.put-in-the-signature-set-of'),
+    does: say('templates.put-it-in'),
+    caret: true,
+  },
+  {
+    act: 'INSERT_SIGNING_BLOCKS',
+    words: say('templates.put-in-blocks-for-all-who-sign'),
+    does: say('templates.put-them-in'),
     caret: true,
   },
 ];
@@ -78,7 +90,12 @@ export function ActsBar({
   const clauses = useClauseNames(act?.act === 'INSERT_CLAUSE');
   const known = act ? knownFor(detail, act.act, clauses) : [];
   const value = typed ?? (caret ? '' : firstWords(words.text));
-  const one = meant(value, known);
+  const alone = act?.act === 'INSERT_SIGNING_BLOCKS';
+  const one = alone
+    ? { name: '', label: '' }
+    : act?.act === 'INSERT' || act?.act === 'MARK_FIELD'
+      ? (ofParty(value, detail.content.parties) ?? meant(value, known))
+      : meant(value, known);
   const carryOut = useDraftAct(
     detail.id,
     (revision, body: Omit<Schemas['WordingAct'], 'revision'>) =>
@@ -111,7 +128,7 @@ export function ActsBar({
       <div className="flex items-center gap-2">
         <select
           aria-label={say('templates.what-to-do')}
-          className="min-h-8 max-w-40 rounded-sm border border-edge bg-sheet px-1"
+          className={`min-h-8 rounded-sm border border-edge bg-sheet px-1 ${alone ? 'flex-1' : 'max-w-40'}`}
           value={act.act}
           onChange={(event) => setChosen(event.target.value as Act)}
         >
@@ -122,6 +139,7 @@ export function ActsBar({
           ))}
         </select>
         <input
+          hidden={alone}
           ref={input}
           aria-label={say('templates.name')}
           list={list}
@@ -140,7 +158,7 @@ export function ActsBar({
         <p className="mr-auto min-w-0 truncate text-soft">
           {one && (
             <>
-              {say('templates.in-the-word-file')} <code>{tagFor(act.act, one.name)}</code>
+              {say('templates.in-the-word-file')} <code>{tagFor(act.act, one.name, detail)}</code>
               {one.label && <> {say('templates.new-here')}</>}
             </>
           )}
@@ -160,7 +178,12 @@ export function ActsBar({
 }
 
 /** The tag that an act puts into the Word file. */
-function tagFor(act: Act, name: string): string {
+function tagFor(act: Act, name: string, { content }: Bench['detail']): string {
+  if (act === 'INSERT_SIGNING_SET') return `{{${name}.signature}} …`;
+  if (act === 'INSERT_SIGNING_BLOCKS') {
+    const signing = content.parties.filter((party) => party.duty === 'SIGNS');
+    return signing.map(({ key }) => `{{${key}.signature}} …`).join(' ');
+  }
   const sign = { MARK_PASSAGE: '#', MARK_INVERTED_PASSAGE: '^', INSERT_CLAUSE: '>' }[act as string];
   return `{{${sign ?? ''}${name}}}`;
 }
@@ -169,6 +192,17 @@ function tagFor(act: Act, name: string): string {
 const firstWords = (text: string) =>
   text.replace(/\s+/g, ' ').trim().split(' ').slice(0, 4).join(' ');
 
+type Parties = Bench['detail']['content']['parties'];
+
+/** What each party can be given a place for. */
+const placesOf = (parties: Parties): Known[] =>
+  parties.flatMap((party) =>
+    Object.entries(marks).map(([kind, code]) => ({
+      name: `${party.key}.${kind}`,
+      label: say('templates.field-of-party', { party: party.label, field: say(code) }),
+    })),
+  );
+
 /** What words can be tied to by an act, in the coordinator's words. */
 export function knownFor({ content }: Bench['detail'], act: Act, clauses: string[]): Known[] {
   const { fields, rules, choices, parties } = content;
@@ -176,20 +210,16 @@ export function knownFor({ content }: Bench['detail'], act: Act, clauses: string
   const named = (things: Known[]) => things.map(({ name, label }) => ({ name, label }));
   switch (act) {
     case 'MARK_FIELD':
-      return [...named(all), ...named(rules)];
+      return [...named(all), ...named(rules), ...placesOf(parties)];
+    case 'INSERT_SIGNING_SET':
+      return parties
+        .filter((party) => party.duty === 'SIGNS')
+        .map(({ key, label }) => ({ name: key, label }));
     case 'INSERT':
       return [
         ...named(all),
         ...named(rules),
-        ...parties.flatMap((party) =>
-          Object.entries(marks).map(([kind, code]) => ({
-            name: `${party.key}.${kind}`,
-            label: say('templates.field-of-party', {
-              party: party.label,
-              field: say(code),
-            }),
-          })),
-        ),
+        ...placesOf(parties),
         { name: 'generated_on', label: say('templates.day-of-generation') },
         { name: 'agreement_number', label: say('templates.agreement-number') },
       ];

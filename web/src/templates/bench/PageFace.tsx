@@ -8,16 +8,18 @@ import type { Chosen } from '../../page/WordsLayer';
 import { focusWords } from '../../page/WordsLayer';
 import { ActorNote } from '../../page/ActorNote';
 import { calledIn } from '../../signingFields/kinds';
-import { Trouble, Waiting } from '../../ui/parts';
+import { Button, Trouble, Waiting } from '../../ui/parts';
 import { placesOf, type Thing } from '../../page/thing';
 import type { Sheet } from '../../page/useOpened';
 import { ActsBar } from './ActsBar';
 import type { Bench } from './bench';
 import { NotOnPage, offPage } from './NotOnPage';
+import { PlaceHere } from './PlaceHere';
 import { Route } from './Route';
 import { SameWords, type Further } from './SameWords';
 import { ThingCard } from './ThingCard';
 import { actingThings, dataThings } from './things';
+import { usePlacing } from './usePlacing';
 
 export type Opened = { key: string | undefined; party: string | undefined };
 
@@ -55,7 +57,7 @@ export function PageFace({
   );
   const right = useCallback(
     (of: Sheet): Thing[] =>
-      actingThings(of).map(({ party, ...thing }) => {
+      actingThings(of, settings.signingFields).map(({ party, ...thing }) => {
         const at = settings.parties.findIndex((one) => one.key === party);
         const label = settings.parties[at]?.label ?? say('templates.nobody', { party });
         const field = settings.signingFields.find(({ name }) => thing.key.endsWith(`.${name}`));
@@ -72,6 +74,15 @@ export function PageFace({
     setPlace(at);
     onOpened({ key, party: key === undefined ? opened.party : undefined });
   };
+  const openPlace = useCallback(
+    (key: string) => {
+      setPlace(undefined);
+      onOpened({ key, party: undefined });
+    },
+    [onOpened],
+  );
+  const { placing, carried, setCarried, move } = usePlacing(bench, openPlace);
+  const settling = !fixed && shown === 'names' && preview.of === 'names';
   const lines = sheet ? [...left(sheet), ...right(sheet)] : [];
   const off = offPage(settings, lines);
   const offOpen = off.some(({ key }) => key === opened.key);
@@ -85,6 +96,14 @@ export function PageFace({
         thing={key}
         walk={{ count, at: place ?? 0, onGo: (at) => open(key, at) }}
         onOpen={(next) => open(next, next === undefined ? undefined : 0)}
+        onCarry={
+          settling
+            ? (taken) => {
+                setCarried(taken);
+                open(undefined);
+              }
+            : undefined
+        }
       />
     );
   };
@@ -93,6 +112,16 @@ export function PageFace({
     <>
       <Trouble error={preview.error} />
       {further && <SameWords bench={bench} of={further} onDone={() => setFurther(undefined)} />}
+      <Trouble error={carried ? undefined : move.error} />
+      {carried && (
+        <div
+          role="status"
+          className="sticky top-0 z-30 flex items-center gap-3 border border-edge bg-sheet px-3 py-1.5 shadow-page"
+        >
+          <p className="mr-auto">{say('templates.is-being-moved', { called: carried.called })}</p>
+          <Button onClick={() => setCarried(undefined)}>{say('templates.leave-it')}</Button>
+        </div>
+      )}
       {!sheet && !preview.error && <Waiting what={say('templates.making-the-pages')} />}
       {sheet && (
         <AnnotatedPages
@@ -128,8 +157,9 @@ export function PageFace({
             ),
           }}
           opening={{ key: opened.key, place, onOpen: open, card }}
+          placing={settling ? placing : undefined}
           choosing={
-            !fixed && shown === 'names' && preview.of === 'names'
+            settling
               ? {
                   chosen,
                   onChosen: (next) => {
@@ -140,25 +170,51 @@ export function PageFace({
                     wanted.current = input.current === null;
                     input.current?.focus();
                   },
-                  acts: chosen && (
-                    <ActsBar
-                      key={`${chosen.page} ${chosen.words.before} ${chosen.words.text}`}
-                      bench={bench}
-                      words={chosen.words}
-                      input={input}
-                      wanted={wanted}
-                      onDone={(done) => {
-                        setFurther(done);
-                        // somebody may have chosen other words while this was being done
-                        setChosen((now) => (now === chosen ? undefined : now));
-                        if (stillThere.current === chosen) focusWords(chosen.page);
-                      }}
-                      onLeave={() => {
-                        setChosen(undefined);
-                        focusWords(chosen.page);
-                      }}
-                    />
-                  ),
+                  acts:
+                    chosen && carried ? (
+                      <PlaceHere
+                        carried={carried}
+                        wanted={wanted}
+                        busy={move.isPending}
+                        error={move.error}
+                        onPlace={() => {
+                          const { name, occurrence } = carried;
+                          move.mutate(
+                            { name, occurrence, to: chosen.words },
+                            {
+                              onSuccess: () => {
+                                setChosen(undefined);
+                                focusWords(chosen.page);
+                              },
+                            },
+                          );
+                        }}
+                        onLeave={() => {
+                          setCarried(undefined);
+                          focusWords(chosen.page);
+                        }}
+                      />
+                    ) : (
+                      chosen && (
+                        <ActsBar
+                          key={`${chosen.page} ${chosen.words.before} ${chosen.words.text}`}
+                          bench={bench}
+                          words={chosen.words}
+                          input={input}
+                          wanted={wanted}
+                          onDone={(done) => {
+                            setFurther(done);
+                            // somebody may have chosen other words while this was being done
+                            setChosen((now) => (now === chosen ? undefined : now));
+                            if (stillThere.current === chosen) focusWords(chosen.page);
+                          }}
+                          onLeave={() => {
+                            setChosen(undefined);
+                            focusWords(chosen.page);
+                          }}
+                        />
+                      )
+                    ),
                 }
               : undefined
           }

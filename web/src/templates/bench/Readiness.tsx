@@ -3,6 +3,7 @@ import { answer, api, type Schemas } from '../../api/client';
 import { say } from '../../messages/rooms';
 import { Button, Trouble } from '../../ui/parts';
 import { useDraftAct } from '../useDraftAct';
+import { useKeeping } from '../useKeeping';
 import { allFields, type Bench } from './bench';
 import { keyOfSubject } from './things';
 
@@ -13,6 +14,7 @@ type Obstacle = Schemas['Obstacle'];
 export type Spot = { open: string } | { party: string } | { face: 'sending' };
 
 const tidied = ['tracked-changes', 'comments'];
+const grown = ['row-exact-height', 'line-exact-height'];
 
 /** What still stands in the way of publishing: one line that opens in place, each entry with the way to its spot. */
 export function Readiness({ bench, onGo }: { bench: Bench; onGo: (spot: Spot) => void }) {
@@ -40,6 +42,7 @@ export function Readiness({ bench, onGo }: { bench: Bench; onGo: (spot: Spot) =>
       ),
     bench.took,
   );
+  const grow = useKeeping(bench);
   if (!count && !advice.length) {
     return (
       <p className="flex min-h-8 items-center text-moss">
@@ -85,7 +88,7 @@ export function Readiness({ bench, onGo }: { bench: Bench; onGo: (spot: Spot) =>
               {say('templates.accept-all-changes-and-delete')}
             </Button>
           )}
-          <Trouble error={tidy.error ?? rename.error} />
+          <Trouble error={tidy.error ?? rename.error ?? grow.error} />
           {advice.length > 0 && (
             <>
               <h2 className="pt-1 text-lg">
@@ -95,6 +98,17 @@ export function Readiness({ bench, onGo }: { bench: Bench; onGo: (spot: Spot) =>
                 {advice.map((one, i) => (
                   <Line key={i} diagnostic={one}>
                     <ToSpot spot={spotOfAdvice(one, bench)} onGo={onGo} />
+                    {grown.includes(one.code) &&
+                      one.names.map((name) => (
+                        <Button
+                          key={name}
+                          className="mt-1 mr-2"
+                          disabled={bench.fixed || grow.isPending}
+                          onClick={() => grow.mutate(name)}
+                        >
+                          {say('templates.let-it-grow')}
+                        </Button>
+                      ))}
                     {one.code === 'names-alike' &&
                       alike(one.names).map(([from, to]) => (
                         <Button

@@ -8,6 +8,7 @@ import { Places, type Walk } from './cards/parts';
 import { RuleCard } from './cards/RuleCard';
 import { SigningCard } from './cards/SigningCard';
 import { subjectOfKey } from './things';
+import type { Carried } from './usePlacing';
 
 /** The card of a thing, by its key: everything that there is to settle about it. */
 export function ThingCard({
@@ -15,11 +16,14 @@ export function ThingCard({
   thing,
   walk,
   onOpen,
+  onCarry,
 }: {
   bench: Bench;
   thing: string;
   walk: Walk;
   onOpen: (key: string | undefined) => void;
+  /** Begins to move a signing field; without it none can be moved. */
+  onCarry?: ((carried: Carried) => void) | undefined;
 }) {
   const subject = subjectOfKey(thing);
   const { passages } = bench.detail;
@@ -53,7 +57,7 @@ export function ThingCard({
     case 'clause':
       return <ClauseCard bench={bench} number={subject.number} walk={walk} />;
     case 'signing':
-      return <SigningCard bench={bench} name={subject.name} walk={walk} />;
+      return <SigningCard bench={bench} name={subject.name} walk={walk} onCarry={onCarry} />;
     case 'own':
       return (
         <div className="flex flex-col gap-2">

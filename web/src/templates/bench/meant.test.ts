@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { meant } from './meant';
+import { meant, ofParty } from './meant';
 
 const known = [
   { name: 'lender_name', label: 'Who lends' },
@@ -27,4 +27,17 @@ test('a name that nobody has yet is taken as it is, and nothing is no name', () 
   expect(meant('*cover', known)).toEqual({ name: '*cover', label: '' });
   expect(meant('  ', known)).toBeUndefined();
   expect(meant('…', known)).toBeUndefined();
+});
+
+test('a party and what it completes is a signing field of that party', () => {
+  const parties = [
+    { key: 'lender', label: 'Lender' },
+    { key: 'museum', label: 'The museum' },
+  ];
+  expect(ofParty('Lender, VAT number', parties)).toEqual({ name: 'lender.vat_number', label: '' });
+  expect(ofParty('the museum: position', parties)?.name).toBe('museum.position');
+  expect(ofParty('museum, position', parties)?.name).toBe('museum.position');
+  expect(ofParty('Courier, position', parties)).toBeUndefined();
+  expect(ofParty('Lender', parties)).toBeUndefined();
+  expect(ofParty('Lender, ', parties)).toBeUndefined();
 });

@@ -25,3 +25,16 @@ export function meant(typed: string, known: Known[]): Meant | undefined {
   const name = nameFor(words);
   return name ? { name, label: words } : undefined;
 }
+
+/** A party and, after a comma or a colon, something that it is to complete, such as “Lender, VAT number”; else undefined. */
+export function ofParty(
+  typed: string,
+  parties: { key: string; label: string }[],
+): Meant | undefined {
+  const comma = typed.search(/[,:]/);
+  if (comma < 0) return undefined;
+  const said = typed.slice(0, comma).trim().toLowerCase();
+  const party = parties.find(({ key, label }) => label.toLowerCase() === said || key === said);
+  const word = nameFor(typed.slice(comma + 1).trim());
+  return party && word ? { name: `${party.key}.${word}`, label: '' } : undefined;
+}

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../../api/client';
 import type { Detail } from './bench';
-import { dataThings, keyOfSubject, subjectOfKey, type Subject } from './things';
+import { dataThings, keyOfSubject, placedAs, subjectOfKey, type Subject } from './things';
 
 const field = (name: string, label: string, more: Partial<Schemas['Field']> = {}) => ({
   name,
@@ -129,4 +129,27 @@ it('every thing has an address that leads back to it', () => {
     const read = subjectOfKey(wrong);
     expect(read === undefined || read.kind === 'field').toBe(true);
   }
+});
+
+describe('a place of a signing field', () => {
+  const of = (name: string, sameAs = ''): Schemas['SigningField'] =>
+    ({ name, sameAs }) as Schemas['SigningField'];
+  const known = [of('lender_signature'), of('lender_line_2')];
+
+  it('belongs to the field of its name, or of the name before a number', () => {
+    expect(placedAs(of('lender_signature'), known)).toEqual({
+      name: 'lender_signature',
+      occurrence: 0,
+    });
+    expect(placedAs(of('lender_signature_3'), known)).toEqual({
+      name: 'lender_signature',
+      occurrence: 2,
+    });
+  });
+
+  it('keeps a number that is its own name, and shows the answer of another', () => {
+    expect(placedAs(of('lender_line_2'), known)).toEqual({ name: 'lender_line_2', occurrence: 0 });
+    expect(placedAs(of('lender_signature_2', 'lender_signature'), known).occurrence).toBe(0);
+    expect(placedAs(of('nobody_9'), known)).toEqual({ name: 'nobody_9', occurrence: 0 });
+  });
 });

@@ -1,3 +1,4 @@
+import type { Schemas } from '../../api/client';
 import { say } from '../../messages/rooms';
 import { byKey, valueKey, type Line } from '../../page/printed';
 import type { Thing } from '../../page/thing';
@@ -186,13 +187,33 @@ export function caseLabel({ content }: Pick<Detail, 'content'>, { name }: Passag
   );
 }
 
+/**
+ * The signing field of the template that a place belongs to, and which of the tags that say the same it is, from 0: a field that
+ * stands in several places has a number behind its name from the second on.
+ */
+export function placedAs(
+  placed: Schemas['SigningField'],
+  known: Schemas['SigningField'][],
+): { name: string; occurrence: number } {
+  const name = placed.sameAs || placed.name;
+  if (known.some((one) => one.name === name)) return { name, occurrence: 0 };
+  const numbered = /^(.+)_(\d+)$/.exec(name);
+  const [, base = '', number = ''] = numbered ?? [];
+  return known.some((one) => one.name === base)
+    ? { name: base, occurrence: Number(number) - 1 }
+    : { name, occurrence: 0 };
+}
+
 /** What the right margin tells of: the places of signing fields. */
-export function actingThings(sheet: Sheet): (Thing & { party: string })[] {
+export function actingThings(
+  sheet: Sheet,
+  fields: Schemas['SigningField'][],
+): (Thing & { party: string })[] {
   const things = new Map<string, Thing & { party: string }>();
   for (const { field, page, x, y, width, height } of sheet.pages.fields) {
     const { party } = field;
     // a field that is filled again at another place is the same one
-    const name = field.sameAs || field.name;
+    const { name } = placedAs(field, fields);
     const known = things.get(name);
     const line = { page, x, y, width, height };
     if (known) known.lines.push(line);

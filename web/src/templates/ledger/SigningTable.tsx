@@ -9,7 +9,7 @@ import { Button } from '../../ui/parts';
 import type { Bench } from '../bench/bench';
 import { keyOfSubject } from '../bench/things';
 import { settingInputs, SizeInput } from '../settingInputs';
-import type { SettingProps } from '../settingParts';
+import { settingProps, type SettingProps } from '../settingParts';
 import { cellLook, LedgerTable, type LedgerColumn } from './LedgerTable';
 
 type Field = Schemas['SigningField'];
@@ -19,7 +19,17 @@ const compared: { setting: Setting; title: string; width: string }[] = [
   { setting: 'kind', title: say('templates.kind'), width: '10rem' },
   { setting: 'required', title: say('templates.required'), width: '5rem' },
 ];
-const further: Setting[] = ['check', 'hint', 'options', 'preset', 'when'];
+/** What else is settled in a table; what takes an explanation or several inputs is settled in the card. */
+const further: Setting[] = [
+  'check',
+  'hint',
+  'options',
+  'preset',
+  'currency',
+  'whole',
+  'limits',
+  'when',
+];
 
 /** All signing fields: whose they are, their room on the page, and what their kinds let settle. */
 export function SigningTable({ bench }: { bench: Bench }) {
@@ -35,14 +45,8 @@ export function SigningTable({ bench }: { bench: Bench }) {
         (one) => changed.find(({ name }) => name === one.name) ?? one,
       ),
     });
-  const propsOf = (field: Field): SettingProps => ({
-    called: calledIn(words, field),
-    field,
-    others: signingFields.filter(
-      (one) => one.party === field.party && one.name !== field.name && kinds[one.type.kind].asked,
-    ),
-    onChange: (next) => put([next]),
-  });
+  const propsOf = (field: Field): SettingProps =>
+    settingProps(bench.settings, field, calledIn(words, field), (next) => put([next]));
   const hasSetting = (field: Field, setting: Setting) =>
     kinds[field.type.kind].settings.includes(setting);
   const input = (field: Field, setting: Setting) => {

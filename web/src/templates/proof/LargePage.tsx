@@ -1,10 +1,11 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { say } from '../../messages/rooms';
 import type { Schemas } from '../../api/client';
 import { stacked } from '../../page/stack';
 import { pictureOf, type PageAt } from './Sheet';
 
 type ProofSpecimen = Schemas['ProofSpecimen'];
+type Risk = Schemas['LayoutRisk'];
 
 const NOTE = 58;
 
@@ -14,11 +15,14 @@ export function LargePage({
   file,
   of,
   at,
+  mend,
 }: {
   id: string;
   file: string;
   of: ProofSpecimen;
   at: PageAt;
+  /** Keeps signatures with the words before them; without it the wording can't be changed. */
+  mend?: ((risk: Risk) => ReactNode) | undefined;
 }) {
   const [height, setHeight] = useState(0);
   const [points, setPoints] = useState(842);
@@ -61,7 +65,7 @@ export function LargePage({
             style={{ top: tops[i] }}
           >
             <strong className="font-medium">{risk.message}</strong>{' '}
-            <span className="text-soft">{risk.cure}</span>
+            <span className="text-soft">{risk.cure}</span> {mend?.(risk)}
           </li>
         ))}
         {!risks.length && <li className="text-soft">{say('templates.no-risk-on-this-page')}</li>}

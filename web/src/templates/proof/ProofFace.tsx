@@ -3,6 +3,7 @@ import { say, type RoomCode } from '../../messages/rooms';
 import type { Schemas } from '../../api/client';
 import { Button, Empty, Trouble } from '../../ui/parts';
 import type { Bench } from '../bench/bench';
+import { useKeeping } from '../useKeeping';
 import { underWay, useDrawing, useProof, type Work } from '../useProof';
 import { LargePage } from './LargePage';
 import { Matrix } from './Matrix';
@@ -26,6 +27,7 @@ export function ProofFace({ bench }: { bench: Bench }) {
   const [at, setAt] = useState<PageAt>({ specimen: 0, page: 1 });
   const { work, proof, drawing, error, ask } = useProof(detail.id);
   const drawUp = useDrawing(detail, drawing, took);
+  const keep = useKeeping({ detail, took });
   const printing = ask.isPending || underWay(work);
   const { specimens } = settings;
   const set = (next: Specimen[]) => change({ ...settings, specimens: next });
@@ -67,7 +69,7 @@ export function ProofFace({ bench }: { bench: Bench }) {
           </a>
         )}
       </div>
-      <Trouble error={drawUp.error ?? error} />
+      <Trouble error={drawUp.error ?? keep.error ?? error} />
       {failed.map((reason) => (
         <p
           key={reason}
@@ -121,7 +123,24 @@ export function ProofFace({ bench }: { bench: Bench }) {
           ))}
         </ul>
         {current && large && shown && (
-          <LargePage id={detail.id} file={current.file} of={large} at={shown} />
+          <LargePage
+            id={detail.id}
+            file={current.file}
+            of={large}
+            at={shown}
+            mend={(risk) =>
+              risk.kind === 'SIGNATURE_ALONE' &&
+              !fixed && (
+                <Button
+                  className="mt-1"
+                  disabled={unsaved || keep.isPending}
+                  onClick={() => keep.mutate('')}
+                >
+                  {say('templates.keep-signatures-with-words')}
+                </Button>
+              )
+            }
+          />
         )}
       </div>
       {current && (

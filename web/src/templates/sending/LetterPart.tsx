@@ -7,6 +7,7 @@ import type { Bench } from '../bench/bench';
 import { Setting } from '../bench/cards/parts';
 import { stagesOf } from '../bench/routeOrder';
 import type { TermsProps } from './Terms';
+import { SpokenOptions } from '../../ui/SpokenOptions';
 
 type Occasion = 'INVITATION' | 'REMINDER' | 'WARNING';
 
@@ -186,11 +187,7 @@ function Preview({
             value={language}
             onChange={(event) => setLanguage(event.target.value)}
           >
-            <option value="">{say('templates.the-partys-own')}</option>
-            <option value="en">{say('templates.english')}</option>
-            <option value="de">{say('templates.german')}</option>
-            <option value="fr">{say('templates.french')}</option>
-            <option value="nl">{say('templates.dutch')}</option>
+            <SpokenOptions none={say('templates.the-partys-own')} />
           </select>
         </Setting>
         <Setting label={say('templates.with-the-data-of')}>

@@ -1,25 +1,19 @@
-import type { Schemas } from '../../../api/client';
+import { answer, api, type Schemas } from '../../../api/client';
 import { say } from '../../../messages/rooms';
-import { Button, inputLook } from '../../../ui/parts';
+import { Button, inputLook, Trouble } from '../../../ui/parts';
 import { dutyWords } from '../../../ui/words';
+import { useDraftAct } from '../../useDraftAct';
 import type { Bench } from '../bench';
 import { beforeSigners, completesLate } from '../routeOrder';
 import { Setting, tagOf } from './parts';
 import { PersonSourceInputs } from './PersonSourceInputs';
+import { SpokenOptions } from '../../../ui/SpokenOptions';
 
 type Party = Schemas['Party'];
 
-const languages = [
-  ['', say('templates.the-agreements-language')],
-  ['en', say('templates.english')],
-  ['de', say('templates.german')],
-  ['fr', say('templates.french')],
-  ['nl', say('templates.dutch')],
-] as const;
-
 /** Who acts: what they are called, their duty, when they take part, and how the person is found and spoken to. */
 export function PartyCard({
-  bench: { settings, fixed, change },
+  bench,
   party,
   onRemoved,
 }: {
@@ -27,6 +21,7 @@ export function PartyCard({
   party: Party;
   onRemoved: () => void;
 }) {
+  const { settings, fixed, change } = bench;
   const set = (part: Partial<Party>) =>
     change({
       ...settings,
@@ -81,11 +76,7 @@ export function PartyCard({
           value={party.language}
           onChange={(event) => set({ language: event.target.value })}
         >
-          {languages.map(([code, words]) => (
-            <option key={code} value={code}>
-              {words}
-            </option>
-          ))}
+          <SpokenOptions none={say('templates.the-agreements-language')} />
         </select>
       </Setting>
       {(party.duty === 'COMPLETES' || party.duty === 'APPROVES') && (
@@ -102,6 +93,7 @@ export function PartyCard({
         {hasFields ? say('templates.in-tags') : say('templates.no-field-in-the-wording')}{' '}
         <code>{tagOf(party.key, 'signature')}</code>
       </p>
+      {party.duty === 'SIGNS' && !fixed && <InitialsEverywhere bench={bench} party={party} />}
       {!hasFields && !fixed && (
         <Button
           className="self-start"
@@ -117,6 +109,46 @@ export function PartyCard({
         </Button>
       )}
     </fieldset>
+  );
+}
+
+/** The party's initials at the foot of every page, put into the Word file in one act. */
+function InitialsEverywhere({
+  bench: { detail, unsaved, took },
+  party,
+}: {
+  bench: Bench;
+  party: Party;
+}) {
+  const put = useDraftAct(
+    detail.id,
+    (revision, name: string) =>
+      answer(
+        api.POST('/api/v1/templates/{id}/wording/acts', {
+          params: { path: { id: detail.id } },
+          body: {
+            revision,
+            act: 'INITIALS_ON_EVERY_PAGE',
+            name,
+            label: '',
+            everywhere: false,
+            words: { text: '', before: '', after: '' },
+          },
+        }),
+      ),
+    ({ template }) => took(template),
+  );
+  return (
+    <>
+      <Button
+        className="self-start"
+        disabled={unsaved || put.isPending}
+        onClick={() => put.mutate(party.key)}
+      >
+        {say('templates.initials-on-every-page')}
+      </Button>
+      <Trouble error={put.error} />
+    </>
   );
 }
 

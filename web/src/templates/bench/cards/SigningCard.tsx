@@ -2,16 +2,28 @@ import { answer, api, type Schemas } from '../../../api/client';
 import { say } from '../../../messages/rooms';
 import { useSay } from '../../../messages/useSay';
 import { calledIn } from '../../../signingFields/kinds';
-import { inputLook, Trouble } from '../../../ui/parts';
+import { Button, inputLook, Trouble } from '../../../ui/parts';
 import { SigningFieldInputs } from '../../SigningFieldInputs';
 import { useDraftAct } from '../../useDraftAct';
+import { useKeeping } from '../../useKeeping';
 import type { Bench } from '../bench';
+import { kinOf, sized, type Carried } from '../usePlacing';
 import { Places, Setting, tagOf, type Walk } from './parts';
 
 type SigningField = Schemas['SigningField'];
 
 /** Everything that there is to settle about one signing field. */
-export function SigningCard({ bench, name, walk }: { bench: Bench; name: string; walk: Walk }) {
+export function SigningCard({
+  bench,
+  name,
+  walk,
+  onCarry,
+}: {
+  bench: Bench;
+  name: string;
+  walk: Walk;
+  onCarry?: ((carried: Carried) => void) | undefined;
+}) {
   const words = useSay();
   const { settings, fixed, change } = bench;
   const field = settings.signingFields.find((one) => one.name === name);
@@ -28,15 +40,70 @@ export function SigningCard({ bench, name, walk }: { bench: Bench; name: string;
         <SigningFieldInputs
           field={field}
           called={calledIn(words, field)}
-          among={settings.signingFields.filter((one) => one.party === field.party)}
+          content={settings}
           onChange={set}
         />
       </div>
       <Places walk={walk} />
+      <PlaceActs bench={bench} field={field} onCarry={onCarry} />
       <p className="text-soft">
         {say('templates.tag-in-the-word-file')} <code>{tagOf(field.party, wordOf(field))}</code>
       </p>
     </fieldset>
+  );
+}
+
+/** What can be done about where a field stands: moved, kept with its words, and others made as large. */
+function PlaceActs({
+  bench: { detail, settings, fixed, unsaved, took, change },
+  field,
+  onCarry,
+}: {
+  bench: Bench;
+  field: SigningField;
+  onCarry: ((carried: Carried) => void) | undefined;
+}) {
+  const words = useSay();
+  const keep = useKeeping({ detail, took });
+  const { widthMm, heightMm } = field.type.size;
+  const others = kinOf(settings.signingFields, field).filter(
+    ({ type: { size } }) => size.widthMm !== widthMm || size.heightMm !== heightMm,
+  );
+  if (fixed) return null;
+  const party = settings.parties.find((one) => one.key === field.party)?.label ?? field.party;
+  const called = `${party}, ${calledIn(words, field)}`;
+  return (
+    <>
+      <div className="flex flex-wrap gap-2">
+        {onCarry && (
+          <Button
+            disabled={unsaved}
+            onClick={() => onCarry({ name: field.name, occurrence: 0, called })}
+          >
+            {say('templates.move')}
+          </Button>
+        )}
+        <Button disabled={unsaved || keep.isPending} onClick={() => keep.mutate(field.name)}>
+          {say('templates.keep-with-words')}
+        </Button>
+        {others.length > 0 && (
+          <Button
+            onClick={() =>
+              change({
+                ...settings,
+                signingFields: settings.signingFields.map((one) =>
+                  others.includes(one) ? sized(one, field.type.size) : one,
+                ),
+              })
+            }
+          >
+            {say('templates.same-size-for-others', { count: others.length })}
+          </Button>
+        )}
+      </div>
+      {keep.isSuccess && <p role="status">{say('templates.is-kept-with-words')}</p>}
+      <Trouble error={keep.error} />
+    </>
   );
 }
 

@@ -23,15 +23,6 @@ public final class Demo {
         this.office = office;
     }
 
-    /** When the museum works. */
-    private static final String HOURS = """
-            {"revision":0,"workingDays":["MONDAY","TUESDAY","WEDNESDAY","THURSDAY","FRIDAY"],"opens":"08:30:00","closes":"17:30:00",
-             "holidays":[{"day":"2026-12-25","name":"Christmas Day","everyYear":true},
-                         {"day":"2026-12-26","name":"Second Christmas Day","everyYear":true},
-                         {"day":"2027-01-01","name":"New Year","everyYear":true},
-                         {"day":"2027-03-29","name":"Easter Monday","everyYear":false},
-                         {"day":"2027-05-14","name":"Founders’ Day","everyYear":true}]}""";
-
     public static void main(String[] args) {
         try {
             OfficeHand office = new OfficeHand(args[0], args[1], args[2]);
@@ -46,7 +37,7 @@ public final class Demo {
     }
 
     private void load() {
-        office.works(JSON.readTree(HOURS));
+        office.works(JSON.readTree(Documents.HOURS));
         loan = office.publish(office.settle(office.bringIn("Incoming loan", Documents.incomingLoan()), loanSettings()));
         licence = office.publish(
                 office.settle(office.bringIn("Image licence", Documents.imageLicence()), licenceSettings()));

@@ -5,6 +5,15 @@ import org.jalousie.core.wording.write.WordDraft;
 
 /** The museum's wordings, as Word files with tags. All people, places and objects are invented. */
 public final class Documents {
+    /** When the museum works. */
+    static final String HOURS = """
+            {"revision":0,"workingDays":["MONDAY","TUESDAY","WEDNESDAY","THURSDAY","FRIDAY"],"opens":"08:30:00","closes":"17:30:00",
+             "holidays":[{"day":"2026-12-25","name":"Christmas Day","everyYear":true},
+                         {"day":"2026-12-26","name":"Second Christmas Day","everyYear":true},
+                         {"day":"2027-01-01","name":"New Year","everyYear":true},
+                         {"day":"2027-03-29","name":"Easter Monday","everyYear":false},
+                         {"day":"2027-05-14","name":"Founders’ Day","everyYear":true}]}""";
+
     private Documents() {}
 
     /** An incoming loan: the conservator completes the condition, collections approve, the lender signs, then the director. */

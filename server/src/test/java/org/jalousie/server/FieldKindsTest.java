@@ -22,12 +22,6 @@ class FieldKindsTest {
     private final Office office = new Office(BED.address());
     private final Client anybody = new Client(BED.address());
 
-    private static ObjectNode field(ObjectNode content, String name) {
-        for (JsonNode one : content.get("signingFields"))
-            if (one.get("name").asString().equals(name)) return (ObjectNode) one;
-        throw new AssertionError("no field " + name);
-    }
-
     private static ObjectNode kind(ObjectNode field, String kind) {
         return field.putObject("type").put("kind", kind).put("required", true);
     }
@@ -45,25 +39,30 @@ class FieldKindsTest {
         JsonNode template = office.bringIn("Kinds", wording().bytes());
         ObjectNode content = (ObjectNode) template.get("content");
         for (JsonNode party : content.get("parties")) ((ObjectNode) party).put("language", "de");
-        kind(field(content, "lender_remarks"), "lines").put("required", false);
-        kind(field(content, "lender_strings"), "number")
+        kind(Office.signingField(content, "lender_remarks"), "lines").put("required", false);
+        kind(Office.signingField(content, "lender_strings"), "number")
                 .put("least", "1")
                 .put("most", "9000")
                 .put("preset", "zwei");
-        kind(field(content, "lender_since"), "date").put("most", "2030-12-31").put("preset", "today");
-        kind(field(content, "lender_rules"), "tick").put("statement", "The house rules hold.");
+        kind(Office.signingField(content, "lender_since"), "date")
+                .put("most", "2030-12-31")
+                .put("preset", "today");
+        kind(Office.signingField(content, "lender_rules"), "tick").put("statement", "The house rules hold.");
         JsonNode draft = office.settle(template, content);
         assertThat(draft.get("obstacles").toString())
                 .as("a preset that nobody could give")
                 .contains("Lender: strings");
-        field(content, "lender_strings")
+        Office.signingField(content, "lender_strings")
                 .withObject("type")
                 .put("preset", "")
                 .put("least", "10")
                 .put("most", "9");
         draft = office.settle(draft, content);
         assertThat(draft.get("obstacles").toString()).contains("10").contains("larger than");
-        field(content, "lender_strings").withObject("type").put("least", "1").put("most", "9000");
+        Office.signingField(content, "lender_strings")
+                .withObject("type")
+                .put("least", "1")
+                .put("most", "9000");
         draft = office.settle(draft, content);
         assertThat(draft.get("obstacles")).isEmpty();
         return office.publish(draft);
@@ -116,13 +115,6 @@ class FieldKindsTest {
                     .contains("Zwei Saiten neu. / Bogen folgt.")
                     .contains("The house rules hold.");
         }
-        assertThat(office.client
-                        .post("/api/v1/archive/" + number + "/verification", Map.of())
-                        .json()
-                        .get("documents")
-                        .get(0)
-                        .get("result")
-                        .get("findings"))
-                .isEmpty();
+        assertThat(office.findings(number)).isEmpty();
     }
 }

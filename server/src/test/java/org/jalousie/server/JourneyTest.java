@@ -122,14 +122,7 @@ class JourneyTest {
                         .status())
                 .isEqualTo(200);
         office.await(number, "COMPLETED");
-        assertThat(office.client
-                        .post("/api/v1/archive/" + number + "/verification", Map.of())
-                        .json()
-                        .get("documents")
-                        .get(0)
-                        .get("result")
-                        .get("findings"))
-                .isEmpty();
+        assertThat(office.findings(number)).isEmpty();
         assertThat(Wait.until(
                         "the registry's copy",
                         () -> office.mailTo(number, "registry@museum.example.org", "Completed:")))

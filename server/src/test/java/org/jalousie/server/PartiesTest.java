@@ -110,14 +110,7 @@ class PartiesTest {
         JsonNode completed = office.await(without, "COMPLETED");
         assertThat(completed.get("row").get("route")).hasSize(2);
         assertThat(record(without)).contains("Witness takes no part");
-        assertThat(office.client
-                        .post("/api/v1/archive/" + without + "/verification", Map.of())
-                        .json()
-                        .get("documents")
-                        .get(0)
-                        .get("result")
-                        .get("findings"))
-                .isEmpty();
+        assertThat(office.findings(without)).isEmpty();
         String with = office.generate(template, values("yes"));
         assertThat(fields(pdf(with))).contains("witness_signature");
         assertThat(office.show(with).get("row").get("route")).hasSize(3);
@@ -190,14 +183,7 @@ class PartiesTest {
             if (mail.get("kind").asString().equals("INVITATION"))
                 asked.add(mail.get("recipient").asString());
         assertThat(asked).containsExactlyInAnyOrder(IDA, NORA);
-        assertThat(office.client
-                        .post("/api/v1/archive/" + number + "/verification", Map.of())
-                        .json()
-                        .get("documents")
-                        .get(0)
-                        .get("result")
-                        .get("findings"))
-                .isEmpty();
+        assertThat(office.findings(number)).isEmpty();
     }
 
     @Test

@@ -119,6 +119,35 @@ class SendingTest {
     }
 
     @Test
+    void whatWaitedGoesWhenTheOfficeChangesItsHoursAndWhatCouldNeverGoIsNamed() {
+        String template = template(
+                "Never in hours",
+                sending -> sending.put("invitations", "OFFICE_HOURS").put("expiryDays", 30));
+        String brief = template(
+                "Brief", sending -> sending.put("invitations", "OFFICE_HOURS").put("expiryDays", 1));
+        rests();
+        String number = office.send(office.generate(template, Office.loanValues("Ida Marsh")));
+        String never = office.generate(brief, Office.loanValues("Ida Marsh"));
+        assertThat(office.show(never).get("obstacles").toString()).contains("doesn’t work before the last day");
+        assertThat(office.client
+                        .post("/api/v1/agreements/" + never + "/sending", Map.of())
+                        .text())
+                .contains("doesn’t work before the last day");
+        Wait.until(
+                "the mail that waits",
+                () -> office.mailsAbout(number).stream()
+                        .filter(one -> !one.get("goesAt").isNull())
+                        .findFirst());
+        office.worksDayAndNight();
+        Wait.until("what waited", () -> office.mailTo(number, LENDER, ""));
+        office.send(never);
+        assertThat(office.client
+                        .get("/api/v1/agreements/" + never + "/calendar?start=%2B999999999-12-31T23:59:59")
+                        .status())
+                .isEqualTo(422);
+    }
+
+    @Test
     void whoIsWaitedForIsWarnedOnceAndThePlanSaysSoBefore() {
         String template = template(
                 "Warned",
@@ -167,7 +196,7 @@ class SendingTest {
         String clean = office.agreementOf(office.request(template, Office.loanValues("Ida Marsh")));
         office.await(clean, "OUT");
         assertThat(office.show(clean).get("trail").toString()).contains("sent by the program");
-        Map<String, String> unreachable = Office.loanValues("Ida Marsh 𓀀");
+        Map<String, String> unreachable = Office.loanValues("Ida Marsh \ud83c\udfbb");
         String request = office.request(template, unreachable);
         String blocked = office.agreementOf(request);
         office.await(blocked, "CHECK");

@@ -82,7 +82,7 @@ class SigningFieldsTest {
                         + " {{museum.signature}}")
                 .bytes();
         assertThat(office.bringBack(back, without, Map.of()).get("obstacles").toString())
-                .contains("waits for another field that its party doesn’t complete");
+                .contains("is asked for, or required, by the answer to a field that its party doesn’t complete");
     }
 
     private String published() {

@@ -77,6 +77,10 @@ final class Acts {
         for (Participant one : parts) {
             if (agreement.standing(one.party()) != Standing.TURN) continue;
             Map<String, String> own = of(one.party(), asked, values);
+            agreement.fieldsOf(one.party()).stream()
+                    .map(SigningField::name)
+                    .filter(derived(command)::containsKey)
+                    .forEach(name -> own.put(name, derived(command).get(name)));
             events.add(
                     switch (one.duty()) {
                         case APPROVES -> new Event.Approved(one.party());
@@ -112,11 +116,16 @@ final class Acts {
         return command instanceof Command.Complete complete ? complete.values() : Map.of();
     }
 
+    private static Map<String, String> derived(Command command) {
+        if (command instanceof Command.Sign sign) return sign.derived();
+        return command instanceof Command.Complete complete ? complete.derived() : Map.of();
+    }
+
     private static Optional<Decision> refusal(List<SigningField> asked, Map<String, String> values) {
         Set<String> shown = ShownFields.among(asked, values);
         for (SigningField field : asked) {
             if (shown.contains(field.name())
-                    && field.type().required()
+                    && ShownFields.required(field, shown, values)
                     && Texts.bare(values.getOrDefault(field.name(), "")).isEmpty()) {
                 return Optional.of(refused(Message.of("field.required", "field", field.question())));
             }

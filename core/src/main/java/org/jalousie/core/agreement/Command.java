@@ -58,12 +58,25 @@ public sealed interface Command {
 
     record Consent(PartyKey party, String wording, Sha256 wordingHash) implements OfParty {}
 
-    record Complete(PartyKey party, Map<String, String> values) implements OfParty {}
+    /** @param derived what the program worked out or copied into fields of the party, as it is kept */
+    record Complete(PartyKey party, Map<String, String> values, Map<String, String> derived) implements OfParty {
+        public Complete(PartyKey party, Map<String, String> values) {
+            this(party, values, Map.of());
+        }
+    }
 
     record Approve(PartyKey party) implements OfParty {}
 
-    /** @param markImage the picture of the mark */
-    record Sign(PartyKey party, Map<String, String> values, String mark, Sha256 markImage) implements OfParty {}
+    /**
+     * @param derived what the program worked out or copied into fields of the party, as it is kept
+     * @param markImage the picture of the mark
+     */
+    record Sign(PartyKey party, Map<String, String> values, Map<String, String> derived, String mark, Sha256 markImage)
+            implements OfParty {
+        public Sign(PartyKey party, Map<String, String> values, String mark, Sha256 markImage) {
+            this(party, values, Map.of(), mark, markImage);
+        }
+    }
 
     record Decline(PartyKey party, String reason) implements OfParty {}
 }

@@ -4,10 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.jalousie.core.data.ValueReader;
+import org.jalousie.core.lettering.Glyphs;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
-import org.jalousie.core.placement.Glyphs;
+import org.jalousie.core.placement.PlacedField;
+import org.jalousie.core.placement.Room;
 
 /** What still stands in the way of sending. */
 public final class Readiness {
@@ -29,6 +31,12 @@ public final class Readiness {
             }
             Glyphs.unprintable(Message.of("print.name-of", "party", one.label(), "name", one.name()), one.name())
                     .ifPresent(obstacles::add);
+            agreement.fieldsOf(one.party()).stream()
+                    .flatMap(field -> Room.faultOfName(field.type(), one.name()).stream())
+                    .findFirst()
+                    .filter(fault -> Glyphs.firstMissing(one.name()).isEmpty())
+                    .ifPresent(fault ->
+                            obstacles.add(Message.of("ready.name-too-wide", "party", one.label(), "name", one.name())));
             Glyphs.unprintable(Message.of("print.label-of", "party", one.label()), one.label())
                     .map(fault -> Message.of("ready.of-template", "fault", fault))
                     .ifPresent(obstacles::add);
@@ -37,6 +45,10 @@ public final class Readiness {
             if (one.duty() == Duty.SIGNS && !signature)
                 obstacles.add(Message.of("ready.no-signature", "party", one.label()));
         }
+        for (PlacedField placed : agreement.fields())
+            Room.faultOfDatum(placed.field())
+                    .ifPresent(fault -> obstacles.add(
+                            Message.of("ready.copy", "field", placed.field().title(), "fault", fault)));
         String template = agreement.created().template();
         Glyphs.unprintable(Message.of("print.template", "template", template), template)
                 .map(fault -> Message.of("ready.of-template", "fault", fault))

@@ -1,17 +1,18 @@
 package org.jalousie.core.evidence;
 
 import java.io.IOException;
-import java.io.InputStream;
-import java.util.ArrayList;
-import java.util.List;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
-import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.PDResources;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
-import org.apache.pdfbox.pdmodel.font.PDFont;
-import org.apache.pdfbox.pdmodel.font.PDType0Font;
-import org.jalousie.core.placement.FormFont;
-import org.jalousie.core.placement.Glyphs;
+import org.apache.pdfbox.pdmodel.common.PDStream;
+import org.jalousie.core.lettering.Ink;
+import org.jalousie.core.lettering.SetLine;
+import org.jalousie.core.lettering.TextBox;
+import org.jalousie.core.lettering.TypeSetter;
 
 /** Sets lines of text on A4 pages, breaking lines and pages as needed. Measures are PDF points. */
 final class RecordPage implements AutoCloseable {
@@ -19,15 +20,15 @@ final class RecordPage implements AutoCloseable {
     private static final float WIDTH = PDRectangle.A4.getWidth() - 2 * MARGIN;
 
     private final PDDocument document;
-    private final PDFont font;
-    private PDPageContentStream content;
+    private final TypeSetter setter = TypeSetter.here();
+    private final Ink ink;
+    private PDPage page;
+    private StringBuilder content = new StringBuilder();
     private float y;
 
     RecordPage(PDDocument document) throws IOException {
         this.document = document;
-        try (InputStream in = FormFont.open()) {
-            font = PDType0Font.load(document, in, true);
-        }
+        this.ink = new Ink(document);
         newPage();
     }
 
@@ -49,58 +50,34 @@ final class RecordPage implements AutoCloseable {
     }
 
     private void lines(String text, float size, float indent, float grey) throws IOException {
-        for (String line : broken(Glyphs.printable(text), size, WIDTH - indent)) {
+        for (SetLine line : TextBox.lines(text, WIDTH - indent, size, setter)) {
             if (y < MARGIN) newPage();
-            content.beginText();
-            content.setNonStrokingColor(grey);
-            content.setFont(font, size);
-            content.newLineAtOffset(MARGIN + indent, y - size);
-            content.showText(line);
-            content.endText();
+            content.append(ink.show(line, size, MARGIN + indent, y - size, grey, page.getResources()));
             y -= size * 1.3f;
         }
     }
 
-    private List<String> broken(String text, float size, float width) throws IOException {
-        List<String> lines = new ArrayList<>();
-        StringBuilder line = new StringBuilder();
-        for (String word : text.split(" ")) {
-            while (wide(word, size, width)) {
-                int fits = word.length();
-                while (fits > 1 && wide(word.substring(0, fits), size, width)) fits--;
-                if (line.length() > 0) lines.add(line.toString());
-                line.setLength(0);
-                lines.add(word.substring(0, fits));
-                word = word.substring(fits);
-            }
-            String longer = line.length() == 0 ? word : line + " " + word;
-            if (wide(longer, size, width)) {
-                lines.add(line.toString());
-                line.setLength(0);
-                line.append(word);
-            } else {
-                line.setLength(0);
-                line.append(longer);
-            }
-        }
-        lines.add(line.toString());
-        return lines;
-    }
-
-    private boolean wide(String text, float size, float width) throws IOException {
-        return font.getStringWidth(text) / 1000 * size > width;
-    }
-
     private void newPage() throws IOException {
-        close();
-        PDPage page = new PDPage(PDRectangle.A4);
+        finish();
+        page = new PDPage(PDRectangle.A4);
+        page.setResources(new PDResources());
         document.addPage(page);
-        content = new PDPageContentStream(document, page);
         y = PDRectangle.A4.getHeight() - MARGIN;
+    }
+
+    private void finish() throws IOException {
+        if (page == null) return;
+        PDStream stream = new PDStream(document);
+        try (OutputStream out = stream.createOutputStream(COSName.FLATE_DECODE)) {
+            out.write(content.toString().getBytes(StandardCharsets.US_ASCII));
+        }
+        page.setContents(stream);
+        content = new StringBuilder();
     }
 
     @Override
     public void close() throws IOException {
-        if (content != null) content.close();
+        finish();
+        ink.close();
     }
 }

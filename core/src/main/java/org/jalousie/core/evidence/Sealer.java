@@ -139,11 +139,13 @@ public final class Sealer {
         try (PDDocument document = Loader.loadPDF(pdf)) {
             PDAcroForm form = document.getDocumentCatalog().getAcroForm();
             Set<COSDictionary> changed = new HashSet<>();
-            for (Map.Entry<String, String> entry : act.values().entrySet()) {
-                PDTextField field = textField(form, entry.getKey());
-                field.setValue(entry.getValue());
-                changed.add(field.getCOSObject());
-                touchAppearance(field, changed);
+            try (WordsDrawing words = WordsDrawing.in(document)) {
+                for (Map.Entry<String, String> entry : act.values().entrySet()) {
+                    PDTextField field = textField(form, entry.getKey());
+                    words.fill(field, entry.getValue());
+                    changed.add(field.getCOSObject());
+                    touchAppearance(field, changed);
+                }
             }
             for (String name : act.marked()) {
                 PDTextField field = textField(form, name);

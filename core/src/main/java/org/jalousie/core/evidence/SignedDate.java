@@ -4,7 +4,7 @@ import java.time.LocalDate;
 import java.util.Locale;
 import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Value;
-import org.jalousie.core.placement.Glyphs;
+import org.jalousie.core.lettering.Glyphs;
 
 /** The date of signing as it stands in the document: printed like the document's other dates. */
 public final class SignedDate {

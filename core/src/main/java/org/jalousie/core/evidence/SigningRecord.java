@@ -127,7 +127,7 @@ public final class SigningRecord {
         boolean headed = false;
         for (SigningField field : agreement.fields().stream()
                 .map(PlacedField::field)
-                .filter(SigningField::asked)
+                .filter(field -> field.sameAs().isEmpty())
                 .distinct()
                 .toList()) {
             Optional<String> told = field.type().told(agreement.values().getOrDefault(field.name(), ""));

@@ -1,13 +1,15 @@
 package org.jalousie.core.placement;
 
 import java.util.Optional;
+import org.jalousie.core.data.FieldType;
+import org.jalousie.core.messages.Message;
 
 /**
  * A kind of signing field that the party is asked for. Its answer is printed as it was given, on a line, and told in the
  * signing record, unless the kind says otherwise.
  */
 public sealed interface AskedPlace extends SigningFieldType
-        permits TextPlace, LinesPlace, NumberPlace, DatePlace, TickPlace, ChoicePlace {
+        permits TextPlace, LinesPlace, NumberPlace, DatePlace, TickPlace, ChoicePlace, MoneyPlace {
     /** Said beside the input; may be empty. */
     String hint();
 
@@ -19,6 +21,23 @@ public sealed interface AskedPlace extends SigningFieldType
     @Override
     default boolean lined() {
         return true;
+    }
+
+    /** What an answer is, for what is worked out from it. */
+    default FieldType gives() {
+        return FieldType.TEXT;
+    }
+
+    /** What is wrong with an answer by itself, wherever it is printed; empty when nothing is. @param answer not empty */
+    default Optional<Message> wrong(String answer) {
+        return Optional.empty();
+    }
+
+    @Override
+    default Optional<Message> fault(String answer) {
+        if (answer.isEmpty()) return Optional.empty();
+        Optional<Message> wrong = wrong(answer);
+        return wrong.isPresent() ? wrong : Room.fault(this, answer);
     }
 
     @Override

@@ -18,13 +18,14 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDResources;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.jalousie.core.lettering.FormFont;
 
 /**
  * The font of the signing fields, whole, so that any text can be filled in later. It is embedded once at start and then copied in
  * its compressed form: parsing and compressing it anew cost a third of making a document (measured: 40 ms of 130).
  */
 final class BodyFont {
-    private static final COSName NAME = COSName.getPDFName("Body");
+    static final COSName NAME = COSName.getPDFName("Body");
     private static final byte[] CARRIER = carrier();
 
     private BodyFont() {}

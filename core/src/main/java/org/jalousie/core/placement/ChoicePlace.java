@@ -37,9 +37,14 @@ public record ChoicePlace(boolean required, String hint, BoxSize size, List<Stri
     }
 
     @Override
-    public Optional<Message> fault(String answer) {
-        if (answer.isEmpty() || options.contains(answer)) return Optional.empty();
+    public Optional<Message> wrong(String answer) {
+        if (options.contains(answer)) return Optional.empty();
         return Optional.of(Message.of("field.not-an-option", "options", String.join(", ", options)));
+    }
+
+    @Override
+    public SigningFieldType beginning(String raw) {
+        return raw.isBlank() || fault(raw).isPresent() ? this : new ChoicePlace(required, hint, size, options, raw);
     }
 
     @Override
@@ -54,7 +59,7 @@ public record ChoicePlace(boolean required, String hint, BoxSize size, List<Stri
         for (String option : options) {
             if (option.isEmpty()) return Optional.of(Message.of("field.options-blank"));
             if (!seen.add(option)) return Optional.of(Message.of("field.options-twice", "option", option));
-            Optional<Message> unusable = TextPlace.USUAL.fault(option);
+            Optional<Message> unusable = Room.fault(this, option);
             if (unusable.isPresent())
                 return Optional.of(Message.of("field.options-fault", "option", option, "fault", unusable.get()));
         }

@@ -38,6 +38,11 @@ public record DatePlace(boolean required, String hint, BoxSize size, String pres
         return KIND;
     }
 
+    @Override
+    public FieldType gives() {
+        return FieldType.DATE;
+    }
+
     /** The page gives dates as calendars keep them, whatever language they are shown in. */
     @Override
     public String taken(String typed, Typing typing) throws ValueReader.Unreadable {
@@ -45,8 +50,7 @@ public record DatePlace(boolean required, String hint, BoxSize size, String pres
     }
 
     @Override
-    public Optional<Message> fault(String answer) {
-        if (answer.isEmpty()) return Optional.empty();
+    public Optional<Message> wrong(String answer) {
         Optional<Message> unreadable = AskedValue.fault(FieldType.DATE, answer);
         if (unreadable.isPresent()) return unreadable;
         LocalDate day = ((Value.Day) AskedValue.value(FieldType.DATE, answer).orElseThrow()).date();
@@ -55,6 +59,11 @@ public record DatePlace(boolean required, String hint, BoxSize size, String pres
         if (!most.isEmpty() && day.isAfter(LocalDate.parse(most)))
             return Optional.of(Message.of("field.not-after", "day", LocalDate.parse(most)));
         return Optional.empty();
+    }
+
+    @Override
+    public SigningFieldType beginning(String raw) {
+        return raw.isBlank() || fault(raw).isPresent() ? this : new DatePlace(required, hint, size, raw, least, most);
     }
 
     @Override

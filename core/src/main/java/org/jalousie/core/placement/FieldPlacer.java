@@ -45,6 +45,9 @@ public final class FieldPlacer {
     /** Name of the signature field that takes the office's seal. */
     public static final String OFFICE_SEAL = "office_seal";
 
+    /** Name of the font of the form, which is there whole. */
+    public static final COSName FONT = BodyFont.NAME;
+
     /** The flag of a text field for several lines (ISO 32000-1 §12.7.4.3, Table 228). */
     private static final int MULTILINE = 1 << 12;
 
@@ -154,7 +157,7 @@ public final class FieldPlacer {
         widgetDictionary.setString(COSName.TU, field.title());
         if (!signing) {
             // many lines in size 0 are set as large as they fit (ISO 32000-1 §12.7.3.3)
-            String points = field.type().manyLines() ? "0" : field.type().size().heightMm() < 8 ? "10" : "12";
+            String points = field.type().manyLines() ? "0" : String.valueOf((int) Room.typeSize(field.type()));
             widgetDictionary.setString(COSName.DA, "/Body " + points + " Tf 0 g");
             if (field.type().manyLines()) widgetDictionary.setInt(COSName.FF, MULTILINE);
         }

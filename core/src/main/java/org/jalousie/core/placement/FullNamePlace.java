@@ -26,7 +26,7 @@ public record FullNamePlace(BoxSize size) implements SigningFieldType {
 
     @Override
     public Printed printed(PartyAct act) {
-        return new Printed.Words(Glyphs.printable(act.name()));
+        return new Printed.Words(act.name());
     }
 
     @Override

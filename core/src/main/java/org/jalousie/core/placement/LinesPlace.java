@@ -1,7 +1,6 @@
 package org.jalousie.core.placement;
 
 import java.util.Optional;
-import java.util.OptionalInt;
 import org.jalousie.core.messages.Message;
 
 /**
@@ -12,10 +11,6 @@ import org.jalousie.core.messages.Message;
  */
 public record LinesPlace(boolean required, String hint, BoxSize size, String preset) implements AskedPlace {
     static final String KIND = "lines";
-    /** The smallest size that is printed, in points (common practice for small print, no source). */
-    private static final double SMALLEST = 6;
-
-    private static final double MM_PER_POINT = 25.4 / 72;
     private static final BoxSize ROOM = new BoxSize(120, 24);
     /** Required. */
     static final LinesPlace USUAL = new LinesPlace(true, "", ROOM, "");
@@ -32,25 +27,13 @@ public record LinesPlace(boolean required, String hint, BoxSize size, String pre
     }
 
     @Override
-    public Optional<Message> fault(String answer) {
-        OptionalInt missing = Glyphs.firstMissing(answer.replace("\n", ""));
-        if (missing.isPresent())
-            return Optional.of(Message.of("field.character", "character", Character.toString(missing.getAsInt())));
-        int most = (int) (size.heightMm() / (SMALLEST * 1.25 * MM_PER_POINT));
-        return lines(answer) > most ? Optional.of(Message.of("field.no-room", "lines", most)) : Optional.empty();
-    }
-
-    /** How many lines the text takes in the smallest size: letters are half as wide as high on the average. */
-    private int lines(String answer) {
-        int perLine = Math.max(1, (int) (size.widthMm() / (SMALLEST * 0.52 * MM_PER_POINT)));
-        int lines = 0;
-        for (String line : answer.split("\n", -1)) lines += Math.max(1, (line.length() + perLine - 1) / perLine);
-        return lines;
+    public SigningFieldType beginning(String raw) {
+        return raw.isBlank() || fault(raw).isPresent() ? this : new LinesPlace(required, hint, size, raw);
     }
 
     @Override
     public Optional<Message> presetFault() {
-        return preset.isEmpty() ? Optional.empty() : fault(preset);
+        return fault(preset);
     }
 
     @Override

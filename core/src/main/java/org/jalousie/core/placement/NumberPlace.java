@@ -22,7 +22,7 @@ public record NumberPlace(
     static final String KIND = "number";
     private static final BoxSize LINE = new BoxSize(34, 6);
     /** Required, of any size. */
-    static final NumberPlace USUAL = new NumberPlace(true, "", LINE, "", false, "", "");
+    public static final NumberPlace USUAL = new NumberPlace(true, "", LINE, "", false, "", "");
 
     public NumberPlace {
         hint = hint == null ? "" : hint;
@@ -39,6 +39,11 @@ public record NumberPlace(
     }
 
     @Override
+    public FieldType gives() {
+        return FieldType.NUMBER;
+    }
+
+    @Override
     public boolean canBeWaitedFor() {
         return false;
     }
@@ -49,14 +54,20 @@ public record NumberPlace(
     }
 
     @Override
-    public Optional<Message> fault(String answer) {
-        if (answer.isEmpty()) return Optional.empty();
+    public Optional<Message> wrong(String answer) {
         Optional<Message> unreadable = AskedValue.fault(FieldType.NUMBER, answer);
         return unreadable.isPresent() ? unreadable : Limits.fault(number(answer), whole, least, most);
     }
 
     private static BigDecimal number(String answer) {
         return ((Value.Amount) AskedValue.value(FieldType.NUMBER, answer).orElseThrow()).number();
+    }
+
+    @Override
+    public SigningFieldType beginning(String raw) {
+        return raw.isBlank() || fault(raw).isPresent()
+                ? this
+                : new NumberPlace(required, hint, size, raw, whole, least, most);
     }
 
     @Override

@@ -17,6 +17,15 @@ public record Pages(List<Size> sizes, List<PlacedField> fields) {
                 .toList();
     }
 
+    /** The same places, without what is known of where their content comes from. */
+    public Pages withoutSources() {
+        return new Pages(
+                sizes,
+                fields.stream()
+                        .map(placed -> placed.of(placed.field().from(ValueFrom.NOTHING)))
+                        .toList());
+    }
+
     /** What is wrong with where the fields landed. */
     public List<Message> faults() {
         List<Message> faults = new ArrayList<>();

@@ -9,7 +9,7 @@ package org.jalousie.core.placement;
  */
 public record PlacedField(SigningField field, int page, double x, double y, double width, double height) {
     /** The same place with another field. */
-    PlacedField of(SigningField other) {
+    public PlacedField of(SigningField other) {
         return new PlacedField(other, page, x, y, width, height);
     }
 

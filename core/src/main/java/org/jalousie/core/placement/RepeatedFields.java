@@ -35,11 +35,12 @@ final class RepeatedFields {
         order.add(box);
         names.computeIfAbsent(box, any -> new ArrayList<>()).add(name);
         if (name.equals(field.name())) return field;
-        boolean same = onEachPage.contains(box);
+        boolean same =
+                field.repeats() == Repeats.ONE_ANSWER || field.repeats() == Repeats.USUAL && onEachPage.contains(box);
         String label = same
                 ? field.label()
                 : field.label() + " (" + name.substring(field.name().length() + 1) + ")";
-        return new SigningField(name, field.party(), label, field.type(), same ? field.name() : "", field.when());
+        return field.again(name, label, same ? field.answeredBy() : field.sameAs());
     }
 
     /**
@@ -59,12 +60,15 @@ final class RepeatedFields {
 
     private PlacedField pair(PlacedField placed, int at, int number) {
         SigningField field = placed.field();
-        int other = boxCalled(field.when().field());
+        return placed.of(field.waitingFor(pair(field.when(), at, number), pair(field.requiredWhen(), at, number)));
+    }
+
+    private ShownWhen pair(ShownWhen when, int at, int number) {
+        int other = boxCalled(when.field());
         List<String> others = names.getOrDefault(other, List.of());
-        if (others.size() < 2) return placed;
+        if (others.size() < 2) return when;
         boolean asMany = others.size() == names.get(order.get(at)).size();
-        String name = asMany ? others.get(number) : others.get(before(at, other));
-        return placed.of(field.waitingFor(new ShownWhen(name, field.when().answer())));
+        return new ShownWhen(asMany ? others.get(number) : others.get(before(at, other)), when.answer());
     }
 
     /** Which one of a box stands nearest before a place; the first where none does. */

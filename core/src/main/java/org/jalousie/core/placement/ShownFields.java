@@ -33,6 +33,13 @@ public final class ShownFields {
         return shown;
     }
 
+    /** Whether a field that is asked for can't be left empty. @param shown the names of those that are asked for */
+    public static boolean required(SigningField field, Set<String> shown, Map<String, String> answers) {
+        if (field.type().required()) return true;
+        ShownWhen when = field.requiredWhen();
+        return !when.always() && shown.contains(when.field()) && when.metBy(answers.getOrDefault(when.field(), ""));
+    }
+
     /**
      * The places that an act with these answers fills in: all but those of fields that were not asked for.
      *

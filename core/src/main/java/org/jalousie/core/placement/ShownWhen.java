@@ -1,5 +1,6 @@
 package org.jalousie.core.placement;
 
+import java.util.function.UnaryOperator;
 import org.jalousie.core.data.Texts;
 
 /**
@@ -15,6 +16,11 @@ public record ShownWhen(String field, String answer) {
     public ShownWhen {
         field = field == null ? "" : Texts.bare(field);
         answer = answer == null || field.isEmpty() ? "" : Texts.bare(answer);
+    }
+
+    /** The same where fields have other names. */
+    ShownWhen referring(UnaryOperator<String> called) {
+        return always() ? this : new ShownWhen(called.apply(field), answer);
     }
 
     public boolean always() {

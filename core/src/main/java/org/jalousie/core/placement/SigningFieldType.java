@@ -3,6 +3,7 @@ package org.jalousie.core.placement;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.messages.Message;
@@ -11,7 +12,7 @@ import org.jalousie.core.messages.Message;
  * A kind of signing field with its settings. Each kind says in its own file how it is completed, how it is printed and how it
  * reads in the signing record; nothing elsewhere asks which kind a field is.
  *
- * <p>To add a kind: its file here, its line in the list of this head and among those that are permitted here or in {@link AskedPlace}, one in {@link SigningFieldTypes}, and its file in {@code web/src/signingFields}.
+ * <p>To add a kind: its file here, its line in the list of this head and among those that are permitted here, in {@link AskedPlace} or in {@link DerivedPlace}, one in {@link SigningFieldTypes}, and its file in {@code web/src/signingFields}.
  */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
 @JsonSubTypes({
@@ -24,10 +25,13 @@ import org.jalousie.core.messages.Message;
     @JsonSubTypes.Type(value = NumberPlace.class, name = NumberPlace.KIND),
     @JsonSubTypes.Type(value = DatePlace.class, name = DatePlace.KIND),
     @JsonSubTypes.Type(value = TickPlace.class, name = TickPlace.KIND),
-    @JsonSubTypes.Type(value = ChoicePlace.class, name = ChoicePlace.KIND)
+    @JsonSubTypes.Type(value = ChoicePlace.class, name = ChoicePlace.KIND),
+    @JsonSubTypes.Type(value = MoneyPlace.class, name = MoneyPlace.KIND),
+    @JsonSubTypes.Type(value = CopyPlace.class, name = CopyPlace.KIND),
+    @JsonSubTypes.Type(value = WorkedOutPlace.class, name = WorkedOutPlace.KIND)
 })
 public sealed interface SigningFieldType
-        permits SignaturePlace, InitialsPlace, SigningDatePlace, FullNamePlace, AskedPlace {
+        permits SignaturePlace, InitialsPlace, SigningDatePlace, FullNamePlace, AskedPlace, DerivedPlace {
     /** The kind's name: in a tag the word after the party's, in what is stored its {@code kind}. */
     String kind();
 
@@ -64,6 +68,16 @@ public sealed interface SigningFieldType
     /** What is wrong with what stands there before anything is typed; empty when nothing is, or nothing stands there. */
     default Optional<Message> presetFault() {
         return Optional.empty();
+    }
+
+    /** The same kind with something else in it before anything is typed; as it is where that can't be taken. @param raw as it is kept */
+    default SigningFieldType beginning(String raw) {
+        return this;
+    }
+
+    /** The same kind where fields have other names. */
+    default SigningFieldType referring(UnaryOperator<String> called) {
+        return this;
     }
 
     /** Whether another field can wait for one certain answer: not where one answer can be typed in several ways. */

@@ -16,7 +16,10 @@ public final class SigningFieldTypes {
             NumberPlace.USUAL,
             DatePlace.USUAL,
             TickPlace.USUAL,
-            ChoicePlace.USUAL);
+            ChoicePlace.USUAL,
+            MoneyPlace.USUAL,
+            new CopyPlace(),
+            new WorkedOutPlace());
 
     private SigningFieldTypes() {}
 
@@ -28,7 +31,7 @@ public final class SigningFieldTypes {
     /** The kind that is called so in tags; empty for a word of the coordinator's own. */
     public static Optional<SigningFieldType> named(String word) {
         return USUAL.stream()
-                .filter(type -> !type.asked() && type.kind().equals(word))
+                .filter(type -> !type.standsFor(TextPlace.USUAL) && type.kind().equals(word))
                 .findFirst();
     }
 }

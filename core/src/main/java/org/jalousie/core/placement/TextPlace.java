@@ -1,7 +1,6 @@
 package org.jalousie.core.placement;
 
 import java.util.Optional;
-import java.util.OptionalInt;
 import org.jalousie.core.messages.Message;
 
 /**
@@ -9,8 +8,18 @@ import org.jalousie.core.messages.Message;
  *
  * @param hint said beside the input; may be empty
  * @param preset what stands in the input before anything is typed; may be empty
+ * @param shortest how many characters it has at least, {@code longest} at most; 0 for no limit of its own
+ * @param pattern how it is written, see {@link LetterPattern}; empty for any way
  */
-public record TextPlace(boolean required, String hint, BoxSize size, TextCheck check, String preset)
+public record TextPlace(
+        boolean required,
+        String hint,
+        BoxSize size,
+        TextCheck check,
+        String preset,
+        Integer shortest,
+        Integer longest,
+        String pattern)
         implements AskedPlace {
     static final String KIND = "text";
 
@@ -26,6 +35,14 @@ public record TextPlace(boolean required, String hint, BoxSize size, TextCheck c
         size = BoxSize.or(size, LINE);
         check = check == null ? TextCheck.ANY : check;
         preset = preset == null ? "" : preset;
+        shortest = shortest == null ? 0 : shortest;
+        longest = longest == null ? 0 : longest;
+        pattern = pattern == null ? "" : pattern.strip();
+    }
+
+    /** A text of any length, written in any way. */
+    public TextPlace(boolean required, String hint, BoxSize size, TextCheck check, String preset) {
+        this(required, hint, size, check, preset, 0, 0, "");
     }
 
     public TextPlace(boolean required, String hint) {
@@ -38,15 +55,37 @@ public record TextPlace(boolean required, String hint, BoxSize size, TextCheck c
     }
 
     @Override
-    public Optional<Message> fault(String answer) {
-        if (answer.length() > LONGEST) return Optional.of(Message.of("field.too-long", "most", LONGEST));
-        OptionalInt missing = Glyphs.firstMissing(answer);
-        if (missing.isEmpty()) return check.fault(answer);
-        return Optional.of(Message.of("field.character", "character", Character.toString(missing.getAsInt())));
+    public Optional<Message> wrong(String answer) {
+        int most = longest == 0 ? LONGEST : Math.min(longest, LONGEST);
+        int length = answer.codePointCount(0, answer.length());
+        if (length > most) return Optional.of(Message.of("field.too-long", "most", most));
+        if (length < shortest) return Optional.of(Message.of("field.too-short", "least", shortest));
+        if (!pattern.isEmpty() && !LetterPattern.fits(pattern, answer))
+            return Optional.of(Message.of("field.pattern", "pattern", pattern));
+        return check.fault(answer);
+    }
+
+    @Override
+    public SigningFieldType beginning(String raw) {
+        if (raw.isBlank() || fault(raw).isPresent()) return this;
+        return new TextPlace(required, hint, size, check, raw, shortest, longest, pattern);
     }
 
     @Override
     public Optional<Message> presetFault() {
-        return preset.isEmpty() ? Optional.empty() : fault(preset);
+        return limitsFault().isPresent() ? Optional.empty() : fault(preset);
+    }
+
+    @Override
+    public Optional<Message> limitsFault() {
+        if (shortest < 0 || longest < 0 || longest > LONGEST || shortest > LONGEST)
+            return Optional.of(Message.of("field.length-unkept", "most", LONGEST));
+        if (longest > 0 && shortest > longest)
+            return Optional.of(Message.of("field.limits-crossed", "least", shortest, "most", longest));
+        int length = pattern.codePointCount(0, pattern.length());
+        boolean outside = length > (longest == 0 ? LONGEST : longest) || length < shortest;
+        return !pattern.isEmpty() && outside
+                ? Optional.of(Message.of("field.pattern-length", "pattern", pattern))
+                : Optional.empty();
     }
 }

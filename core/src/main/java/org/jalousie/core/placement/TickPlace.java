@@ -1,6 +1,7 @@
 package org.jalousie.core.placement;
 
 import java.util.Optional;
+import org.jalousie.core.data.FieldType;
 import org.jalousie.core.messages.Message;
 
 /**
@@ -32,10 +33,13 @@ public record TickPlace(boolean required, String hint, BoxSize size, String stat
     }
 
     @Override
-    public Optional<Message> fault(String answer) {
-        return answer.isEmpty() || answer.equals(TICKED)
-                ? Optional.empty()
-                : Optional.of(Message.of("field.not-a-tick"));
+    public FieldType gives() {
+        return FieldType.YES_NO;
+    }
+
+    @Override
+    public Optional<Message> wrong(String answer) {
+        return answer.equals(TICKED) ? Optional.empty() : Optional.of(Message.of("field.not-a-tick"));
     }
 
     @Override

@@ -5,12 +5,12 @@ import java.util.List;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.ValueReader;
+import org.jalousie.core.lettering.Glyphs;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.Person;
 import org.jalousie.core.parties.PersonSource;
-import org.jalousie.core.placement.Glyphs;
 import org.jalousie.core.placement.SigningField;
 
 /** What stands in the way of publishing in the parties of a route. */

@@ -82,7 +82,7 @@ public final class PublishCheck {
             obstacles.add(Obstacle.at(Subject.PARTY, "", Message.of("publish.nobody-signs")));
         }
         obstacles.addAll(PartyCheck.of(content));
-        obstacles.addAll(SigningFieldCheck.of(content.signingFields()));
+        obstacles.addAll(SigningFieldCheck.of(content));
         obstacles.addAll(SendingCheck.of(content));
         return obstacles;
     }

@@ -3,24 +3,36 @@ package org.jalousie.core.template;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.jalousie.core.data.FieldType;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.parties.Party;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.BoxSize;
+import org.jalousie.core.placement.CopyPlace;
+import org.jalousie.core.placement.DerivedValues;
+import org.jalousie.core.placement.ShownWhen;
 import org.jalousie.core.placement.SigningField;
+import org.jalousie.core.placement.ValueFrom;
+import org.jalousie.core.placement.WorkedOutPlace;
 
 /** What stands in the way of publishing in the settings of signing fields. */
 final class SigningFieldCheck {
+    private final TemplateContent content;
     private final List<SigningField> fields;
     private final List<Obstacle> obstacles = new ArrayList<>();
 
-    private SigningFieldCheck(List<SigningField> fields) {
-        this.fields = fields;
+    private SigningFieldCheck(TemplateContent content) {
+        this.content = content;
+        this.fields = content.signingFields();
     }
 
-    static List<Obstacle> of(List<SigningField> fields) {
-        SigningFieldCheck check = new SigningFieldCheck(fields);
-        fields.forEach(check::check);
+    static List<Obstacle> of(TemplateContent content) {
+        SigningFieldCheck check = new SigningFieldCheck(content);
+        check.fields.forEach(check::check);
+        check.formulas();
         return check.obstacles;
     }
 
@@ -51,13 +63,80 @@ final class SigningFieldCheck {
                 .limitsFault()
                 .ifPresent(fault ->
                         add(field, Message.of("publish.field-limits", "field", field.title(), "fault", fault)));
-        if (!field.when().always()) condition(field);
+        if (!field.when().always()) condition(field, field.when());
+        if (!field.requiredWhen().always()) condition(field, field.requiredWhen());
+        if (!field.sameAs().isEmpty()) sameAs(field);
+        source(field);
     }
 
-    private void condition(SigningField field) {
+    /** What stands in a field at first, or is shown by it, is known when its party's turn comes. */
+    private void source(SigningField field) {
+        ValueFrom from = field.from();
+        switch (from.kind()) {
+            case NOTHING -> {
+                if (field.type() instanceof CopyPlace)
+                    add(field, Message.of("publish.copy-of-nothing", "field", field.title()));
+            }
+            case DATUM -> {
+                boolean known = content.fields().stream()
+                        .anyMatch(one -> one.isCalled(from.name())
+                                && one.type() != FieldType.ITEMS
+                                && one.type() != FieldType.PICTURE);
+                if (!known)
+                    add(field, Message.of("publish.from-datum-gone", "field", field.title(), "name", from.name()));
+            }
+            case ANSWER -> {
+                boolean earlier = fields.stream()
+                        .anyMatch(one -> one.name().equals(from.name())
+                                && one.asked()
+                                && stage(one.party()) < stage(field.party()));
+                if (!earlier)
+                    add(field, Message.of("publish.from-answer-later", "field", field.title(), "name", from.name()));
+            }
+        }
+    }
+
+    private int stage(PartyKey party) {
+        return content.parties().stream()
+                .filter(one -> one.key().equals(party))
+                .mapToInt(Party::stage)
+                .findFirst()
+                .orElse(Integer.MAX_VALUE);
+    }
+
+    private void sameAs(SigningField field) {
+        boolean known = fields.stream()
+                .anyMatch(one -> one.name().equals(field.sameAs())
+                        && !one.name().equals(field.name())
+                        && one.party().equals(field.party())
+                        && one.asked()
+                        && one.type().kind().equals(field.type().kind()));
+        if (!known) add(field, Message.of("publish.same-as-gone", "field", field.title()));
+    }
+
+    /** Formulas can be read, speak of fields that there are, and of none that is answered later. */
+    private void formulas() {
+        Map<String, Message> faults = DerivedValues.faults(fields);
+        for (SigningField field : fields) {
+            if (!(field.type() instanceof WorkedOutPlace worked)) continue;
+            if (faults.containsKey(field.name())) {
+                add(field, Message.of("publish.formula", "field", field.title(), "fault", faults.get(field.name())));
+                continue;
+            }
+            fields.stream()
+                    .filter(other -> DerivedValues.speaksOf(worked.formula(), other.name())
+                            && !other.party().equals(field.party())
+                            && stage(other.party()) >= stage(field.party()))
+                    .findFirst()
+                    .ifPresent(other -> add(
+                            field,
+                            Message.of("publish.formula-later", "field", field.title(), "other", other.title())));
+        }
+    }
+
+    private void condition(SigningField field, ShownWhen when) {
         Optional<SigningField> other = fields.stream()
-                .filter(one ->
-                        one.name().equals(field.when().field()) && one.party().equals(field.party()) && one.asked())
+                .filter(one -> one.name().equals(when.field()) && one.party().equals(field.party()) && one.asked())
                 .findFirst();
         if (!field.asked()) {
             add(field, Message.of("publish.field-when-always", "field", field.title()));
@@ -72,7 +151,7 @@ final class SigningFieldCheck {
                             field.title(),
                             "other",
                             other.get().question()));
-        } else if (!field.when().answer().isEmpty() && !other.get().type().canBeWaitedFor()) {
+        } else if (!when.answer().isEmpty() && !other.get().type().canBeWaitedFor()) {
             add(
                     field,
                     Message.of(
@@ -81,10 +160,10 @@ final class SigningFieldCheck {
                             field.title(),
                             "other",
                             other.get().question()));
-        } else if (!field.when().answer().isEmpty()) {
+        } else if (!when.answer().isEmpty()) {
             other.get()
                     .type()
-                    .fault(field.when().answer())
+                    .fault(when.answer())
                     .ifPresent(fault -> add(
                             field,
                             Message.of(
@@ -92,7 +171,7 @@ final class SigningFieldCheck {
                                     "field",
                                     field.title(),
                                     "answer",
-                                    field.when().answer(),
+                                    when.answer(),
                                     "other",
                                     other.get().question(),
                                     "fault",

@@ -268,7 +268,7 @@ class DeciderTest {
 
     @Test
     void nothingThatTheRecordWouldPrintWithGapsIsSent() {
-        for (String name : List.of("\u501f\u7528", "\u05d7\u05d5\u05d6\u05d4", "Loan \ud83c\udfbb")) {
+        for (String name : List.of("\ue000\ue001", "Loan \ud83c\udfbb")) {
             history.clear();
             history.add(new Entry(
                     1,
@@ -285,11 +285,38 @@ class DeciderTest {
                                     new Person(name, "a@example.org"), new PartyKey("lender"), name, Duty.SIGNS, 1)))));
             assertThat(Readiness.obstacles(agreement(), List.of()))
                     .extracting(Message::toString)
-                    .filteredOn(o -> o.contains("can\u2019t be printed"))
+                    .filteredOn(o -> o.contains("no font of this machine"))
                     .anySatisfy(o -> assertThat(o).startsWith(name + "\u2019s name " + name))
                     .anySatisfy(o -> assertThat(o).startsWith("The label of the party " + name))
                     .anySatisfy(o -> assertThat(o).startsWith("The template\u2019s name " + name))
                     .hasSize(3);
+        }
+    }
+
+    @Test
+    void namesOfEveryScriptThatTheMachineHasAreSent() {
+        for (String name : List.of(
+                "\u501f\u7528",
+                "\u05d7\u05d5\u05d6\u05d4",
+                "\u0645\u062d\u0645\u062f",
+                "\u0936\u0930\u094d\u092e\u093e")) {
+            history.clear();
+            history.add(new Entry(
+                    1,
+                    START,
+                    Actor.PROGRAM,
+                    new Event.Created(
+                            new AgreementNumber("A-1"),
+                            "Loan",
+                            name,
+                            1,
+                            "R-1",
+                            Map.of(),
+                            List.of(new Participant(
+                                    new Person(name, "a@example.org"), new PartyKey("lender"), name, Duty.SIGNS, 1)))));
+            assertThat(Readiness.obstacles(agreement(), List.of()))
+                    .extracting(Message::toString)
+                    .noneMatch(o -> o.contains("no font of this machine"));
         }
     }
 

@@ -110,7 +110,7 @@ public final class SignedSample {
         return boxes;
     }
 
-    private static void link(PDPage page, int number, float x, float y, float width, float height) throws IOException {
+    static void link(PDPage page, int number, float x, float y, float width, float height) throws IOException {
         PDAnnotationLink link = new PDAnnotationLink();
         PDActionURI action = new PDActionURI();
         action.setURI("https://field.invalid/" + number);

@@ -93,11 +93,4 @@ class FieldPlacerTest {
         for (int i = 0; i < fields.size(); i++) names.add(fields.getString(i));
         return names;
     }
-
-    @Test
-    void charactersThatTheFormFontLacksAreKnownBeforeAnythingIsSigned() {
-        assertThat(Glyphs.firstMissing("Zo\u00eb \u0141ukasz \u0394\u0436")).isEmpty();
-        assertThat(Glyphs.firstMissing("a\u4e2d")).hasValue(0x4e2d);
-        assertThat(Glyphs.printable("a\u4e2db\n")).isEqualTo("a?b ");
-    }
 }

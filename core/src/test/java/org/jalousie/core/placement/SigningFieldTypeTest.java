@@ -51,7 +51,7 @@ class SigningFieldTypeTest {
         assertThat(new SignaturePlace().printed(act)).isEqualTo(new Printed.Signature());
         assertThat(new InitialsPlace().printed(act)).isEqualTo(new Printed.Mark());
         assertThat(new SigningDatePlace().printed(act)).isEqualTo(new Printed.Words("23 November 2026"));
-        assertThat(new FullNamePlace().printed(act)).isEqualTo(new Printed.Words("Ida Marsh ?"));
+        assertThat(new FullNamePlace().printed(act)).isEqualTo(new Printed.Words("Ida Marsh \ud83c\udfbb"));
         assertThat(TextPlace.USUAL.printed(act)).isEqualTo(new Printed.Words("XX 4471"));
     }
 
@@ -60,8 +60,11 @@ class SigningFieldTypeTest {
         assertThat(TextPlace.USUAL.fault("XX 4471")).isEmpty();
         assertThat(TextPlace.USUAL.fault("x".repeat(201)))
                 .hasValueSatisfying(said -> assertThat(said.toString()).contains("200"));
-        assertThat(TextPlace.USUAL.fault("\u501f"))
-                .hasValueSatisfying(said -> assertThat(said.toString()).contains("\u501f"));
+        assertThat(TextPlace.USUAL.fault("\u501f")).isEmpty();
+        assertThat(TextPlace.USUAL.fault("a\ue000"))
+                .hasValueSatisfying(said -> assertThat(said.toString()).contains("\ue000"));
+        // 60 mm hold some fifty letters of the smallest size
+        assertThat(said(TextPlace.USUAL.fault("The museum of ".repeat(8)))).contains("too long for its place");
     }
 
     @Test
@@ -142,8 +145,58 @@ class SigningFieldTypeTest {
         assertThat(place.fault("one\ntwo\nthree")).isEmpty();
         assertThat(said(place.fault("line\n".repeat(5)))).contains("4 lines");
         assertThat(place.fault("word ".repeat(100))).isPresent();
-        assertThat(said(place.fault("借\nx"))).contains("借");
+        assertThat(place.fault("借\nx")).isEmpty();
+        assertThat(said(place.fault("\ue000\nx"))).contains("\ue000");
+        assertThat(place.fault("one\r\n\ttwo")).isEmpty();
         assertThat(place.told("one\ntwo")).contains("one / two");
+    }
+
+    @Test
+    void moneyIsReadAsTheLanguageWritesItAndKeptWithItsCurrency() throws Exception {
+        MoneyPlace place = new MoneyPlace(true, "", null, "", "EUR", "10", "20000");
+        assertThat(place.taken("1.250,50", Typing.in(Locale.GERMANY))).isEqualTo("EUR 1250.50");
+        assertThat(place.taken("EUR 12", Typing.in(Locale.UK))).isEqualTo("EUR 12.00");
+        assertThat(place.fault("EUR 1250.50")).isEmpty();
+        assertThat(said(place.fault("EUR 9"))).contains("10");
+        assertThat(said(place.fault("USD 100"))).contains("EUR");
+        assertThat(place.fault("many")).isPresent();
+        assertThat(printed(place, "EUR 1250.50", Locale.GERMANY))
+                .contains("1.250,50")
+                .contains("€");
+        assertThat(new MoneyPlace(true, "", null, "", "EURO", "", "").limitsFault())
+                .isPresent();
+        assertThat(((MoneyPlace) place.beginning("EUR 300")).preset()).isEqualTo("300.00");
+        assertThat(place.beginning("USD 300")).isEqualTo(place);
+    }
+
+    @Test
+    void aTextHasALengthAndAPattern() {
+        TextPlace place = new TextPlace(true, "", null, TextCheck.ANY, "", 4, 10, "@@ ####");
+        assertThat(place.fault("XX 4471")).isEmpty();
+        assertThat(said(place.fault("X 44719"))).contains("@@ ####");
+        assertThat(place.fault("XX 447")).isPresent();
+        TextPlace lengths = new TextPlace(true, "", null, TextCheck.ANY, "", 4, 10, "");
+        assertThat(said(lengths.fault("abc"))).contains("4");
+        assertThat(said(lengths.fault("abcdefghijk"))).contains("10");
+        // a letter beyond the basic plane is one character
+        assertThat(lengths.fault("\ud835\udd38bc")).isPresent();
+        assertThat(place.limitsFault()).isEmpty();
+        assertThat(new TextPlace(true, "", null, TextCheck.ANY, "", 0, 5, "@@ ####").limitsFault())
+                .isPresent();
+        assertThat(new TextPlace(true, "", null, TextCheck.ANY, "", 5, 4, "").limitsFault())
+                .isPresent();
+        assertThat(new TextPlace(true, "", null, TextCheck.ANY, "", 0, 400, "").limitsFault())
+                .isPresent();
+    }
+
+    @Test
+    void whatAFieldBeginsWithIsTakenWhenItCanBe() {
+        assertThat(((NumberPlace) NumberPlace.USUAL.beginning("12.5")).preset()).isEqualTo("12.5");
+        assertThat(NumberPlace.USUAL.beginning("EUR 12")).isEqualTo(NumberPlace.USUAL);
+        assertThat(((TextPlace) TextPlace.USUAL.beginning("Oudehaven")).preset())
+                .isEqualTo("Oudehaven");
+        assertThat(TextPlace.USUAL.beginning("x".repeat(300))).isEqualTo(TextPlace.USUAL);
+        assertThat(new SignaturePlace().beginning("x")).isEqualTo(new SignaturePlace());
     }
 
     @Test

@@ -30,6 +30,14 @@ public final class DocxText {
         return new String(WordFile.open(docx).parts().get(part), java.nio.charset.StandardCharsets.UTF_8);
     }
 
+    /** A file with something else in one of its parts, wherever that stands. */
+    public static WordFile replaced(WordFile file, String part, String from, String to) {
+        java.util.Map<String, byte[]> parts = new java.util.LinkedHashMap<>(file.parts());
+        String text = new String(parts.get(part), java.nio.charset.StandardCharsets.UTF_8);
+        parts.put(part, text.replace(from, to).getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        return WordFile.of(parts);
+    }
+
     /** A body paragraph of runs cut at the given places. */
     static WordDraft cutIntoRuns(String text, int... at) {
         List<WordDraft.Run> runs = new java.util.ArrayList<>();

@@ -4,11 +4,8 @@ import java.time.Clock;
 import java.time.LocalDateTime;
 import java.time.Year;
 import java.util.List;
-import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Absence;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
@@ -17,15 +14,9 @@ import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.Document;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
-import org.jalousie.core.agreement.Readiness;
 import org.jalousie.core.agreement.State;
-import org.jalousie.core.data.FieldType;
-import org.jalousie.core.data.Printer;
-import org.jalousie.core.data.Value;
 import org.jalousie.core.evidence.EventChain;
-import org.jalousie.core.evidence.EventSentences;
 import org.jalousie.core.filing.FileNames;
-import org.jalousie.core.intake.Intake;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Assignment;
 import org.jalousie.core.parties.Participant;
@@ -50,6 +41,7 @@ class AgreementService {
     private final UsableTemplates templates;
     private final Participants parts;
     private final SendingDesk sending;
+    private final AgreementDetails details;
     private final FileStore files;
     private final Jobs jobs;
     private final Clock clock;
@@ -61,6 +53,7 @@ class AgreementService {
             UsableTemplates templates,
             Participants parts,
             SendingDesk sending,
+            AgreementDetails details,
             FileStore files,
             Jobs jobs,
             Clock clock,
@@ -70,6 +63,7 @@ class AgreementService {
         this.templates = templates;
         this.parts = parts;
         this.sending = sending;
+        this.details = details;
         this.files = files;
         this.jobs = jobs;
         this.clock = clock;
@@ -137,48 +131,7 @@ class AgreementService {
     @Transactional(readOnly = true)
     public AgreementViews.AgreementDetail show(AgreementNumber number) {
         AgreementRow row = row(number);
-        Agreements.Filed filed = filed(row);
-        Agreement agreement = filed.agreement();
-        UsableTemplate template = templates.version(row.templateVersionId());
-        List<String> obstacles =
-                agreement.state() == State.CHECK ? said(sending.obstacles(template, agreement)) : List.of();
-        List<String> warnings = agreement.state() == State.CHECK ? said(Readiness.warnings(agreement)) : List.of();
-        return new AgreementViews.AgreementDetail(
-                AgreementViews.row(row),
-                data(template, agreement),
-                agreement.participants().stream()
-                        .map(one -> new AgreementViews.Part(
-                                one.party(),
-                                one.label(),
-                                one.duty(),
-                                one.stage(),
-                                one.name(),
-                                one.mail(),
-                                one.person().phone(),
-                                one.person().language(),
-                                Readiness.absence(agreement, one)
-                                        .map(Message::toString)
-                                        .orElse("")))
-                        .toList(),
-                agreement.documents().stream().map(DocumentView::of).toList(),
-                agreement.record().isPresent(),
-                obstacles,
-                warnings,
-                agreement.values(),
-                agreement.endReason(),
-                filed.history().stream()
-                        .map(entry -> new AgreementViews.TrailEntry(
-                                entry.sequence(),
-                                entry.at(),
-                                EventSentences.of(entry, agreement).stream()
-                                        .map(Message::toString)
-                                        .collect(Collectors.joining(" ")),
-                                entry.actor().from()))
-                        .toList(),
-                EventChain.firstBroken(filed.links()).orElse(null),
-                jobs.givenUp(row.id()).stream()
-                        .map(failure -> new AgreementViews.Trouble(failure.reason(), failure.failedAt()))
-                        .toList());
+        return details.of(row, filed(row), templates.version(row.templateVersionId()));
     }
 
     @Transactional
@@ -279,24 +232,6 @@ class AgreementService {
     @Transactional(readOnly = true)
     public UUID templateVersion(AgreementNumber number) {
         return row(number).templateVersionId();
-    }
-
-    private static List<String> said(List<Message> messages) {
-        return messages.stream().map(Message::toString).toList();
-    }
-
-    private static List<AgreementViews.Datum> data(UsableTemplate template, Agreement agreement) {
-        Map<String, Value> values = Intake.stored(template.content().fields(), agreement.data());
-        Printer printer = Printer.in(Locale.forLanguageTag(template.content().language()));
-        return template.content().fields().stream()
-                .map(field -> {
-                    Value value = values.get(field.name().value());
-                    String raw = value == null ? "" : value.raw();
-                    String printed =
-                            value == null ? "" : field.type() == FieldType.YES_NO ? raw : printer.print(value, "");
-                    return new AgreementViews.Datum(field.name().value(), field.label(), raw, printed);
-                })
-                .toList();
     }
 
     private Agreement read(AgreementNumber number) {

@@ -7,13 +7,10 @@ import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.server.template.UsableTemplates;
 import org.springframework.beans.factory.ObjectProvider;
-import org.springframework.core.Ordered;
-import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 
-/** Lets agreements go out by themselves where their template says so. All others hear of the making before. */
+/** Lets agreements go out by themselves where their template says so. */
 @Component
-@Order(Ordered.LOWEST_PRECEDENCE)
 class AtOnce implements AfterEvents {
     private final ObjectProvider<SendingDesk> desk;
     private final UsableTemplates templates;

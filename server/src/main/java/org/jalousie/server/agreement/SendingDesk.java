@@ -21,6 +21,7 @@ import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.OfficeCalendar;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.template.SendingSettings;
+import org.jalousie.server.Refusal;
 import org.jalousie.server.office.OfficeHours;
 import org.jalousie.server.template.UsableTemplate;
 import org.jalousie.server.web.RouteCalendarView;
@@ -31,11 +32,13 @@ import org.springframework.stereotype.Component;
 class SendingDesk {
     private final AgreementLog log;
     private final OfficeHours hours;
+    private final FinishedLayout layout;
     private final Clock clock;
 
-    SendingDesk(AgreementLog log, OfficeHours hours, Clock clock) {
+    SendingDesk(AgreementLog log, OfficeHours hours, FinishedLayout layout, Clock clock) {
         this.log = log;
         this.hours = hours;
+        this.layout = layout;
         this.clock = clock;
     }
 
@@ -51,7 +54,12 @@ class SendingDesk {
                 current++;
             }
         }
-        log.carryOut(id, by, new Command.Send(end(template, agreement), blanks(template, agreement), current));
+        Instant end = end(template, agreement);
+        // the rules know of no office hours; all else that stands in the way they refuse themselves
+        untimely(template, end).filter(fault -> clock.instant().isBefore(end)).ifPresent(fault -> {
+            throw Refusal.conflict(Message.of("send.obstacle", "obstacle", fault));
+        });
+        log.carryOut(id, by, new Command.Send(end, blanks(template, agreement), current));
     }
 
     /**
@@ -63,16 +71,30 @@ class SendingDesk {
                 .allMatch(entry -> entry.event() instanceof Event.Created || entry.event() instanceof Event.Generated);
         if (template.content().sending().release() != SendingSettings.Release.AT_ONCE || !first) return;
         Agreement agreement = Agreement.of(history);
-        if (!obstacles(template, agreement).isEmpty()
-                || !Readiness.warnings(agreement).isEmpty()) return;
+        if (!obstacles(template, agreement).isEmpty() || !warnings(agreement).isEmpty()) return;
         send(id, template, Optional.of(history.size()), Actor.PROGRAM);
     }
 
     /** What stands in the way of sending. */
     List<Message> obstacles(UsableTemplate template, Agreement agreement) {
         List<Message> obstacles = new ArrayList<>(Readiness.obstacles(agreement, blanks(template, agreement)));
-        if (!clock.instant().isBefore(end(template, agreement))) obstacles.add(Message.of("send.expiry-past"));
+        untimely(template, end(template, agreement)).ifPresent(obstacles::add);
         return obstacles;
+    }
+
+    /** What looks like a slip and does not stand in the way. */
+    List<Message> warnings(Agreement agreement) {
+        List<Message> warnings = new ArrayList<>(Readiness.warnings(agreement));
+        warnings.addAll(layout.warnings(agreement));
+        return warnings;
+    }
+
+    /** Why an agreement with this end can't go out now; empty when it can. */
+    private Optional<Message> untimely(UsableTemplate template, Instant end) {
+        Instant now = clock.instant();
+        if (!now.isBefore(end)) return Optional.of(Message.of("send.expiry-past"));
+        Instant invited = new Chasing(template.content().sending().chasing(), hours.calendar()).invited(now);
+        return invited.isBefore(end) ? Optional.empty() : Optional.of(Message.of("send.no-working-time"));
     }
 
     OfficeCalendar officeCalendar() {
@@ -83,9 +105,7 @@ class SendingDesk {
     RouteCalendarView calendar(
             List<Entry> history, UsableTemplate template, Chasing chasing, int pace, Optional<LocalDateTime> start) {
         Instant now = clock.instant();
-        Instant sent = start.map(
-                        local -> local.atZone(chasing.calendar().zone()).toInstant())
-                .orElse(now);
+        Instant sent = RouteCalendarView.start(start, chasing.calendar(), now);
         Agreement agreement = Agreement.of(history);
         List<RouteCalendar.Moment> moments =
                 agreement.expiresAt().isPresent() || agreement.state().ended()

@@ -18,6 +18,7 @@ import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.ErrorTexts;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.placement.HiddenFields;
+import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.PagesText;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.FieldResults;
@@ -106,13 +107,14 @@ class MakeDocuments {
                 .ifPresent(hidden -> {
                     throw new CannotBeDone(hidden);
                 });
+        Pages pages = merge.holding(placed.pages(), agreement, created, template);
         Document document = new Document(
                 DocumentId.WORDING,
                 template.name(),
                 Document.Kind.GENERATED,
                 Optional.of(files.keep(FieldResults.put(merged.file(), made.results(), made.lists()))),
                 files.keep(placed.pdf()),
-                placed.pages());
+                pages);
         return new Made(document, text);
     }
 }

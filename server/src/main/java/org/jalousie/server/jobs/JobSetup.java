@@ -79,6 +79,8 @@ class JobSetup {
                     try (MDC.MDCCloseable ignored = MDC.putCloseable(about, agreementOf(instance.getId()))) {
                         if (workOf(kind, all).run(instance.getId()))
                             kind.needs().ifPresent(outages.getObject()::over);
+                    } catch (NotYet later) {
+                        return (complete, operations) -> operations.reschedule(complete, later.when());
                     } catch (RuntimeException e) {
                         throw new Failed(e, seen);
                     }
@@ -115,10 +117,6 @@ class JobSetup {
         int tries = complete.getExecution().consecutiveFailures + 1;
         Optional<Failed> failed = complete.getCause().map(one -> one instanceof Failed known ? known : null);
         Optional<Throwable> known = failed.isPresent() ? failed.map(Throwable::getCause) : complete.getCause();
-        if (known.orElse(null) instanceof NotYet later) {
-            operations.reschedule(complete, later.when());
-            return;
-        }
         String reason =
                 known.map(JobSetup::reason).orElse(Message.of("job.stopped").toString());
         Throwable cause = known.orElse(null);

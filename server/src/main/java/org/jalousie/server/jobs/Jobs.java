@@ -33,7 +33,7 @@ public class Jobs {
 
     /**
      * Schedules a job to run as soon as the transaction is committed; the same job twice is the same as once. One that waits
-     * for another try, or was given up, has something new to do and begins afresh.
+     * for another try or for its time, or was given up, has something new to do and begins afresh.
      */
     @Transactional(propagation = Propagation.MANDATORY)
     public void soon(JobKind kind, String instance) {
@@ -44,8 +44,9 @@ public class Jobs {
                 .update();
         scheduler.scheduleIfNotExists(new TaskInstance<>(kind.taskName(), instance), clock.instant());
         sql.sql("update scheduled_tasks set execution_time = ?, consecutive_failures = 0, version = version + 1"
-                        + " where task_name = ? and task_instance = ? and not picked and consecutive_failures > 0")
-                .params(Timestamp.from(clock.instant()), kind.taskName(), instance)
+                        + " where task_name = ? and task_instance = ? and not picked"
+                        + " and (consecutive_failures > 0 or execution_time > ?)")
+                .params(Timestamp.from(clock.instant()), kind.taskName(), instance, Timestamp.from(clock.instant()))
                 .update();
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override

@@ -13,6 +13,8 @@ import org.jalousie.core.parties.PartyKey;
 @Entity
 @Table(name = "mail")
 class Mail {
+    static final String WAITING = "WAITING";
+
     @Id
     private UUID id;
 
@@ -44,7 +46,7 @@ class Mail {
         this.recipient = recipient;
         this.subject = subject;
         this.askedBy = askedBy;
-        this.state = "WAITING";
+        this.state = WAITING;
         this.createdAt = now;
     }
 
@@ -88,7 +90,7 @@ class Mail {
     }
 
     public boolean waiting() {
-        return state.equals("WAITING") || state.equals("FAILED");
+        return state.equals(WAITING) || state.equals("FAILED");
     }
 
     String state() {

@@ -8,13 +8,14 @@ import org.jalousie.core.letters.Occasion;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.server.jobs.JobKind;
 import org.jalousie.server.jobs.Jobs;
+import org.jalousie.server.office.AfterHours;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /** All mail that goes out. */
 @Service
-class Postroom {
+class Postroom implements AfterHours {
     private final Mails mails;
     private final Jobs jobs;
     private final Clock clock;
@@ -43,6 +44,14 @@ class Postroom {
     @Transactional
     public void waitsUntil(UUID id, Instant moment) {
         mails.findById(id).orElseThrow().waitsUntil(moment);
+    }
+
+    /** What waits for the office's hours looks at the new ones. */
+    @Override
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void hoursChanged() {
+        for (Mail mail : mails.findByStateAndGoesAtNotNull(Mail.WAITING))
+            jobs.soon(JobKind.MAIL, mail.agreementId() + ":" + mail.id());
     }
 
     /** Its cause was over before it could go out. */

@@ -1,6 +1,7 @@
 package org.jalousie.server.signing;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.util.List;
 import java.util.Map;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
@@ -58,6 +59,12 @@ class SigningController {
             @PathVariable String token, @RequestBody ConsentGiven consent, HttpServletRequest request) {
         service.consent(token, consent.version(), from(request));
         return service.page(token);
+    }
+
+    /** What the program works out of answers as they are being typed; nothing is kept. */
+    @PostMapping("/derived")
+    List<SigningViews.Derived> derived(@PathVariable String token, @RequestBody Details typed) {
+        return service.derived(token, typed.values());
     }
 
     @PostMapping("/details")

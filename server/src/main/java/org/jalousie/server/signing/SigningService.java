@@ -3,11 +3,9 @@ package org.jalousie.server.signing;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Base64;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
@@ -15,9 +13,6 @@ import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.agreement.Together;
 import org.jalousie.core.data.Sha256;
-import org.jalousie.core.data.Texts;
-import org.jalousie.core.data.Typing;
-import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.evidence.ConsentWording;
 import org.jalousie.core.evidence.SignatureMark;
 import org.jalousie.core.evidence.SignedDate;
@@ -25,8 +20,6 @@ import org.jalousie.core.messages.Catalogue;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
-import org.jalousie.core.placement.SigningField;
-import org.jalousie.core.placement.SigningFieldType;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
@@ -72,12 +65,7 @@ class SigningService {
         Participant one = agreement.participant(holder.party()).orElseThrow(SigningService::wrongLink);
         State state = agreement.hasRunOut(clock.instant()) ? State.EXPIRED : agreement.state();
         Together own = agreement.together(holder.party());
-        List<SigningViews.ToComplete> toComplete = own.parts().stream()
-                .flatMap(part -> agreement.fieldsOf(part.party()).stream())
-                .filter(SigningField::asked)
-                .map(field -> new SigningViews.ToComplete(
-                        field.name(), field.question(), field.type().required(), field.type(), field.when()))
-                .toList();
+        Answers answers = answers(holder, agreement, one);
         Catalogue words = words(holder, one);
         String ended = switch (state) {
             case WITHDRAWN -> words.say("ended.withdrawn");
@@ -103,8 +91,11 @@ class SigningService {
                 SignedDate.print(
                         LocalDate.ofInstant(clock.instant(), settings.office().zone()),
                         Locale.forLanguageTag(content(holder).language())),
-                toComplete,
-                agreement.documents().stream().map(DocumentView::of).toList(),
+                answers.toComplete(),
+                answers.shown(Map.of()),
+                agreement.documents().stream()
+                        .map(DocumentView::forParticipants)
+                        .toList(),
                 AgreementViews.route(agreement),
                 ended,
                 hasCopy(agreement, one),
@@ -177,8 +168,11 @@ class SigningService {
 
     @Transactional
     void complete(String token, Map<String, String> values, String from) {
-        Map<String, String> taken = taken(holder(token), values);
-        act(token, from, party -> new Command.Complete(party, taken));
+        Links.Holder holder = holder(token);
+        Answers answers = answers(holder);
+        Map<String, String> taken = answers.taken(values);
+        Map<String, String> derived = answers.derived(taken);
+        act(token, from, party -> new Command.Complete(party, taken, derived));
     }
 
     @Transactional
@@ -191,7 +185,9 @@ class SigningService {
         Links.Holder holder = holder(token);
         if (!mark.matches("drawn|typed:[A-Za-z ]{1,40}"))
             throw Refusal.of(Refusal.Kind.INVALID, Message.of("mark.how"));
-        Map<String, String> taken = taken(holder, values);
+        Answers answers = answers(holder);
+        Map<String, String> taken = answers.taken(values);
+        Map<String, String> derived = answers.derived(taken);
         byte[] picture;
         try {
             picture = Base64.getDecoder().decode(base64);
@@ -201,7 +197,7 @@ class SigningService {
         } catch (SignatureMark.Unusable e) {
             throw Refusal.of(Refusal.Kind.INVALID, e.said());
         }
-        act(token, from, party -> new Command.Sign(party, taken, mark, Sha256.of(picture)));
+        act(token, from, party -> new Command.Sign(party, taken, derived, mark, Sha256.of(picture)));
         // kept only when the act was taken, and before it is committed
         files.keep(picture);
     }
@@ -225,28 +221,23 @@ class SigningService {
                 acting.by(holder.party()));
     }
 
-    /** What was typed, as it is kept; what can't be read is told at its field, in the language of the page. */
-    private Map<String, String> taken(Links.Holder holder, Map<String, String> values) {
+    /** What the program works out of what has been typed so far. */
+    @Transactional(readOnly = true)
+    List<SigningViews.Derived> derived(String token, Map<String, String> values) {
+        return answers(holder(token)).shown(values);
+    }
+
+    private Answers answers(Links.Holder holder) {
         Agreement agreement = agreements.read(holder.agreementId());
-        Participant one = agreement.participant(holder.party()).orElseThrow(SigningService::wrongLink);
-        Typing typing = Typing.in(Locale.forLanguageTag(words(holder, one).language()));
-        Map<String, SigningFieldType> types = new HashMap<>();
-        agreement.together(holder.party()).parts().stream()
-                .flatMap(part -> agreement.fieldsOf(part.party()).stream())
-                .forEach(field -> types.put(field.name(), field.type()));
-        Map<String, String> taken = new TreeMap<>();
-        Map<String, Message> faults = new TreeMap<>();
-        values.forEach((name, value) -> {
-            String bare = value == null ? "" : Texts.bare(value);
-            if (bare.isEmpty()) return;
-            try {
-                taken.put(name, types.containsKey(name) ? types.get(name).taken(bare, typing) : bare);
-            } catch (ValueReader.Unreadable e) {
-                faults.put(name, e.said());
-            }
-        });
-        if (!faults.isEmpty()) throw Refusal.invalid(Message.of("fields.mend"), faults);
-        return taken;
+        return answers(holder, agreement, agreement.participant(holder.party()).orElseThrow(SigningService::wrongLink));
+    }
+
+    private Answers answers(Links.Holder holder, Agreement agreement, Participant one) {
+        return new Answers(
+                agreement,
+                agreement.together(holder.party()),
+                Locale.forLanguageTag(words(holder, one).language()),
+                Locale.forLanguageTag(content(holder).language()));
     }
 
     private Links.Holder holder(String token) {

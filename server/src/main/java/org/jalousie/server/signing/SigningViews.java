@@ -22,9 +22,19 @@ final class SigningViews {
      * A detail that the participant completes, with its kind and that kind's settings.
      *
      * @param required when it is asked for
-     * @param when which other answer makes that it is asked for
+     * @param type with what stands there at first
+     * @param when which other answer makes that it is asked for, {@code requiredWhen} that it can't be left empty
      */
-    record ToComplete(String name, String label, boolean required, SigningFieldType type, ShownWhen when) {}
+    record ToComplete(
+            String name,
+            String label,
+            boolean required,
+            SigningFieldType type,
+            ShownWhen when,
+            ShownWhen requiredWhen) {}
+
+    /** What the program works out or copies into a field. @param text as it will print; empty for nothing yet */
+    record Derived(String name, String label, String text) {}
 
     record Consent(String version, String text) {}
 
@@ -52,6 +62,7 @@ final class SigningViews {
             Consent consent,
             String date,
             List<ToComplete> toComplete,
+            List<Derived> derived,
             List<DocumentView> documents,
             List<AgreementViews.RouteStep> route,
             String ended,

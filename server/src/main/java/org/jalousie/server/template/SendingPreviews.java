@@ -103,8 +103,7 @@ class SendingPreviews {
     RouteCalendarView calendar(UUID template, Optional<LocalDateTime> start, int pace, Optional<Integer> specimen) {
         Imagined imagined = imagine(template, specimen);
         OfficeCalendar calendar = hours.calendar();
-        Instant sent =
-                start.map(local -> local.atZone(calendar.zone()).toInstant()).orElseGet(clock::instant);
+        Instant sent = RouteCalendarView.start(start, calendar, clock.instant());
         List<RouteCalendar.Moment> moments = RouteCalendar.plan(
                 imagined.created(),
                 new Chasing(imagined.content().sending().chasing(), calendar),

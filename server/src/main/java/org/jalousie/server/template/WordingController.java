@@ -23,12 +23,19 @@ import org.springframework.web.multipart.MultipartFile;
 class WordingController {
     private final WordingService service;
     private final TagService tags;
+    private final PlacingService placing;
     private final PreviewService previews;
     private final ClauseTexts clauses;
 
-    WordingController(WordingService service, TagService tags, PreviewService previews, ClauseTexts clauses) {
+    WordingController(
+            WordingService service,
+            TagService tags,
+            PlacingService placing,
+            PreviewService previews,
+            ClauseTexts clauses) {
         this.service = service;
         this.tags = tags;
+        this.placing = placing;
         this.previews = previews;
         this.clauses = clauses;
     }
@@ -113,6 +120,28 @@ class WordingController {
     TemplateViews.TemplateDetail handOver(
             @PathVariable UUID id, @RequestBody HandOver to, @AuthenticationPrincipal SignedIn by) {
         return tags.handOver(id, to.revision(), to.field(), to.party(), by.displayName());
+    }
+
+    /** @param occurrence which of the field's places in the wording, from 0 */
+    record Place(int revision, String field, int occurrence, TemplateViews.WordsOnPage words) {
+        Place {
+            words = words == null ? new TemplateViews.WordsOnPage("", "", "") : words;
+        }
+    }
+
+    @PostMapping("/wording/place")
+    TemplateViews.TemplateDetail place(
+            @PathVariable UUID id, @RequestBody Place to, @AuthenticationPrincipal SignedIn by) {
+        Selection at = new Selection("", to.words().before(), to.words().after());
+        return placing.move(id, to.revision(), to.field(), to.occurrence(), at, by.displayName());
+    }
+
+    record Keep(int revision, String field) {}
+
+    @PostMapping("/wording/keeping")
+    TemplateViews.TemplateDetail keep(
+            @PathVariable UUID id, @RequestBody Keep keep, @AuthenticationPrincipal SignedIn by) {
+        return placing.keep(id, keep.revision(), keep.field(), by.displayName());
     }
 
     @GetMapping("/fields/{name}/prints")

@@ -1,6 +1,7 @@
 package org.jalousie.server.template;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -14,13 +15,17 @@ import org.jalousie.core.data.LookAlike;
 import org.jalousie.core.data.Names;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.Party;
 import org.jalousie.core.template.Renaming;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.wording.FoundTags;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.Wording;
 import org.jalousie.core.wording.edit.EditRefused;
+import org.jalousie.core.wording.edit.EveryPage;
 import org.jalousie.core.wording.edit.Selection;
+import org.jalousie.core.wording.edit.SigningBlocks;
 import org.jalousie.core.wording.edit.WordingEdit;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.adapters.FontFinder;
@@ -52,7 +57,13 @@ class WordingService {
         MARK_PASSAGE,
         MARK_INVERTED_PASSAGE,
         INSERT,
-        INSERT_CLAUSE
+        INSERT_CLAUSE,
+        /** The usual set of the party that is named. */
+        INSERT_SIGNING_SET,
+        /** Blocks for all parties that sign. */
+        INSERT_SIGNING_BLOCKS,
+        /** The initials of the party that is named, at the foot of every page. */
+        INITIALS_ON_EVERY_PAGE
     }
 
     /** What a Word file changed elsewhere would bring; nothing is taken over yet. */
@@ -120,12 +131,15 @@ class WordingService {
         try {
             int further = act == Act.MARK_FIELD && !everywhere ? WordingEdit.furtherOccurrences(file, at, shown) : 0;
             WordingEdit.Edited edited = switch (act) {
-                case MARK_FIELD -> WordingEdit.markField(file, at, TagNames.name(name), everywhere, shown);
+                case MARK_FIELD -> WordingEdit.markField(file, at, fieldName(draft.content(), name), everywhere, shown);
                 case MARK_PASSAGE -> WordingEdit.markPassage(file, at, TagNames.dotted(name), false, shown);
                 case MARK_INVERTED_PASSAGE -> WordingEdit.markPassage(file, at, TagNames.dotted(name), true, shown);
                 case INSERT -> WordingEdit.insert(file, at, "{{" + TagNames.dotted(name) + "}}", shown);
                 case INSERT_CLAUSE ->
                     WordingEdit.insertParagraph(file, at, "{{>" + TagNames.clause(name) + "}}", shown);
+                case INSERT_SIGNING_SET -> SigningBlocks.set(file, at, TagNames.name(name), shown);
+                case INITIALS_ON_EVERY_PAGE -> EveryPage.initials(file, TagNames.name(name));
+                case INSERT_SIGNING_BLOCKS -> SigningBlocks.blocks(file, at, signing(draft.content()), shown);
             };
             List<Field> before = draft.content().fields();
             Map<String, String> labels = Map.of(Names.normal(name), doing.label());
@@ -144,12 +158,34 @@ class WordingService {
         }
     }
 
+    /** A datum's name, or the dotted one of a party's signing field. */
+    private static String fieldName(TemplateContent content, String typed) {
+        boolean ofParty = content.parties().stream().anyMatch(party -> typed.startsWith(party.key() + "."));
+        return ofParty ? TagNames.dotted(typed) : TagNames.name(typed);
+    }
+
+    private static List<SigningBlocks.Signing> signing(TemplateContent content) {
+        List<SigningBlocks.Signing> parties = content.parties().stream()
+                .filter(party -> party.duty() == Duty.SIGNS)
+                .sorted(Comparator.comparing(Party::stage))
+                .map(party -> new SigningBlocks.Signing(
+                        party.key().value(),
+                        // what reads like a tag would become one
+                        party.label().contains("{{") ? party.key().value() : party.label()))
+                .toList();
+        if (parties.isEmpty()) throw Refusal.invalid(Message.of("edit.nobody-signs"));
+        return parties;
+    }
+
     private static Message done(Act act, String name) {
         String code = switch (act) {
             case MARK_FIELD -> "step.field";
             case MARK_PASSAGE, MARK_INVERTED_PASSAGE -> "step.passage";
             case INSERT -> "step.insertion";
             case INSERT_CLAUSE -> "step.clause";
+            case INITIALS_ON_EVERY_PAGE -> "step.initials";
+            case INSERT_SIGNING_SET -> "step.signing-set";
+            case INSERT_SIGNING_BLOCKS -> "step.signing-blocks";
         };
         return Message.of(code, "name", name);
     }
@@ -178,7 +214,7 @@ class WordingService {
     }
 
     /** What the pages show for each field's tag. */
-    private static Map<String, String> shown(TemplateContent content) {
+    static Map<String, String> shown(TemplateContent content) {
         Map<String, String> shown = new LinkedHashMap<>();
         shownIn(content.fields(), shown);
         content.rules().forEach(rule -> shown.put(rule.name(), "[" + rule.label() + "]"));

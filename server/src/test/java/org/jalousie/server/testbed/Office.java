@@ -176,6 +176,23 @@ public final class Office {
                         .map(found -> found.group(1)));
     }
 
+    /** What the verification finds in an agreement's first document. */
+    public JsonNode findings(String number) {
+        return client.post("/api/v1/archive/" + number + "/verification", Map.of())
+                .json()
+                .get("documents")
+                .get(0)
+                .get("result")
+                .get("findings");
+    }
+
+    /** A signing field among a template's settings, to be changed. */
+    public static ObjectNode signingField(JsonNode content, String name) {
+        for (JsonNode one : content.get("signingFields"))
+            if (one.get("name").asString().equals(name)) return (ObjectNode) one;
+        throw new AssertionError("no field " + name);
+    }
+
     /** A person's source of this kind, without anything more. */
     public static ObjectNode source(String kind) {
         return Json.MAPPER.createObjectNode().put("kind", kind);

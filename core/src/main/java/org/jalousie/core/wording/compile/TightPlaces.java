@@ -2,7 +2,7 @@ package org.jalousie.core.wording.compile;
 
 import java.util.List;
 import org.jalousie.core.messages.Message;
-import org.jalousie.core.placement.BoxSize;
+import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.docx.Word;
 import org.jalousie.core.wording.tags.Occurrence;
@@ -18,9 +18,10 @@ final class TightPlaces {
 
     private TightPlaces() {}
 
-    static void check(Part part, Occurrence tag, BoxSize size, List<Diagnostic> diagnostics) {
+    /** @param field the signing field of the tag */
+    static void check(Part part, Occurrence tag, SigningField field, List<Diagnostic> diagnostics) {
         Element paragraph = tag.in.paragraph();
-        double needed = size.heightMm() * TWIPS_PER_MM;
+        double needed = field.type().size().heightMm() * TWIPS_PER_MM;
         Element row = Word.ancestor(paragraph, "tr");
         Element rowHeight = row == null ? null : Word.first(row, "trHeight");
         if (rowHeight != null
@@ -29,6 +30,7 @@ final class TightPlaces {
             diagnostics.add(advice(
                     part,
                     tag,
+                    field,
                     "row-exact-height",
                     Message.of("wording.row-height"),
                     Message.of("wording.row-height.cure")));
@@ -39,6 +41,7 @@ final class TightPlaces {
             diagnostics.add(advice(
                     part,
                     tag,
+                    field,
                     "line-exact-height",
                     Message.of("wording.line-height"),
                     Message.of("wording.line-height.cure")));
@@ -50,8 +53,10 @@ final class TightPlaces {
         return value.matches("\\d+") ? Double.parseDouble(value) : Double.MAX_VALUE;
     }
 
-    private static Diagnostic advice(Part part, Occurrence tag, String code, Message message, Message cure) {
+    private static Diagnostic advice(
+            Part part, Occurrence tag, SigningField field, String code, Message message, Message cure) {
         Diagnostic plain = part.diagnostic(tag, code, message, cure);
-        return new Diagnostic(plain.code(), plain.part(), plain.place(), plain.message(), plain.cure(), false);
+        return new Diagnostic(
+                plain.code(), plain.part(), plain.place(), plain.message(), plain.cure(), false, List.of(field.name()));
     }
 }

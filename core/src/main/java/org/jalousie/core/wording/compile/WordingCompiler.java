@@ -237,7 +237,7 @@ public final class WordingCompiler {
         if (List.of("header", "footer").contains(part.title())) onEachPage.add(number);
         SigningField box = settled(new SigningField(name, dotted.party(), label, type));
         boxes.put(number, box);
-        TightPlaces.check(part, tag, box.type().size(), diagnostics);
+        TightPlaces.check(part, tag, box, diagnostics);
         numbers.put(tag, number);
         if (!copy.isEmpty()) copies.put(copy, number);
     }

@@ -14,11 +14,11 @@ import org.w3c.dom.Element;
 
 /** Acts of a person on the pages, carried out in the Word file itself with all its formatting kept. */
 public final class WordingEdit {
-    private final PackageParts pack;
+    final PackageParts pack;
     private final List<String> parts;
     private final Map<String, String> shown;
 
-    private WordingEdit(WordFile file, Map<String, String> shown) {
+    WordingEdit(WordFile file, Map<String, String> shown) {
         this.pack = new PackageParts(file.parts());
         this.parts = file.textParts();
         this.shown = shown;
@@ -144,11 +144,11 @@ public final class WordingEdit {
         return edit.done(places);
     }
 
-    private ShownText text() {
+    ShownText text() {
         return new ShownText(pack, parts, shown);
     }
 
-    private Edited done(int places) {
+    Edited done(int places) {
         return new Edited(WordFile.of(pack.finish()), places);
     }
 
@@ -160,7 +160,7 @@ public final class WordingEdit {
     }
 
     /** Puts words between others: in a run of their own with the properties of the run before. */
-    private void insert(ParagraphText text, int offset, String tag) {
+    void insert(ParagraphText text, int offset, String tag) {
         Element neighbour = text.runAt(offset);
         if (neighbour == null) {
             Element run = Word.element(text.paragraph(), "r");
@@ -182,7 +182,7 @@ public final class WordingEdit {
         run.appendChild(text);
     }
 
-    private static Element tagParagraph(Element like, String tag) {
+    static Element tagParagraph(Element like, String tag) {
         Element paragraph = Word.element(like, "p");
         Element properties = Word.child(like, "pPr");
         if (properties != null) {

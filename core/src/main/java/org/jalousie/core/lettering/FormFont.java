@@ -1,10 +1,10 @@
-package org.jalousie.core.placement;
+package org.jalousie.core.lettering;
 
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 
-/** The one font of what the program itself prints: signing fields, captions of signatures, the signing record. */
+/** The first font of what the program itself prints: signing fields, captions of signatures, the signing record. */
 public final class FormFont {
     private static final String FILE = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
 

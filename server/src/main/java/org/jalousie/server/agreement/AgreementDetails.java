@@ -1,0 +1,92 @@
+package org.jalousie.server.agreement;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.Readiness;
+import org.jalousie.core.agreement.State;
+import org.jalousie.core.data.FieldType;
+import org.jalousie.core.data.Printer;
+import org.jalousie.core.data.Value;
+import org.jalousie.core.evidence.EventChain;
+import org.jalousie.core.evidence.EventSentences;
+import org.jalousie.core.intake.Intake;
+import org.jalousie.core.messages.Message;
+import org.jalousie.server.jobs.Jobs;
+import org.jalousie.server.template.UsableTemplate;
+import org.springframework.stereotype.Component;
+
+/** Shows one agreement in full. */
+@Component
+class AgreementDetails {
+    private final SendingDesk sending;
+    private final Jobs jobs;
+
+    AgreementDetails(SendingDesk sending, Jobs jobs) {
+        this.sending = sending;
+        this.jobs = jobs;
+    }
+
+    AgreementViews.AgreementDetail of(AgreementRow row, Agreements.Filed filed, UsableTemplate template) {
+        Agreement agreement = filed.agreement();
+        List<String> obstacles =
+                agreement.state() == State.CHECK ? said(sending.obstacles(template, agreement)) : List.of();
+        List<String> warnings = agreement.state() == State.CHECK ? said(sending.warnings(agreement)) : List.of();
+        return new AgreementViews.AgreementDetail(
+                AgreementViews.row(row),
+                data(template, agreement),
+                agreement.participants().stream()
+                        .map(one -> new AgreementViews.Part(
+                                one.party(),
+                                one.label(),
+                                one.duty(),
+                                one.stage(),
+                                one.name(),
+                                one.mail(),
+                                one.person().phone(),
+                                one.person().language(),
+                                Readiness.absence(agreement, one)
+                                        .map(Message::toString)
+                                        .orElse("")))
+                        .toList(),
+                agreement.documents().stream().map(DocumentView::of).toList(),
+                agreement.record().isPresent(),
+                obstacles,
+                warnings,
+                agreement.values(),
+                agreement.endReason(),
+                filed.history().stream()
+                        .map(entry -> new AgreementViews.TrailEntry(
+                                entry.sequence(),
+                                entry.at(),
+                                EventSentences.of(entry, agreement).stream()
+                                        .map(Message::toString)
+                                        .collect(Collectors.joining(" ")),
+                                entry.actor().from()))
+                        .toList(),
+                EventChain.firstBroken(filed.links()).orElse(null),
+                jobs.givenUp(row.id()).stream()
+                        .map(failure -> new AgreementViews.Trouble(failure.reason(), failure.failedAt()))
+                        .toList());
+    }
+
+    private static List<String> said(List<Message> messages) {
+        return messages.stream().map(Message::toString).toList();
+    }
+
+    private static List<AgreementViews.Datum> data(UsableTemplate template, Agreement agreement) {
+        Map<String, Value> values = Intake.stored(template.content().fields(), agreement.data());
+        Printer printer = Printer.in(Locale.forLanguageTag(template.content().language()));
+        return template.content().fields().stream()
+                .map(field -> {
+                    Value value = values.get(field.name().value());
+                    String raw = value == null ? "" : value.raw();
+                    String printed =
+                            value == null ? "" : field.type() == FieldType.YES_NO ? raw : printer.print(value, "");
+                    return new AgreementViews.Datum(field.name().value(), field.label(), raw, printed);
+                })
+                .toList();
+    }
+}
