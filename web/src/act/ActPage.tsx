@@ -9,6 +9,7 @@ import { Speech, useSay } from '../messages/useSay';
 import { lastMoment } from '../ui/lastMoment';
 import { Button, Trouble, Waiting } from '../ui/parts';
 import { Decline } from './Decline';
+import { ShowIdentity } from './ShowIdentity';
 import { YourPart } from './YourPart';
 import { useDerived } from './useDerived';
 import { useAct, type Mark, type SigningPage } from './useAct';
@@ -79,12 +80,19 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
               })
             : page.number}
         </p>
-        <section aria-label={words.say('page.route')} className="py-4">
-          <Blind slats={page.route} sealed={page.state === 'COMPLETED'} width={320} height={48} />
-        </section>
+        {page.route.length > 0 && (
+          <section aria-label={words.say('page.route')} className="py-4">
+            <Blind slats={page.route} sealed={page.state === 'COMPLETED'} width={320} height={48} />
+          </section>
+        )}
+        {turn && !page.identity.shown && (
+          <div className="py-4">
+            <ShowIdentity page={page} act={act} />
+          </div>
+        )}
         {!turn && <NothingToDo page={page} />}
         {page.hasCopy && <SignedCopy page={page} token={token} />}
-        {!page.ended && (
+        {!page.ended && page.identity.shown && (
           <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_24rem]">
             <section aria-label={words.say('page.document')} className="min-w-0">
               <Button className="mb-3 min-h-11 lg:hidden" onClick={() => setLarge(!large)}>

@@ -58,6 +58,16 @@ describe('a participant’s page', () => {
       derived: [],
       documents: [],
       route: [],
+      identity: {
+        check: 'NONE',
+        shown: true,
+        to: '',
+        digits: 6,
+        codeWaits: false,
+        nextCode: null,
+        locked: false,
+        office: '',
+      },
       ended: '',
     };
     render(<ActPage token="x" />);

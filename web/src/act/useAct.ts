@@ -13,39 +13,61 @@ export function useAct(token: string) {
   const [words, setWords] = useState(english);
   const known = useRef(false);
   const path = { params: { path: { token } } };
+  const look = useCallback(
+    () => answer(api.GET('/api/v1/signing/{token}', { params: { path: { token } } })),
+    [token],
+  );
 
-  const run = useCallback(async (call: Promise<SigningPage>) => {
-    setBusy(true);
-    setError(undefined);
-    try {
-      const next = await call;
-      const spoken = await catalogueOf(next.language);
-      known.current = true;
-      document.documentElement.lang = spoken.language;
-      setWords(spoken);
-      setPage(next);
-      return true;
-    } catch (problem) {
-      setError(problem as Problem);
-      return false;
-    } finally {
-      setBusy(false);
-    }
-  }, []);
+  /** A page is kept over an error; only who somebody is may have to be shown again, or is no longer asked. */
+  const lookAgain = useCallback(
+    async (problem: Problem) => {
+      if (!problem.said?.code.startsWith('identity.')) return;
+      await look().then(setPage, () => undefined);
+    },
+    [look],
+  );
+
+  const run = useCallback(
+    async (call: Promise<SigningPage>) => {
+      setBusy(true);
+      setError(undefined);
+      try {
+        const next = await call;
+        const spoken = await catalogueOf(next.language);
+        known.current = true;
+        document.documentElement.lang = spoken.language;
+        setWords(spoken);
+        setPage(next);
+        return true;
+      } catch (problem) {
+        setError(problem as Problem);
+        await lookAgain(problem as Problem);
+        return false;
+      } finally {
+        setBusy(false);
+      }
+    },
+    [lookAgain],
+  );
 
   useEffect(() => {
     // until it is known whose link it is, and when it is nobody's, the browser's own language is spoken
     void catalogueOf(navigator.language.split('-')[0] ?? '').then((spoken) => {
       if (!known.current) setWords(spoken);
     });
-    void run(answer(api.GET('/api/v1/signing/{token}', { params: { path: { token } } })));
-  }, [run, token]);
+    void run(look());
+  }, [run, look]);
 
   return {
     page,
     words,
     error,
     busy,
+    sendCode: () => run(answer(api.POST('/api/v1/signing/{token}/identity/code', path))),
+    showIdentity: (typed: string) =>
+      run(
+        answer(api.POST('/api/v1/signing/{token}/identity', { ...path, body: { answer: typed } })),
+      ),
     consent: (version: string) =>
       run(answer(api.POST('/api/v1/signing/{token}/consent', { ...path, body: { version } }))),
     complete: (values: Record<string, string>) =>

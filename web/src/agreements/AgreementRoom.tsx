@@ -12,6 +12,7 @@ import { lastDay, since } from '../ui/time';
 import { listed, stateWords } from '../ui/words';
 import { Files } from './Files';
 import { People } from './People';
+import { WhoTheyAre } from './WhoTheyAre';
 import { RouteOfAgreement } from './RouteOfAgreement';
 import { Trail } from './Trail';
 
@@ -140,6 +141,9 @@ export default function AgreementRoom() {
           )}
           {(row.state === 'CHECK' || row.state === 'GENERATING') && (
             <People number={number} people={detail.people} fixed={!checking} onTaken={took} />
+          )}
+          {(row.state === 'CHECK' || row.state === 'GENERATING' || row.state === 'OUT') && (
+            <WhoTheyAre number={number} people={detail.people} fixed={!coordinator} />
           )}
           <Data detail={detail} />
           <Files number={number} documents={detail.documents} />

@@ -19,7 +19,7 @@ export type Row = {
   agreement?: Agreement;
 };
 
-export type GroupName = 'stuck' | 'requests' | 'check' | 'out' | 'ended' | 'completed';
+export type GroupName = 'stuck' | 'keptOut' | 'requests' | 'check' | 'out' | 'ended' | 'completed';
 
 export type Group = {
   name: GroupName;
@@ -58,7 +58,7 @@ export function groupsOf(today: Today): Group[] {
       agreement,
     })),
   });
-  const { failed, requests, toCheck, out, ended, completed } = today;
+  const { failed, keptOut, requests, toCheck, out, ended, completed } = today;
   return [
     {
       name: 'stuck',
@@ -76,6 +76,14 @@ export function groupsOf(today: Today): Group[] {
         since: one.since,
       })),
     },
+    agreements(
+      'keptOut',
+      say('today.kept-out'),
+      say('today.let-go-on'),
+      keptOut,
+      '/agreements',
+      true,
+    ),
     {
       name: 'requests',
       title: say('today.requests-to-turn-into-agreements'),

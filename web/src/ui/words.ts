@@ -53,3 +53,11 @@ export function waitingFor(item: Item): string {
   const sealing = item.route.some((slat) => slat.standing === 'SEALING');
   return item.state === 'OUT' && sealing ? say('ui.the-seal') : '';
 }
+
+/** How somebody shows who they are. */
+export const identityWords: Record<Schemas['Party']['identity'] & string, string> = {
+  NONE: say('ui.identity-link'),
+  MAILED_CODE: say('ui.identity-mailed-code'),
+  TEXTED_CODE: say('ui.identity-texted-code'),
+  AGREED_WORD: say('ui.identity-agreed-word'),
+};

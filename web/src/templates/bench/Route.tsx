@@ -174,6 +174,7 @@ function AddParty({ parties, onAdd }: { parties: Party[]; onAdd: (party: Party) 
           neededWhen: '',
           language: '',
           copied: false,
+          identity: 'NONE' as const,
         });
         setLabel('');
       }}

@@ -24,6 +24,7 @@ const party = (key: string, stage: number, duty: Party['duty'] = 'SIGNS'): Party
   neededWhen: '',
   language: '',
   copied: false,
+  identity: 'NONE' as const,
 });
 
 /** Rows as text: "a b|c" is two stages, the first of two parties. */

@@ -1,7 +1,7 @@
 import { answer, api, type Schemas } from '../../../api/client';
 import { say } from '../../../messages/rooms';
 import { Button, inputLook, Trouble } from '../../../ui/parts';
-import { dutyWords } from '../../../ui/words';
+import { dutyWords, identityWords } from '../../../ui/words';
 import { useDraftAct } from '../../useDraftAct';
 import type { Bench } from '../bench';
 import { beforeSigners, completesLate } from '../routeOrder';
@@ -79,6 +79,21 @@ export function PartyCard({
           <SpokenOptions none={say('templates.the-agreements-language')} />
         </select>
       </Setting>
+      {party.duty !== 'RECEIVES_COPY' && (
+        <Setting label={say('templates.shows-who-they-are')}>
+          <select
+            className={inputLook}
+            value={party.identity}
+            onChange={(event) => set({ identity: event.target.value as Party['identity'] })}
+          >
+            {Object.entries(identityWords).map(([check, words]) => (
+              <option key={check} value={check}>
+                {words}
+              </option>
+            ))}
+          </select>
+        </Setting>
+      )}
       {(party.duty === 'COMPLETES' || party.duty === 'APPROVES') && (
         <label className="flex min-h-8 items-center gap-2">
           <input

@@ -21,12 +21,25 @@ public record Settings(
         Office office,
         Trust trust,
         String postroom,
+        Texts texts,
         List<String> proxies,
         Converter converter,
         FirstAccount firstAccount,
         Retries retries) {
     /** @param zone the office's time zone, for reminders and the signing record */
     public record Office(String name, String mail, ZoneId zone) {}
+
+    /**
+     * The service that text messages go out by (SMPP 3.4).
+     *
+     * @param host empty for none, so that nobody can be sent a code by text message
+     * @param system the name to bind with, {@code password} what belongs to it
+     * @param sender what the messages come from, a number or a short name
+     * @param tls whether the connection is encrypted
+     * @param postroom address of the stand-in, to read there what went out; empty when messages really go out
+     */
+    public record Texts(
+            String host, int port, String system, String password, String sender, boolean tls, String postroom) {}
 
     public record Trust(String address, String secret) {}
 

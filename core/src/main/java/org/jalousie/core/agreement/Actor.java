@@ -2,6 +2,7 @@ package org.jalousie.core.agreement;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.PartyKey;
 
 /** Who did something. */
@@ -67,6 +68,27 @@ public sealed interface Actor {
     /** How it is known who somebody is. */
     enum Proof {
         /** They had the link that was mailed to them and to nobody else. */
-        MAILED_LINK
+        MAILED_LINK,
+        /** They had the link, and a one-time code that was mailed when they came. */
+        MAILED_CODE,
+        /** They had the link, and a one-time code that was sent to their telephone when they came. */
+        TEXTED_CODE,
+        /** They had the link, and knew the word that the office had agreed on with them. */
+        AGREED_WORD;
+
+        /** What was asked of them besides the link. */
+        public IdentityCheck check() {
+            return switch (this) {
+                case MAILED_LINK -> IdentityCheck.NONE;
+                case MAILED_CODE -> IdentityCheck.MAILED_CODE;
+                case TEXTED_CODE -> IdentityCheck.TEXTED_CODE;
+                case AGREED_WORD -> IdentityCheck.AGREED_WORD;
+            };
+        }
+
+        /** By the link and what was asked besides. */
+        public static Proof by(IdentityCheck check) {
+            return check == IdentityCheck.NONE ? MAILED_LINK : valueOf(check.name());
+        }
     }
 }

@@ -35,6 +35,9 @@ final class Acts {
         Standing standing = agreement.standing(party);
         if (standing == Standing.DONE || standing == Standing.SEALING) return refused(Message.of("part.done"));
         if (standing != Standing.TURN) return refused(Message.of("part.not-yet"));
+        if (command instanceof Command.AskForCode || command instanceof Command.AnswerCheck)
+            return IdentityActs.ofParty(agreement, command, now);
+        if (!agreement.identified(party)) return refused(Message.of("identity.first"));
         if (command instanceof Command.View) {
             return agreement.viewed().contains(party)
                     ? accepted(List.of())

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.PlacedField;
@@ -23,6 +24,7 @@ import org.jalousie.core.placement.SigningField;
  * @param participants all parts of the route, also those that are left out of this agreement
  * @param absent which parts are left out, and why; settled at sending
  * @param waiting of each party whose turn began
+ * @param proving how far those have come who have to show who they are
  * @param values what parties completed, by signing field name
  */
 public record Agreement(
@@ -36,6 +38,7 @@ public record Agreement(
         Map<PartyKey, Absence> absent,
         Map<PartyKey, Standing> standings,
         Map<PartyKey, Waiting> waiting,
+        Map<PartyKey, Proving> proving,
         Map<PartyKey, String> consents,
         List<PartyKey> viewed,
         List<Document> documents,
@@ -125,6 +128,29 @@ public record Agreement(
         return new Together(Together.of(acting, party).parts().stream()
                 .filter(one -> standing(one.party()) == standing)
                 .toList());
+    }
+
+    /** How the person of a part shows who they are, for all that they do in one act with it. */
+    public IdentityCheck identityCheck(PartyKey party) {
+        return together(party).identityCheck();
+    }
+
+    /** How far the person of a part has come with that. */
+    public Proving provingOf(PartyKey party) {
+        return proving.getOrDefault(party, Proving.BEGUN);
+    }
+
+    /** Whether the person of a part has shown who they are, as far as that is asked for. */
+    public boolean identified(PartyKey party) {
+        return identityCheck(party) == IdentityCheck.NONE
+                || provingOf(party).proven().isPresent();
+    }
+
+    /** Those who gave too many wrong answers while it is their turn. */
+    public List<Participant> locked() {
+        return onTurn().stream()
+                .filter(one -> state == State.OUT && provingOf(one.party()).locked())
+                .toList();
     }
 
     /** Those who are asked now, by mail and on a page: one part for each act that is waited for. */

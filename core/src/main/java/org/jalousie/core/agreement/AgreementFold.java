@@ -6,8 +6,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
 
@@ -23,6 +25,7 @@ final class AgreementFold {
     private final Map<PartyKey, Standing> standings = new LinkedHashMap<>();
     private final Map<PartyKey, Waiting> waiting = new LinkedHashMap<>();
     private Optional<Map<PartyKey, Absence>> leftOut = Optional.empty();
+    private final Map<PartyKey, Proving> proving = new LinkedHashMap<>();
     private final Map<PartyKey, String> consents = new LinkedHashMap<>();
     private final List<PartyKey> viewed = new ArrayList<>();
     private List<Document> documents = List.of();
@@ -45,8 +48,10 @@ final class AgreementFold {
             reach(State.GENERATING, entry);
         } else if (event instanceof Event.DataCorrected corrected) {
             data = corrected.data();
+            List<Participant> before = List.copyOf(participants);
             participants.clear();
             participants.addAll(corrected.participants());
+            keepWords(before);
             remake(corrected.title(), entry);
         } else if (event instanceof Event.Generated generated) {
             // what was stored before documents had titles of their own is called by its template
@@ -56,8 +61,10 @@ final class AgreementFold {
             revision = entry.sequence();
             reach(State.CHECK, entry);
         } else if (event instanceof Event.ParticipantChanged changed) {
+            List<Participant> before = List.copyOf(participants);
             participants.replaceAll(
                     one -> one.party().equals(changed.participant().party()) ? changed.participant() : one);
+            keepWords(before);
             if (changed.remake()) remake(changed.title(), entry);
             else entitle(changed.title());
         } else if (event instanceof Event.Sent sent) {
@@ -72,6 +79,18 @@ final class AgreementFold {
             waiting.put(invited.party(), new Waiting(entry.at()));
         } else if (event instanceof Event.Viewed view) {
             viewed.add(view.party());
+        } else if (event instanceof Event.WordAgreed word) {
+            participants.replaceAll(
+                    one -> one.party().equals(word.party()) ? one.provenBy(IdentityCheck.AGREED_WORD) : one);
+            proving(word.party(), Proving::word);
+        } else if (event instanceof Event.CodeSent code) {
+            proving(code.party(), one -> one.codeSent(entry.at()));
+        } else if (event instanceof Event.IdentityShown shown) {
+            proving(shown.party(), one -> one.provenAt(entry.at()));
+        } else if (event instanceof Event.IdentityDoubted doubted) {
+            proving(doubted.party(), Proving::wrongAnswer);
+        } else if (event instanceof Event.LetGoOn on) {
+            proving(on.party(), Proving::goesOn);
         } else if (event instanceof Event.ConsentGiven consent) {
             consents.put(consent.party(), consent.wording());
         } else if (event instanceof Event.ReminderSent reminder) {
@@ -113,6 +132,22 @@ final class AgreementFold {
                 .allMatch(one ->
                         standings.get(one.party()) == Standing.DONE || standings.get(one.party()) == Standing.SEALING);
         if (state == State.OUT && allActed) reach(State.SEALING, entry);
+    }
+
+    private void proving(PartyKey party, UnaryOperator<Proving> step) {
+        proving.put(party, step.apply(proving.getOrDefault(party, Proving.BEGUN)));
+    }
+
+    /** A word that was agreed on with a person holds for that person only, also when other answers are corrected. */
+    private void keepWords(List<Participant> before) {
+        proving.keySet()
+                .removeIf(party -> participants.stream()
+                        .noneMatch(now -> now.party().equals(party)
+                                && before.stream()
+                                        .anyMatch(one -> one.party().equals(party)
+                                                && one.person().isSameAs(now.person()))));
+        participants.replaceAll(
+                one -> proving.containsKey(one.party()) ? one.provenBy(IdentityCheck.AGREED_WORD) : one);
     }
 
     /** Settled when it is sent; before, it follows from people and documents as they are. */
@@ -162,6 +197,7 @@ final class AgreementFold {
                 Map.copyOf(absent()),
                 Map.copyOf(standings),
                 Map.copyOf(waiting),
+                Map.copyOf(proving),
                 Map.copyOf(consents),
                 List.copyOf(viewed),
                 documents,

@@ -48,6 +48,12 @@ public sealed interface Command {
     /** Time has passed: end, warn or remind where that is due. */
     record Tick(Chasing chasing) implements Command {}
 
+    /** The office has agreed on a word with a party's person; whoever had other ways to show who they are has this one now. */
+    record AgreeWord(PartyKey party) implements Command {}
+
+    /** The office lets somebody try again who gave too many wrong answers. */
+    record LetGoOn(PartyKey party) implements Command {}
+
     /** What somebody with a part in the agreement does. */
     sealed interface OfParty extends Command {
         /** The key of the party. */
@@ -55,6 +61,11 @@ public sealed interface Command {
     }
 
     record View(PartyKey party) implements OfParty {}
+
+    record AskForCode(PartyKey party) implements OfParty {}
+
+    /** @param right whether it is the answer to the check that was made of them */
+    record AnswerCheck(PartyKey party, boolean right) implements OfParty {}
 
     record Consent(PartyKey party, String wording, Sha256 wordingHash) implements OfParty {}
 

@@ -19,6 +19,8 @@ public final class Decider {
         if (command instanceof Command.ChangeParticipant change) return change(agreement, change);
         if (command instanceof Command.Send send) return send(agreement, send, now);
         if (command instanceof Command.Withdraw withdraw) return withdraw(agreement, withdraw);
+        if (command instanceof Command.AgreeWord word) return IdentityActs.agree(agreement, word.party(), now);
+        if (command instanceof Command.LetGoOn on) return IdentityActs.letGoOn(agreement, on.party(), now);
         return Acts.decide(history, agreement, (Command.OfParty) command, now);
     }
 

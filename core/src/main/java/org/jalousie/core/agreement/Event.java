@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
 
@@ -23,6 +24,11 @@ import org.jalousie.core.parties.PartyKey;
     @JsonSubTypes.Type(value = Event.Sent.class, name = "Sent"),
     @JsonSubTypes.Type(value = Event.OfficeSealed.class, name = "OfficeSealed"),
     @JsonSubTypes.Type(value = Event.Invited.class, name = "Invited"),
+    @JsonSubTypes.Type(value = Event.WordAgreed.class, name = "WordAgreed"),
+    @JsonSubTypes.Type(value = Event.CodeSent.class, name = "CodeSent"),
+    @JsonSubTypes.Type(value = Event.IdentityShown.class, name = "IdentityShown"),
+    @JsonSubTypes.Type(value = Event.IdentityDoubted.class, name = "IdentityDoubted"),
+    @JsonSubTypes.Type(value = Event.LetGoOn.class, name = "LetGoOn"),
     @JsonSubTypes.Type(value = Event.Viewed.class, name = "Viewed"),
     @JsonSubTypes.Type(value = Event.ConsentGiven.class, name = "ConsentGiven"),
     @JsonSubTypes.Type(value = Event.FieldsCompleted.class, name = "FieldsCompleted"),
@@ -88,6 +94,20 @@ public sealed interface Event {
     }
 
     record Invited(PartyKey party) implements Event {}
+
+    /** The office has agreed on a word with the party's person, who shows by it who they are. The word itself is kept nowhere. */
+    record WordAgreed(PartyKey party) implements Event {}
+
+    /** A one-time code was asked for and goes out. */
+    record CodeSent(PartyKey party, IdentityCheck check) implements Event {}
+
+    record IdentityShown(PartyKey party, IdentityCheck check) implements Event {}
+
+    /** The answer to the check was wrong. @param locked whether no further one is looked at */
+    record IdentityDoubted(PartyKey party, IdentityCheck check, boolean locked) implements Event {}
+
+    /** The office lets somebody try again who gave too many wrong answers. */
+    record LetGoOn(PartyKey party) implements Event {}
 
     record Viewed(PartyKey party) implements Event {}
 

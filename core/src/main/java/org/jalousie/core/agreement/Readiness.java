@@ -3,10 +3,12 @@ package org.jalousie.core.agreement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.jalousie.core.data.PhoneNumber;
 import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.lettering.Glyphs;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.placement.PlacedField;
 import org.jalousie.core.placement.Room;
@@ -40,6 +42,7 @@ public final class Readiness {
             Glyphs.unprintable(Message.of("print.label-of", "party", one.label()), one.label())
                     .map(fault -> Message.of("ready.of-template", "fault", fault))
                     .ifPresent(obstacles::add);
+            identity(agreement, one).ifPresent(obstacles::add);
             boolean signature = agreement.fieldsOf(one.party()).stream()
                     .anyMatch(field -> field.type().signs());
             if (one.duty() == Duty.SIGNS && !signature)
@@ -75,6 +78,20 @@ public final class Readiness {
                 .documents()
                 .forEach(document -> obstacles.addAll(document.pages().faults()));
         return obstacles;
+    }
+
+    /** Why somebody couldn't show who they are as they are asked to. */
+    private static Optional<Message> identity(Agreement agreement, Participant one) {
+        if (one.identity() == IdentityCheck.AGREED_WORD
+                && !agreement.provingOf(one.party()).wordAgreed())
+            return Optional.of(Message.of("ready.no-word", "party", one.label()));
+        String phone = one.person().phone();
+        if (one.identity() != IdentityCheck.TEXTED_CODE
+                || PhoneNumber.international(phone).isPresent()) return Optional.empty();
+        return Optional.of(
+                phone.isBlank()
+                        ? Message.of("ready.no-phone", "party", one.label())
+                        : Message.of("ready.wrong-phone", "party", one.label(), "phone", phone));
     }
 
     /** What looks like a slip and does not stand in the way. */

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
 import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
 
@@ -55,7 +56,24 @@ public record Together(List<Participant> parts) {
     }
 
     private static boolean joins(Participant one, List<Participant> parts) {
-        return one.person().isSameAs(parts.get(0).person()) && parts.stream().noneMatch(other -> bothSides(one, other));
+        return one.person().isSameAs(parts.get(0).person())
+                && parts.stream().noneMatch(other -> bothSides(one, other) || provenOtherwise(one, other));
+    }
+
+    /** Who shows in two ways who they are does so for one part after the other. */
+    private static boolean provenOtherwise(Participant one, Participant other) {
+        return one.identity() != IdentityCheck.NONE
+                && other.identity() != IdentityCheck.NONE
+                && one.identity() != other.identity();
+    }
+
+    /** How the person shows who they are; what one part asks for holds for all that are done with it. */
+    public IdentityCheck identityCheck() {
+        return parts.stream()
+                .map(Participant::identity)
+                .filter(check -> check != IdentityCheck.NONE)
+                .findFirst()
+                .orElse(IdentityCheck.NONE);
     }
 
     /** Whether two parts are signed for the two sides of an agreement. */

@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.PartyAct;
 import org.jalousie.core.placement.PlacedField;
@@ -20,16 +21,32 @@ import org.jalousie.core.placement.SigningField;
  * @param marked form fields other than the signature's own that show the mark, for example initials
  * @param signature the signing place; empty for who signs nothing in this document
  * @param caption words under the mark, for example who signed and when
+ * @param shownBy how it was known who they are
  */
 public record ActInFile(
         Map<String, String> values,
         Set<String> marked,
         Optional<String> signature,
         Optional<byte[]> mark,
-        String caption) {
+        String caption,
+        IdentityCheck shownBy) {
+    /** What somebody does who was asked for nothing but their link. */
+    public ActInFile(
+            Map<String, String> values,
+            Set<String> marked,
+            Optional<String> signature,
+            Optional<byte[]> mark,
+            String caption) {
+        this(values, marked, signature, mark, caption, IdentityCheck.NONE);
+    }
 
-    /** A party's mark as it is put beside what they signed. @param caption words under it */
-    public record MarkWithCaption(byte[] picture, String caption) {}
+    /** A party's mark as it is put beside what they signed. @param caption words under it; {@code shownBy} how it was known who they are */
+    public record MarkWithCaption(byte[] picture, String caption, IdentityCheck shownBy) {
+        /** The mark of somebody who was asked for nothing but their link. */
+        public MarkWithCaption(byte[] picture, String caption) {
+            this(picture, caption, IdentityCheck.NONE);
+        }
+    }
 
     /**
      * Asks each of a party's fields what it prints.
@@ -69,7 +86,8 @@ public record ActInFile(
                 marked,
                 place,
                 mark.map(MarkWithCaption::picture),
-                mark.map(MarkWithCaption::caption).orElse(""));
+                mark.map(MarkWithCaption::caption).orElse(""),
+                mark.map(MarkWithCaption::shownBy).orElse(IdentityCheck.NONE));
     }
 
     /** Whether the file stays as it is. */

@@ -1,12 +1,14 @@
 package org.jalousie.core.evidence;
 
 import java.util.List;
+import java.util.Locale;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Document;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.PartyKey;
 
 /** One event in words, for the record and for the trail on the screen. */
@@ -56,6 +58,10 @@ public final class EventSentences {
         }
         if (event instanceof Event.Sent) return Message.of("event.sent", "actor", actor);
         if (event instanceof Event.OfficeSealed) return Message.of("event.office-sealed");
+        if (event instanceof Event.WordAgreed word)
+            return Message.of("event.word-agreed", "actor", actor, "party", name(word.party(), agreement));
+        if (event instanceof Event.LetGoOn on)
+            return Message.of("event.let-go-on", "actor", actor, "party", name(on.party(), agreement));
         if (event instanceof Event.Withdrawn withdrawn)
             return Message.of("event.withdrawn", "actor", actor, "reason", withdrawn.reason());
         if (event instanceof Event.Expired) return Message.of("event.expired");
@@ -64,6 +70,20 @@ public final class EventSentences {
 
     private static Message ofParty(Event event, Agreement agreement) {
         if (event instanceof Event.Invited invited) return about("event.invited", invited.party(), agreement);
+        if (event instanceof Event.CodeSent sent) {
+            String check = sent.check().name().toLowerCase(Locale.ROOT);
+            return Message.of("event.code-sent", "check", check, "party", name(sent.party(), agreement));
+        }
+        if (event instanceof Event.IdentityShown shown)
+            return Message.of(
+                    "event.identity-shown", "party", name(shown.party(), agreement), "check", check(shown.check()));
+        if (event instanceof Event.IdentityDoubted doubted)
+            return Message.of(
+                    "event.identity-doubted",
+                    "party",
+                    name(doubted.party(), agreement),
+                    "locked",
+                    doubted.locked() ? "yes" : "no");
         if (event instanceof Event.Viewed viewed) return about("event.viewed", viewed.party(), agreement);
         if (event instanceof Event.Approved approved) return about("event.approved", approved.party(), agreement);
         if (event instanceof Event.Sealed sealed) return about("event.sealed", sealed.party(), agreement);
@@ -92,6 +112,11 @@ public final class EventSentences {
             return Message.of("event.signed", "party", name(signed.party(), agreement), "mark", signed.mark());
         Event.Declined declined = (Event.Declined) event;
         return Message.of("event.declined", "party", name(declined.party(), agreement), "reason", declined.reason());
+    }
+
+    /** How somebody shows who they are, as a part of a sentence. */
+    static Message check(IdentityCheck check) {
+        return Message.of("check." + check.code());
     }
 
     private static Message about(String code, PartyKey party, Agreement agreement) {

@@ -31,6 +31,8 @@ import org.apache.pdfbox.pdmodel.interactive.annotation.PDAppearanceDictionary;
 import org.apache.pdfbox.pdmodel.interactive.form.PDAcroForm;
 import org.apache.pdfbox.pdmodel.interactive.form.PDField;
 import org.apache.pdfbox.pdmodel.interactive.form.PDTextField;
+import org.jalousie.core.messages.Catalogue;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.proof.SpecimenMark;
 
@@ -76,7 +78,7 @@ public final class Sealer {
         byte[] filled = act.values().isEmpty() && act.marked().isEmpty() ? pdf : fill(pdf, act);
         if (act.signature().isEmpty()) return filled;
         PAdESSignatureParameters parameters = parameters(signer, at);
-        parameters.setReason("Signed as agreed");
+        parameters.setReason(reason(act.shownBy()));
         parameters
                 .getImageParameters()
                 .getFieldParameters()
@@ -86,6 +88,12 @@ public final class Sealer {
         PAdESService service = service();
         service.setPdfObjFactory(MarkDrawer.factory(mark, act.caption()));
         return sign(filled, parameters, signer, service);
+    }
+
+    private static String reason(IdentityCheck shownBy) {
+        return shownBy == IdentityCheck.NONE
+                ? "Signed as agreed"
+                : "Signed as agreed, identity shown by " + Catalogue.ENGLISH.say(EventSentences.check(shownBy));
     }
 
     /** Lifts all signatures to PAdES-B-LTA: revocation data and a document time stamp (ETSI EN 319 142-1 §6). */

@@ -9,9 +9,11 @@ import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.Arrays;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -19,9 +21,11 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentInformation;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.DocumentId;
 import org.jalousie.core.agreement.Entry;
+import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.Readiness;
 import org.jalousie.core.agreement.Revision;
 import org.jalousie.core.data.Sha256;
@@ -97,6 +101,7 @@ public final class SigningRecord {
                                     "stage",
                                     one.stage()));
                 }
+                identities(page, agreement, history);
                 for (Message absence : Readiness.absences(agreement))
                     page.row(words.say("record.left-out"), words.say(absence));
                 details(page, agreement);
@@ -120,6 +125,25 @@ public final class SigningRecord {
         } catch (IOException e) {
             throw new UncheckedIOException("the signing record can't be written", e);
         }
+    }
+
+    /** How it is known of each who has acted that it was they. */
+    private void identities(RecordPage page, Agreement agreement, List<Entry> history) throws IOException {
+        Set<String> told = new LinkedHashSet<>();
+        for (Entry entry : history) {
+            if (!(entry.actor() instanceof Actor.Participant by) || !acts(entry.event())) continue;
+            String name =
+                    agreement.participant(by.party()).map(Participant::name).orElse("");
+            Message check = EventSentences.check(by.proof().check());
+            told.add(words.say("record.identity-of", "party", name, "check", check));
+        }
+        for (String one : told) page.row(words.say("record.identity"), one);
+    }
+
+    private static boolean acts(Event event) {
+        return event instanceof Event.Signed
+                || event instanceof Event.FieldsCompleted
+                || event instanceof Event.Approved;
     }
 
     /** What the parties completed, as each kind of field tells it. */

@@ -66,10 +66,40 @@ public record Letters(
             case DECLINED -> paragraphs.add(words.say("mail.declined", "title", title));
             case WITHDRAWN -> paragraphs.add(words.say("mail.withdrawn", "title", title, "office", office));
             case EXPIRED -> paragraphs.add(words.say("mail.expired", "title", title));
+            case LOCKED -> paragraphs.add(words.say("mail.locked", "title", title, "name", locked()));
+            case CODE -> throw new IllegalArgumentException("a code has a text of its own");
         }
         if (!agreement.endReason().isEmpty()) paragraphs.add(words.say("mail.reason", "reason", agreement.endReason()));
         paragraphs.add(office);
         return String.join("\n\n", paragraphs) + "\n";
+    }
+
+    private String locked() {
+        return agreement.locked().stream().map(Participant::name).collect(Collectors.joining(", "));
+    }
+
+    /** The mail with a one-time code. */
+    public String code(Participant to, String code) {
+        Catalogue words = words(Optional.of(to));
+        Message title = Message.of(
+                "mail.title",
+                "title",
+                agreement.title(),
+                "number",
+                agreement.created().number());
+        return String.join(
+                        "\n\n",
+                        words.say("mail.hello", "name", to.name()),
+                        words.say("mail.code", "code", code, "title", title),
+                        words.say("mail.code-warning", "office", office),
+                        office)
+                + "\n";
+    }
+
+    /** The text message with a one-time code: short, since a message has few letters and may be seen on a locked telephone. */
+    public String codeInShort(Participant to, String code) {
+        return words(Optional.of(to))
+                .say("text.code", "code", code, "number", agreement.created().number(), "office", office);
     }
 
     private void asking(

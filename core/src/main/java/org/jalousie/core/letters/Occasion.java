@@ -11,7 +11,11 @@ public enum Occasion {
     COMPLETED,
     DECLINED,
     WITHDRAWN,
-    EXPIRED;
+    EXPIRED,
+    /** A one-time code by which somebody shows who they are. */
+    CODE,
+    /** Somebody gave too many wrong answers; goes to the office. */
+    LOCKED;
 
     /** Whether the mail asks somebody for their part, and has their link in it. */
     public boolean asks() {

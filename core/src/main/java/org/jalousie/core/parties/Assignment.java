@@ -77,7 +77,8 @@ public final class Assignment {
                 party.optional(),
                 known.leftOutBy().apply(party).orElse(""),
                 party.who().ofTheHouse(),
-                party.copied());
+                party.copied(),
+                party.duty().acts() ? party.identity() : IdentityCheck.NONE);
     }
 
     private static Person person(Party party, Known known) {

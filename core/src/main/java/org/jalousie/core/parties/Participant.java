@@ -9,6 +9,7 @@ package org.jalousie.core.parties;
  * @param leftOutBy what the rule is called that leaves this part out of the agreement; empty when none does
  * @param house whether it is somebody of the office's own, and not the other side
  * @param copied whether the signed copy goes to them though their duty alone wouldn't bring it
+ * @param identity how they show who they are before they see anything
  */
 public record Participant(
         Person person,
@@ -19,14 +20,17 @@ public record Participant(
         boolean optional,
         String leftOutBy,
         boolean house,
-        boolean copied) {
+        boolean copied,
+        IdentityCheck identity) {
     public Participant {
         leftOutBy = leftOutBy == null ? "" : leftOutBy;
+        identity =
+                identity == null ? IdentityCheck.NONE : identity; // what was stored before there were checks has none
     }
 
     /** A part that the agreement has, whoever fills it. */
     public Participant(Person person, PartyKey party, String label, Duty duty, int stage) {
-        this(person, party, label, duty, stage, false, "", false, false);
+        this(person, party, label, duty, stage, false, "", false, false, IdentityCheck.NONE);
     }
 
     public String name() {
@@ -49,6 +53,11 @@ public record Participant(
 
     /** The same part, filled by somebody else. */
     public Participant with(Person other) {
-        return new Participant(other, party, label, duty, stage, optional, leftOutBy, house, copied);
+        return new Participant(other, party, label, duty, stage, optional, leftOutBy, house, copied, identity);
+    }
+
+    /** The same part, whose person shows otherwise who they are. */
+    public Participant provenBy(IdentityCheck check) {
+        return new Participant(person, party, label, duty, stage, optional, leftOutBy, house, copied, check);
     }
 }

@@ -4,10 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
+import org.jalousie.core.data.PhoneNumber;
 import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.lettering.Glyphs;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.Person;
 import org.jalousie.core.parties.PersonSource;
@@ -33,6 +35,7 @@ final class PartyCheck {
         name(party);
         place(party);
         person(party);
+        if (party.duty().acts()) identity(party);
         if (!party.neededWhen().isEmpty() && !isCondition(party.neededWhen()))
             add(party, Message.of("publish.needed-when", "party", party.label(), "rule", party.neededWhen()));
     }
@@ -77,6 +80,25 @@ final class PartyCheck {
         } catch (ValueReader.Unreadable e) {
             add(party, Message.of("publish.fixed-mail", "party", party.label(), "fault", e.said()));
         }
+    }
+
+    /** Whether its person can show who they are as they will be asked to. */
+    private void identity(Party party) {
+        if (party.identity() == IdentityCheck.AGREED_WORD
+                && content.sending().release() == SendingSettings.Release.AT_ONCE)
+            add(party, Message.of("publish.word-at-once", "party", party.label()));
+        if (party.identity() != IdentityCheck.TEXTED_CODE) return;
+        if (party.who() instanceof PersonSource.FromFields from
+                && from.phoneField().isBlank()) add(party, Message.of("publish.no-phone", "party", party.label()));
+        if (party.who() instanceof PersonSource.WhoSends)
+            add(party, Message.of("publish.sender-phone", "party", party.label()));
+        List<Person> known = party.who() instanceof PersonSource.Fixed fixed
+                ? List.of(fixed.person())
+                : party.who() instanceof PersonSource.OneOf one ? one.people() : List.of();
+        known.stream()
+                .filter(person -> PhoneNumber.international(person.phone()).isEmpty())
+                .forEach(person ->
+                        add(party, Message.of("publish.fixed-phone", "party", party.label(), "name", person.name())));
     }
 
     private void field(Party party, FieldName name, Message what) {

@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
@@ -25,7 +26,8 @@ class AbsenceTest {
 
     private static Participant witness(String name, boolean optional, String leftOutBy) {
         Person person = name.isEmpty() ? Person.NOBODY : new Person(name, name + "@example.org");
-        return new Participant(person, WITNESS, "Witness", Duty.SIGNS, 1, optional, leftOutBy, false, false);
+        return new Participant(
+                person, WITNESS, "Witness", Duty.SIGNS, 1, optional, leftOutBy, false, false, IdentityCheck.NONE);
     }
 
     /** An agreement that was made, with a place for each party that is named. */
@@ -92,8 +94,8 @@ class AbsenceTest {
     @Test
     void onePersonForBothSidesIsPointedOut() {
         Person ida = new Person("Ida", "ida@example.org");
-        Participant house =
-                new Participant(ida, new PartyKey("museum"), "Museum", Duty.SIGNS, 2, false, "", true, false);
+        Participant house = new Participant(
+                ida, new PartyKey("museum"), "Museum", Duty.SIGNS, 2, false, "", true, false, IdentityCheck.NONE);
         Participant lender = party("lender", Duty.SIGNS, 1).with(ida);
         List<Entry> history = made(List.of("lender", "museum"), lender, house);
         assertThat(Readiness.warnings(Agreement.of(history)))

@@ -20,6 +20,7 @@ import java.util.Set;
 import org.jalousie.core.parties.ChasingTerms;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Holiday;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.OfficeCalendar;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
@@ -34,7 +35,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /**
  * Routes of any shape, with any people, rules, places and answers: nobody acts out of order, nobody acts twice, it ends, and
- * nobody is asked after the end, nor at night, nor twice on a day.
+ * nobody is asked after the end, nor at night, nor twice on a day, nobody acts who hasn't shown who they are where that is asked
+ * for, and no answer is looked at after too many wrong ones.
  */
 class RouteModelTest {
     private static final ZoneId ZONE = ZoneId.of("America/New_York");
@@ -59,16 +61,19 @@ class RouteModelTest {
         Map<State, Integer> reached = new HashMap<>();
         int together = 0;
         int absent = 0;
+        int locked = 0;
         for (int seed = block * 500; seed < (block + 1) * 500; seed++) {
             live(seed);
             Agreement end = agreement();
             reached.merge(end.state(), 1, Integer::sum);
             if (!end.absent().isEmpty()) absent++;
+            if (history.stream().anyMatch(one -> one.event() instanceof Event.LetGoOn)) locked++;
             if (Together.all(end.acting()).size() < end.acting().size()) together++;
         }
         assertThat(reached).containsKeys(State.COMPLETED, State.DECLINED, State.EXPIRED);
         assertThat(together).as("routes with parts done in one act").isGreaterThan(30);
         assertThat(absent).as("routes with parts left out").isGreaterThan(60);
+        assertThat(locked).as("routes on which the office let somebody go on").isGreaterThan(5);
     }
 
     private void live(int seed) {
@@ -86,9 +91,10 @@ class RouteModelTest {
         take(new Command.Generate(
                 agreement().revision(),
                 Sample.document("w", "p", new Pages(List.of(new Pages.Size(595, 842)), places(parts)))));
+        for (Participant one : parts) if (random.nextInt(8) > 0) take(new Command.AgreeWord(one.party()));
         Instant end = OFFICE.endAfter(now, 1 + random.nextInt(40));
         if (!take(new Command.Send(end, List.of(), history.size()))) return;
-        for (int step = 0; step < 400 && !agreement().state().ended(); step++) step();
+        for (int step = 0; step < 600 && !agreement().state().ended(); step++) step();
         assertThat(agreement().state().ended()).as("it ends").isTrue();
         afterTheEnd();
     }
@@ -103,6 +109,7 @@ class RouteModelTest {
     private List<Participant> parts() {
         List<Participant> parts = new ArrayList<>();
         int many = 1 + random.nextInt(6);
+        IdentityCheck[] checks = IdentityCheck.values();
         for (int i = 0; i < many; i++) {
             Duty duty = Duty.values()[random.nextInt(4)];
             boolean signs = i == 0 || duty == Duty.SIGNS;
@@ -111,7 +118,9 @@ class RouteModelTest {
             int who = random.nextInt(4);
             boolean nobody = who == 3 && i > 0;
             parts.add(new Participant(
-                    nobody ? Person.NOBODY : new Person("Person " + who, "p" + who + "@example.org"),
+                    nobody
+                            ? Person.NOBODY
+                            : new Person("Person " + who, "p" + who + "@example.org", "+4477009001" + who + "0", ""),
                     new PartyKey("party" + i),
                     "Party " + i,
                     signs ? Duty.SIGNS : duty,
@@ -119,7 +128,8 @@ class RouteModelTest {
                     nobody || random.nextInt(4) == 0,
                     i > 0 && random.nextInt(6) == 0 ? "not needed" : "",
                     random.nextBoolean(),
-                    false));
+                    false,
+                    random.nextBoolean() ? IdentityCheck.NONE : checks[random.nextInt(checks.length)]));
         }
         return parts;
     }
@@ -163,15 +173,25 @@ class RouteModelTest {
                     .filter(one -> one.duty() == Duty.COMPLETES)
                     .forEach(one -> answers.put(one.party() + "_note", "sound"));
         take(
-                switch (random.nextInt(14)) {
+                switch (random.nextInt(22)) {
                     case 0 -> new Command.View(who);
                     case 1, 2, 3 -> new Command.Consent(who, "en-1", Sample.file("consent"));
                     case 4, 5, 6, 7 -> new Command.Sign(who, answers, "drawn", Sample.file("m"));
                     case 8, 9 -> new Command.Complete(who, answers);
                     case 10, 11 -> new Command.Approve(who);
                     case 12 -> random.nextInt(12) == 0 ? new Command.Decline(who, "no") : new Command.View(who);
-                    default -> new Command.Tick(chasing);
+                    case 13, 14 -> new Command.AskForCode(who);
+                    case 15, 16, 17 -> new Command.AnswerCheck(who, true);
+                    case 18, 19 -> new Command.AnswerCheck(who, false);
+                    case 20 -> afterGuesses(who);
+                    default -> random.nextInt(12) == 0 ? new Command.AgreeWord(who) : new Command.Tick(chasing);
                 });
+    }
+
+    /** Somebody guesses, and the office lets them go on. */
+    private Command afterGuesses(PartyKey who) {
+        for (int i = 0; i < 1 + random.nextInt(7); i++) take(new Command.AnswerCheck(who, false));
+        return new Command.LetGoOn(who);
     }
 
     private boolean take(Command command) {
@@ -192,10 +212,30 @@ class RouteModelTest {
         if (event instanceof Event.FieldsCompleted one) acts(then, one.party(), Duty.COMPLETES);
         if (event instanceof Event.ReminderSent one) chases(then, one.party());
         if (event instanceof Event.WarningSent one) chases(then, one.party());
+        if (event instanceof Event.Viewed one)
+            assertThat(then.identified(one.party())).isTrue();
+        if (event instanceof Event.Declined one)
+            assertThat(then.identified(one.party())).isTrue();
+        if (event instanceof Event.IdentityShown one) checked(then, one.party());
+        if (event instanceof Event.IdentityDoubted one) checked(then, one.party());
+        if (event instanceof Event.CodeSent one) {
+            checked(then, one.party());
+            then.provingOf(one.party())
+                    .nextCode()
+                    .ifPresent(next -> assertThat(now).isAfterOrEqualTo(next));
+        }
         if (event instanceof Event.Invited one) {
             assertThat(then.absent()).doesNotContainKey(one.party());
             assertThat(then.standing(one.party())).isEqualTo(Standing.OPEN);
         }
+    }
+
+    private void checked(Agreement then, PartyKey party) {
+        assertThat(then.standing(party)).as("only whose turn it is").isEqualTo(Standing.TURN);
+        assertThat(then.provingOf(party).locked())
+                .as("nothing is looked at any more")
+                .isFalse();
+        assertThat(then.identityCheck(party)).isNotEqualTo(IdentityCheck.NONE);
     }
 
     private void acts(Agreement then, PartyKey party, Duty duty) {
@@ -204,6 +244,9 @@ class RouteModelTest {
         assertThat(then.absent()).as("who takes no part").doesNotContainKey(party);
         assertThat(then.standing(party)).as("acts on its turn, and once").isEqualTo(Standing.TURN);
         assertThat(then.hasRunOut(now)).isFalse();
+        assertThat(then.together(party).parts())
+                .as("who they are is known")
+                .anyMatch(one -> then.identified(one.party()));
         Set<PartyKey> own = new HashSet<>();
         then.together(party).parts().forEach(one -> own.add(one.party()));
         assertThat(then.acting().stream().filter(one -> one.stage() < part.stage() && !own.contains(one.party())))
@@ -243,6 +286,10 @@ class RouteModelTest {
                     new Command.Approve(one.party()),
                     new Command.Complete(one.party(), Map.of()),
                     new Command.Decline(one.party(), "no"),
+                    new Command.AskForCode(one.party()),
+                    new Command.AnswerCheck(one.party(), false),
+                    new Command.AgreeWord(one.party()),
+                    new Command.LetGoOn(one.party()),
                     new Command.Seal(end.revision(), one.party(), Sample.revision("late"), CertificateId.NONE)))
                 take(late);
         }

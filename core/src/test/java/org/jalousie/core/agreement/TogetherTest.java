@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
@@ -15,7 +16,16 @@ import org.junit.jupiter.api.Test;
 class TogetherTest {
     private static Participant part(String key, String name, Duty duty, int stage, boolean house) {
         return new Participant(
-                new Person(name, name + "@example.org"), new PartyKey(key), key, duty, stage, false, "", house, false);
+                new Person(name, name + "@example.org"),
+                new PartyKey(key),
+                key,
+                duty,
+                stage,
+                false,
+                "",
+                house,
+                false,
+                IdentityCheck.NONE);
     }
 
     private static List<String> acts(Participant... parts) {

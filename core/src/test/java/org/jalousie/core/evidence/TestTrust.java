@@ -62,10 +62,11 @@ public final class TestTrust implements TrustService {
     }
 
     @Override
-    public Credential credentialFor(String name, String mail) {
+    public Credential credentialFor(Signatory signatory) {
         KeyPair pair = CertificateAuthority.newKey();
-        X500NameBuilder subject =
-                new X500NameBuilder(BCStyle.INSTANCE).addRDN(BCStyle.CN, name).addRDN(BCStyle.E, mail);
+        X500NameBuilder subject = new X500NameBuilder(BCStyle.INSTANCE)
+                .addRDN(BCStyle.CN, signatory.name())
+                .addRDN(BCStyle.E, signatory.mail());
         ASN1Encodable key = SubjectPublicKeyInfo.getInstance(pair.getPublic().getEncoded());
         return new Credential(
                 pair.getPrivate(),

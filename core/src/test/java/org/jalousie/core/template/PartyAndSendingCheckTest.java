@@ -9,6 +9,7 @@ import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
@@ -58,6 +59,26 @@ class PartyAndSendingCheckTest {
 
     private static List<String> said(List<Obstacle> obstacles) {
         return obstacles.stream().map(one -> one.message().toString()).toList();
+    }
+
+    @Test
+    void aCodeByTextMessageNeedsANumberThatCanBeReached() {
+        Party texted = signer(new PersonSource.WhoSends()).provenBy(IdentityCheck.TEXTED_CODE);
+        assertThat(ofParty(texted)).singleElement().asString().contains("whoever sends");
+        assertThat(ofParty(texted.foundBy(new PersonSource.FromFields(new FieldName("name"), new FieldName("mail")))))
+                .singleElement()
+                .asString()
+                .contains("which field");
+        Person right = new Person("Ida", "ida@lender.example.org", "+44 7700 900123", "");
+        Person wrong = new Person("Tom", "tom@lender.example.org", "07700 900123", "");
+        assertThat(ofParty(texted.foundBy(new PersonSource.OneOf(List.of(right)))))
+                .isEmpty();
+        assertThat(ofParty(texted.foundBy(new PersonSource.OneOf(List.of(right, wrong)))))
+                .singleElement()
+                .asString()
+                .contains("Tom");
+        assertThat(ofParty(signer(new PersonSource.WhoSends()).provenBy(IdentityCheck.MAILED_CODE)))
+                .isEmpty();
     }
 
     @Test

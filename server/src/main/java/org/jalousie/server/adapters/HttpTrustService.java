@@ -36,7 +36,9 @@ import org.bouncycastle.tsp.TimeStampRequestGenerator;
 import org.bouncycastle.tsp.TimeStampResponse;
 import org.jalousie.core.evidence.Credential;
 import org.jalousie.core.evidence.TrustService;
+import org.jalousie.core.messages.Catalogue;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.server.Settings;
 import org.springframework.stereotype.Component;
 
@@ -89,9 +91,18 @@ class HttpTrustService implements TrustService {
     }
 
     @Override
-    public Credential credentialFor(String name, String mail) {
-        X500NameBuilder subject =
-                new X500NameBuilder(BCStyle.INSTANCE).addRDN(BCStyle.CN, name).addRDN(BCStyle.E, mail);
+    public Credential credentialFor(Signatory signatory) {
+        X500NameBuilder subject = new X500NameBuilder(BCStyle.INSTANCE)
+                .addRDN(BCStyle.CN, signatory.name())
+                .addRDN(BCStyle.E, signatory.mail());
+        // ITU-T X.520, the attributes telephoneNumber and description: how it is known who they are
+        if (!signatory.phone().isEmpty()) subject.addRDN(BCStyle.TELEPHONE_NUMBER, signatory.phone());
+        if (signatory.shownBy() != IdentityCheck.NONE)
+            subject.addRDN(
+                    BCStyle.DESCRIPTION,
+                    "Identity shown by "
+                            + Catalogue.ENGLISH.say(
+                                    "check." + signatory.shownBy().code()));
         return enroll(subject.build());
     }
 

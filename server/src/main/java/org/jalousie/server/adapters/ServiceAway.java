@@ -8,6 +8,7 @@ public final class ServiceAway extends Told {
     /** What the program needs from outside. */
     public enum Service {
         MAIL,
+        TEXT,
         TRUST,
         CONVERTER;
 

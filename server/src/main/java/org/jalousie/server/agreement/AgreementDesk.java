@@ -69,6 +69,11 @@ class AgreementDesk implements Agreements {
     }
 
     @Override
+    public UUID idOf(AgreementNumber number) {
+        return service.idOf(number);
+    }
+
+    @Override
     public UUID templateVersion(UUID id) {
         return service.templateVersion(id);
     }
@@ -91,6 +96,11 @@ class AgreementDesk implements Agreements {
     @Override
     public Page<AgreementViews.AgreementItem> newest(Collection<State> states, int most) {
         return lists.newest(states, most);
+    }
+
+    @Override
+    public Page<AgreementViews.AgreementItem> keptOut(int most) {
+        return lists.keptOut(most);
     }
 
     @Override

@@ -49,7 +49,11 @@ class AgreementDetails {
                                 one.person().language(),
                                 Readiness.absence(agreement, one)
                                         .map(Message::toString)
-                                        .orElse("")))
+                                        .orElse(""),
+                                one.identity(),
+                                agreement.provingOf(one.party()).wordAgreed(),
+                                agreement.provingOf(one.party()).proven().orElse(null),
+                                agreement.locked().contains(one)))
                         .toList(),
                 agreement.documents().stream().map(DocumentView::of).toList(),
                 agreement.record().isPresent(),

@@ -54,8 +54,19 @@ class AgreementLists {
                 PageRequest.of(0, most, ORDER.page(0, "").getSort()));
     }
 
+    /** The newest of those in which somebody waits for the office to let them go on. @param most at most how many */
+    @Transactional(readOnly = true)
+    public Page<AgreementViews.AgreementItem> keptOut(int most) {
+        PageRequest request = PageRequest.of(0, most, ORDER.page(0, "").getSort());
+        return page(rows.findByKeptOutTrue(request), request);
+    }
+
     private Page<AgreementViews.AgreementItem> list(List<String> names, String words, PageRequest request) {
-        var found = words.isEmpty() ? rows.findByStateIn(names, request) : rows.search(names, words, request);
+        return page(words.isEmpty() ? rows.findByStateIn(names, request) : rows.search(names, words, request), request);
+    }
+
+    private static Page<AgreementViews.AgreementItem> page(
+            org.springframework.data.domain.Page<AgreementRow> found, PageRequest request) {
         return new Page<>(
                 found.map(AgreementViews::row).getContent(),
                 found.getTotalElements(),

@@ -51,6 +51,8 @@ class AgreementRow {
 
     private int attempt;
 
+    private boolean keptOut;
+
     protected AgreementRow() {}
 
     /** Its facts are to be projected before it is kept. @param attempt which agreement of its request it is, from 1 */
@@ -71,6 +73,7 @@ class AgreementRow {
         since = agreement.since();
         changedAt = now;
         route = Json.canonical(AgreementViews.route(agreement));
+        keptOut = !agreement.locked().isEmpty();
         expiresAt = agreement.expiresAt().orElse(null);
         dueAgain(agreement, calendar, now);
     }

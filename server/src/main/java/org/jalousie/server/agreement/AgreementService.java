@@ -234,6 +234,11 @@ class AgreementService {
         return row(number).templateVersionId();
     }
 
+    @Transactional(readOnly = true)
+    public UUID idOf(AgreementNumber number) {
+        return row(number).id();
+    }
+
     private Agreement read(AgreementNumber number) {
         return log.read(row(number).id());
     }

@@ -10,6 +10,7 @@ import org.jalousie.core.agreement.Chasing;
 import org.jalousie.core.agreement.Standing;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
 
@@ -50,6 +51,10 @@ public final class AgreementViews {
      *
      * @param phone for text messages; may be empty, as {@code language}, for the agreement's own
      * @param absence why the agreement goes without this part; empty when it doesn't
+     * @param identity how they show who they are
+     * @param wordAgreed whether a word was agreed on with them
+     * @param shownAt when they last showed who they are; null when they haven't
+     * @param keptOut whether they gave too many wrong answers and wait for the office
      */
     public record Part(
             PartyKey party,
@@ -60,7 +65,11 @@ public final class AgreementViews {
             String mail,
             String phone,
             String language,
-            String absence) {}
+            String absence,
+            IdentityCheck identity,
+            boolean wordAgreed,
+            @Schema(types = {"string", "null"}) Instant shownAt,
+            boolean keptOut) {}
 
     public record TrailEntry(int sequence, Instant at, String sentence, String from) {}
 

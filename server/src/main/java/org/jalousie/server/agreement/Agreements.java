@@ -59,6 +59,9 @@ public interface Agreements {
      */
     Outcome carryOut(UUID id, Actor actor, Command command);
 
+    /** @throws Refusal when there is none of this number */
+    UUID idOf(AgreementNumber number);
+
     /** The version of the template that it was made from. */
     UUID templateVersion(UUID id);
 
@@ -77,6 +80,9 @@ public interface Agreements {
 
     /** The newest of those in some states. @param most at most how many */
     Page<AgreementViews.AgreementItem> newest(Collection<State> states, int most);
+
+    /** The newest of those in which somebody gave too many wrong answers and waits for the office. @param most at most how many */
+    Page<AgreementViews.AgreementItem> keptOut(int most);
 
     /** The numbers by which people know agreements. */
     Map<UUID, AgreementNumber> numbersOf(Collection<UUID> ids);

@@ -18,10 +18,12 @@ import org.jalousie.core.agreement.Readiness;
 import org.jalousie.core.agreement.RouteCalendar;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.OfficeCalendar;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.template.SendingSettings;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.Settings;
 import org.jalousie.server.office.OfficeHours;
 import org.jalousie.server.template.UsableTemplate;
 import org.jalousie.server.web.RouteCalendarView;
@@ -33,12 +35,14 @@ class SendingDesk {
     private final AgreementLog log;
     private final OfficeHours hours;
     private final FinishedLayout layout;
+    private final Settings settings;
     private final Clock clock;
 
-    SendingDesk(AgreementLog log, OfficeHours hours, FinishedLayout layout, Clock clock) {
+    SendingDesk(AgreementLog log, OfficeHours hours, FinishedLayout layout, Settings settings, Clock clock) {
         this.log = log;
         this.hours = hours;
         this.layout = layout;
+        this.settings = settings;
         this.clock = clock;
     }
 
@@ -79,6 +83,9 @@ class SendingDesk {
     List<Message> obstacles(UsableTemplate template, Agreement agreement) {
         List<Message> obstacles = new ArrayList<>(Readiness.obstacles(agreement, blanks(template, agreement)));
         untimely(template, end(template, agreement)).ifPresent(obstacles::add);
+        if (settings.texts().host().isBlank()
+                && agreement.present().stream().anyMatch(one -> one.identity() == IdentityCheck.TEXTED_CODE))
+            obstacles.add(Message.of("send.no-text-service"));
         return obstacles;
     }
 

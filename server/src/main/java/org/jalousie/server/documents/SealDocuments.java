@@ -19,6 +19,7 @@ import org.jalousie.core.agreement.DocumentWork;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.Revision;
+import org.jalousie.core.data.PhoneNumber;
 import org.jalousie.core.evidence.ActInFile;
 import org.jalousie.core.evidence.Blanks;
 import org.jalousie.core.evidence.Credential;
@@ -26,6 +27,7 @@ import org.jalousie.core.evidence.Sealer;
 import org.jalousie.core.evidence.SignedDate;
 import org.jalousie.core.evidence.TrustService;
 import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.placement.PlacedField;
 import org.jalousie.core.placement.ShownFields;
@@ -78,7 +80,7 @@ class SealDocuments {
         Agreement agreement = Agreement.of(history);
         Participant participant = agreement.participant(work.party()).orElseThrow();
         Optional<Credential> credential = participant.duty() == Duty.SIGNS
-                ? Optional.of(trust.credentialFor(participant.name(), participant.mail()))
+                ? Optional.of(trust.credentialFor(signatory(participant, shownBy(work.act()))))
                 : Optional.empty();
         Locale language = Locale.forLanguageTag(
                 templates.content(agreements.templateVersion(id)).language());
@@ -113,8 +115,8 @@ class SealDocuments {
                     participant.name(),
                     date,
                     language,
-                    Optional.of(
-                            new ActInFile.MarkWithCaption(files.get(signed.markImage()), caption(participant, entry))));
+                    Optional.of(new ActInFile.MarkWithCaption(
+                            files.get(signed.markImage()), caption(participant, entry), shownBy(entry))));
         }
         return ActInFile.of(
                 document.pages().fields(),
@@ -124,6 +126,17 @@ class SealDocuments {
                 "",
                 language,
                 Optional.empty());
+    }
+
+    private static IdentityCheck shownBy(Entry act) {
+        return act.actor() instanceof Actor.Participant by ? by.proof().check() : IdentityCheck.NONE;
+    }
+
+    private static TrustService.Signatory signatory(Participant one, IdentityCheck shownBy) {
+        String phone = shownBy == IdentityCheck.TEXTED_CODE
+                ? PhoneNumber.international(one.person().phone()).orElse("")
+                : "";
+        return new TrustService.Signatory(one.name(), one.mail(), phone, shownBy);
     }
 
     private static Map<String, String> answers(Entry entry) {

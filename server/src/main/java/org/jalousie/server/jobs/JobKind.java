@@ -14,6 +14,7 @@ public enum JobKind {
     /** Seals, signatures and what is filed; one job at a time for each agreement. */
     SEAL_DOCUMENTS(ServiceAway.Service.TRUST),
     MAIL(ServiceAway.Service.MAIL),
+    TEXT(ServiceAway.Service.TEXT),
     /** A template's specimens printed, {@link LongWork}. */
     PROOF(ServiceAway.Service.CONVERTER),
     /** Specimens drawn up for a template's rules, {@link LongWork}; needs nothing from outside. */

@@ -57,6 +57,11 @@ class JobSetup {
     }
 
     @Bean
+    Task<Void> textTask(ObjectProvider<JobWork> all) {
+        return task(JobKind.TEXT, all);
+    }
+
+    @Bean
     Task<Void> proofTask(ObjectProvider<JobWork> all) {
         return task(JobKind.PROOF, all);
     }

@@ -28,6 +28,8 @@ class Mail {
     private Instant sentAt;
     private Instant goesAt;
     private int askedBy;
+    private boolean byText;
+    private String carrierId;
 
     protected Mail() {}
 
@@ -50,6 +52,13 @@ class Mail {
         this.createdAt = now;
     }
 
+    /** It goes out as a text message, to a telephone. */
+    static Mail text(UUID agreementId, PartyKey party, String number, String subject, int askedBy, Instant now) {
+        Mail mail = new Mail(agreementId, Occasion.CODE, Optional.of(party), number, subject, askedBy, now);
+        mail.byText = true;
+        return mail;
+    }
+
     /** It waits for the office's hours. */
     void waitsUntil(Instant moment) {
         goesAt = moment;
@@ -62,6 +71,21 @@ class Mail {
     void sent(Instant now) {
         state = "SENT";
         sentAt = now;
+    }
+
+    /** @param id what its carrier calls it */
+    void carried(String id, Instant now) {
+        carrierId = id;
+        sent(now);
+    }
+
+    boolean byText() {
+        return byText;
+    }
+
+    /** What the carrier of a text message calls it; null until it went out, and for mails. */
+    String carrierId() {
+        return carrierId;
     }
 
     public UUID id() {

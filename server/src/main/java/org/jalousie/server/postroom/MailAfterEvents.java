@@ -8,8 +8,9 @@ import java.util.UUID;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
-import org.jalousie.core.letters.Letters;
+import org.jalousie.core.data.PhoneNumber;
 import org.jalousie.core.letters.Occasion;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.server.Settings;
@@ -51,6 +52,10 @@ class MailAfterEvents implements AfterEvents {
                 queue(about, Occasion.REMINDER, Optional.of(reminder.party()), entry);
             } else if (event instanceof Event.WarningSent warning) {
                 queue(about, Occasion.WARNING, Optional.of(warning.party()), entry);
+            } else if (event instanceof Event.CodeSent sent) {
+                code(about, sent, entry);
+            } else if (event instanceof Event.IdentityDoubted doubted && doubted.locked()) {
+                queue(about, Occasion.LOCKED, Optional.empty(), entry);
             } else if (event instanceof Event.Completed) {
                 completed(about, entry);
             } else if (event instanceof Event.Declined declined) {
@@ -61,6 +66,18 @@ class MailAfterEvents implements AfterEvents {
                 ended(about, Occasion.EXPIRED, Optional.empty(), entry);
             }
         }
+    }
+
+    /** A code goes to the mailbox or to the telephone, as the party's check says. */
+    private void code(About about, Event.CodeSent sent, Entry entry) {
+        if (sent.check() == IdentityCheck.MAILED_CODE) {
+            queue(about, Occasion.CODE, Optional.of(sent.party()), entry);
+            return;
+        }
+        Participant to = about.agreement().participant(sent.party()).orElseThrow();
+        String number = PhoneNumber.international(to.person().phone()).orElseThrow();
+        postroom.queueText(
+                about.id(), sent.party(), number, subject(about, Occasion.CODE, Optional.of(to)), entry.sequence());
     }
 
     /** Who gets the signed copy gets it once, whatever parts they have. */
@@ -84,9 +101,13 @@ class MailAfterEvents implements AfterEvents {
     /** @param party empty for the office itself */
     private void queue(About about, Occasion kind, Optional<PartyKey> party, Entry entry) {
         Optional<Participant> to = party.flatMap(about.agreement()::participant);
-        Letters letters = wording.of(
-                about.agreement(), about.made(), agreements.getObject().templateVersion(about.id()));
         String recipient = to.map(Participant::mail).orElse(settings.office().mail());
-        postroom.queue(about.id(), kind, party, recipient, letters.subject(kind, to), entry.sequence());
+        postroom.queue(about.id(), kind, party, recipient, subject(about, kind, to), entry.sequence());
+    }
+
+    private String subject(About about, Occasion kind, Optional<Participant> to) {
+        return wording.of(
+                        about.agreement(), about.made(), agreements.getObject().templateVersion(about.id()))
+                .subject(kind, to);
     }
 }

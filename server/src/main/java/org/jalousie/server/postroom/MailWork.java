@@ -8,6 +8,7 @@ import java.util.UUID;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Asking;
 import org.jalousie.core.agreement.Entry;
+import org.jalousie.core.letters.Letters;
 import org.jalousie.core.letters.Occasion;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.template.SendingSettings;
@@ -20,6 +21,7 @@ import org.jalousie.server.jobs.JobKind;
 import org.jalousie.server.jobs.JobWork;
 import org.jalousie.server.jobs.NotYet;
 import org.jalousie.server.office.OfficeHours;
+import org.jalousie.server.signing.IdentityCodes;
 import org.jalousie.server.signing.ParticipantLinks;
 import org.jalousie.server.template.UsableTemplates;
 import org.springframework.stereotype.Component;
@@ -30,6 +32,7 @@ class MailWork implements JobWork {
     private final Postroom postroom;
     private final Agreements agreements;
     private final ParticipantLinks links;
+    private final IdentityCodes codes;
     private final SmtpMailer mailer;
     private final Enclosures enclosures;
     private final LetterDesk wording;
@@ -42,6 +45,7 @@ class MailWork implements JobWork {
             Postroom postroom,
             Agreements agreements,
             ParticipantLinks links,
+            IdentityCodes codes,
             SmtpMailer mailer,
             Enclosures enclosures,
             LetterDesk wording,
@@ -52,6 +56,7 @@ class MailWork implements JobWork {
         this.postroom = postroom;
         this.agreements = agreements;
         this.links = links;
+        this.codes = codes;
         this.mailer = mailer;
         this.enclosures = enclosures;
         this.wording = wording;
@@ -76,6 +81,13 @@ class MailWork implements JobWork {
             postroom.notNeeded(mail.id()); // they acted meanwhile, or it ended: nobody is asked for what is over
             return false;
         }
+        Optional<String> code = mail.kind() == Occasion.CODE
+                ? codes.issue(mail.agreementId(), mail.party().orElseThrow(), mail.askedBy())
+                : Optional.empty();
+        if (mail.kind() == Occasion.CODE && code.isEmpty()) {
+            postroom.notNeeded(mail.id()); // another one was asked for meanwhile
+            return false;
+        }
         UUID version = agreements.templateVersion(mail.agreementId());
         TemplateContent template = templates.content(version);
         waitForTheOffice(mail, template.sending());
@@ -87,8 +99,9 @@ class MailWork implements JobWork {
         String link = mail.kind().asks()
                 ? links.issue(mail.agreementId(), mail.party().orElseThrow())
                 : copy.map(ParticipantLinks.CopyLink::address).orElse("");
-        String text = wording.of(agreement, history.get(0).at(), version)
-                .text(mail.kind(), to, link, copy.map(ParticipantLinks.CopyLink::until));
+        Letters letters = wording.of(agreement, history.get(0).at(), version);
+        String text = code.map(one -> letters.code(to.orElseThrow(), one))
+                .orElseGet(() -> letters.text(mail.kind(), to, link, copy.map(ParticipantLinks.CopyLink::until)));
         String host =
                 settings.office().mail().substring(settings.office().mail().indexOf('@') + 1);
         mailer.send(new Outgoing(

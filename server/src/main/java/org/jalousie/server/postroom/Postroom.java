@@ -35,6 +35,14 @@ class Postroom implements AfterHours {
         jobs.soon(JobKind.MAIL, agreementId + ":" + mail.id());
     }
 
+    /** Puts a text message with a code into the queue, in the transaction of the event that asks for it. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void queueText(UUID agreementId, PartyKey party, String number, String subject, int askedBy) {
+        Mail mail = mails.save(Mail.text(agreementId, party, number, subject, askedBy, clock.instant()));
+        mails.flush();
+        jobs.soon(JobKind.TEXT, agreementId + ":" + mail.id());
+    }
+
     @Transactional(readOnly = true)
     public Mail get(UUID id) {
         return mails.findById(id).orElseThrow();
@@ -58,6 +66,12 @@ class Postroom implements AfterHours {
     @Transactional
     public void notNeeded(UUID id) {
         mails.findById(id).orElseThrow().notNeeded();
+    }
+
+    /** @param carrierId what its carrier calls it */
+    @Transactional
+    public void carried(UUID id, String carrierId) {
+        mails.findById(id).orElseThrow().carried(carrierId, clock.instant());
     }
 
     @Transactional

@@ -13,10 +13,12 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Properties;
 import java.util.UUID;
 import org.jalousie.core.messages.Message;
@@ -49,6 +51,7 @@ class PostroomController {
     record MailRow(
             UUID id,
             String kind,
+            boolean byText,
             String recipient,
             String subject,
             String state,
@@ -65,6 +68,7 @@ class PostroomController {
                 found.map(mail -> new MailRow(
                                 mail.id(),
                                 mail.kind().name(),
+                                mail.byText(),
                                 mail.recipient(),
                                 mail.subject(),
                                 mail.state(),
@@ -80,16 +84,19 @@ class PostroomController {
     /** The mail as the stand-in received it; there is none to show where mail really goes out. */
     @GetMapping("/{id}")
     MailText read(@PathVariable UUID id) {
-        if (settings.postroom().isBlank()) throw Refusal.notFound(Message.of("mail.for-real"));
-        if (!mails.existsById(id)) throw Refusal.notFound(Message.of("mail.none"));
+        Mail mail = mails.findById(id).orElseThrow(() -> Refusal.notFound(Message.of("mail.none")));
+        String standin = mail.byText() ? settings.texts().postroom() : settings.postroom();
+        if (standin.isBlank()) throw Refusal.notFound(Message.of("mail.for-real"));
+        if (mail.byText()) {
+            String text = new String(
+                    received(standin + "/texts/" + Objects.requireNonNullElse(mail.carrierId(), "none")),
+                    StandardCharsets.UTF_8);
+            return new MailText(settings.texts().sender(), mail.recipient(), mail.subject(), text, List.of());
+        }
+        byte[] received = received(standin + "/messages/by-id/" + id);
         try {
-            HttpResponse<byte[]> response = http.send(
-                    HttpRequest.newBuilder(URI.create(settings.postroom() + "/messages/by-id/" + id))
-                            .build(),
-                    HttpResponse.BodyHandlers.ofByteArray());
-            if (response.statusCode() != 200) throw Refusal.notFound(Message.of("mail.not-arrived"));
             MimeMessage message =
-                    new MimeMessage(Session.getInstance(new Properties()), new ByteArrayInputStream(response.body()));
+                    new MimeMessage(Session.getInstance(new Properties()), new ByteArrayInputStream(received));
             StringBuilder text = new StringBuilder();
             List<String> attachments = new ArrayList<>();
             collect(message, text, attachments);
@@ -100,6 +107,17 @@ class PostroomController {
                     text.toString(),
                     attachments);
         } catch (IOException | MessagingException e) {
+            throw Refusal.conflict(Message.of("mail.stand-in-away"));
+        }
+    }
+
+    private byte[] received(String address) {
+        try {
+            HttpResponse<byte[]> response = http.send(
+                    HttpRequest.newBuilder(URI.create(address)).build(), HttpResponse.BodyHandlers.ofByteArray());
+            if (response.statusCode() != 200) throw Refusal.notFound(Message.of("mail.not-arrived"));
+            return response.body();
+        } catch (IOException e) {
             throw Refusal.conflict(Message.of("mail.stand-in-away"));
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();

@@ -33,8 +33,8 @@ class SigningController {
     record Reason(String reason) {}
 
     @GetMapping
-    SigningViews.SigningPage page(@PathVariable String token) {
-        return service.page(token);
+    SigningViews.SigningPage page(@PathVariable String token, HttpServletRequest request) {
+        return service.page(Visit.of(token, request));
     }
 
     @GetMapping(path = "/documents/{document}.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
@@ -43,7 +43,7 @@ class SigningController {
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noStore())
                 .contentType(MediaType.APPLICATION_PDF)
-                .body(service.document(token, document, from(request)));
+                .body(service.document(Visit.of(token, request), document));
     }
 
     @GetMapping(path = "/record.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
@@ -57,45 +57,46 @@ class SigningController {
     @PostMapping("/consent")
     SigningViews.SigningPage consent(
             @PathVariable String token, @RequestBody ConsentGiven consent, HttpServletRequest request) {
-        service.consent(token, consent.version(), from(request));
-        return service.page(token);
+        Visit visit = Visit.of(token, request);
+        service.consent(visit, consent.version());
+        return service.page(visit);
     }
 
     /** What the program works out of answers as they are being typed; nothing is kept. */
     @PostMapping("/derived")
-    List<SigningViews.Derived> derived(@PathVariable String token, @RequestBody Details typed) {
-        return service.derived(token, typed.values());
+    List<SigningViews.Derived> derived(
+            @PathVariable String token, @RequestBody Details typed, HttpServletRequest request) {
+        return service.derived(Visit.of(token, request), typed.values());
     }
 
     @PostMapping("/details")
     SigningViews.SigningPage complete(
             @PathVariable String token, @RequestBody Details details, HttpServletRequest request) {
-        service.complete(token, details.values(), from(request));
-        return service.page(token);
+        Visit visit = Visit.of(token, request);
+        service.complete(visit, details.values());
+        return service.page(visit);
     }
 
     @PostMapping("/approval")
     SigningViews.SigningPage approve(@PathVariable String token, HttpServletRequest request) {
-        service.approve(token, from(request));
-        return service.page(token);
+        Visit visit = Visit.of(token, request);
+        service.approve(visit);
+        return service.page(visit);
     }
 
     @PostMapping("/signature")
     SigningViews.SigningPage sign(
             @PathVariable String token, @RequestBody Signature signature, HttpServletRequest request) {
-        service.sign(token, signature.values(), signature.mark(), signature.picture(), from(request));
-        return service.page(token);
+        Visit visit = Visit.of(token, request);
+        service.sign(visit, signature.values(), signature.mark(), signature.picture());
+        return service.page(visit);
     }
 
     @PostMapping("/refusal")
     SigningViews.SigningPage decline(
             @PathVariable String token, @RequestBody Reason reason, HttpServletRequest request) {
-        service.decline(token, reason.reason(), from(request));
-        return service.page(token);
-    }
-
-    private static String from(HttpServletRequest request) {
-        String browser = String.valueOf(request.getHeader("User-Agent")).replaceAll("\\p{Cntrl}", " ");
-        return request.getRemoteAddr() + ", " + browser.substring(0, Math.min(browser.length(), 160));
+        Visit visit = Visit.of(token, request);
+        service.decline(visit, reason.reason());
+        return service.page(visit);
     }
 }

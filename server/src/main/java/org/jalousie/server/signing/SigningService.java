@@ -6,10 +6,12 @@ import java.util.Base64;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Command;
+import org.jalousie.core.agreement.Proving;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.agreement.Together;
 import org.jalousie.core.data.Sha256;
@@ -18,6 +20,7 @@ import org.jalousie.core.evidence.SignatureMark;
 import org.jalousie.core.evidence.SignedDate;
 import org.jalousie.core.messages.Catalogue;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.template.TemplateContent;
@@ -37,6 +40,7 @@ class SigningService {
     private static final int LONGEST_REASON = 2000;
 
     private final Links links;
+    private final Identities identities;
     private final Agreements agreements;
     private final UsableTemplates templates;
     private final FileStore files;
@@ -45,12 +49,14 @@ class SigningService {
 
     SigningService(
             Links links,
+            Identities identities,
             Agreements agreements,
             UsableTemplates templates,
             FileStore files,
             Settings settings,
             Clock clock) {
         this.links = links;
+        this.identities = identities;
         this.agreements = agreements;
         this.templates = templates;
         this.files = files;
@@ -59,12 +65,13 @@ class SigningService {
     }
 
     @Transactional(readOnly = true)
-    SigningViews.SigningPage page(String token) {
-        Links.Holder holder = holder(token);
+    SigningViews.SigningPage page(Visit visit) {
+        Links.Holder holder = holder(visit.token());
         Agreement agreement = agreements.read(holder.agreementId());
         Participant one = agreement.participant(holder.party()).orElseThrow(SigningService::wrongLink);
         State state = agreement.hasRunOut(clock.instant()) ? State.EXPIRED : agreement.state();
         Together own = agreement.together(holder.party());
+        boolean known = identities.proof(holder, agreement, visit).isPresent();
         Answers answers = answers(holder, agreement, one);
         Catalogue words = words(holder, one);
         String ended = switch (state) {
@@ -91,16 +98,38 @@ class SigningService {
                 SignedDate.print(
                         LocalDate.ofInstant(clock.instant(), settings.office().zone()),
                         Locale.forLanguageTag(content(holder).language())),
-                answers.toComplete(),
-                answers.shown(Map.of()),
-                agreement.documents().stream()
-                        .map(DocumentView::forParticipants)
-                        .toList(),
-                AgreementViews.route(agreement),
+                known ? answers.toComplete() : List.of(),
+                known ? answers.shown(Map.of()) : List.of(),
+                known
+                        ? agreement.documents().stream()
+                                .map(DocumentView::forParticipants)
+                                .toList()
+                        : List.of(),
+                known ? AgreementViews.route(agreement) : List.of(),
                 ended,
                 hasCopy(agreement, one),
                 content(holder).language(),
-                LocalDate.ofInstant(clock.instant(), settings.office().zone()));
+                LocalDate.ofInstant(clock.instant(), settings.office().zone()),
+                identity(holder, agreement, one, visit, known));
+    }
+
+    private SigningViews.Identity identity(
+            Links.Holder holder, Agreement agreement, Participant one, Visit visit, boolean known) {
+        Proving proving = agreement.provingOf(holder.party());
+        IdentityCheck check = agreement.identityCheck(holder.party());
+        return new SigningViews.Identity(
+                check,
+                known,
+                switch (check) {
+                    case MAILED_CODE -> Veiled.mail(one.mail());
+                    case TEXTED_CODE -> Veiled.phone(one.person().phone());
+                    default -> "";
+                },
+                proving.digits(),
+                identities.codeWaits(holder, visit),
+                proving.nextCode().filter(clock.instant()::isBefore).orElse(null),
+                proving.locked(),
+                settings.office().mail());
     }
 
     private static boolean hasCopy(Agreement agreement, Participant one) {
@@ -119,15 +148,16 @@ class SigningService {
 
     /** The document as it stands; opening it is an event. */
     @Transactional
-    byte[] document(String token, String document, String from) {
-        Links.Holder holder = holder(token);
+    byte[] document(Visit visit, String document) {
+        Links.Holder holder = holder(visit.token());
         Agreement agreement = agreements.read(holder.agreementId());
+        Actor.Proof proof = proof(holder, agreement, visit);
         if (agreement.state() == State.OUT
                 && agreement.standing(holder.party()) == org.jalousie.core.agreement.Standing.TURN) {
             agreement = agreements
                     .carryOut(
                             holder.agreementId(),
-                            new Actor.Participant(holder.party(), Actor.Proof.MAILED_LINK, from),
+                            new Actor.Participant(holder.party(), proof, visit.from()),
                             new Command.View(holder.party()))
                     .agreement();
         }
@@ -155,37 +185,36 @@ class SigningService {
     }
 
     @Transactional
-    void consent(String token, String version, String from) {
-        Links.Holder holder = holder(token);
-        Participant one = agreements
-                .read(holder.agreementId())
-                .participant(holder.party())
-                .orElseThrow();
+    void consent(Visit visit, String version) {
+        Links.Holder holder = holder(visit.token());
+        Agreement agreement = agreements.read(holder.agreementId());
+        proof(holder, agreement, visit);
+        Participant one = agreement.participant(holder.party()).orElseThrow(SigningService::wrongLink);
         ConsentWording wording = ConsentWording.in(words(holder, one));
         if (!version.equals(wording.version())) throw Refusal.of(Refusal.Kind.CONFLICT, Message.of("consent.changed"));
-        act(token, from, party -> new Command.Consent(party, wording.version(), wording.hash()));
+        act(visit, party -> new Command.Consent(party, wording.version(), wording.hash()));
     }
 
     @Transactional
-    void complete(String token, Map<String, String> values, String from) {
-        Links.Holder holder = holder(token);
-        Answers answers = answers(holder);
+    void complete(Visit visit, Map<String, String> values) {
+        Answers answers = answers(visit);
         Map<String, String> taken = answers.taken(values);
         Map<String, String> derived = answers.derived(taken);
-        act(token, from, party -> new Command.Complete(party, taken, derived));
+        act(visit, party -> new Command.Complete(party, taken, derived));
     }
 
     @Transactional
-    void approve(String token, String from) {
-        act(token, from, Command.Approve::new);
+    void approve(Visit visit) {
+        act(visit, Command.Approve::new);
     }
 
     @Transactional
-    void sign(String token, Map<String, String> values, String mark, String base64, String from) {
-        Links.Holder holder = holder(token);
+    void sign(Visit visit, Map<String, String> values, String mark, String base64) {
+        Links.Holder holder = holder(visit.token());
+        proof(holder, agreements.read(holder.agreementId()), visit);
         if (!mark.matches("drawn|typed:[A-Za-z ]{1,40}"))
             throw Refusal.of(Refusal.Kind.INVALID, Message.of("mark.how"));
-        Answers answers = answers(holder);
+        Answers answers = answers(visit);
         Map<String, String> taken = answers.taken(values);
         Map<String, String> derived = answers.derived(taken);
         byte[] picture;
@@ -197,38 +226,61 @@ class SigningService {
         } catch (SignatureMark.Unusable e) {
             throw Refusal.of(Refusal.Kind.INVALID, e.said());
         }
-        act(token, from, party -> new Command.Sign(party, taken, derived, mark, Sha256.of(picture)));
+        act(visit, party -> new Command.Sign(party, taken, derived, mark, Sha256.of(picture)));
         // kept only when the act was taken, and before it is committed
         files.keep(picture);
     }
 
     @Transactional
-    void decline(String token, String reason, String from) {
+    void decline(Visit visit, String reason) {
         if (reason.length() > LONGEST_REASON)
             throw Refusal.of(Refusal.Kind.INVALID, Message.of("decline.reason-too-long", "most", LONGEST_REASON));
-        act(token, from, party -> new Command.Decline(party, reason));
+        act(visit, party -> new Command.Decline(party, reason));
     }
 
     private interface Acting {
         Command by(PartyKey party);
     }
 
-    private void act(String token, String from, Acting acting) {
-        Links.Holder holder = holder(token);
+    private void act(Visit visit, Acting acting) {
+        Links.Holder holder = holder(visit.token());
+        Actor.Proof proof = proof(holder, agreements.read(holder.agreementId()), visit);
         agreements.carryOut(
                 holder.agreementId(),
-                new Actor.Participant(holder.party(), Actor.Proof.MAILED_LINK, from),
+                new Actor.Participant(holder.party(), proof, visit.from()),
                 acting.by(holder.party()));
+    }
+
+    /** @throws Refusal when the visitor has to show first who they are */
+    private Actor.Proof proof(Links.Holder holder, Agreement agreement, Visit visit) {
+        return identities
+                .proof(holder, agreement, visit)
+                .orElseThrow(() -> Refusal.of(Refusal.Kind.CONFLICT, Message.of("identity.first")));
+    }
+
+    @Transactional
+    void askForCode(Visit visit) {
+        identities.askForCode(holder(visit.token()), visit, visit.browser().orElseThrow());
+    }
+
+    /** @return what is wrong with the answer; empty when they have shown who they are */
+    @Transactional
+    Optional<Message> answerCheck(Visit visit, String answer) {
+        if (answer == null) throw Refusal.malformed(Message.of("identity.word-missing"));
+        return identities.answer(holder(visit.token()), visit, visit.browser().orElseThrow(), answer);
     }
 
     /** What the program works out of what has been typed so far. */
     @Transactional(readOnly = true)
-    List<SigningViews.Derived> derived(String token, Map<String, String> values) {
-        return answers(holder(token)).shown(values);
+    List<SigningViews.Derived> derived(Visit visit, Map<String, String> values) {
+        return answers(visit).shown(values);
     }
 
-    private Answers answers(Links.Holder holder) {
+    /** The answers of a visitor of whom it is known who they are. */
+    private Answers answers(Visit visit) {
+        Links.Holder holder = holder(visit.token());
         Agreement agreement = agreements.read(holder.agreementId());
+        proof(holder, agreement, visit);
         return answers(holder, agreement, agreement.participant(holder.party()).orElseThrow(SigningService::wrongLink));
     }
 

@@ -8,6 +8,7 @@ import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Standing;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.ShownWhen;
 import org.jalousie.core.placement.SigningFieldType;
@@ -39,6 +40,27 @@ final class SigningViews {
     record Consent(String version, String text) {}
 
     /**
+     * How the participant shows who they are.
+     *
+     * @param shown whether that is known already, in this browser; until then nothing of the agreement is told
+     * @param to where a code goes, most of it veiled; empty for a word
+     * @param digits how many a code has
+     * @param codeWaits whether a code was asked for in this browser that can still be typed
+     * @param nextCode the first moment at which another code is sent; null for at once
+     * @param locked whether no further answer is looked at until the office lets them go on
+     * @param office where the office is asked to
+     */
+    record Identity(
+            IdentityCheck check,
+            boolean shown,
+            String to,
+            int digits,
+            boolean codeWaits,
+            @Schema(types = {"string", "null"}) Instant nextCode,
+            boolean locked,
+            String office) {}
+
+    /**
      * What a participant's page shows.
      *
      * @param parts what is done in one act here; {@code label} has the names of all
@@ -68,5 +90,6 @@ final class SigningViews {
             String ended,
             boolean hasCopy,
             String documentLanguage,
-            LocalDate today) {}
+            LocalDate today,
+            Identity identity) {}
 }

@@ -61,10 +61,12 @@ class TodayController {
     /** @param waiting how many pieces of work wait for it and go on by themselves */
     record Notice(String title, String reason, Instant since, long waiting) {}
 
+    /** @param keptOut in which somebody gave too many wrong answers to who they are */
     record Today(
             List<Notice> notices,
             Page<Failed> failed,
             Page<IntakeViews.RequestRow> requests,
+            Page<AgreementViews.AgreementItem> keptOut,
             Page<AgreementViews.AgreementItem> toCheck,
             Page<AgreementViews.AgreementItem> out,
             Page<AgreementViews.AgreementItem> ended,
@@ -97,6 +99,7 @@ class TodayController {
                         0,
                         most),
                 intake.waiting(most),
+                agreements.keptOut(most),
                 agreements.newest(Set.of(State.CHECK, State.GENERATING), most),
                 agreements.newest(Set.of(State.OUT, State.SEALING), most),
                 agreements.newest(Set.of(State.DECLINED, State.EXPIRED, State.WITHDRAWN), LATELY),

@@ -11,6 +11,7 @@ import java.util.List;
 import javax.sql.DataSource;
 import org.jalousie.server.Jalousie;
 import org.jalousie.standins.mail.MailStandin;
+import org.jalousie.standins.text.TextStandin;
 import org.jalousie.standins.trust.TrustStandin;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -30,6 +31,9 @@ public final class Testbed {
     private final int smtpPort = TestPaths.freePort();
     private final int mailPort = TestPaths.freePort();
     private MailStandin mail;
+    private final int smppPort = TestPaths.freePort();
+    private final int textPort = TestPaths.freePort();
+    private TextStandin texts;
     private final Database database;
 
     /** Makes another, empty database in the same server; returns its address. */
@@ -57,6 +61,7 @@ public final class Testbed {
         database = new Database(folder.resolve("postgres"), TestPaths.freePort());
         trustUp();
         mail = new MailStandin(smtpPort, mailPort, folder.resolve("mail"));
+        textsUp();
         port = TestPaths.freePort();
         application = SpringApplication.run(
                 Jalousie.class, arguments(port, List.of("--jalousie.converter.port=" + TestPaths.freePort())));
@@ -79,6 +84,10 @@ public final class Testbed {
                 "--jalousie.trust.address=http://127.0.0.1:" + trustPort,
                 "--jalousie.trust.secret=secret",
                 "--jalousie.postroom=http://127.0.0.1:" + mailPort,
+                "--jalousie.texts.host=127.0.0.1",
+                "--jalousie.texts.port=" + smppPort,
+                "--jalousie.texts.password=secret",
+                "--jalousie.texts.postroom=http://127.0.0.1:" + textPort,
                 "--jalousie.converter.folder=" + folder.resolve("a person's office-" + onPort),
                 "--jalousie.first-account.mail=" + MAIL,
                 "--jalousie.first-account.name=Nora Quill",
@@ -127,6 +136,15 @@ public final class Testbed {
     /** Takes the mail server down. */
     public void mailDown() {
         mail.close();
+    }
+
+    /** Takes the service for text messages down. */
+    public void textsDown() {
+        texts.close();
+    }
+
+    public void textsUp() {
+        texts = new TextStandin(smppPort, textPort, folder.resolve("texts"), "secret");
     }
 
     public void mailUp() {
