@@ -31,7 +31,7 @@ export function ShowIdentity({ page, act }: Props) {
       className="flex max-w-xl flex-col gap-4 border border-rule bg-sheet p-4"
     >
       <h2 className="text-xl">{words.say('identity.title')}</h2>
-      <p className="text-lg">{asks}</p>
+      {!page.identity.codeWaits && <p className="text-lg">{asks}</p>}
       {check === 'AGREED_WORD' ? (
         <Answer label={words.say('identity.word')} act={act} />
       ) : (
@@ -50,7 +50,9 @@ function Code({ page, act }: Props) {
     <>
       {codeWaits && (
         <>
-          <p role="status">{words.say('identity.sent', { to, digits })}</p>
+          <p role="status" className="text-lg">
+            {words.say('identity.sent', { to, digits })}
+          </p>
           <Answer label={words.say('identity.code')} act={act} digits={digits} />
         </>
       )}

@@ -42,6 +42,11 @@ export function WhoTheyAre({
   );
 }
 
+function wordAct(part: Part) {
+  if (part.identity !== 'AGREED_WORD') return 'agreements.word-instead';
+  return part.wordAgreed ? 'agreements.another-word' : 'agreements.agree-on-a-word';
+}
+
 function stateOf(part: Part): string {
   if (part.keptOut) return say('agreements.kept-out');
   if (part.shownAt) return say('agreements.shown-at', { when: dateTime(part.shownAt) });
@@ -82,9 +87,7 @@ function Acts({ number, part }: { number: string; part: Part }) {
           </Button>
         )}
         <Button onClick={() => setWord('')}>
-          {say(part.wordAgreed ? 'agreements.another-word' : 'agreements.agree-on-a-word', {
-            name: part.name || part.label,
-          })}
+          {say(wordAct(part), { name: part.name || part.label })}
         </Button>
         <Trouble error={letGoOn.error} />
       </span>

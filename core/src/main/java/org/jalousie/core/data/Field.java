@@ -30,6 +30,11 @@ public record Field(
         initial = initial == null || type == FieldType.ITEMS || type == FieldType.PICTURE ? "" : initial;
     }
 
+    /** The same field, which may stay blank. */
+    public Field optional() {
+        return new Field(name, type, label, false, hint, choices, items, initial);
+    }
+
     /** A field that a form asks for without anything in it. */
     public Field(
             FieldName name,

@@ -1,6 +1,7 @@
 package org.jalousie.core.template;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -81,6 +82,23 @@ public final class Proposal {
             if (!taken) rules.add(new Rule(one.rule(), one.label(), "", one.expression(), FieldType.YES_NO));
         }
         return rules.size() == before.rules().size() ? before : before.withRules(rules);
+    }
+
+    /**
+     * Nobody has to answer who somebody is when the person comes from elsewhere by now: a field that said so, and that the
+     * wording doesn't print, is no longer required. What was changed in it by hand stays.
+     */
+    public static TemplateContent released(TemplateContent before, TemplateContent now, Collection<String> printed) {
+        Set<FieldName> released = new HashSet<>(forPeople(before.parties()));
+        released.removeAll(forPeople(now.parties()));
+        List<Field> fields = now.fields().stream()
+                .map(field -> released.contains(field.name())
+                                && !printed.contains(field.name().value())
+                                && before.fields().contains(field)
+                        ? field.optional()
+                        : field)
+                .toList();
+        return now.with(fields, now.parties(), now.signingFields());
     }
 
     /** Names of the fields that say who takes part. */

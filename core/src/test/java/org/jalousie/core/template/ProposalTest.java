@@ -408,4 +408,25 @@ class ProposalTest {
                         new SigningField("lender_vat", new PartyKey("lender"), "vat", new TextPlace(false, "")));
         assertThat(read.layout()).isEqualTo(FormLayout.NONE);
     }
+
+    @Test
+    void whoComesFromElsewhereIsNoLongerAskedForInTheForm() {
+        Party fromForm = new Party(
+                new PartyKey("lender"),
+                "Lender",
+                Duty.SIGNS,
+                1,
+                new PersonSource.FromFields(new FieldName("lender_name"), new FieldName("lender_mail")));
+        List<Field> fields = List.of(
+                Field.proposedFor(new FieldName("lender_name"), false),
+                Field.proposedFor(new FieldName("lender_mail"), false));
+        TemplateContent before =
+                new TemplateContent("en-GB", fields, List.of(fromForm), List.of(), SendingSettings.USUAL);
+        TemplateContent now = before.with(fields, List.of(fromForm.foundBy(new PersonSource.WhoSends())), List.of());
+        assertThat(Proposal.released(before, now, List.of("lender_name")).fields())
+                .extracting(Field::required)
+                .as("the name is printed, the address only said where to write to")
+                .containsExactly(true, false);
+        assertThat(Proposal.released(before, before, List.of()).fields()).isEqualTo(fields);
+    }
 }

@@ -110,7 +110,9 @@ class TemplateService implements UsableTemplates {
         TemplateVersion version = drafts.draft(id, revision);
         Wording wording = preparations.wording(version.wordFile(), content);
         history.rememberTyping(version, content, by);
-        version.change(version.wordFile(), Proposal.renewed(wording.found(), content));
+        TemplateContent released =
+                Proposal.released(version.content(), content, wording.found().fields());
+        version.change(version.wordFile(), Proposal.renewed(wording.found(), released));
         return drafts.changed(id, version);
     }
 

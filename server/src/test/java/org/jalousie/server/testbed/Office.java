@@ -19,6 +19,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** The coordinator's and the participants' acts in short, over HTTP. */
 public final class Office {
+    private static final Pattern CODE = Pattern.compile("\\b[0-9]{6,8}\\b");
     private static final Pattern LINK = Pattern.compile("/act/([A-Za-z0-9_-]{43})");
 
     public final Client client;
@@ -258,6 +259,30 @@ public final class Office {
                         + answer.json().get("attachments"));
         }
         return Optional.empty();
+    }
+
+    /** The one-time codes that went to a mailbox or a telephone about an agreement, newest first. */
+    public List<String> codes(String number, String recipient) {
+        List<String> codes = new ArrayList<>();
+        for (JsonNode mail : mailsAbout(number)) {
+            if (!mail.get("kind").asString().equals("CODE")
+                    || !mail.get("recipient").asString().equals(recipient)
+                    || !mail.get("state").asString().equals("SENT")) continue;
+            Client.Answer answer =
+                    client.get("/api/v1/postroom/" + mail.get("id").asString());
+            Matcher found = CODE.matcher(answer.json().get("text").asString().replace(number, ""));
+            if (found.find()) codes.add(found.group());
+        }
+        return codes;
+    }
+
+    /** The newest code, when so many have come. */
+    public String code(String number, String recipient, int many) {
+        return Wait.until(
+                "code " + many + " to " + recipient,
+                () -> Optional.of(codes(number, recipient))
+                        .filter(codes -> codes.size() >= many)
+                        .map(codes -> codes.get(0)));
     }
 
     /** Consents and signs with a drawn mark. */
