@@ -2,6 +2,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { Blind } from '../blind/Blind';
 import type { Schemas } from '../api/client';
 import { PagesView, placeOf } from '../page/PagesView';
+import { Attaching } from '../signingFields/attaching';
 import type { Placed } from '../signingFields/kind';
 import { kinds } from '../signingFields/kinds';
 import { shownAmong } from '../signingFields/shown';
@@ -20,7 +21,9 @@ export function ActPage({ token }: { token: string }) {
   const { words } = act;
   return (
     <Speech.Provider value={words}>
-      <Act act={act} token={token} />
+      <Attaching.Provider value={act.attach}>
+        <Act act={act} token={token} />
+      </Attaching.Provider>
     </Speech.Provider>
   );
 }
@@ -91,6 +94,7 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
           </div>
         )}
         {!turn && <NothingToDo page={page} />}
+        {page.attached.length > 0 && <AttachedFiles page={page} token={token} />}
         {page.hasCopy && <SignedCopy page={page} token={token} />}
         {!page.ended && page.identity.shown && (
           <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_24rem]">
@@ -153,6 +157,29 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
         )}
       </main>
     </>
+  );
+}
+
+/** What those who have acted brought along. */
+function AttachedFiles({ page, token }: { page: SigningPage; token: string }) {
+  const words = useSay();
+  return (
+    <section aria-label={words.say('attach.of-agreement')} className="pb-4">
+      <ul className="flex flex-col gap-1">
+        {page.attached.map(({ label, name, file }) => (
+          <li key={label + file}>
+            {label}:{' '}
+            <a
+              className="inline-block min-h-6 break-words"
+              href={`/api/v1/signing/${token}/files/${file}`}
+              download={name}
+            >
+              {name}
+            </a>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -58,6 +58,7 @@ describe('a participant’s page', () => {
       derived: [],
       documents: [],
       route: [],
+      attached: [],
       identity: {
         check: 'NONE',
         shown: true,

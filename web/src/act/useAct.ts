@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { catalogueOf, english } from '../messages/catalogue';
-import { answer, api, type Problem, type Schemas } from '../api/client';
+import { answer, api, Problem, sendFile, type Schemas } from '../api/client';
+import { LARGEST } from '../signingFields/attaching';
 
 export type SigningPage = Schemas['SigningPage'];
 export type Mark = { how: string; picture: string };
@@ -82,6 +83,25 @@ export function useAct(token: string) {
           }),
         ),
       ),
+    /** Brings a file; the answer by which it is given. */
+    attach: async (file: File) => {
+      if (file.size > LARGEST)
+        throw new Problem(
+          '',
+          413,
+          {},
+          {
+            code: 'attach.large',
+            arguments: { most: LARGEST / 1_000_000 },
+          },
+        );
+      const name = encodeURIComponent(file.name);
+      const brought = await sendFile<Schemas['Brought']>(
+        `/api/v1/signing/${token}/files?name=${name}`,
+        file,
+      );
+      return brought.answer;
+    },
     decline: (reason: string) =>
       run(answer(api.POST('/api/v1/signing/{token}/refusal', { ...path, body: { reason } }))),
   };

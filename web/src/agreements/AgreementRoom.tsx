@@ -146,7 +146,7 @@ export default function AgreementRoom() {
             <WhoTheyAre number={number} people={detail.people} fixed={!coordinator} />
           )}
           <Data detail={detail} />
-          <Files number={number} documents={detail.documents} />
+          <Files number={number} documents={detail.documents} attached={detail.attached} />
           {(row.state === 'OUT' || row.state === 'CHECK') && coordinator && (
             <Withdraw number={number} onTaken={took} />
           )}

@@ -5,9 +5,11 @@ import type { Schemas } from '../api/client';
 export function Files({
   number,
   documents,
+  attached,
 }: {
   number: string;
   documents: Schemas['DocumentView'][];
+  attached: Schemas['AttachedView'][];
 }) {
   return (
     <section aria-label={say('agreements.files')}>
@@ -20,6 +22,7 @@ export function Files({
           title={documents.length > 1 ? document.title : ''}
         />
       ))}
+      <AttachedFiles number={number} attached={attached} />
     </section>
   );
 }
@@ -59,5 +62,28 @@ function DocumentFiles({
         </li>
       </ul>
     </>
+  );
+}
+
+/** What parties attached. */
+export function AttachedFiles({
+  number,
+  attached,
+}: {
+  number: string;
+  attached: Schemas['AttachedView'][];
+}) {
+  if (!attached.length) return null;
+  return (
+    <ul aria-label={say('agreements.attached-files')} className="flex flex-col gap-1 pt-1">
+      {attached.map(({ label, name, file }) => (
+        <li key={label + file}>
+          <span className="text-soft">{label}</span>{' '}
+          <a className="break-words" href={`/api/v1/agreements/${number}/attached/${file}`}>
+            {name}
+          </a>
+        </li>
+      ))}
+    </ul>
   );
 }

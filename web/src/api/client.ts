@@ -96,18 +96,37 @@ export function problemOf(error: unknown, status: number): Problem {
   );
 }
 
+/** Sends a file as the body itself. */
+export async function sendFile<T>(path: string, file: File): Promise<T> {
+  if (!csrfToken()) await fetch('/api/v1/session');
+  return received<T>(path, {
+    method: 'POST',
+    body: file,
+    headers: { 'X-XSRF-TOKEN': csrfToken(), 'Content-Type': 'application/octet-stream' },
+  });
+}
+
+async function received<T>(path: string, request: RequestInit): Promise<T> {
+  let response;
+  try {
+    response = await fetch(path, request);
+  } catch {
+    throw new Problem(english.say('server.unreachable'), 0, {}, plain('server.unreachable'));
+  }
+  const json: unknown = await response.json().catch(() => ({}));
+  noticeEnd(response);
+  if (!response.ok) throw problemOf(json, response.status);
+  return json as T;
+}
+
 /** Sends a file with the form's other answers in the address. */
 export async function upload<T>(path: string, file: File): Promise<T> {
   if (!csrfToken()) await fetch('/api/v1/session');
   const body = new FormData();
   body.set('file', file);
-  const response = await fetch(path, {
+  return received<T>(path, {
     method: 'POST',
     body,
     headers: { 'X-XSRF-TOKEN': csrfToken() },
   });
-  const json: unknown = await response.json().catch(() => ({}));
-  noticeEnd(response);
-  if (!response.ok) throw problemOf(json, response.status);
-  return json as T;
 }

@@ -1,6 +1,7 @@
 import { say } from '../messages/rooms';
 import { useMutation } from '@tanstack/react-query';
 import { useParams } from 'react-router';
+import { AttachedFiles } from '../agreements/Files';
 import { AgreementPages } from '../agreements/AgreementPages';
 import { Trail } from '../agreements/Trail';
 import { answer, api } from '../api/client';
@@ -60,6 +61,7 @@ export default function FiledRoom() {
                 </li>
               )}
             </ul>
+            <AttachedFiles number={number} attached={detail.attached} />
           </section>
           <section aria-label={say('archive.check')} className="flex flex-col gap-3">
             <h2 className="text-lg">{say('archive.is-it-intact')}</h2>

@@ -2,6 +2,7 @@ import { choice } from './choice';
 import { copy } from './copy';
 import { date } from './date';
 import { dateSigned } from './dateSigned';
+import { file } from './file';
 import { fullName } from './fullName';
 import { initials } from './initials';
 import { lines } from './lines';
@@ -28,6 +29,7 @@ export const kinds: Record<Kind, FieldKind> = {
   tick,
   choice,
   money,
+  file,
   copy,
   worked_out: workedOut,
 };

@@ -67,6 +67,14 @@ public final class Client {
                 .method(method, HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body))));
     }
 
+    /** Sends a file as the body itself. */
+    public Answer postFile(String path, byte[] file) {
+        token();
+        return send(request(path)
+                .header("Content-Type", "application/octet-stream")
+                .POST(HttpRequest.BodyPublishers.ofByteArray(file)));
+    }
+
     /** A request with a body but without the CSRF token, as another site would make it. */
     public Answer postFromElsewhere(String path, Object body) {
         return send(HttpRequest.newBuilder(URI.create(address + path))

@@ -66,15 +66,16 @@ class ArchitectureTest {
                             "AgreementViews",
                             "AgreementViews$AgreementItem",
                             "AgreementViews$RouteStep",
+                            "AgreementViews$AttachedView",
                             "DocumentView")),
             Map.entry("archive", List.of()),
             Map.entry("clause", List.of("ClauseLibrary", "ClauseLibrary$Version")),
             Map.entry("documents", List.of()),
-            Map.entry("files", List.of("FileStore", "FileStore$Damaged")),
+            Map.entry("files", List.of("FileStore", "FileStore$Damaged", "OpenFiles")),
             Map.entry("intake", List.of("WaitingRequests", "IntakeViews", "IntakeViews$RequestRow")),
             Map.entry("office", List.of("OfficeHours", "AfterHours")),
             Map.entry("postroom", List.of()),
-            Map.entry("signing", List.of("ParticipantLinks", "ParticipantLinks$CopyLink")),
+            Map.entry("signing", List.of("ParticipantLinks", "ParticipantLinks$CopyLink", "IdentityCodes")),
             Map.entry("template", List.of("UsableTemplates", "UsableTemplate")));
 
     @ArchTest

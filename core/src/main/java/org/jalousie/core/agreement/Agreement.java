@@ -10,6 +10,8 @@ import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
+import org.jalousie.core.placement.AttachedFile;
+import org.jalousie.core.placement.FilePlace;
 import org.jalousie.core.placement.PlacedField;
 import org.jalousie.core.placement.SigningField;
 
@@ -72,6 +74,23 @@ public record Agreement(
                 .map(PlacedField::field)
                 .filter(field -> field.party().equals(party))
                 .distinct()
+                .toList();
+    }
+
+    /** A file that was attached, with the field that asked for it. */
+    public record Attached(SigningField field, AttachedFile file) {}
+
+    /** The files that parties have attached, in the order of their fields; one that stands in several places is told once. */
+    public List<Attached> attached() {
+        return fields().stream()
+                .map(PlacedField::field)
+                .filter(field ->
+                        field.type() instanceof FilePlace && field.sameAs().isEmpty())
+                .distinct()
+                .flatMap(field ->
+                        AttachedFile.read(values.getOrDefault(field.name(), ""))
+                                .map(file -> new Attached(field, file))
+                                .stream())
                 .toList();
     }
 

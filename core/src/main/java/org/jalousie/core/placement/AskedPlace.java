@@ -9,7 +9,7 @@ import org.jalousie.core.messages.Message;
  * signing record, unless the kind says otherwise.
  */
 public sealed interface AskedPlace extends SigningFieldType
-        permits TextPlace, LinesPlace, NumberPlace, DatePlace, TickPlace, ChoicePlace, MoneyPlace {
+        permits TextPlace, LinesPlace, NumberPlace, DatePlace, TickPlace, ChoicePlace, MoneyPlace, FilePlace {
     /** Said beside the input; may be empty. */
     String hint();
 

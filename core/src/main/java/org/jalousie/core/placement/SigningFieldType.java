@@ -27,6 +27,7 @@ import org.jalousie.core.messages.Message;
     @JsonSubTypes.Type(value = TickPlace.class, name = TickPlace.KIND),
     @JsonSubTypes.Type(value = ChoicePlace.class, name = ChoicePlace.KIND),
     @JsonSubTypes.Type(value = MoneyPlace.class, name = MoneyPlace.KIND),
+    @JsonSubTypes.Type(value = FilePlace.class, name = FilePlace.KIND),
     @JsonSubTypes.Type(value = CopyPlace.class, name = CopyPlace.KIND),
     @JsonSubTypes.Type(value = WorkedOutPlace.class, name = WorkedOutPlace.KIND)
 })

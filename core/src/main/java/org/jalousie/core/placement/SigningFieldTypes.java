@@ -18,6 +18,7 @@ public final class SigningFieldTypes {
             TickPlace.USUAL,
             ChoicePlace.USUAL,
             MoneyPlace.USUAL,
+            FilePlace.USUAL,
             new CopyPlace(),
             new WorkedOutPlace());
 

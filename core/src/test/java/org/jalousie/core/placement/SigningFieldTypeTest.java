@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
 import java.util.stream.Stream;
 import org.jalousie.core.data.Typing;
@@ -210,6 +211,23 @@ class SigningFieldTypeTest {
         assertThat(place.told("yes")).contains("× I have read the house rules.");
         assertThat(new TickPlace(true, "", null, "x".repeat(2001)).limitsFault())
                 .isPresent();
+    }
+
+    @Test
+    void aFileIsNamedByItsHashAndPrintedByItsName() {
+        FilePlace place = new FilePlace(true, "", null);
+        String answer = "0a".repeat(32) + " Policy 2026.pdf";
+        assertThat(AttachedFile.read(answer).map(AttachedFile::answer)).contains(answer);
+        assertThat(place.fault(answer)).isEmpty();
+        for (String wrong : List.of("Policy.pdf", "0a".repeat(31) + " x.pdf", "0a".repeat(32), "0a".repeat(32) + "  x"))
+            assertThat(place.fault(wrong)).as(wrong).isPresent();
+        assertThat(place.fault("0a".repeat(32) + " " + "x".repeat(101))).isPresent();
+        assertThat(printed(place, answer, Locale.UK)).isEqualTo("Policy 2026.pdf");
+        assertThat(place.told(answer)).contains("Policy 2026.pdf (SHA-256 " + "0a".repeat(32) + ")");
+        assertThat(place.fault(
+                        "0a".repeat(32) + " Insurance of the cello and both bows, Ōta & Sons, 2026-2031, copy.pdf"))
+                .as("a long name is set smaller, over several lines")
+                .isEmpty();
     }
 
     /** A tag says only that the party completes something; what form it takes is settled in the program. */

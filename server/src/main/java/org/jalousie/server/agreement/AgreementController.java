@@ -5,6 +5,7 @@ import java.time.LocalDateTime;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.filing.FileNames;
@@ -12,6 +13,7 @@ import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.account.SignedIn;
+import org.jalousie.server.files.OpenFiles;
 import org.jalousie.server.web.Download;
 import org.jalousie.server.web.Page;
 import org.jalousie.server.web.PageImage;
@@ -133,6 +135,14 @@ class AgreementController {
         return ResponseEntity.ok()
                 .contentType(MediaType.IMAGE_PNG)
                 .body(PageImage.of(service.pdf(number, document), page));
+    }
+
+    /** A file that a party attached. @param file its SHA-256 */
+    @GetMapping("/{number}/attached/{file}")
+    ResponseEntity<byte[]> attached(@PathVariable AgreementNumber number, @PathVariable String file) {
+        Agreement.Attached one = service.attached(number, file);
+        byte[] bytes = service.file(one);
+        return Download.of(bytes, one.file().name(), OpenFiles.typeOf(bytes));
     }
 
     @GetMapping(path = "/{number}/record.pdf", produces = MediaType.APPLICATION_PDF_VALUE)

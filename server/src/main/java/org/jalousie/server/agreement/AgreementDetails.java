@@ -60,6 +60,7 @@ class AgreementDetails {
                 obstacles,
                 warnings,
                 agreement.values(),
+                AgreementViews.attached(agreement),
                 agreement.endReason(),
                 filed.history().stream()
                         .map(entry -> new AgreementViews.TrailEntry(

@@ -211,6 +211,19 @@ class AgreementService {
                 document(number, id).word().orElseThrow(() -> Refusal.notFound(Message.of("agreement.no-word-file"))));
     }
 
+    /** @param file the SHA-256 of a file that a party attached, as it stands in an address */
+    @Transactional(readOnly = true)
+    public Agreement.Attached attached(AgreementNumber number, String file) {
+        return read(number).attached().stream()
+                .filter(one -> one.file().file().hex().equals(file))
+                .findFirst()
+                .orElseThrow(() -> Refusal.notFound(Message.of("agreement.no-file-yet")));
+    }
+
+    byte[] file(Agreement.Attached attached) {
+        return files.get(attached.file().file());
+    }
+
     @Transactional(readOnly = true)
     public byte[] record(AgreementNumber number) {
         return files.get(

@@ -9,6 +9,7 @@ import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Chasing;
 import org.jalousie.core.agreement.Standing;
 import org.jalousie.core.agreement.State;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Participant;
@@ -71,6 +72,16 @@ public final class AgreementViews {
             @Schema(types = {"string", "null"}) Instant shownAt,
             boolean keptOut) {}
 
+    /** A file that a party attached. @param label of the field that asked for it; {@code file} its SHA-256, by which it is fetched */
+    public record AttachedView(String label, String name, Sha256 file) {}
+
+    public static List<AttachedView> attached(Agreement agreement) {
+        return agreement.attached().stream()
+                .map(one -> new AttachedView(
+                        one.field().title(), one.file().name(), one.file().file()))
+                .toList();
+    }
+
     public record TrailEntry(int sequence, Instant at, String sentence, String from) {}
 
     public record Trouble(String reason, Instant since) {}
@@ -82,6 +93,7 @@ public final class AgreementViews {
      * @param warnings what looks like a slip and doesn't stand in the way; empty unless it waits for the check
      * @param obstacles what stands in the way of sending; empty unless it waits for the check
      * @param completed what parties completed, by signing field name
+     * @param attached files that parties brought
      * @param chainBrokenAt the first event whose link doesn't hold; null when the trail is whole
      */
     public record AgreementDetail(
@@ -93,6 +105,7 @@ public final class AgreementViews {
             List<String> obstacles,
             List<String> warnings,
             Map<String, String> completed,
+            List<AttachedView> attached,
             String endReason,
             List<TrailEntry> trail,
             @Schema(types = {"integer", "null"}) Integer chainBrokenAt,

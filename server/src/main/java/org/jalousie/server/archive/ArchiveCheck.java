@@ -68,6 +68,10 @@ class ArchiveCheck {
         if (record.isPresent() && !agreement.record().equals(record.map(Sha256::of)))
             evidence = evidence.and(List.of(Message.of("archive.record-changed")), List.of());
         record.ifPresent(bytes -> disagreements(bytes, number, filed, findings));
+        agreement.attached().stream()
+                .map(Agreement.Attached::file)
+                .filter(one -> !files.asFound(one.file()).map(Sha256::of).equals(Optional.of(one.file())))
+                .forEach(one -> findings.add(Message.of("archive.attached-changed", "name", one.name())));
         boolean whole = documents.stream().allMatch(one -> one.result().intact());
         return new Checked(
                 findings.isEmpty() && whole && evidence.intact(),

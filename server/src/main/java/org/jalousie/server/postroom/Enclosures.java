@@ -12,6 +12,7 @@ import org.jalousie.core.template.SendingSettings;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.server.adapters.Outgoing;
 import org.jalousie.server.files.FileStore;
+import org.jalousie.server.files.OpenFiles;
 import org.springframework.stereotype.Component;
 
 /** What goes along with a mail. */
@@ -38,6 +39,10 @@ class Enclosures {
         all.add(Outgoing.Attachment.pdf(
                 FileNames.of(agreement.created().number(), agreement.title(), "signing record", "pdf"),
                 files.get(agreement.record().orElseThrow())));
+        for (Agreement.Attached one : agreement.attached()) {
+            byte[] bytes = files.get(one.file().file());
+            all.add(new Outgoing.Attachment(one.file().name(), bytes, OpenFiles.typeOf(bytes)));
+        }
         return all;
     }
 
@@ -45,7 +50,7 @@ class Enclosures {
         List<Outgoing.Attachment> all = new ArrayList<>();
         for (SendingSettings.Attachment one : template.sending().attachments()) {
             byte[] bytes = files.get(one.file());
-            all.add(new Outgoing.Attachment(one.name(), bytes, typeOf(bytes)));
+            all.add(new Outgoing.Attachment(one.name(), bytes, OpenFiles.typeOf(bytes)));
         }
         for (Field field : template.fields()) {
             if (!template.sending().attachedFields().contains(field.name())) continue;
@@ -53,14 +58,11 @@ class Enclosures {
                 byte[] bytes = files.get(file);
                 String ending = PictureFile.read(bytes).extension();
                 all.add(new Outgoing.Attachment(
-                        FileNames.of(agreement.created().number(), field.label(), "", ending), bytes, typeOf(bytes)));
+                        FileNames.of(agreement.created().number(), field.label(), "", ending),
+                        bytes,
+                        OpenFiles.typeOf(bytes)));
             });
         }
         return all;
-    }
-
-    private static String typeOf(byte[] bytes) {
-        if (bytes.length > 4 && bytes[0] == '%' && bytes[1] == 'P') return "application/pdf";
-        return PictureFile.read(bytes).extension().equals("png") ? "image/png" : "image/jpeg";
     }
 }

@@ -85,7 +85,7 @@ record Answers(Agreement agreement, Together own, Locale spoken, Locale printed)
     }
 
     /** What others have answered is shown to who acts on it, while they can. */
-    private boolean turn() {
+    boolean turn() {
         return agreement.state() == State.OUT
                 && own.parts().stream().anyMatch(part -> agreement.standing(part.party()) == Standing.TURN);
     }

@@ -23,6 +23,8 @@ import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
+import org.jalousie.core.placement.AttachedFile;
+import org.jalousie.core.placement.FilePlace;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
@@ -41,6 +43,7 @@ class SigningService {
 
     private final Links links;
     private final Identities identities;
+    private final AttachedFiles attached;
     private final Agreements agreements;
     private final UsableTemplates templates;
     private final FileStore files;
@@ -50,6 +53,7 @@ class SigningService {
     SigningService(
             Links links,
             Identities identities,
+            AttachedFiles attached,
             Agreements agreements,
             UsableTemplates templates,
             FileStore files,
@@ -57,6 +61,7 @@ class SigningService {
             Clock clock) {
         this.links = links;
         this.identities = identities;
+        this.attached = attached;
         this.agreements = agreements;
         this.templates = templates;
         this.files = files;
@@ -110,7 +115,8 @@ class SigningService {
                 hasCopy(agreement, one),
                 content(holder).language(),
                 LocalDate.ofInstant(clock.instant(), settings.office().zone()),
-                identity(holder, agreement, one, visit, known));
+                identity(holder, agreement, one, visit, known),
+                known ? AgreementViews.attached(agreement) : List.of());
     }
 
     private SigningViews.Identity identity(
@@ -198,7 +204,7 @@ class SigningService {
     @Transactional
     void complete(Visit visit, Map<String, String> values) {
         Answers answers = answers(visit);
-        Map<String, String> taken = answers.taken(values);
+        Map<String, String> taken = taken(visit, answers, values);
         Map<String, String> derived = answers.derived(taken);
         act(visit, party -> new Command.Complete(party, taken, derived));
     }
@@ -215,7 +221,7 @@ class SigningService {
         if (!mark.matches("drawn|typed:[A-Za-z ]{1,40}"))
             throw Refusal.of(Refusal.Kind.INVALID, Message.of("mark.how"));
         Answers answers = answers(visit);
-        Map<String, String> taken = answers.taken(values);
+        Map<String, String> taken = taken(visit, answers, values);
         Map<String, String> derived = answers.derived(taken);
         byte[] picture;
         try {
@@ -229,6 +235,48 @@ class SigningService {
         act(visit, party -> new Command.Sign(party, taken, derived, mark, Sha256.of(picture)));
         // kept only when the act was taken, and before it is committed
         files.keep(picture);
+    }
+
+    private Map<String, String> taken(Visit visit, Answers answers, Map<String, String> values) {
+        Map<String, String> taken = answers.taken(values);
+        attached.requireBrought(holder(visit.token()), answers.fields(), taken);
+        return taken;
+    }
+
+    /** @throws Refusal when this visitor may bring no file here and now */
+    @Transactional(readOnly = true)
+    void requireMayAttach(Visit visit) {
+        Answers answers = answers(visit);
+        if (!answers.turn() || answers.fields().stream().noneMatch(field -> field.type() instanceof FilePlace))
+            throw Refusal.conflict(Message.of("attach.nowhere"));
+        attached.requireRoom(holder(visit.token()));
+    }
+
+    @Transactional
+    AttachedFile attach(Visit visit, String name, byte[] bytes) {
+        requireMayAttach(visit);
+        return attached.take(holder(visit.token()), name, bytes);
+    }
+
+    /** @param name as its owner called it */
+    record Fetched(byte[] bytes, String name) {}
+
+    /** A file that somebody has answered with, for those who see the documents. */
+    @Transactional(readOnly = true)
+    Fetched attached(Visit visit, Sha256 file) {
+        Links.Holder holder = holder(visit.token());
+        Agreement agreement = agreements.read(holder.agreementId());
+        proof(holder, agreement, visit);
+        boolean copy = agreement
+                .participant(holder.party())
+                .filter(one -> hasCopy(agreement, one))
+                .isPresent();
+        if (agreement.state().ended() && !copy) throw Refusal.of(Refusal.Kind.GONE, Message.of("ended.document"));
+        return agreement.attached().stream()
+                .filter(one -> one.file().file().equals(file))
+                .findFirst()
+                .map(one -> new Fetched(files.get(file), one.file().name()))
+                .orElseThrow(() -> Refusal.notFound(Message.of("attach.gone")));
     }
 
     @Transactional

@@ -66,6 +66,7 @@ final class SigningViews {
      * @param parts what is done in one act here; {@code label} has the names of all
      * @param hasCopy whether the signed copy can be fetched
      * @param documentLanguage in which the document prints numbers and dates, a BCP 47 tag; {@code today} the office's day
+     * @param attached files that those who have acted brought
      * @param language of the words around the document: en, nl, de or fr; {@code date} the date of signing as it would be printed now
      */
     record SigningPage(
@@ -91,5 +92,6 @@ final class SigningViews {
             boolean hasCopy,
             String documentLanguage,
             LocalDate today,
-            Identity identity) {}
+            Identity identity,
+            List<AgreementViews.AttachedView> attached) {}
 }

@@ -56,6 +56,7 @@ class RequestLimits extends OncePerRequestFilter {
     static long most(String path, String type) {
         if (path.equals("/api/v1/session")) return 8 * KB;
         // a picture of a signature in base64, and a few details
+        if (path.matches("/api/v1/signing/[^/]+/files")) return 6L * MB;
         if (path.startsWith("/api/v1/signing/")) return MB;
         if (!path.startsWith("/api/")) return 8 * KB;
         return isMultipart(type) ? 27L * MB : 6L * MB;
