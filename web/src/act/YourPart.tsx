@@ -40,6 +40,7 @@ export function YourPart({ page, values, onValues, mark, onMark, act, derived }:
       .filter(([name]) => (told[name] ?? '') === (values[name] ?? ''))
       .map(([name, fault]) => [name, words.saying(act.error?.saidFaults[name]) ?? fault]),
   );
+  const blank = derived.filter(({ text }) => !text).map(({ label }) => label);
   const mended = Object.keys(act.error?.faults ?? {}).length > 0 && !Object.keys(faults).length;
   function finish() {
     const filled = Object.fromEntries(asked.map((one) => [one.name, values[one.name] ?? '']));
@@ -102,6 +103,9 @@ export function YourPart({ page, values, onValues, mark, onMark, act, derived }:
       {signs && <SignatureMark name={page.name} onMark={onMark} />}
       {!mended && <Trouble error={act.error} />}
       {open && <p className="text-clay">{open}</p>}
+      {!open && blank.length > 0 && (
+        <p className="text-clay">{words.say('yours.stays-blank', { fields: blank.join(', ') })}</p>
+      )}
       <Button
         look="main"
         className="min-h-11 justify-center text-lg"

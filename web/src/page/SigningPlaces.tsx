@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState, type PointerEvent } from 'react';
 import type { Schemas } from '../api/client';
 import { say } from '../messages/rooms';
-import { mmOf, pointsOf, sizedByKey, snapped, type BoxSize } from './boxSize';
+import { cellReach, mmOf, pointsOf, sizedByKey, snapped, type BoxSize } from './boxSize';
 import { caretBox, placeNear } from './caretMoves';
 import { betweenWords, flatten, pieceAt } from './flatText';
 import { placeOf } from './PagesView';
@@ -20,6 +20,8 @@ export type Placing = {
   onOpen: (key: string) => void;
   onMove: (placed: PlacedField, to: Words) => void;
   onSize: (placed: PlacedField, size: BoxSize) => void;
+  /** What the pages draw, to which places are sized. */
+  lines: Schemas['Line'][];
 };
 
 /** Below this a press is a click and no dragging, in pixels. */
@@ -115,7 +117,7 @@ function SigningPlace({ placed, size, background, of, open, placing }: PlaceProp
           page={size}
           of={of}
           now={dragged ?? of.size}
-          reach={() => reachOf(placed, size)}
+          reach={() => [...reachOf(placed, size), ...cellReach(placed, placing.lines)]}
           onDrag={setDragged}
           onSize={(next) => placing.onSize(placed, next)}
         />

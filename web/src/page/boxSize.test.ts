@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { mmOf, pointsOf, sizedByKey, snapped } from './boxSize';
+import { cellReach, mmOf, pointsOf, sizedByKey, snapped } from './boxSize';
 
 const size = (widthMm: number, heightMm: number) => ({ widthMm, heightMm });
 
@@ -31,4 +31,17 @@ test('keys change a side by a millimetre, with Shift by five', () => {
 test('millimetres and points are turned into each other', () => {
   expect(mmOf(pointsOf(60))).toBeCloseTo(60);
   expect(pointsOf(25.4)).toBeCloseTo(72);
+});
+
+test('the width ends where the cell does, with as much room as on its other side', () => {
+  const upright = (x: number, y1: number, y2: number, page = 1) => ({ page, x1: x, y1, x2: x, y2 });
+  const place = { page: 1, x: 106, y: 500, width: 60, height: 20 };
+  const cell = [upright(100, 480, 560), upright(300, 480, 560), upright(400, 480, 560)];
+  expect(cellReach(place, cell)[0]).toBeCloseTo(mmOf(300 - 6 - 106));
+  expect(cellReach(place, [])).toEqual([]);
+  expect(cellReach(place, [upright(100, 480, 560)])).toEqual([]);
+  expect(cellReach(place, [upright(100, 480, 560, 2), upright(300, 480, 560, 2)])).toEqual([]);
+  expect(cellReach(place, [upright(100, 600, 660), upright(300, 480, 560)])).toEqual([]);
+  // words stand between the side of the cell and the place
+  expect(cellReach({ ...place, x: 180 }, cell)).toEqual([]);
 });

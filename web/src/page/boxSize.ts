@@ -59,3 +59,29 @@ export function sizedByKey(
     [],
   );
 }
+
+type Box = { page: number; x: number; y: number; width: number; height: number };
+type Line = Schemas['Line'];
+
+/** The widest room between a cell's side and what is in it that is kept on the other side too, in points. */
+const WIDEST_MARGIN = 20;
+
+/**
+ * The width in mm with which a place would end where its cell does, with as much room as on its other side; none where no
+ * upright lines stand on both sides of it.
+ */
+export function cellReach(place: Box, lines: Line[]): number[] {
+  const middle = place.y + place.height / 2;
+  const beside = lines
+    .filter(
+      (line) =>
+        line.page === place.page && line.x1 === line.x2 && line.y1 <= middle && line.y2 >= middle,
+    )
+    .map((line) => line.x1);
+  const left = Math.max(...beside.filter((x) => x <= place.x));
+  const right = Math.min(...beside.filter((x) => x > place.x + 1));
+  const margin = place.x - left;
+  if (!Number.isFinite(left) || !Number.isFinite(right) || margin > WIDEST_MARGIN) return [];
+  const width = right - margin - place.x;
+  return width > 0 ? [mmOf(width)] : [];
+}

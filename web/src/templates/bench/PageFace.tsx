@@ -157,7 +157,7 @@ export function PageFace({
             ),
           }}
           opening={{ key: opened.key, place, onOpen: open, card }}
-          placing={settling ? placing : undefined}
+          placing={settling ? { ...placing, lines: preview.lines } : undefined}
           choosing={
             settling
               ? {
@@ -252,5 +252,6 @@ function usePreview(detail: Bench['detail'], shown: string) {
     staleTime: Infinity,
   });
   const sheet = useMemo((): Sheet | undefined => preview.data, [preview.data]);
-  return { sheet, of: preview.data?.shown, readable, error: preview.error };
+  const lines = preview.data && 'lines' in preview.data ? preview.data.lines : [];
+  return { sheet, lines, of: preview.data?.shown, readable, error: preview.error };
 }

@@ -33,7 +33,7 @@ export function usePlacing(bench: Bench, onOpen: (key: string) => void) {
     },
   );
   const placing = useMemo(
-    (): Placing => ({
+    (): Omit<Placing, 'lines'> => ({
       of: ({ field: placed }) => {
         const { name } = placedAs(placed, settings.signingFields);
         const field = settings.signingFields.find((one) => one.name === name);

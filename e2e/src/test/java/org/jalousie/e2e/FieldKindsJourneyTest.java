@@ -34,6 +34,7 @@ class FieldKindsJourneyTest {
                         .paragraph("Strings: {{lender.strings}} since {{lender.since}}, sent {{lender.sending}}")
                         .paragraph("Rules: {{lender.rules}}")
                         .paragraph("Fee {{lender.fee}} postage {{lender.postage}} together {{lender.total}}")
+                        .paragraph("Papers {{lender.papers}}")
                         .paragraph("Lent by {{lender.owner}} under {{lender.licence}}")
                         .paragraph("{{lender.signature}} {{lender.full_name}}")
                         .bytes());
@@ -77,6 +78,10 @@ class FieldKindsJourneyTest {
                 .putObject("type")
                 .put("kind", "date")
                 .put("required", true);
+        Office.signingField(content, "lender_papers")
+                .putObject("type")
+                .put("kind", "file")
+                .put("required", true);
         ObjectNode sending = Office.signingField(content, "lender_sending").putObject("type");
         sending.put("kind", "choice")
                 .put("required", true)
@@ -114,8 +119,17 @@ class FieldKindsJourneyTest {
             assertThat(lender.button("Sign as " + name)).isDisabled();
             assertThat(page.getByText("I have read the rules of the house.")).isVisible();
             page.getByLabel("Rules").check();
-            assertThat(page.getByText("Still to complete: Licence.")).isVisible();
+            assertThat(page.getByText("Still to complete: Papers, Licence.")).isVisible();
             page.getByLabel("Licence").fill("XX 4471");
+            Path note = Path.of("target/note.txt");
+            Files.writeString(note, "no policy");
+            page.getByLabel("Papers").setInputFiles(note);
+            assertThat(page.getByText("note.txt is no PDF and no picture")).isVisible();
+            Path policy = Path.of("target/Policy of the viola.pdf");
+            Files.writeString(policy, "%PDF-1.7\nthe policy");
+            page.getByLabel("Papers").setInputFiles(policy);
+            assertThat(page.getByText("Policy of the viola.pdf").first()).isVisible();
+            assertThat(lender.button("Leave it out")).isVisible();
             lender.button("Sign as " + name).click();
             assertThat(page.getByText("Some details have to be mended.")).isVisible();
             assertThat(page.getByLabel("Strings")).hasAttribute("aria-invalid", "true");
@@ -152,6 +166,7 @@ class FieldKindsJourneyTest {
                 .contains("€1,250.10")
                 .contains("€1,250.30")
                 .contains("XX 4471")
+                .contains("Policy of the viola.pdf")
                 .contains("×");
         seenByBoth(number, pdf);
     }

@@ -9,6 +9,7 @@ import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Command;
+import org.jalousie.core.agreement.Document;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Sha256;
@@ -21,11 +22,13 @@ class AgreementDesk implements Agreements {
     private final AgreementService service;
     private final AgreementLog log;
     private final AgreementLists lists;
+    private final FinishedLayout layout;
 
-    AgreementDesk(AgreementService service, AgreementLog log, AgreementLists lists) {
+    AgreementDesk(AgreementService service, AgreementLog log, AgreementLists lists, FinishedLayout layout) {
         this.service = service;
         this.log = log;
         this.lists = lists;
+        this.layout = layout;
     }
 
     @Override
@@ -81,6 +84,11 @@ class AgreementDesk implements Agreements {
     @Override
     public UUID templateVersion(AgreementNumber number) {
         return service.templateVersion(number);
+    }
+
+    @Override
+    public void lookThrough(List<Document> documents) {
+        layout.lookThrough(documents);
     }
 
     @Override

@@ -45,13 +45,12 @@ class AgreementLists {
         return list(names, words, ORDER.page(page, sort));
     }
 
-    /** The newest of those in some states. @param most at most how many */
+    /** The newest of those in some states in which nobody waits for the office to let them go on. @param most at most how many */
     @Transactional(readOnly = true)
     public Page<AgreementViews.AgreementItem> newest(Collection<State> states, int most) {
-        return list(
-                states.stream().map(State::name).toList(),
-                "",
-                PageRequest.of(0, most, ORDER.page(0, "").getSort()));
+        PageRequest request = PageRequest.of(0, most, ORDER.page(0, "").getSort());
+        List<String> names = states.stream().map(State::name).toList();
+        return page(rows.findByStateInAndKeptOutFalse(names, request), request);
     }
 
     /** The newest of those in which somebody waits for the office to let them go on. @param most at most how many */

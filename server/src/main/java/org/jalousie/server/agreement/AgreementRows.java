@@ -18,6 +18,8 @@ interface AgreementRows extends JpaRepository<AgreementRow, UUID> {
 
     Page<AgreementRow> findByKeptOutTrue(Pageable page);
 
+    Page<AgreementRow> findByStateInAndKeptOutFalse(Collection<String> states, Pageable page);
+
     /** @param words a tsquery of word beginnings, such as {@code viola:* & marsh:*} */
     @Query("select a from AgreementRow a where a.state in :states"
             + " and cast(sql('(search @@ to_tsquery(''simple'', ?))', :words) as boolean) = true")

@@ -9,6 +9,7 @@ import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Command;
+import org.jalousie.core.agreement.Document;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.State;
@@ -67,6 +68,9 @@ public interface Agreements {
 
     UUID templateVersion(AgreementNumber number);
 
+    /** Looks new documents through, so that nothing that locks the agreement has to wait for it. */
+    void lookThrough(List<Document> documents);
+
     /** @param text of its documents' pages, by whose words it is found from now on */
     void foundBy(UUID id, String text);
 
@@ -78,7 +82,7 @@ public interface Agreements {
      */
     Page<AgreementViews.AgreementItem> list(Collection<State> states, String find, String sort, int page);
 
-    /** The newest of those in some states. @param most at most how many */
+    /** The newest of those in some states but {@link #keptOut}. @param most at most how many */
     Page<AgreementViews.AgreementItem> newest(Collection<State> states, int most);
 
     /** The newest of those in which somebody gave too many wrong answers and waits for the office. @param most at most how many */

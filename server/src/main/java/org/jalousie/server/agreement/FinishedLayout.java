@@ -37,6 +37,13 @@ class FinishedLayout {
                 .toList();
     }
 
+    /** Looks the pages through now, so that nothing waits for it later. */
+    void lookThrough(List<Document> documents) {
+        documents.stream()
+                .filter(document -> document.kind() == Document.Kind.GENERATED)
+                .forEach(this::warnings);
+    }
+
     /** A file that is missing or damaged is the check of the archive's to tell; here it stands in nobody's way to the rest. */
     private List<Message> warnings(Document document) {
         List<Message> before = known.getIfPresent(document.pdf());

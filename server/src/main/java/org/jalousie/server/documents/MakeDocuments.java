@@ -64,8 +64,9 @@ class MakeDocuments {
         Agreement agreement = Agreement.of(history);
         UsableTemplate template = templates.version(agreements.templateVersion(id));
         List<Made> made = List.of(fromWording(agreement, history.get(0), template));
-        Command generate = new Command.Generate(
-                agreement.revision(), made.stream().map(Made::document).toList());
+        List<Document> documents = made.stream().map(Made::document).toList();
+        agreements.lookThrough(documents);
+        Command generate = new Command.Generate(agreement.revision(), documents);
         String words = String.join("\n", made.stream().map(Made::text).toList());
         transaction.executeWithoutResult(status -> {
             List<Event> events =

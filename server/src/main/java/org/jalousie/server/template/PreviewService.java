@@ -13,6 +13,7 @@ import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.placement.FieldPlacer;
+import org.jalousie.core.placement.RuledLines;
 import org.jalousie.core.provenance.PrintedPlace;
 import org.jalousie.core.provenance.Provenance;
 import org.jalousie.core.rules.CaseChoice;
@@ -38,10 +39,11 @@ class PreviewService {
     private final Converter converter;
     private final Cache<String, Previewed> previews = Caffeine.newBuilder()
             .maximumWeight(MOST_HELD)
-            .weigher((String key, Previewed one) -> one.placed.pdf().length + one.printed.size() * PrintedPlace.WEIGHT)
+            .weigher((String key, Previewed one) ->
+                    one.placed.pdf().length + (one.printed.size() + one.lines.size()) * PrintedPlace.WEIGHT)
             .build();
 
-    private record Previewed(FieldPlacer.Placed placed, List<PrintedPlace> printed) {}
+    private record Previewed(FieldPlacer.Placed placed, List<PrintedPlace> printed, List<RuledLines.Line> lines) {}
 
     PreviewService(Drafts drafts, Preparations preparations, Converter converter) {
         this.drafts = drafts;
@@ -52,7 +54,7 @@ class PreviewService {
     /** Where the signing fields stand, and what the data have put there. */
     TemplateViews.Preview preview(UUID id) {
         Previewed previewed = previewed(drafts.newest(id));
-        return new TemplateViews.Preview(previewed.placed.pages(), PrintedView.of(previewed.printed));
+        return new TemplateViews.Preview(previewed.placed.pages(), PrintedView.of(previewed.printed), previewed.lines);
     }
 
     byte[] previewPdf(UUID id) {
@@ -73,7 +75,7 @@ class PreviewService {
         // outside of any lock: conversion takes its time, and making the same pages twice does no harm
         byte[] pdf = converter.toPdf(merged.file());
         FieldPlacer.Placed placed = FieldPlacer.place(pdf, wording.boxes(), wording.onEachPage(), Set.of(), List.of());
-        Previewed previewed = new Previewed(placed, Provenance.of(merged.printed(), pdf));
+        Previewed previewed = new Previewed(placed, Provenance.of(merged.printed(), pdf), RuledLines.of(pdf));
         previews.put(key, previewed);
         return previewed;
     }

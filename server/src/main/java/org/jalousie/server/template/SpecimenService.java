@@ -129,7 +129,7 @@ class SpecimenService {
     TemplateViews.Preview pages(UUID id, int position) {
         TemplateVersion version = drafts.newest(id);
         SpecimenPrinter.Printed printed = printer.print(version, specimen(version, position));
-        return new TemplateViews.Preview(printed.placed().pages(), PrintedView.of(printed.places()));
+        return new TemplateViews.Preview(printed.placed().pages(), PrintedView.of(printed.places()), List.of());
     }
 
     /** Which specimens print each passage of the wording; one that can't be printed prints none. */

@@ -11,6 +11,7 @@ import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.placement.Pages;
+import org.jalousie.core.placement.RuledLines;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.rules.CaseChoice;
 import org.jalousie.core.rules.Rule;
@@ -170,7 +171,8 @@ final class TemplateViews {
     /** What an act on the pages came to. @param further places where the same words stand and were left */
     record WordingEdited(TemplateDetail template, int places, int further) {}
 
-    record Preview(Pages pages, List<PrintedView> printed) {}
+    /** @param lines upright and level lines that the pages draw, to which places are sized */
+    record Preview(Pages pages, List<PrintedView> printed, List<RuledLines.Line> lines) {}
 
     /**
      * Work that takes long, which can be left and come back to.
