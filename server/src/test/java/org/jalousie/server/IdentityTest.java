@@ -210,6 +210,12 @@ class IdentityTest {
                 .isEqualTo(409);
         String word = "/api/v1/agreements/" + number + "/people/lender/word";
         assertThat(office.client.put(word, Map.of("word", "Ōta")).status()).isEqualTo(422);
+        assertThat(office.client.put(word, Map.of("word", "日本語".repeat(21))).status())
+                .as("too long")
+                .isEqualTo(422);
+        assertThat(office.client.put(word, Map.of("word", "日本語".repeat(20))).status())
+                .as("many bytes, and no more letters than there may be")
+                .isEqualTo(204);
         assertThat(office.client.put(word, Map.of("word", "Blue Viöla, 1790")).status())
                 .isEqualTo(204);
         office.send(number);

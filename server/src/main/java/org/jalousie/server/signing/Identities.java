@@ -136,7 +136,7 @@ class Identities implements IdentityCodes, AfterEvents {
         if (word.plain().isEmpty()) throw Refusal.invalid(Message.of("identity.word-missing"));
         return !word.isTooLong()
                 && secrets.word(holder.agreementId(), holder.party())
-                        .filter(hash -> encoder.matches(word.plain(), hash))
+                        .filter(hash -> encoder.matches(word.digest(), hash))
                         .isPresent();
     }
 

@@ -33,7 +33,7 @@ class IdentityDesk {
         if (word.isTooShort()) throw Refusal.invalid(Message.of("identity.short-word", "least", AgreedWord.LEAST));
         if (word.isTooLong()) throw Refusal.invalid(Message.of("identity.long-word", "most", AgreedWord.MOST));
         UUID id = agreements.idOf(number);
-        String hash = encoder.encode(word.plain());
+        String hash = encoder.encode(word.digest());
         agreements.carryOut(id, by, new Command.AgreeWord(party)).events().stream()
                 .map(Event.WordAgreed.class::cast)
                 .forEach(event -> secrets.word(id, event.party(), hash));

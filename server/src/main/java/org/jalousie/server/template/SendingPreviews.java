@@ -41,6 +41,8 @@ class SendingPreviews {
     /** Stands where a person's own link goes. */
     private static final String LINK = "/act/…";
 
+    private static final String CODE = "123456";
+
     private final Drafts drafts;
     private final Preparations preparations;
     private final OfficeHours hours;
@@ -91,7 +93,9 @@ class SendingPreviews {
         return new LetterPreview(
                 to.name(),
                 letters.subject(occasion, Optional.of(to)),
-                letters.text(occasion, Optional.of(to), settings.address() + LINK, Optional.empty()),
+                occasion == Occasion.CODE
+                        ? letters.code(to, CODE)
+                        : letters.text(occasion, Optional.of(to), settings.address() + LINK, Optional.empty()),
                 spoken.isEmpty() ? imagined.content().language() : spoken);
     }
 
