@@ -143,7 +143,12 @@ export default function AgreementRoom() {
             <People number={number} people={detail.people} fixed={!checking} onTaken={took} />
           )}
           {(row.state === 'CHECK' || row.state === 'GENERATING' || row.state === 'OUT') && (
-            <WhoTheyAre number={number} people={detail.people} fixed={!coordinator} />
+            <WhoTheyAre
+              number={number}
+              people={detail.people}
+              route={row.route}
+              fixed={!coordinator}
+            />
           )}
           <Data detail={detail} />
           <Files number={number} documents={detail.documents} attached={detail.attached} />

@@ -12,10 +12,12 @@ type Part = Schemas['Part'];
 export function WhoTheyAre({
   number,
   people,
+  route,
   fixed,
 }: {
   number: string;
   people: Part[];
+  route: Schemas['RouteStep'][];
   fixed: boolean;
 }) {
   const asked = people.filter(({ identity, absence }) => identity !== 'NONE' && !absence);
@@ -34,12 +36,18 @@ export function WhoTheyAre({
             <span className={`block ${part.keptOut ? 'text-clay' : 'text-soft'}`}>
               {stateOf(part)}
             </span>
-            {!fixed && <Acts number={number} part={part} />}
+            {!fixed && stillActs(part, route) && <Acts number={number} part={part} />}
           </li>
         ))}
       </ul>
     </section>
   );
+}
+
+/** Who has acted has nothing left to show who they are for. */
+function stillActs({ party }: Part, route: Schemas['RouteStep'][]): boolean {
+  const standing = route.find((step) => step.party === party)?.standing;
+  return standing === 'OPEN' || standing === 'TURN';
 }
 
 function wordAct(part: Part) {

@@ -17,6 +17,7 @@ import org.jalousie.demo.Client;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.Testbed;
+import org.jalousie.server.testbed.Wait;
 import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
@@ -101,7 +102,7 @@ class AttachedFilesTest {
                         .get("/api/v1/agreements/" + number + "/attached/" + file)
                         .body())
                 .isEqualTo(POLICY);
-        assertThat(office.mailTo(number, LENDER, "Completed").orElseThrow())
+        assertThat(Wait.until("the signed copy", () -> office.mailTo(number, LENDER, "Completed")))
                 .contains("Policy 2026.pdf")
                 .contains("photo.png");
         try (PDDocument pdf = Loader.loadPDF(office.client

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.Semaphore;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.data.Sha256;
@@ -31,6 +32,7 @@ class AttachedFiles implements AfterEvents {
     private final JdbcClient sql;
     private final FileStore files;
     private final Clock clock;
+    private final Semaphore turns = new Semaphore(2, true);
 
     AttachedFiles(JdbcClient sql, FileStore files, Clock clock) {
         this.sql = sql;
@@ -43,15 +45,33 @@ class AttachedFiles implements AfterEvents {
         if (brought(holder).size() >= MOST) throw Refusal.conflict(Message.of("attach.many", "most", MOST));
     }
 
-    /** Takes a file in. @param name as its owner calls it */
-    @Transactional(propagation = Propagation.MANDATORY)
-    public AttachedFile take(Links.Holder holder, String name, byte[] bytes) {
+    /**
+     * The file as it is kept. A picture becomes many times its size when it is opened, so only a few are opened at once.
+     *
+     * @param name as its owner calls it
+     * @throws Refusal for what is too large, or neither a PDF nor a picture
+     */
+    byte[] opened(String name, byte[] bytes) {
         if (bytes.length > OpenFiles.LARGEST)
             throw Refusal.invalid(Message.of("attach.large", "most", OpenFiles.LARGEST / 1_000_000));
+        turns.acquireUninterruptibly();
+        try {
+            return OpenFiles.taken(bytes)
+                    .orElseThrow(() -> Refusal.invalid(Message.of("attach.kind", "name", plain(name))));
+        } finally {
+            turns.release();
+        }
+    }
+
+    private static String plain(String name) {
         String plain = OpenFiles.plain(name, AttachedFile.LONGEST_NAME);
-        byte[] taken =
-                OpenFiles.taken(bytes).orElseThrow(() -> Refusal.invalid(Message.of("attach.kind", "name", plain)));
-        AttachedFile file = new AttachedFile(files.keep(taken), plain.isEmpty() ? "file" : plain);
+        return plain.isEmpty() ? "file" : plain;
+    }
+
+    /** Keeps an opened file for somebody. @param name as its owner calls it */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public AttachedFile keep(Links.Holder holder, String name, byte[] opened) {
+        AttachedFile file = new AttachedFile(files.keep(opened), plain(name));
         if (brought(holder).contains(file)) return file;
         sql.sql("insert into attached_file (id, agreement_id, party, sha256, name, brought_at)"
                         + " values (?, ?, ?, ?, ?, ?)")

@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.placement.AttachedFile;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.files.OpenFiles;
 import org.jalousie.server.web.Download;
@@ -22,9 +23,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/v1/signing/{token}/files")
 class AttachedFilesController {
     private final SigningService service;
+    private final AttachedFiles files;
 
-    AttachedFilesController(SigningService service) {
+    AttachedFilesController(SigningService service, AttachedFiles files) {
         this.service = service;
+        this.files = files;
     }
 
     /** @param answer by which the file is given as the answer to a field */
@@ -37,7 +40,8 @@ class AttachedFilesController {
             throws IOException {
         Visit visit = Visit.of(token, request);
         service.requireMayAttach(visit);
-        var file = service.attach(visit, name, request.getInputStream().readNBytes(OpenFiles.LARGEST + 1));
+        byte[] opened = files.opened(name, request.getInputStream().readNBytes(OpenFiles.LARGEST + 1));
+        AttachedFile file = service.attach(visit, name, opened);
         return new Brought(file.answer(), file.name());
     }
 

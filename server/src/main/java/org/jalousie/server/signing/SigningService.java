@@ -253,9 +253,9 @@ class SigningService {
     }
 
     @Transactional
-    AttachedFile attach(Visit visit, String name, byte[] bytes) {
-        requireMayAttach(visit);
-        return attached.take(holder(visit.token()), name, bytes);
+    AttachedFile attach(Visit visit, String name, byte[] opened) {
+        requireMayAttach(visit); // time has passed since it was looked at first
+        return attached.keep(holder(visit.token()), name, opened);
     }
 
     /** @param name as its owner called it */
