@@ -51,12 +51,7 @@ public record Letters(
      */
     public String text(Occasion occasion, Optional<Participant> to, String link, Optional<Instant> linkEnds) {
         Catalogue words = words(to);
-        Message title = Message.of(
-                "mail.title",
-                "title",
-                agreement.title(),
-                "number",
-                agreement.created().number());
+        Message title = title();
         List<String> paragraphs = new ArrayList<>();
         paragraphs.add(to.map(one -> words.say("mail.hello", "name", one.name()))
                 .orElseGet(() -> words.say("mail.hello-office")));
@@ -74,6 +69,16 @@ public record Letters(
         return String.join("\n\n", paragraphs) + "\n";
     }
 
+    /** The agreement, as mails call it. */
+    private Message title() {
+        return Message.of(
+                "mail.title",
+                "title",
+                agreement.title(),
+                "number",
+                agreement.created().number());
+    }
+
     private String locked() {
         return agreement.locked().stream().map(Participant::name).collect(Collectors.joining(", "));
     }
@@ -81,12 +86,7 @@ public record Letters(
     /** The mail with a one-time code. */
     public String code(Participant to, String code) {
         Catalogue words = words(Optional.of(to));
-        Message title = Message.of(
-                "mail.title",
-                "title",
-                agreement.title(),
-                "number",
-                agreement.created().number());
+        Message title = title();
         return String.join(
                         "\n\n",
                         words.say("mail.hello", "name", to.name()),
