@@ -1,15 +1,14 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { Blind } from '../blind/Blind';
-import type { Schemas } from '../api/client';
-import { PagesView, placeOf } from '../page/PagesView';
+import { PagesView } from '../page/PagesView';
 import { Attaching } from '../signingFields/attaching';
-import type { Placed } from '../signingFields/kind';
 import { kinds } from '../signingFields/kinds';
 import { shownAmong } from '../signingFields/shown';
 import { Speech, useSay } from '../messages/useSay';
 import { lastMoment } from '../ui/lastMoment';
 import { Button, Trouble, Waiting } from '../ui/parts';
 import { Decline } from './Decline';
+import { OwnFields } from './OwnFields';
 import { ShowIdentity } from './ShowIdentity';
 import { YourPart } from './YourPart';
 import { useDerived } from './useDerived';
@@ -43,6 +42,7 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
     const asked = new Set(shownAmong(page?.toComplete ?? [], values).map(({ name }) => name));
     return Object.fromEntries(Object.entries(values).filter(([name]) => asked.has(name)));
   }, [page, values]);
+  const heading = useHeadingOnceShown(page);
   const derived = useDerived(token, page, given);
   if (!page) {
     return (
@@ -74,7 +74,9 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
         </div>
       </header>
       <main className="mx-auto max-w-6xl px-4 py-5">
-        <h1 className="text-2xl">{page.title}</h1>
+        <h1 ref={heading} tabIndex={-1} className="text-2xl outline-none">
+          {page.title}
+        </h1>
         <p className="text-soft">
           {turn && page.expiresAt
             ? words.say('page.until', {
@@ -160,6 +162,18 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
   );
 }
 
+/** When somebody has shown who they are, what asked for it is gone; the focus goes to the heading of what is there now. */
+function useHeadingOnceShown(page: SigningPage | undefined) {
+  const heading = useRef<HTMLHeadingElement>(null);
+  const before = useRef<boolean>(undefined);
+  const shown = page?.identity.shown;
+  useEffect(() => {
+    if (before.current === false && shown) heading.current?.focus();
+    before.current = shown;
+  }, [shown]);
+  return heading;
+}
+
 /** What those who have acted brought along. */
 function AttachedFiles({ page, token }: { page: SigningPage; token: string }) {
   const words = useSay();
@@ -227,82 +241,6 @@ function NothingToDo({ page }: { page: SigningPage }) {
       {said}
     </p>
   );
-}
-
-/** The participant's own fields on the page, with what they have filled in so far. */
-function OwnFields({
-  page,
-  pages,
-  number,
-  values,
-  mark,
-}: {
-  page: SigningPage;
-  pages: Schemas['Pages'];
-  number: number;
-  values: Record<string, string>;
-  mark: Mark | undefined;
-}) {
-  const size = pages.sizes[number - 1];
-  if (!size) return null;
-  return pages.fields
-    .filter((placed) => placed.page === number && page.parts.includes(placed.field.party))
-    .map((placed) => {
-      const { type, name, sameAs } = placed.field;
-      const shown = kinds[type.kind].shown({
-        answer: values[sameAs || name] ?? '',
-        name: page.name,
-        date: page.date,
-        mark: mark?.picture,
-        language: page.documentLanguage,
-      });
-      return (
-        <span
-          key={name}
-          aria-hidden="true"
-          className="pointer-events-none absolute overflow-hidden border border-[#a85a2a] bg-[#a85a2a]/8 whitespace-nowrap text-[#1d2726]"
-          style={{ ...placeOf(placed, size), containerType: 'size' }}
-        >
-          {'picture' in shown ? (
-            <img
-              src={`data:image/png;base64,${shown.picture}`}
-              alt=""
-              className="h-full w-full object-contain object-left"
-            />
-          ) : (
-            <span
-              style={shown.lines ? fittingLines(shown.text, placed) : fitting(shown.text, placed)}
-            >
-              {shown.text}
-            </span>
-          )}
-        </span>
-      );
-    });
-}
-
-/** Text as large as it will be printed, 10 or 12 points in a box of so many, at whatever size the page is shown. */
-function fitting(text: string, placed: Placed) {
-  const points = placed.height < 23 ? 10 : 12;
-  const widest = (placed.width * 1.9) / Math.max(1, text.length);
-  const share = (Math.min(points, widest, placed.height) / placed.height) * 100;
-  return { display: 'block', fontSize: `${share}cqh`, lineHeight: '100cqh' };
-}
-
-/** Many lines, as large as they fit: about as the printed page has them. */
-function fittingLines(text: string, { width, height }: Placed) {
-  let points = 12;
-  const taken = () =>
-    text
-      .split('\n')
-      .reduce((sum, line) => sum + Math.max(1, Math.ceil((line.length * points * 0.5) / width)), 0);
-  while (points > 4 && taken() * points * 1.2 > height) points -= 1;
-  return {
-    display: 'block',
-    whiteSpace: 'pre-wrap' as const,
-    fontSize: `${(points / height) * 100}cqh`,
-    lineHeight: 1.2,
-  };
 }
 
 /** What stands in the fields before anything is typed. */

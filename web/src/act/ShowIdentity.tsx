@@ -11,7 +11,10 @@ export function ShowIdentity({ page, act }: Props) {
   const { check, locked, office, to } = page.identity;
   if (locked) {
     return (
-      <section className="max-w-xl border border-l-4 border-rule border-l-clay bg-sheet p-4">
+      <section
+        role="alert"
+        className="max-w-xl border border-l-4 border-rule border-l-clay bg-sheet p-4"
+      >
         <h2 className="pb-2 text-xl">{words.say('identity.locked-title')}</h2>
         <p className="text-lg">
           {words.say('identity.locked-how', { office: page.office, mail: office })}

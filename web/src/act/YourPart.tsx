@@ -83,6 +83,7 @@ export function YourPart({ page, values, onValues, mark, onMark, act, derived }:
         >
           <Asked
             id={one.name}
+            label={one.label}
             type={one.type}
             value={values[one.name] ?? ''}
             fault={faults[one.name]}

@@ -31,6 +31,12 @@ export function ChosenPerson({ party }: { party: Party }) {
             field={personField(words, party, 'mail')}
             path={`people.${party.party}.mail`}
           />
+          {party.phone && (
+            <FieldInput
+              field={personField(words, party, 'phone')}
+              path={`people.${party.party}.phone`}
+            />
+          )}
         </>
       )}
     </fieldset>
@@ -45,7 +51,7 @@ function OneOf({ party }: { party: Party }) {
   const { control, formState } = useFormContext<Named>();
   const path = `people.${party.party}` as const;
   const fault = formState.errors.people?.[party.party]?.name?.message;
-  const usual = party.optional ? { name: '', mail: '' } : party.people[0];
+  const usual = party.optional ? { name: '', mail: '', phone: null } : party.people[0];
   return (
     <Controller
       control={control}
@@ -63,6 +69,7 @@ function OneOf({ party }: { party: Party }) {
                 party.people.find((one) => keyOf(one) === event.target.value) ?? {
                   name: '',
                   mail: '',
+                  phone: null,
                 },
               )
             }
@@ -83,14 +90,14 @@ function OneOf({ party }: { party: Party }) {
 function personField(
   words: Catalogue,
   party: Schemas['ChosenParty'],
-  part: 'name' | 'mail',
+  part: 'name' | 'mail' | 'phone',
 ): Schemas['Field'] {
   return {
     name: `${party.party}-${part}`,
-    type: part === 'mail' ? 'MAIL_ADDRESS' : 'TEXT',
-    label: words.say(part === 'mail' ? 'form.person-mail' : 'form.person-name'),
+    type: ({ name: 'TEXT', mail: 'MAIL_ADDRESS', phone: 'PHONE' } as const)[part],
+    label: words.say(`form.person-${part}`),
     required: !party.optional,
-    hint: '',
+    hint: part === 'phone' ? words.say('form.phone-person') : '',
     choices: [],
     items: [],
     initial: '',

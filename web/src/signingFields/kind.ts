@@ -32,6 +32,7 @@ export type Setting =
   | 'hint'
   | 'check'
   | 'options'
+  | 'spread'
   | 'preset'
   | 'whole'
   | 'limits'
@@ -69,6 +70,8 @@ export type FieldKind = {
 
 export type AskedProps = {
   id: string;
+  /** What it is called, for what is more than one input. */
+  label: string;
   type: FieldType;
   value: string;
   onChange: (value: string) => void;

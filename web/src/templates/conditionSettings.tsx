@@ -4,7 +4,7 @@ import { inputLook } from '../ui/parts';
 import {
   among,
   Choosing,
-  Setting,
+  FieldSetting,
   settledOf,
   type Option,
   type SettingProps,
@@ -72,7 +72,7 @@ function ConditionInput({
   const set = (answer: string) => onCondition({ ...condition, answer });
   return (
     <>
-      <Setting title={title}>
+      <FieldSetting title={title}>
         <Choosing
           label={label}
           value={condition.field}
@@ -85,9 +85,9 @@ function ConditionInput({
           ]}
           onChange={(next) => onCondition({ field: next, answer: '' })}
         />
-      </Setting>
+      </FieldSetting>
       {condition.field && (!typed || condition.answer) && (
-        <Setting className="w-36" title={say('templates.answered-with')}>
+        <FieldSetting className="w-36" title={say('templates.answered-with')}>
           {options ? (
             <Choosing
               label={answerLabel}
@@ -104,7 +104,7 @@ function ConditionInput({
               onChange={(event) => set(event.target.value)}
             />
           )}
-        </Setting>
+        </FieldSetting>
       )}
     </>
   );

@@ -8,7 +8,7 @@ import { inputLook } from '../ui/parts';
 import {
   among,
   Choosing,
-  Setting,
+  FieldSetting,
   settledOf,
   withPart,
   type Option,
@@ -21,6 +21,7 @@ import {
   LengthsInput,
   LimitsInput,
   PatternInput,
+  SpreadInput,
   StatementInput,
   WholeInput,
 } from './valueSettings';
@@ -44,7 +45,7 @@ export function SizeInput({
   const { size } = field.type;
   const width = side === 'widthMm';
   return (
-    <Setting
+    <FieldSetting
       className="w-24"
       title={width ? say('templates.width-in-mm') : say('templates.height-in-mm')}
     >
@@ -65,7 +66,7 @@ export function SizeInput({
             onChange(withPart(field, { size: { ...size, [side]: valueAsNumber } }));
         }}
       />
-    </Setting>
+    </FieldSetting>
   );
 }
 
@@ -74,7 +75,7 @@ const none: Schemas['ShownWhen'] = { field: '', answer: '' };
 /** What a participant is asked for may take several forms; what both have in common stays. */
 function KindInput({ called, field, onChange }: SettingProps) {
   return (
-    <Setting title={say('templates.kind')}>
+    <FieldSetting title={say('templates.kind')}>
       <Choosing
         label={say('templates.kind-of', { called })}
         value={field.type.kind}
@@ -94,40 +95,40 @@ function KindInput({ called, field, onChange }: SettingProps) {
           );
         }}
       />
-    </Setting>
+    </FieldSetting>
   );
 }
 
 function CheckInput({ called, field, onChange }: SettingProps) {
   return (
-    <Setting title={say('templates.has-to-be')}>
+    <FieldSetting title={say('templates.has-to-be')}>
       <Choosing
         label={say('templates.what-has-to-be', { called })}
         value={settledOf(field).check ?? 'ANY'}
         options={Object.entries(checks)}
         onChange={(check) => onChange(withPart(field, { check: check as Check }))}
       />
-    </Setting>
+    </FieldSetting>
   );
 }
 
 function HintInput({ called, field, onChange }: SettingProps) {
   return (
-    <Setting className="w-52" title={say('templates.hint')}>
+    <FieldSetting className="w-52" title={say('templates.hint')}>
       <input
         className={inputLook}
         aria-label={say('templates.hint-of', { called })}
         value={settledOf(field).hint}
         onChange={(event) => onChange(withPart(field, { hint: event.target.value }))}
       />
-    </Setting>
+    </FieldSetting>
   );
 }
 
 function OptionsInput({ called, field, onChange }: SettingProps) {
   const options = settledOf(field).options ?? [];
   return (
-    <Setting className="w-44" title={say('templates.answers-one-a-line')}>
+    <FieldSetting className="w-44" title={say('templates.answers-one-a-line')}>
       <textarea
         rows={3}
         className={inputLook}
@@ -144,7 +145,7 @@ function OptionsInput({ called, field, onChange }: SettingProps) {
           )
         }
       />
-    </Setting>
+    </FieldSetting>
   );
 }
 
@@ -153,7 +154,7 @@ function PresetInput({ called, field, onChange }: SettingProps) {
   const label = say('templates.first-content-of', { called });
   const set = (next: string) => onChange(withPart(field, { preset: next }));
   return (
-    <Setting className="w-36" title={say('templates.stands-there-at-first')}>
+    <FieldSetting className="w-36" title={say('templates.stands-there-at-first')}>
       {field.type.kind === 'date' ? (
         <Choosing
           label={label}
@@ -188,7 +189,7 @@ function PresetInput({ called, field, onChange }: SettingProps) {
           onChange={(event) => set(event.target.value)}
         />
       )}
-    </Setting>
+    </FieldSetting>
   );
 }
 
@@ -214,6 +215,7 @@ export const settingInputs: Record<SettingName, (props: SettingProps) => ReactEl
   hint: HintInput,
   options: OptionsInput,
   preset: PresetInput,
+  spread: SpreadInput,
   whole: WholeInput,
   limits: LimitsInput,
   statement: StatementInput,

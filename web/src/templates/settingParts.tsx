@@ -10,7 +10,7 @@ type Field = Schemas['SigningField'];
 /** A kind with whatever settings it may have; which it has, its own file says. */
 export type Settled = { kind: Kind; size: Schemas['BoxSize'] } & Partial<
   Pick<Schemas['TextPlace'], 'required' | 'hint' | 'check' | 'preset'> &
-    Pick<Schemas['ChoicePlace'], 'options'> &
+    Pick<Schemas['ChoicePlace'], 'options' | 'spread'> &
     Pick<Schemas['NumberPlace'], 'whole' | 'least' | 'most'> &
     Pick<Schemas['TextPlace'], 'shortest' | 'longest' | 'pattern'> &
     Pick<Schemas['MoneyPlace'], 'currency'> &
@@ -80,7 +80,7 @@ export function Choosing(props: {
 }
 
 /** One setting under its name. */
-export function Setting({
+export function FieldSetting({
   title,
   className = '',
   children,

@@ -5,7 +5,7 @@ import { kinds } from '../signingFields/kinds';
 import { inputLook } from '../ui/parts';
 import {
   Choosing,
-  Setting,
+  FieldSetting,
   settledOf,
   withPart,
   type Option,
@@ -31,7 +31,7 @@ export function SourceInput({ called, field, content, onChange }: SettingProps) 
   ];
   const known = options.some(([key]) => key === value);
   return (
-    <Setting
+    <FieldSetting
       className="w-44"
       title={
         kinds[field.type.kind].asked ? say('templates.begins-with') : say('templates.what-it-shows')
@@ -49,7 +49,7 @@ export function SourceInput({ called, field, content, onChange }: SettingProps) 
           });
         }}
       />
-    </Setting>
+    </FieldSetting>
   );
 }
 
@@ -79,7 +79,7 @@ export function RepeatsInput({ called, field, others, onChange }: SettingProps) 
   ];
   const known = options.some(([key]) => key === value);
   return (
-    <Setting className="w-52" title={say('templates.where-it-repeats')}>
+    <FieldSetting className="w-52" title={say('templates.where-it-repeats')}>
       <Choosing
         label={say('templates.repeats-of', { called })}
         value={value}
@@ -93,7 +93,7 @@ export function RepeatsInput({ called, field, others, onChange }: SettingProps) 
           );
         }}
       />
-    </Setting>
+    </FieldSetting>
   );
 }
 
@@ -107,7 +107,7 @@ export function FormulaInput({ called, field, content, onChange }: SettingProps)
     ...earlier(content, field),
   ];
   return (
-    <Setting className="w-72" title={say('templates.formula')}>
+    <FieldSetting className="w-72" title={say('templates.formula')}>
       <textarea
         rows={2}
         className={`${inputLook} font-mono text-sm`}
@@ -123,7 +123,7 @@ export function FormulaInput({ called, field, content, onChange }: SettingProps)
             })
           : say('templates.formula-no-names')}
       </span>
-    </Setting>
+    </FieldSetting>
   );
 }
 
@@ -136,7 +136,7 @@ const results: Record<string, string> = {
 
 export function GivesInput({ called, field, onChange }: SettingProps) {
   return (
-    <Setting className="w-36" title={say('templates.gives')}>
+    <FieldSetting className="w-36" title={say('templates.gives')}>
       <Choosing
         label={say('templates.gives-of', { called })}
         value={settledOf(field).gives ?? 'NUMBER'}
@@ -145,6 +145,6 @@ export function GivesInput({ called, field, onChange }: SettingProps) {
           onChange(withPart(field, { gives: gives as Schemas['WorkedOutPlace']['gives'] }))
         }
       />
-    </Setting>
+    </FieldSetting>
   );
 }

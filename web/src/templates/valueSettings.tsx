@@ -1,20 +1,35 @@
 import { useId } from 'react';
 import { say } from '../messages/rooms';
 import { inputLook } from '../ui/parts';
-import { Setting, settledOf, withPart, type SettingProps } from './settingParts';
+import { FieldSetting, settledOf, withPart, type SettingProps } from './settingParts';
 
 /** Numbers without decimals only. */
-export function WholeInput({ called, field, onChange }: SettingProps) {
+export function WholeInput(props: SettingProps) {
+  return <YesNo {...props} part="whole" title={say('templates.whole-numbers')} />;
+}
+
+/** All answers are seen at once, and not in a list that is opened. */
+export function SpreadInput(props: SettingProps) {
+  return <YesNo {...props} part="spread" title={say('templates.all-answers-seen')} />;
+}
+
+function YesNo({
+  called,
+  field,
+  onChange,
+  part,
+  title,
+}: SettingProps & { part: 'whole' | 'spread'; title: string }) {
   const id = useId();
   return (
     <label htmlFor={id} className="flex min-h-9 items-center gap-2 self-end">
       <input
         id={id}
         type="checkbox"
-        checked={settledOf(field).whole ?? false}
-        onChange={(event) => onChange(withPart(field, { whole: event.target.checked }))}
+        checked={settledOf(field)[part] ?? false}
+        onChange={(event) => onChange(withPart(field, { [part]: event.target.checked }))}
       />
-      <span className="setting-title">{say('templates.whole-numbers')}</span>
+      <span className="setting-title">{title}</span>
       <span className="sr-only">{called}</span>
     </label>
   );
@@ -25,7 +40,7 @@ export function LimitsInput({ called, field, onChange }: SettingProps) {
   const { least = '', most = '' } = settledOf(field);
   const dates = field.type.kind === 'date';
   const input = (side: 'least' | 'most', value: string) => (
-    <Setting
+    <FieldSetting
       className={dates ? 'w-40' : 'w-24'}
       title={say(side === 'least' ? 'templates.at-least' : 'templates.at-most')}
     >
@@ -37,7 +52,7 @@ export function LimitsInput({ called, field, onChange }: SettingProps) {
         value={value}
         onChange={(event) => onChange(withPart(field, { [side]: event.target.value }))}
       />
-    </Setting>
+    </FieldSetting>
   );
   return (
     <>
@@ -50,7 +65,7 @@ export function LimitsInput({ called, field, onChange }: SettingProps) {
 /** The paragraph that is acknowledged by the tick. */
 export function StatementInput({ called, field, onChange }: SettingProps) {
   return (
-    <Setting className="w-64" title={say('templates.statement')}>
+    <FieldSetting className="w-64" title={say('templates.statement')}>
       <textarea
         rows={3}
         maxLength={2000}
@@ -59,7 +74,7 @@ export function StatementInput({ called, field, onChange }: SettingProps) {
         value={settledOf(field).statement ?? ''}
         onChange={(event) => onChange(withPart(field, { statement: event.target.value }))}
       />
-    </Setting>
+    </FieldSetting>
   );
 }
 
@@ -67,7 +82,7 @@ export function StatementInput({ called, field, onChange }: SettingProps) {
 export function LengthsInput({ called, field, onChange }: SettingProps) {
   const { shortest = 0, longest = 0 } = settledOf(field);
   const input = (side: 'shortest' | 'longest', value: number) => (
-    <Setting
+    <FieldSetting
       className="w-24"
       title={say(side === 'shortest' ? 'templates.shortest' : 'templates.longest')}
     >
@@ -84,7 +99,7 @@ export function LengthsInput({ called, field, onChange }: SettingProps) {
           onChange(withPart(field, { [side]: Math.trunc(target.valueAsNumber) || 0 }))
         }
       />
-    </Setting>
+    </FieldSetting>
   );
   return (
     <>
@@ -98,7 +113,7 @@ export function LengthsInput({ called, field, onChange }: SettingProps) {
 export function PatternInput({ called, field, onChange }: SettingProps) {
   const id = useId();
   return (
-    <Setting className="w-56" title={say('templates.pattern')}>
+    <FieldSetting className="w-56" title={say('templates.pattern')}>
       <input
         className={inputLook}
         aria-label={say('templates.pattern-of', { called })}
@@ -110,14 +125,14 @@ export function PatternInput({ called, field, onChange }: SettingProps) {
       <span id={id} className="text-soft">
         {say('templates.pattern-hint')}
       </span>
-    </Setting>
+    </FieldSetting>
   );
 }
 
 /** The currency of an amount, by its three letters. */
 export function CurrencyInput({ called, field, onChange }: SettingProps) {
   return (
-    <Setting className="w-24" title={say('templates.currency')}>
+    <FieldSetting className="w-24" title={say('templates.currency')}>
       <input
         className={inputLook}
         maxLength={3}
@@ -127,6 +142,6 @@ export function CurrencyInput({ called, field, onChange }: SettingProps) {
           onChange(withPart(field, { currency: event.target.value.toUpperCase() }))
         }
       />
-    </Setting>
+    </FieldSetting>
   );
 }

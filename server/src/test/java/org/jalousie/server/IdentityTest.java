@@ -359,4 +359,36 @@ class IdentityTest {
         }
         assertThat(answer(ida, link, office.code(number, PHONE, 1)).status()).isEqualTo(200);
     }
+
+    @Test
+    void whoGetsACodeByTextMessageIsAskedForTheirNumberInTheForm() {
+        JsonNode template = office.bringIn(
+                "Chosen",
+                new WordDraft()
+                        .paragraph("A viola is lent. {{lender.signature}}")
+                        .bytes());
+        ObjectNode content = (ObjectNode) template.get("content");
+        ((ObjectNode) content.get("parties").get(0))
+                .put("identity", "TEXTED_CODE")
+                .set("who", Office.source("chosen_at_use"));
+        JsonNode settled = office.settle(template, content);
+        String id = office.publish(settled);
+        JsonNode chosen = office.client
+                .get("/api/v1/templates/" + id + "/form")
+                .json()
+                .get("chosen")
+                .get(0);
+        assertThat(chosen.get("phone").asBoolean()).isTrue();
+        Map<String, Object> form = new HashMap<>(Map.of("template", id, "values", Map.of()));
+        form.put("people", Map.of("lender", Map.of("name", "Ida Marsh", "mail", LENDER, "phone", "07700 900123")));
+        Client.Answer refused = office.client.post("/api/v1/requests", form);
+        assertThat(refused.json().get("faults").has("lender.phone"))
+                .as(refused.text())
+                .isTrue();
+        form.put("people", Map.of("lender", Map.of("name", "Ida Marsh", "mail", LENDER, "phone", "+44 7700 900123")));
+        String number = office.agreementOf(office.request(form));
+        assertThat(office.await(number, "CHECK").get("obstacles")).isEmpty();
+        assertThat(office.show(number).get("people").get(0).get("phone").asString())
+                .isEqualTo("+44 7700 900123");
+    }
 }

@@ -13,8 +13,10 @@ import org.jalousie.core.messages.Message;
  * @param hint said beside the input; may be empty
  * @param options the answers there are, in the order in which they are offered
  * @param preset the answer that is taken before anything is chosen; empty for none
+ * @param spread whether all answers are seen at once, and not in a list that is opened
  */
-public record ChoicePlace(boolean required, String hint, BoxSize size, List<String> options, String preset)
+public record ChoicePlace(
+        boolean required, String hint, BoxSize size, List<String> options, String preset, Boolean spread)
         implements AskedPlace {
     static final String KIND = "choice";
 
@@ -23,12 +25,18 @@ public record ChoicePlace(boolean required, String hint, BoxSize size, List<Stri
     /** Required, and without any answer yet. */
     static final ChoicePlace USUAL = new ChoicePlace(true, "", LINE, List.of(), "");
 
+    /** One whose answers are in a list. */
+    public ChoicePlace(boolean required, String hint, BoxSize size, List<String> options, String preset) {
+        this(required, hint, size, options, preset, false);
+    }
+
     public ChoicePlace {
         hint = hint == null ? "" : hint;
         size = BoxSize.or(size, LINE);
         options =
                 options == null ? List.of() : options.stream().map(Texts::bare).toList();
         preset = preset == null ? "" : Texts.bare(preset);
+        spread = Boolean.TRUE.equals(spread); // what was settled before there was a choice is a list
     }
 
     @Override
@@ -44,7 +52,9 @@ public record ChoicePlace(boolean required, String hint, BoxSize size, List<Stri
 
     @Override
     public SigningFieldType beginning(String raw) {
-        return raw.isBlank() || fault(raw).isPresent() ? this : new ChoicePlace(required, hint, size, options, raw);
+        return raw.isBlank() || fault(raw).isPresent()
+                ? this
+                : new ChoicePlace(required, hint, size, options, raw, spread);
     }
 
     @Override

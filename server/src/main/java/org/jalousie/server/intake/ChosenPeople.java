@@ -3,8 +3,10 @@ package org.jalousie.server.intake;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jalousie.core.data.PhoneNumber;
 import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.Person;
 import org.jalousie.core.parties.PersonSource;
@@ -16,10 +18,11 @@ final class ChosenPeople {
     static IntakeViews.ChosenParty view(Party party) {
         List<IntakeViews.PersonInput> people = party.who() instanceof PersonSource.OneOf one
                 ? one.people().stream()
-                        .map(person -> new IntakeViews.PersonInput(person.name(), person.mail()))
+                        .map(person -> new IntakeViews.PersonInput(person.name(), person.mail(), person.phone()))
                         .toList()
                 : List.of();
-        return new IntakeViews.ChosenParty(party.key(), party.label(), people, party.optional());
+        return new IntakeViews.ChosenParty(
+                party.key(), party.label(), people, party.optional(), people.isEmpty() && isTexted(party));
     }
 
     /**
@@ -41,7 +44,16 @@ final class ChosenPeople {
         } catch (ValueReader.Unreadable e) {
             faults.put(party.key() + ".mail", e.said());
         }
-        return Optional.of(new Person(name, mail));
+        String phone =
+                given == null || given.phone() == null ? "" : given.phone().strip();
+        if (isTexted(party) && PhoneNumber.international(phone).isEmpty())
+            faults.put(party.key() + ".phone", Message.of("form.phone-person"));
+        return Optional.of(new Person(name, mail, phone, ""));
+    }
+
+    /** Who gets a code by text message has to be reached from anywhere. */
+    private static boolean isTexted(Party party) {
+        return party.identity() == IdentityCheck.TEXTED_CODE && party.duty().acts();
     }
 
     private static Optional<Person> among(

@@ -87,8 +87,8 @@ class IntakeService implements WaitingRequests {
         IntakeRequest request = request(number);
         Map<String, IntakeViews.PersonInput> people = new LinkedHashMap<>();
         request.people()
-                .forEach((party, person) ->
-                        people.put(party.value(), new IntakeViews.PersonInput(person.name(), person.mail())));
+                .forEach((party, person) -> people.put(
+                        party.value(), new IntakeViews.PersonInput(person.name(), person.mail(), person.phone())));
         return new IntakeViews.RequestDetail(
                 rows(List.of(request)).get(0),
                 form(templates.version(request.templateVersionId())),

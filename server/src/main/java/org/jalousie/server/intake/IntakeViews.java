@@ -15,15 +15,21 @@ import org.jalousie.core.template.Anonymised;
 public final class IntakeViews {
     private IntakeViews() {}
 
-    public record PersonInput(String name, String mail) {}
+    /** @param phone in the international form, where it is asked for; may be left out elsewhere */
+    public record PersonInput(
+            String name,
+            String mail,
+            @Schema(types = {"string", "null"}) String phone) {}
 
     /**
      * A party whose person is chosen with the form.
      *
      * @param people those of whom it is one; none where it can be anybody
      * @param optional whether nobody need be named
+     * @param phone whether their telephone number is asked for
      */
-    public record ChosenParty(PartyKey party, String label, List<PersonInput> people, boolean optional) {}
+    public record ChosenParty(
+            PartyKey party, String label, List<PersonInput> people, boolean optional, boolean phone) {}
 
     /**
      * The form of a template.

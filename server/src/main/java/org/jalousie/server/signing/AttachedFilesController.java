@@ -22,10 +22,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/v1/signing/{token}/files")
 class AttachedFilesController {
-    private final SigningService service;
+    private final AttachingService service;
     private final AttachedFiles files;
 
-    AttachedFilesController(SigningService service, AttachedFiles files) {
+    AttachedFilesController(AttachingService service, AttachedFiles files) {
         this.service = service;
         this.files = files;
     }
@@ -48,7 +48,7 @@ class AttachedFilesController {
     @GetMapping("/{file}")
     ResponseEntity<byte[]> fetch(@PathVariable String token, @PathVariable String file, HttpServletRequest request) {
         Sha256 name = Sha256.read(file).orElseThrow(() -> Refusal.notFound(Message.of("attach.gone")));
-        SigningService.Fetched fetched = service.attached(Visit.of(token, request), name);
+        AttachingService.Fetched fetched = service.fetch(Visit.of(token, request), name);
         return Download.of(fetched.bytes(), fetched.name(), OpenFiles.typeOf(fetched.bytes()));
     }
 }

@@ -26,12 +26,14 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/v1")
 class IdentityController {
     private final SigningService service;
+    private final SigningPages pages;
     private final IdentityDesk desk;
     private final Settings settings;
     private final SecureRandom random = new SecureRandom();
 
-    IdentityController(SigningService service, IdentityDesk desk, Settings settings) {
+    IdentityController(SigningService service, SigningPages pages, IdentityDesk desk, Settings settings) {
         this.service = service;
+        this.pages = pages;
         this.desk = desk;
         this.settings = settings;
     }
@@ -46,7 +48,7 @@ class IdentityController {
             @PathVariable String token, HttpServletRequest request, HttpServletResponse response) {
         Visit visit = known(Visit.of(token, request), response);
         service.askForCode(visit);
-        return service.page(visit);
+        return pages.page(visit);
     }
 
     @PostMapping("/signing/{token}/identity")
@@ -59,7 +61,7 @@ class IdentityController {
         service.answerCheck(visit, answer.answer()).ifPresent(wrong -> {
             throw Refusal.invalid(wrong);
         });
-        return service.page(visit);
+        return pages.page(visit);
     }
 
     @PutMapping("/agreements/{number}/people/{party}/word")

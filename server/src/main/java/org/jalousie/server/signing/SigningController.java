@@ -18,9 +18,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/v1/signing/{token}")
 class SigningController {
     private final SigningService service;
+    private final SigningPages pages;
 
-    SigningController(SigningService service) {
+    SigningController(SigningService service, SigningPages pages) {
         this.service = service;
+        this.pages = pages;
     }
 
     record ConsentGiven(String version) {}
@@ -34,7 +36,7 @@ class SigningController {
 
     @GetMapping
     SigningViews.SigningPage page(@PathVariable String token, HttpServletRequest request) {
-        return service.page(Visit.of(token, request));
+        return pages.page(Visit.of(token, request));
     }
 
     @GetMapping(path = "/documents/{document}.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
@@ -47,11 +49,11 @@ class SigningController {
     }
 
     @GetMapping(path = "/record.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
-    ResponseEntity<byte[]> record(@PathVariable String token) {
+    ResponseEntity<byte[]> record(@PathVariable String token, HttpServletRequest request) {
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noStore())
                 .contentType(MediaType.APPLICATION_PDF)
-                .body(service.record(token));
+                .body(service.record(Visit.of(token, request)));
     }
 
     @PostMapping("/consent")
@@ -59,7 +61,7 @@ class SigningController {
             @PathVariable String token, @RequestBody ConsentGiven consent, HttpServletRequest request) {
         Visit visit = Visit.of(token, request);
         service.consent(visit, consent.version());
-        return service.page(visit);
+        return pages.page(visit);
     }
 
     /** What the program works out of answers as they are being typed; nothing is kept. */
@@ -74,14 +76,14 @@ class SigningController {
             @PathVariable String token, @RequestBody Details details, HttpServletRequest request) {
         Visit visit = Visit.of(token, request);
         service.complete(visit, details.values());
-        return service.page(visit);
+        return pages.page(visit);
     }
 
     @PostMapping("/approval")
     SigningViews.SigningPage approve(@PathVariable String token, HttpServletRequest request) {
         Visit visit = Visit.of(token, request);
         service.approve(visit);
-        return service.page(visit);
+        return pages.page(visit);
     }
 
     @PostMapping("/signature")
@@ -89,7 +91,7 @@ class SigningController {
             @PathVariable String token, @RequestBody Signature signature, HttpServletRequest request) {
         Visit visit = Visit.of(token, request);
         service.sign(visit, signature.values(), signature.mark(), signature.picture());
-        return service.page(visit);
+        return pages.page(visit);
     }
 
     @PostMapping("/refusal")
@@ -97,6 +99,6 @@ class SigningController {
             @PathVariable String token, @RequestBody Reason reason, HttpServletRequest request) {
         Visit visit = Visit.of(token, request);
         service.decline(visit, reason.reason());
-        return service.page(visit);
+        return pages.page(visit);
     }
 }

@@ -1,0 +1,110 @@
+package org.jalousie.server.signing;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.Proving;
+import org.jalousie.core.agreement.State;
+import org.jalousie.core.agreement.Together;
+import org.jalousie.core.evidence.ConsentWording;
+import org.jalousie.core.evidence.SignedDate;
+import org.jalousie.core.messages.Catalogue;
+import org.jalousie.core.parties.IdentityCheck;
+import org.jalousie.core.parties.Participant;
+import org.jalousie.server.Settings;
+import org.jalousie.server.agreement.AgreementViews;
+import org.jalousie.server.agreement.DocumentView;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What a participant's page shows. */
+@Service
+class SigningPages {
+    private final Visitors visitors;
+    private final Identities identities;
+    private final Settings settings;
+    private final Clock clock;
+
+    SigningPages(Visitors visitors, Identities identities, Settings settings, Clock clock) {
+        this.visitors = visitors;
+        this.identities = identities;
+        this.settings = settings;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    SigningViews.SigningPage page(Visit visit) {
+        Visitor visitor = visitors.anybody(visit);
+        Agreement agreement = visitor.agreement();
+        Participant one = visitor.participant();
+        Together own = agreement.together(visitor.party());
+        State state = agreement.hasRunOut(clock.instant()) ? State.EXPIRED : agreement.state();
+        boolean known = visitor.known();
+        Answers answers = visitor.answers();
+        Catalogue words = visitor.words();
+        ConsentWording consent = ConsentWording.in(words);
+        LocalDate today = LocalDate.ofInstant(clock.instant(), settings.office().zone());
+        String language = visitor.content().language();
+        return new SigningViews.SigningPage(
+                words.language(),
+                agreement.created().number(),
+                agreement.title(),
+                settings.office().name(),
+                own.parts().stream().map(Participant::party).toList(),
+                own.parts().stream().map(Participant::label).collect(Collectors.joining(", ")),
+                one.name(),
+                one.duty(),
+                agreement.standing(one.party()),
+                state,
+                agreement.expiresAt().orElse(null),
+                agreement.consents().containsKey(one.party()),
+                new SigningViews.Consent(consent.version(), consent.text()),
+                SignedDate.print(today, Locale.forLanguageTag(language)),
+                known ? answers.toComplete() : List.of(),
+                known ? answers.shown(Map.of()) : List.of(),
+                known ? documents(agreement) : List.of(),
+                known ? AgreementViews.route(agreement) : List.of(),
+                ended(state, words),
+                visitor.hasCopy(),
+                language,
+                today,
+                identity(visitor),
+                known ? AgreementViews.attached(agreement) : List.of());
+    }
+
+    private static List<DocumentView> documents(Agreement agreement) {
+        return agreement.documents().stream().map(DocumentView::forParticipants).toList();
+    }
+
+    private static String ended(State state, Catalogue words) {
+        return switch (state) {
+            case WITHDRAWN -> words.say("ended.withdrawn");
+            case DECLINED -> words.say("ended.declined");
+            case EXPIRED -> words.say("ended.expired");
+            default -> "";
+        };
+    }
+
+    private SigningViews.Identity identity(Visitor visitor) {
+        Proving proving = visitor.agreement().provingOf(visitor.party());
+        IdentityCheck check = visitor.agreement().identityCheck(visitor.party());
+        Participant one = visitor.participant();
+        return new SigningViews.Identity(
+                check,
+                visitor.known(),
+                switch (check) {
+                    case MAILED_CODE -> Veiled.mail(one.mail());
+                    case TEXTED_CODE -> Veiled.phone(one.person().phone());
+                    default -> "";
+                },
+                proving.digits(),
+                identities.codeWaits(visitor.holder(), visitor.visit()),
+                proving.nextCode().filter(clock.instant()::isBefore).orElse(null),
+                proving.locked(),
+                settings.office().mail());
+    }
+}
