@@ -99,6 +99,7 @@ it('makes one of several out of a line of text, with its answers, and keeps what
     hint: 'as printed',
     options: ['none', 'registered'],
     preset: 'registered',
+    spread: false,
   });
 });
 
