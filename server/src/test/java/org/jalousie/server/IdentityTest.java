@@ -108,6 +108,8 @@ class IdentityTest {
             assertThat(page.get(part)).as(part).isEmpty();
         assertThat(who.get(path(link, "/documents/wording.pdf")).status()).isEqualTo(409);
         for (Client.Answer refused : List.of(
+                who.get(path(link, "/files/" + "0".repeat(64))),
+                who.postFile(path(link, "/files?name=a.pdf"), new byte[] {1}),
                 who.post(path(link, "/consent"), Map.of("version", "en-1")),
                 who.post(path(link, "/derived"), Map.of("values", Map.of())),
                 who.post(path(link, "/details"), Map.of("values", Map.of())),
