@@ -25,6 +25,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** How those who come by a link show who they are, and how nobody else does. */
@@ -392,5 +393,38 @@ class IdentityTest {
         assertThat(office.await(number, "CHECK").get("obstacles")).isEmpty();
         assertThat(office.show(number).get("people").get(0).get("phone").asString())
                 .isEqualTo("+44 7700 900123");
+    }
+
+    @Test
+    void aPersonInTwoPartsShowsOnceWhoTheyAreByTheNumberOfTheOther() {
+        JsonNode template = office.bringIn(
+                "Two parts",
+                new WordDraft()
+                        .paragraph("A viola is lent. {{lender.signature}}")
+                        .bytes());
+        ObjectNode content = (ObjectNode) template.get("content");
+        ObjectNode lender = (ObjectNode) content.get("parties").get(0);
+        lender.put("stage", 2).set("who", Office.fixed("Ida Marsh", LENDER));
+        ((ArrayNode) content.get("parties"))
+                .addObject()
+                .put("key", "owner")
+                .put("label", "Owner")
+                .put("duty", "APPROVES")
+                .put("stage", 1)
+                .put("identity", "TEXTED_CODE")
+                .set("who", Office.fixed("Ida Marsh", LENDER).put("phone", "+44 7700 900123"));
+        JsonNode settled = office.settle(template, content);
+        assertThat(settled.get("obstacles")).isEmpty();
+        Map<String, String> data = new HashMap<>();
+        settled.get("content")
+                .get("fields")
+                .forEach(field -> data.put(field.get("name").asString(), "Ida Marsh"));
+        data.replaceAll((name, value) -> name.endsWith("mail") ? LENDER : value);
+        String number = office.send(office.generate(office.publish(settled), data));
+        String link = office.link(number, LENDER);
+        assertThat(answer(ida, link, code(ida, link, number, PHONE)).status()).isEqualTo(200);
+        ida.post(path(link, "/consent"), Map.of("version", "en-1"));
+        assertThat(ida.get(path(link, "/documents/wording.pdf")).status()).isEqualTo(200);
+        assertNothingIsTold(new Client(bed.address()), link);
     }
 }

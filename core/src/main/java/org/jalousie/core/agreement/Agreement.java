@@ -151,12 +151,25 @@ public record Agreement(
 
     /** How the person of a part shows who they are, for all that they do in one act with it. */
     public IdentityCheck identityCheck(PartyKey party) {
-        return together(party).identityCheck();
+        return asking(party).identityCheck();
+    }
+
+    /** The part that asks its person to show who they are, for all that they do in one act with this one; else this one. */
+    public PartyKey identifiedAs(PartyKey party) {
+        return asking(party).asker().map(Participant::party).orElse(party);
+    }
+
+    /** All that a person does in one act with a part, wherever each stands: who had to show who they are still has to when one is done. */
+    private Together asking(PartyKey party) {
+        List<Participant> acting = acting();
+        return acting.stream().anyMatch(one -> one.party().equals(party))
+                ? Together.of(acting, party)
+                : new Together(participant(party).stream().toList());
     }
 
     /** How far the person of a part has come with that. */
     public Proving provingOf(PartyKey party) {
-        return proving.getOrDefault(party, Proving.BEGUN);
+        return proving.getOrDefault(identifiedAs(party), Proving.BEGUN);
     }
 
     /** Whether the person of a part has shown who they are, as far as that is asked for. */
@@ -168,7 +181,9 @@ public record Agreement(
     /** Those who gave too many wrong answers while it is their turn. */
     public List<Participant> locked() {
         return onTurn().stream()
-                .filter(one -> state == State.OUT && provingOf(one.party()).locked())
+                .filter(one -> state == State.OUT
+                        && identifiedAs(one.party()).equals(one.party())
+                        && provingOf(one.party()).locked())
                 .toList();
     }
 

@@ -16,7 +16,7 @@ final class IdentityActs {
 
     /** Whose turn it is has been looked at. */
     static Decision ofParty(Agreement agreement, Command.OfParty command, Instant now) {
-        PartyKey party = command.party();
+        PartyKey party = agreement.identifiedAs(command.party());
         IdentityCheck check = agreement.identityCheck(party);
         Proving proving = agreement.provingOf(party);
         if (check == IdentityCheck.NONE) return refused(Message.of("identity.not-asked"));
@@ -44,8 +44,7 @@ final class IdentityActs {
         if (agreement.identityCheck(party) == IdentityCheck.NONE) return refused(Message.of("identity.not-asked"));
         List<Event> events = new ArrayList<>();
         for (Participant one : agreement.together(party).parts()) {
-            if (one.party().equals(party) || one.identity() != IdentityCheck.NONE)
-                events.add(new Event.WordAgreed(one.party()));
+            if (one.identity() != IdentityCheck.NONE) events.add(new Event.WordAgreed(one.party()));
         }
         return accepted(events);
     }
@@ -54,7 +53,7 @@ final class IdentityActs {
         Optional<Decision> refusal = refusal(agreement, party, now);
         if (refusal.isPresent()) return refusal.get();
         return agreement.provingOf(party).locked()
-                ? accepted(List.of(new Event.LetGoOn(party)))
+                ? accepted(List.of(new Event.LetGoOn(agreement.identifiedAs(party))))
                 : refused(Message.of("identity.not-locked"));
     }
 

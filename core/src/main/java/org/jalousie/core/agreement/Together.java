@@ -3,6 +3,7 @@ package org.jalousie.core.agreement;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.IdentityCheck;
@@ -69,11 +70,14 @@ public record Together(List<Participant> parts) {
 
     /** How the person shows who they are; what one part asks for holds for all that are done with it. */
     public IdentityCheck identityCheck() {
+        return asker().map(Participant::identity).orElse(IdentityCheck.NONE);
+    }
+
+    /** The part that asks for it, with the word and the telephone that belong to it; empty when none does. */
+    public Optional<Participant> asker() {
         return parts.stream()
-                .map(Participant::identity)
-                .filter(check -> check != IdentityCheck.NONE)
-                .findFirst()
-                .orElse(IdentityCheck.NONE);
+                .filter(one -> one.identity() != IdentityCheck.NONE)
+                .findFirst();
     }
 
     /** Whether two parts are signed for the two sides of an agreement. */

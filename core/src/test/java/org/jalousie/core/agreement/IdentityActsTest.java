@@ -181,4 +181,36 @@ class IdentityActsTest {
                 .as("shown in two ways, one part after the other")
                 .hasSize(2);
     }
+
+    /** The link is the signer's; the check, the number and the word are those of the part that asks for them. */
+    @Test
+    void whatOnePartAsksForIsAskedAndKeptThere() {
+        PartyKey owner = new PartyKey("owner");
+        Participant approves =
+                new Participant(IDA, owner, "Owner", Duty.APPROVES, 1).provenBy(IdentityCheck.TEXTED_CODE);
+        Person withoutPhone = new Person(IDA.name(), IDA.mail());
+        history.add(Sample.created(now, approves, new Participant(withoutPhone, LENDER, "Lender", Duty.SIGNS, 2)));
+        accepted(new Command.Generate(
+                1,
+                Sample.document(
+                        "w",
+                        "p",
+                        new Pages(
+                                List.of(new Pages.Size(595, 842)),
+                                List.of(Sample.placed("lender_signature", "lender", new SignaturePlace(), 700))))));
+        accepted(new Command.Send(now.plus(Duration.ofDays(30)), List.of(), history.size()));
+        accepted(new Command.SealOffice(agreement().revision(), Sample.revision("s"), CertificateId.NONE));
+        assertThat(accepted(new Command.AskForCode(LENDER)))
+                .containsExactly(new Event.CodeSent(owner, IdentityCheck.TEXTED_CODE));
+        for (int i = 0; i < 5; i++) accepted(new Command.AnswerCheck(LENDER, false));
+        assertThat(agreement().locked()).extracting(Participant::party).containsExactly(owner);
+        assertThat(accepted(new Command.AgreeWord(owner))).containsExactly(new Event.WordAgreed(owner));
+        accepted(new Command.AnswerCheck(LENDER, true));
+        accepted(new Command.Consent(LENDER, "en-1", Sample.file("c")));
+        accepted(new Command.Sign(LENDER, Map.of(), "drawn", Sample.file("m")));
+        assertThat(agreement().standing(owner)).isNotEqualTo(agreement().standing(LENDER));
+        assertThat(agreement().identityCheck(LENDER))
+                .as("still asked for when one part is done")
+                .isEqualTo(IdentityCheck.AGREED_WORD);
+    }
 }

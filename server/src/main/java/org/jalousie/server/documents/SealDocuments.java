@@ -80,7 +80,7 @@ class SealDocuments {
         Agreement agreement = Agreement.of(history);
         Participant participant = agreement.participant(work.party()).orElseThrow();
         Optional<Credential> credential = participant.duty() == Duty.SIGNS
-                ? Optional.of(trust.credentialFor(signatory(participant, shownBy(work.act()))))
+                ? Optional.of(trust.credentialFor(signatory(agreement, participant, shownBy(work.act()))))
                 : Optional.empty();
         Locale language = Locale.forLanguageTag(
                 templates.content(agreements.templateVersion(id)).language());
@@ -132,9 +132,13 @@ class SealDocuments {
         return act.actor() instanceof Actor.Participant by ? by.proof().check() : IdentityCheck.NONE;
     }
 
-    private static TrustService.Signatory signatory(Participant one, IdentityCheck shownBy) {
+    private static TrustService.Signatory signatory(Agreement agreement, Participant one, IdentityCheck shownBy) {
+        // the number stands with the part that asked for the code
         String phone = shownBy == IdentityCheck.TEXTED_CODE
-                ? PhoneNumber.international(one.person().phone()).orElse("")
+                ? agreement
+                        .participant(agreement.identifiedAs(one.party()))
+                        .flatMap(part -> PhoneNumber.international(part.person().phone()))
+                        .orElse("")
                 : "";
         return new TrustService.Signatory(one.name(), one.mail(), phone, shownBy);
     }

@@ -52,14 +52,16 @@ class Identities implements IdentityCodes, AfterEvents {
         // a signed copy goes to who it is for by the same mail that brings the link to it
         if (check == IdentityCheck.NONE || agreement.state() == State.COMPLETED)
             return Optional.of(Actor.Proof.MAILED_LINK);
+        PartyKey part = part(holder, agreement).party();
         return visit.browser()
-                .flatMap(browser -> secrets.shownBy(holder.agreementId(), holder.party(), browser, clock.instant()))
+                .flatMap(browser -> secrets.shownBy(holder.agreementId(), part, browser, clock.instant()))
                 .map(Actor.Proof::by);
     }
 
     /** Whether a code that was asked for in this browser can still be typed. */
-    boolean codeWaits(Links.Holder holder, Visit visit) {
-        return visit.browser().flatMap(browser -> live(holder, browser)).isPresent();
+    boolean codeWaits(Links.Holder holder, Agreement agreement, Visit visit) {
+        Links.Holder part = part(holder, agreement);
+        return visit.browser().flatMap(browser -> live(part, browser)).isPresent();
     }
 
     private Optional<IdentitySecrets.Code> live(Links.Holder holder, Browser browser) {
@@ -75,7 +77,7 @@ class Identities implements IdentityCodes, AfterEvents {
                 .getObject()
                 .carryOut(holder.agreementId(), actor(holder, visit), new Command.AskForCode(holder.party()))
                 .agreement();
-        secrets.ask(holder.agreementId(), holder.party(), browser, after.length());
+        secrets.ask(holder.agreementId(), after.identifiedAs(holder.party()), browser, after.length());
     }
 
     @Override
@@ -100,9 +102,10 @@ class Identities implements IdentityCodes, AfterEvents {
         UUID id = holder.agreementId();
         Agreement agreement = Agreement.of(agreements.getObject().historyForChange(id));
         IdentityCheck check = agreement.identityCheck(holder.party());
+        Links.Holder part = part(holder, agreement);
         boolean right = check.byCode()
-                ? isCode(holder, browser, agreement.provingOf(holder.party()), typed)
-                : isWord(holder, typed);
+                ? isCode(part, browser, agreement.provingOf(holder.party()), typed)
+                : isWord(part, typed);
         Agreement after = agreements
                 .getObject()
                 .carryOut(id, actor(holder, visit), new Command.AnswerCheck(holder.party(), right))
@@ -112,9 +115,14 @@ class Identities implements IdentityCodes, AfterEvents {
             return Optional.of(
                     Message.of(check.byCode() ? "identity.wrong-code" : "identity.wrong-word", "left", left));
         }
-        secrets.used(id, holder.party());
-        secrets.shown(id, holder.party(), browser, check, clock.instant().plus(SHOWN_LIFE));
+        secrets.used(id, part.party());
+        secrets.shown(id, part.party(), browser, check, clock.instant().plus(SHOWN_LIFE));
         return Optional.empty();
+    }
+
+    /** Secrets are kept with the part that asks for them; the link may be another part's of the same act. */
+    private static Links.Holder part(Links.Holder holder, Agreement agreement) {
+        return new Links.Holder(holder.agreementId(), agreement.identifiedAs(holder.party()));
     }
 
     /** What can be no code at all, or came too late, costs nobody a try. */

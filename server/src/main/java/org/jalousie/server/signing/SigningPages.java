@@ -92,7 +92,9 @@ class SigningPages {
     private SigningViews.Identity identity(Visitor visitor) {
         Proving proving = visitor.agreement().provingOf(visitor.party());
         IdentityCheck check = visitor.agreement().identityCheck(visitor.party());
-        Participant one = visitor.participant();
+        Participant one = visitor.agreement()
+                .participant(visitor.agreement().identifiedAs(visitor.party()))
+                .orElseThrow();
         return new SigningViews.Identity(
                 check,
                 visitor.known(),
@@ -102,7 +104,7 @@ class SigningPages {
                     default -> "";
                 },
                 proving.digits(),
-                identities.codeWaits(visitor.holder(), visitor.visit()),
+                identities.codeWaits(visitor.holder(), visitor.agreement(), visitor.visit()),
                 proving.nextCode().filter(clock.instant()::isBefore).orElse(null),
                 proving.locked(),
                 settings.office().mail());
