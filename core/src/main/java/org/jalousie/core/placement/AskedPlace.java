@@ -28,6 +28,11 @@ public sealed interface AskedPlace extends SigningFieldType
         return FieldType.TEXT;
     }
 
+    /** What an answer is worth to a formula, as it is kept. */
+    default String worth(String answer) {
+        return answer;
+    }
+
     /** What is wrong with an answer by itself, wherever it is printed; empty when nothing is. @param answer not empty */
     default Optional<Message> wrong(String answer) {
         return Optional.empty();

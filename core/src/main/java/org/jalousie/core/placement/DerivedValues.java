@@ -88,7 +88,7 @@ public final class DerivedValues {
         Map<String, Value> known = new HashMap<>();
         fields.values().forEach(field -> {
             if (field.type() instanceof AskedPlace asked)
-                AskedValue.value(asked.gives(), answers.getOrDefault(field.name(), ""))
+                AskedValue.value(asked.gives(), asked.worth(answers.getOrDefault(field.name(), "")))
                         .ifPresent(value -> known.put(field.name(), value));
         });
         return known;

@@ -30,6 +30,12 @@ public record FilePlace(boolean required, String hint, BoxSize size) implements 
         return AttachedFile.read(answer).isPresent() ? Optional.empty() : Optional.of(Message.of("field.not-a-file"));
     }
 
+    /** A formula speaks of a file by its name. */
+    @Override
+    public String worth(String answer) {
+        return AttachedFile.read(answer).map(AttachedFile::name).orElse("");
+    }
+
     /** Nobody knows beforehand what a file will be. */
     @Override
     public boolean canBeWaitedFor() {

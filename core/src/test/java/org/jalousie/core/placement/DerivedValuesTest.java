@@ -56,6 +56,14 @@ class DerivedValuesTest {
     }
 
     @Test
+    void aFormulaSpeaksOfAFileByItsName() {
+        SigningField policy = field("lender_policy", FilePlace.USUAL);
+        SigningField said = worked("lender_said", "\"See \" + lender_policy", FieldType.TEXT);
+        assertThat(of(List.of(policy, said), Map.of("lender_policy", "0a".repeat(32) + " Policy.pdf")))
+                .containsEntry("lender_said", "See Policy.pdf");
+    }
+
+    @Test
     void aFieldThatTheAgreementGoesWithoutIsBlankInAFormula() {
         SigningField total =
                 worked("lender_total", "lender_fee + (if lender_gone = null then 0 else lender_gone)", FieldType.MONEY);
