@@ -427,4 +427,27 @@ class IdentityTest {
         assertThat(ida.get(path(link, "/documents/wording.pdf")).status()).isEqualTo(200);
         assertNothingIsTold(new Client(bed.address()), link);
     }
+
+    @Test
+    void theOfficeIsNotToldOfALockThatItHasOpenedMeanwhile() {
+        String number = checked("AGREED_WORD");
+        String people = "/api/v1/agreements/" + number + "/people/lender";
+        office.client.put(people + "/word", Map.of("word", "grey goose"));
+        String link = office.link(office.send(number), LENDER);
+        bed.mailDown();
+        try {
+            for (int i = 0; i < 5; i++)
+                assertThat(answer(ida, link, "white goose " + i).status()).isEqualTo(422);
+            assertThat(office.client.post(people + "/further-tries", Map.of()).status())
+                    .isEqualTo(204);
+        } finally {
+            bed.mailUp();
+        }
+        Wait.until(
+                "the mail to be let go",
+                () -> office.mailsAbout(number).stream()
+                        .filter(mail -> mail.get("kind").asString().equals("LOCKED"))
+                        .filter(mail -> mail.get("state").asString().equals("NOT_NEEDED"))
+                        .findFirst());
+    }
 }

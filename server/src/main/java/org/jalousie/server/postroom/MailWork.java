@@ -81,6 +81,10 @@ class MailWork implements JobWork {
             postroom.notNeeded(mail.id()); // they acted meanwhile, or it ended: nobody is asked for what is over
             return false;
         }
+        if (mail.kind() == Occasion.LOCKED && agreement.locked().isEmpty()) {
+            postroom.notNeeded(mail.id()); // the office has let them go on meanwhile
+            return false;
+        }
         Optional<String> code = mail.kind() == Occasion.CODE
                 ? codes.issue(mail.agreementId(), mail.party().orElseThrow(), mail.askedBy())
                 : Optional.empty();
