@@ -14,7 +14,7 @@ import java.util.Map;
 import javax.sql.DataSource;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.AgreementNumber;
-import org.jalousie.core.agreement.DocumentId;
+import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.Revision;

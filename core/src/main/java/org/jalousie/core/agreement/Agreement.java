@@ -11,6 +11,7 @@ import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.AttachedFile;
+import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.FilePlace;
 import org.jalousie.core.placement.PlacedField;
 import org.jalousie.core.placement.SigningField;

@@ -12,6 +12,7 @@ import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
+import org.jalousie.core.placement.DocumentId;
 
 /** Builds an agreement up from events. */
 final class AgreementFold {

@@ -3,6 +3,7 @@ package org.jalousie.core.agreement;
 import java.util.Optional;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.PartyKey;
+import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.PlacedField;
 

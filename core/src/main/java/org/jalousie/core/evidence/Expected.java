@@ -9,7 +9,6 @@ import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.CertificateId;
-import org.jalousie.core.agreement.DocumentId;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.Revision;
@@ -18,6 +17,7 @@ import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
+import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.FieldPlacer;
 
 /**

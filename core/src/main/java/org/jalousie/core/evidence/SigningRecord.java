@@ -23,7 +23,6 @@ import org.apache.pdfbox.pdmodel.PDDocumentInformation;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
-import org.jalousie.core.agreement.DocumentId;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.Readiness;
@@ -32,6 +31,8 @@ import org.jalousie.core.data.Sha256;
 import org.jalousie.core.messages.Catalogue;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.pdf.ArchivalForm;
+import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.PlacedField;
 import org.jalousie.core.placement.SigningField;
 
@@ -57,7 +58,7 @@ public final class SigningRecord {
     /** @param finished the finished documents; {@code chainHash} the last hash of the event chain so far */
     public byte[] print(Agreement agreement, List<Entry> history, List<Revision> finished, String chainHash) {
         try (PDDocument document = new PDDocument()) {
-            Archival.prepare(
+            ArchivalForm.declare(
                     document,
                     words.say("record.title-of", "number", agreement.created().number()));
             document.getDocumentInformation()

@@ -25,6 +25,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jalousie.core.agreement.CertificateId;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.pdf.Opened;
 
 /** Checks a signed file: the cryptography with a strict policy (ETSI EN 319 102-1), and every state against the next. */
 public final class Verifier {

@@ -3,7 +3,7 @@ package org.jalousie.core.filing;
 import java.text.Normalizer;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
-import org.jalousie.core.agreement.DocumentId;
+import org.jalousie.core.placement.DocumentId;
 
 /** Names of filed documents: readable, and safe on every file system. */
 public final class FileNames {

@@ -30,6 +30,11 @@ public final class TypeSetter {
         return new TypeSetter(Typefaces.here());
     }
 
+    /** One that sets in letters of a style, and in others of this machine where that has none. */
+    public static TypeSetter here(TypeStyle style) {
+        return new TypeSetter(Typefaces.here(style));
+    }
+
     private record Stretch(Typeface typeface, int from, int to, boolean rightToLeft) {}
 
     /** One line; what no font has is a question mark. */

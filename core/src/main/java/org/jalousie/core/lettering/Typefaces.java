@@ -31,7 +31,17 @@ final class Typefaces {
 
     private static final Typefaces HERE = new Typefaces(FOLDERS);
 
-    private final Typeface house = Typeface.ofTheHouse();
+    private static final Path LIBERATION = FOLDERS.get(0).resolve("truetype/liberation");
+    private static final Map<TypeStyle, Typefaces> STYLED = Map.of(
+            TypeStyle.SANS,
+            HERE,
+            TypeStyle.SERIF,
+            first(LIBERATION.resolve("LiberationSerif-Regular.ttf")),
+            TypeStyle.MONO,
+            first(LIBERATION.resolve("LiberationMono-Regular.ttf")));
+
+    private final Typeface house;
+    private final Optional<Typefaces> others;
     private final List<Path> folders;
     private final Map<Integer, Optional<Typeface>> byLetter = new HashMap<>();
     private List<Path> files;
@@ -39,7 +49,25 @@ final class Typefaces {
     private int next;
 
     Typefaces(List<Path> folders) {
+        this(Typeface.ofTheHouse(), folders, Optional.empty());
+    }
+
+    private Typefaces(Typeface house, List<Path> folders, Optional<Typefaces> others) {
+        this.house = house;
         this.folders = folders;
+        this.others = others;
+    }
+
+    /** Those of this machine behind one of its fonts; without that one where it isn't there. */
+    private static Typefaces first(Path file) {
+        return Typeface.of(file)
+                .map(one -> new Typefaces(one, FOLDERS, Optional.of(HERE)))
+                .orElse(HERE);
+    }
+
+    /** Those of this machine, with one of a style before the others. */
+    static Typefaces here(TypeStyle style) {
+        return STYLED.get(style);
     }
 
     /** Those of this machine. */
@@ -54,7 +82,7 @@ final class Typefaces {
     /** The first font that has a letter; empty when none has. */
     Optional<Typeface> with(int codePoint) {
         if (house.has(codePoint)) return Optional.of(house);
-        return ofTheMachine(codePoint);
+        return others.isPresent() ? others.get().with(codePoint) : ofTheMachine(codePoint);
     }
 
     private synchronized Optional<Typeface> ofTheMachine(int codePoint) {

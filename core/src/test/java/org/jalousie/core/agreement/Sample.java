@@ -18,6 +18,7 @@ import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
 import org.jalousie.core.parties.Reminders;
+import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.PlacedField;
 import org.jalousie.core.placement.SigningField;

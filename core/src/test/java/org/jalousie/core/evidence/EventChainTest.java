@@ -11,7 +11,6 @@ import java.util.Map;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.CertificateId;
 import org.jalousie.core.agreement.Document;
-import org.jalousie.core.agreement.DocumentId;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.Revision;
@@ -20,6 +19,7 @@ import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
+import org.jalousie.core.placement.DocumentId;
 import org.junit.jupiter.api.Test;
 
 class EventChainTest {

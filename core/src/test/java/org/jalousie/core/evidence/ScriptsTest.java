@@ -26,6 +26,7 @@ import org.apache.pdfbox.pdmodel.interactive.annotation.PDAppearanceStream;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.jalousie.core.parties.PartyKey;
+import org.jalousie.core.pdf.ArchivalForm;
 import org.jalousie.core.placement.BoxSize;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.placement.SignaturePlace;
@@ -119,7 +120,7 @@ class ScriptsTest {
         Map<String, String> values = new LinkedHashMap<>();
         byte[] converted;
         try (PDDocument document = new PDDocument()) {
-            Archival.prepare(document, "Names");
+            ArchivalForm.declare(document, "Names");
             PDPage page = new PDPage(PDRectangle.A4);
             document.addPage(page);
             SignedSample.link(page, 1, 72, 300, 170, 45);

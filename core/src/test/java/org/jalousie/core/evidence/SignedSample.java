@@ -29,6 +29,7 @@ import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
+import org.jalousie.core.pdf.ArchivalForm;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.placement.SignaturePlace;
 import org.jalousie.core.placement.SigningDatePlace;
@@ -70,7 +71,7 @@ public final class SignedSample {
     /** The document with links where fields go, as conversion leaves them. */
     public static byte[] converted() {
         try (PDDocument document = new PDDocument()) {
-            Archival.prepare(document, "Loan agreement");
+            ArchivalForm.declare(document, "Loan agreement");
             for (int i = 1; i <= 2; i++) {
                 PDPage page = new PDPage(PDRectangle.A4);
                 document.addPage(page);

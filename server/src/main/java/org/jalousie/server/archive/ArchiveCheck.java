@@ -7,7 +7,7 @@ import java.util.Optional;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Document;
-import org.jalousie.core.agreement.DocumentId;
+import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.evidence.Damage;
 import org.jalousie.core.evidence.EventChain;

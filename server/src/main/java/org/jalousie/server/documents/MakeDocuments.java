@@ -9,7 +9,7 @@ import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.Document;
-import org.jalousie.core.agreement.DocumentId;
+import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.messages.Message;

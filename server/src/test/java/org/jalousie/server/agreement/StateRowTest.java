@@ -8,7 +8,7 @@ import java.util.UUID;
 import java.util.stream.IntStream;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.CertificateId;
-import org.jalousie.core.agreement.DocumentId;
+import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.Revision;

@@ -1,4 +1,4 @@
-package org.jalousie.core.evidence;
+package org.jalousie.core.pdf;
 
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -19,7 +19,7 @@ import org.apache.pdfbox.filter.FilterFactory;
  * How large a PDF becomes when its streams are opened (ISO 32000-1 §7.4). A file from outside is weighed before a library opens
  * it, since a few kilobytes can stand for gigabytes. Nothing of what comes out is kept, so weighing takes no memory.
  */
-final class Opened {
+public final class Opened {
     /** The most bytes that one stream may become; a page's picture in colour at 600 dpi has 100 million. */
     private static final long MOST_OF_ONE = 200L << 20;
 
@@ -54,7 +54,7 @@ final class Opened {
     }
 
     /** Whether a file becomes more than can be held when it is opened. */
-    static boolean tooLarge(byte[] pdf) {
+    public static boolean tooLarge(byte[] pdf) {
         return tooLarge(pdf, MOST_OF_ALL);
     }
 

@@ -1,4 +1,4 @@
-package org.jalousie.core.agreement;
+package org.jalousie.core.placement;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;

@@ -1,4 +1,4 @@
-package org.jalousie.core.evidence;
+package org.jalousie.core.pdf;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

@@ -1,0 +1,45 @@
+package org.jalousie.core.pdf;
+
+import java.io.ByteArrayInputStream;
+import java.io.InputStream;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import org.verapdf.gf.foundry.VeraGreenfieldFoundryProvider;
+import org.verapdf.pdfa.Foundries;
+import org.verapdf.pdfa.PDFAParser;
+import org.verapdf.pdfa.PDFAValidator;
+import org.verapdf.pdfa.flavours.PDFAFlavour;
+import org.verapdf.pdfa.results.TestAssertion;
+import org.verapdf.pdfa.results.ValidationResult;
+
+/** Whether a file is PDF/A-2b (ISO 19005-2), as the PDF Association's own validator judges. */
+public final class ArchivalCheck {
+    /** So many faults are told; a file that has more of them isn't helped by the rest. */
+    private static final int MOST_TOLD = 6;
+
+    static {
+        VeraGreenfieldFoundryProvider.initialise();
+    }
+
+    private ArchivalCheck() {}
+
+    /** What stands against it, in the validator's words, each kind of fault once; none when it is. */
+    public static List<String> faults(byte[] pdf) {
+        try (InputStream in = new ByteArrayInputStream(pdf);
+                PDFAParser parser = Foundries.defaultInstance().createParser(in, PDFAFlavour.PDFA_2_B);
+                PDFAValidator validator = Foundries.defaultInstance().createValidator(PDFAFlavour.PDFA_2_B, false)) {
+            ValidationResult result = validator.validate(parser);
+            if (result.isCompliant()) return List.of();
+            Set<String> faults = new LinkedHashSet<>();
+            result.getTestAssertions().stream()
+                    .filter(one -> one.getStatus() == TestAssertion.Status.FAILED)
+                    .map(one -> one.getMessage() + " (ISO 19005-2, "
+                            + one.getRuleId().getClause() + ")")
+                    .forEach(faults::add);
+            return faults.stream().limit(MOST_TOLD).toList();
+        } catch (Exception e) {
+            return List.of(String.valueOf(e.getMessage()));
+        }
+    }
+}

@@ -1,0 +1,134 @@
+package org.jalousie.core.pdf;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.text.Normalizer;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.pdfbox.text.TextPosition;
+
+/** The level words on the pages of a PDF in the order of reading, each with its place: what phrases are found in. */
+public final class PageWords {
+    private final List<Word> words;
+    private final Map<String, List<Integer>> byText = new HashMap<>();
+
+    /**
+     * A word where it stands, in PDF points from the lower left corner of the page.
+     *
+     * @param page from 1
+     * @param y of the line that its letters stand on
+     * @param height from there to the top of its letters
+     */
+    public record Word(String text, int page, double x, double y, double width, double height) {
+        boolean onLineWith(Word other) {
+            return page == other.page && Math.abs(y - other.y) < 2;
+        }
+    }
+
+    private PageWords(List<Word> words) {
+        this.words = List.copyOf(words);
+        for (int i = 0; i < words.size(); i++)
+            byText.computeIfAbsent(plain(words.get(i).text()), any -> new ArrayList<>())
+                    .add(i);
+    }
+
+    /** @param pdf whose pages stand as they are seen */
+    public static PageWords of(byte[] pdf) {
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            return of(document);
+        } catch (IOException e) {
+            throw new UncheckedIOException("the pages can't be read", e);
+        }
+    }
+
+    static PageWords of(PDDocument document) throws IOException {
+        Reader reader = new Reader();
+        reader.getText(document);
+        return new PageWords(reader.words);
+    }
+
+    public List<Word> all() {
+        return words;
+    }
+
+    /** All words, one after the other. */
+    public String text() {
+        return String.join(" ", words.stream().map(Word::text).toList());
+    }
+
+    /** Where a phrase stands, each place by its first word; in whatever capitals and over whatever lines. */
+    public List<Word> places(String phrase) {
+        List<String> parts = parts(phrase);
+        if (parts.isEmpty()) return List.of();
+        List<Word> places = new ArrayList<>();
+        for (int at : byText.getOrDefault(parts.get(0), List.of())) {
+            if (at + parts.size() > words.size()) continue;
+            boolean same = true;
+            for (int i = 1; same && i < parts.size(); i++)
+                same = plain(words.get(at + i).text()).equals(parts.get(i));
+            if (same) places.add(words.get(at));
+        }
+        return places;
+    }
+
+    static List<String> parts(String phrase) {
+        List<String> parts = new ArrayList<>();
+        for (String part : phrase.strip().split("\\s+")) if (!part.isEmpty()) parts.add(plain(part));
+        return parts;
+    }
+
+    /** A word as it is compared: without capitals, ligatures and the form of its dashes and quotes (Unicode, compatibility). */
+    static String plain(String word) {
+        return Normalizer.normalize(word, Normalizer.Form.NFKC)
+                .toLowerCase(Locale.ROOT)
+                .replace('’', '\'')
+                .replace('“', '"')
+                .replace('”', '"')
+                .replaceAll("[\\u2010-\\u2015]", "-")
+                .replace("\u00ad", "");
+    }
+
+    private static final class Reader extends PDFTextStripper {
+        private final List<Word> words = new ArrayList<>();
+
+        @Override
+        protected void writeString(String text, List<TextPosition> letters) {
+            List<TextPosition> word = new ArrayList<>();
+            for (TextPosition letter : letters) {
+                if (letter.getDir() != 0) continue;
+                boolean blank =
+                        letter.getUnicode() == null || letter.getUnicode().isBlank();
+                if (!blank) word.add(letter);
+                if (blank || letter == letters.get(letters.size() - 1)) {
+                    if (!word.isEmpty()) words.add(word(word));
+                    word.clear();
+                }
+            }
+            if (!word.isEmpty()) words.add(word(word));
+        }
+
+        private Word word(List<TextPosition> letters) {
+            TextPosition first = letters.get(0);
+            TextPosition last = letters.get(letters.size() - 1);
+            StringBuilder text = new StringBuilder();
+            float high = 0;
+            for (TextPosition letter : letters) {
+                text.append(letter.getUnicode());
+                high = Math.max(high, letter.getHeightDir());
+            }
+            return new Word(
+                    text.toString(),
+                    getCurrentPageNo(),
+                    first.getXDirAdj(),
+                    first.getPageHeight() - first.getYDirAdj(),
+                    last.getXDirAdj() + last.getWidthDirAdj() - first.getXDirAdj(),
+                    high);
+        }
+    }
+}
