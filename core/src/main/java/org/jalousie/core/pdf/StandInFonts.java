@@ -37,7 +37,7 @@ final class StandInFonts {
     private static final Path FOLDER = Path.of("/usr/share/fonts/truetype");
 
     /** How far a letter's width may differ, in thousandths of the type's size. */
-    private static final float SAME = 6;
+    private static final float SAME = 25;
 
     private static final int FIXED_PITCH = 1;
     private static final int SERIF = 2;
@@ -132,7 +132,9 @@ final class StandInFonts {
             some.add(shown.codePointAt(0));
             float width = parsed.getAdvanceWidth(id) * scale;
             widths.add(new COSFloat(width));
-            moved |= Character.isLetterOrDigit(shown.codePointAt(0)) && Math.abs(font.getWidth(code) - width) > SAME;
+            if (Math.abs(font.getWidth(code) - width) > SAME)
+                moved |=
+                        Character.isLetterOrDigit(shown.codePointAt(0)) && Math.abs(font.getWidth(code) - width) > SAME;
             if (!glyph.equals(WinAnsiEncoding.INSTANCE.getName(code))) {
                 differences.add(COSInteger.get(code));
                 differences.add(COSName.getPDFName(glyph));
