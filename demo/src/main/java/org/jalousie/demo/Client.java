@@ -60,6 +60,10 @@ public final class Client {
         return json("PUT", path, body);
     }
 
+    public Answer delete(String path) {
+        return json("DELETE", path, java.util.Map.of());
+    }
+
     private Answer json(String method, String path, Object body) {
         token();
         return send(request(path)

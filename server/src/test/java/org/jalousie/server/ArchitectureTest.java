@@ -74,6 +74,7 @@ class ArchitectureTest {
             Map.entry("files", List.of("FileStore", "FileStore$Damaged", "OpenFiles")),
             Map.entry("intake", List.of("WaitingRequests", "IntakeViews", "IntakeViews$RequestRow")),
             Map.entry("office", List.of("OfficeHours", "AfterHours")),
+            Map.entry("paper", List.of("Papers", "Papers$Paper")),
             Map.entry("postroom", List.of()),
             Map.entry("signing", List.of("ParticipantLinks", "ParticipantLinks$CopyLink", "IdentityCodes")),
             Map.entry("template", List.of("UsableTemplates", "UsableTemplate")));

@@ -13,6 +13,7 @@ import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.AttachedFile;
 import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.FilePlace;
+import org.jalousie.core.placement.GivenPlace;
 import org.jalousie.core.placement.PlacedField;
 import org.jalousie.core.placement.SigningField;
 
@@ -23,6 +24,9 @@ import org.jalousie.core.placement.SigningField;
  * @param data stored intake values by field name
  * @param revision the number of the newest event that changed what the documents are or have to be
  * @param documents in their order, each in its newest state; none while they are being made
+ * @param awaited titles of documents that have to come before it can be sent
+ * @param added the documents that came with this agreement
+ * @param given where signing fields stand on documents of this agreement alone, instead of where the template has them
  * @param since when the state was reached
  * @param participants all parts of the route, also those that are left out of this agreement
  * @param absent which parts are left out, and why; settled at sending
@@ -45,6 +49,9 @@ public record Agreement(
         Map<PartyKey, String> consents,
         List<PartyKey> viewed,
         List<Document> documents,
+        List<String> awaited,
+        List<AddedDocument> added,
+        Map<DocumentId, List<GivenPlace>> given,
         boolean officeSealed,
         Optional<Instant> expiresAt,
         Map<String, String> values,
@@ -98,6 +105,20 @@ public record Agreement(
     /** The signing fields of all documents, where they landed. */
     public List<PlacedField> fields() {
         return documents.stream().flatMap(one -> one.pages().fields().stream()).toList();
+    }
+
+    /**
+     * The documents that a party is shown: all, or those with a place of theirs. Whoever has no place in any of them sees all, since
+     * that is what they approve or get.
+     */
+    public List<Document> documentsFor(PartyKey party, boolean onlyOwn) {
+        List<PartyKey> parts =
+                together(party).parts().stream().map(Participant::party).toList();
+        List<Document> own = documents.stream()
+                .filter(one -> one.pages().fields().stream()
+                        .anyMatch(placed -> parts.contains(placed.field().party())))
+                .toList();
+        return !onlyOwn || own.isEmpty() ? documents : own;
     }
 
     public Optional<Document> document(DocumentId id) {

@@ -30,6 +30,8 @@ final class AgreementFold {
     private final Map<PartyKey, String> consents = new LinkedHashMap<>();
     private final List<PartyKey> viewed = new ArrayList<>();
     private List<Document> documents = List.of();
+    private List<String> awaited = List.of();
+    private AddedDocuments own = AddedDocuments.NONE;
     private boolean officeSealed;
     private Optional<Instant> expiresAt = Optional.empty();
     private final Map<String, String> values = new LinkedHashMap<>();
@@ -59,8 +61,18 @@ final class AgreementFold {
             documents = generated.documents().stream()
                     .map(one -> one.title().isEmpty() ? one.titled(created.template()) : one)
                     .toList();
+            awaited = generated.awaited();
             revision = entry.sequence();
             reach(State.CHECK, entry);
+        } else if (event instanceof Event.DocumentBrought brought) {
+            own = own.with(brought.document());
+            remake("", entry);
+        } else if (event instanceof Event.DocumentTakenOut out) {
+            own = own.without(out.document());
+            remake("", entry);
+        } else if (event instanceof Event.PlacesGiven places) {
+            own = own.given(places.document(), places.places());
+            remake("", entry);
         } else if (event instanceof Event.ParticipantChanged changed) {
             List<Participant> before = List.copyOf(participants);
             participants.replaceAll(
@@ -159,6 +171,7 @@ final class AgreementFold {
     private void remake(String newTitle, Entry entry) {
         entitle(newTitle);
         documents = List.of();
+        awaited = List.of();
         revision = entry.sequence();
         reach(State.GENERATING, entry);
     }
@@ -202,6 +215,9 @@ final class AgreementFold {
                 Map.copyOf(consents),
                 List.copyOf(viewed),
                 documents,
+                awaited,
+                own.added(),
+                own.given(),
                 officeSealed,
                 expiresAt,
                 Map.copyOf(values),

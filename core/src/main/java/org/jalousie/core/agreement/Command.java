@@ -7,6 +7,8 @@ import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
+import org.jalousie.core.placement.DocumentId;
+import org.jalousie.core.placement.GivenPlace;
 
 /** Something that a person or the program wants to happen to an agreement. */
 public sealed interface Command {
@@ -19,8 +21,13 @@ public sealed interface Command {
         int basedOn();
     }
 
-    /** The documents are made. */
-    record Generate(int basedOn, List<Document> documents) implements Result {}
+    /** The documents are made. @param awaited titles of those that the agreement waits for */
+    record Generate(int basedOn, List<Document> documents, List<String> awaited) implements Result {
+        /** All documents, with none that is still to come. */
+        public Generate(int basedOn, List<Document> documents) {
+            this(basedOn, documents, List.of());
+        }
+    }
 
     /** The office's seal is on the documents. */
     record SealOffice(int basedOn, List<Revision> revisions, CertificateId certificate) implements Result {}
@@ -42,6 +49,17 @@ public sealed interface Command {
      * @param seen how many events there were when the sender looked
      */
     record Send(Instant expiresAt, List<String> blanks, int seen) implements Command {}
+
+    /** What somebody says about the documents of one agreement, before it is sent. */
+    sealed interface OfDocuments extends Command {}
+
+    /** A document that comes with this agreement; one of the same name takes the place of that. */
+    record BringDocument(AddedDocument document) implements OfDocuments {}
+
+    record TakeOutDocument(DocumentId document) implements OfDocuments {}
+
+    /** Where signing fields stand on a document in this agreement, instead of where they did. */
+    record GivePlaces(DocumentId document, List<GivenPlace> places) implements OfDocuments {}
 
     record Withdraw(String reason) implements Command {}
 

@@ -18,6 +18,7 @@ public final class Decider {
         if (command instanceof Command.CorrectData correct) return correct(agreement, correct);
         if (command instanceof Command.ChangeParticipant change) return change(agreement, change);
         if (command instanceof Command.Send send) return send(agreement, send, now);
+        if (command instanceof Command.OfDocuments documents) return AddedDocuments.decide(agreement, documents);
         if (command instanceof Command.Withdraw withdraw) return withdraw(agreement, withdraw);
         if (command instanceof Command.AgreeWord word) return IdentityActs.agree(agreement, word.party(), now);
         if (command instanceof Command.LetGoOn on) return IdentityActs.letGoOn(agreement, on.party(), now);
@@ -30,7 +31,7 @@ public final class Decider {
         if (agreement.hasRunOut(now)) return accepted(new Event.Expired());
         if (result instanceof Command.Generate generate) {
             return agreement.state() == State.GENERATING
-                    ? accepted(new Event.Generated(generate.documents()))
+                    ? accepted(new Event.Generated(generate.documents(), generate.awaited()))
                     : new Decision.Overtaken();
         }
         if (result instanceof Command.SealOffice seal) {

@@ -1,5 +1,6 @@
 package org.jalousie.core.agreement;
 
+import java.util.List;
 import java.util.Optional;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.PartyKey;
@@ -13,9 +14,11 @@ import org.jalousie.core.placement.PlacedField;
  * @param title what it is called beside others of the same agreement
  * @param word the same as a Word file, when there is one
  * @param pdf its newest state
+ * @param open what has no place on it yet, as everybody is told of it
  * @param pages with the signing fields on them
  */
-public record Document(DocumentId id, String title, Kind kind, Optional<Sha256> word, Sha256 pdf, Pages pages) {
+public record Document(
+        DocumentId id, String title, Kind kind, Optional<Sha256> word, Sha256 pdf, Pages pages, List<String> open) {
     /** Where a document comes from. */
     public enum Kind {
         /** From a template's wording and the agreement's data. */
@@ -33,15 +36,21 @@ public record Document(DocumentId id, String title, Kind kind, Optional<Sha256> 
 
     public Document {
         word = word == null ? Optional.empty() : word;
+        open = open == null ? List.of() : List.copyOf(open); // earlier ones had a place for everything
+    }
+
+    /** A document on which everything has its place. */
+    public Document(DocumentId id, String title, Kind kind, Optional<Sha256> word, Sha256 pdf, Pages pages) {
+        this(id, title, kind, word, pdf, pages, List.of());
     }
 
     /** The same document in a newer state. */
     Document at(Sha256 newer) {
-        return new Document(id, title, kind, word, newer, pages);
+        return new Document(id, title, kind, word, newer, pages, open);
     }
 
     Document titled(String other) {
-        return new Document(id, other, kind, word, pdf, pages);
+        return new Document(id, other, kind, word, pdf, pages, open);
     }
 
     /** What it is now. */

@@ -10,6 +10,8 @@ import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
+import org.jalousie.core.placement.DocumentId;
+import org.jalousie.core.placement.GivenPlace;
 
 /**
  * Something that happened to an agreement. Events are the audit trail: they are added, never changed. To change the form of
@@ -21,6 +23,9 @@ import org.jalousie.core.parties.PartyKey;
     @JsonSubTypes.Type(value = Event.DataCorrected.class, name = "DataCorrected"),
     @JsonSubTypes.Type(value = Event.Generated.class, name = "Generated"),
     @JsonSubTypes.Type(value = Event.ParticipantChanged.class, name = "ParticipantChanged"),
+    @JsonSubTypes.Type(value = Event.DocumentBrought.class, name = "DocumentBrought"),
+    @JsonSubTypes.Type(value = Event.DocumentTakenOut.class, name = "DocumentTakenOut"),
+    @JsonSubTypes.Type(value = Event.PlacesGiven.class, name = "PlacesGiven"),
     @JsonSubTypes.Type(value = Event.Sent.class, name = "Sent"),
     @JsonSubTypes.Type(value = Event.OfficeSealed.class, name = "OfficeSealed"),
     @JsonSubTypes.Type(value = Event.Invited.class, name = "Invited"),
@@ -61,8 +66,25 @@ public sealed interface Event {
         }
     }
 
-    /** The documents are ready to be checked. */
-    record Generated(List<Document> documents) implements Event {}
+    /** The documents are ready to be checked. @param awaited titles of those that the agreement waits for */
+    record Generated(List<Document> documents, List<String> awaited) implements Event {
+        public Generated {
+            awaited = awaited == null ? List.of() : List.copyOf(awaited); // earlier events wait for none
+        }
+
+        /** All documents, with none that is still to come. */
+        public Generated(List<Document> documents) {
+            this(documents, List.of());
+        }
+    }
+
+    /** A document came with this agreement; the documents are being made again. */
+    record DocumentBrought(AddedDocument document) implements Event {}
+
+    record DocumentTakenOut(DocumentId document) implements Event {}
+
+    /** Signing fields got their places on a document of this agreement; the documents are being made again. */
+    record PlacesGiven(DocumentId document, List<GivenPlace> places) implements Event {}
 
     /** @param remake whether the documents are made again, since they say something that changes with the person */
     record ParticipantChanged(Participant participant, String title, boolean remake) implements Event {

@@ -74,9 +74,13 @@ public final class Readiness {
         agreement.acting().stream()
                 .filter(one -> one.duty() == Duty.COMPLETES && one.stage() >= firstSignature)
                 .forEach(one -> obstacles.add(Message.of("ready.completes-late", "party", one.label())));
-        agreement
-                .documents()
-                .forEach(document -> obstacles.addAll(document.pages().faults()));
+        for (Document document : agreement.documents()) {
+            obstacles.addAll(document.pages().faults());
+            document.open()
+                    .forEach(title ->
+                            obstacles.add(Message.of("ready.no-place", "field", title, "document", document.title())));
+        }
+        agreement.awaited().forEach(title -> obstacles.add(Message.of("ready.document-awaited", "title", title)));
         return obstacles;
     }
 

@@ -56,6 +56,15 @@ public final class EventSentences {
                     "actor",
                     actor);
         }
+        if (event instanceof Event.DocumentBrought brought)
+            return Message.of(
+                    "event.document-brought",
+                    "actor",
+                    actor,
+                    "title",
+                    brought.document().title());
+        if (event instanceof Event.DocumentTakenOut) return Message.of("event.document-taken-out", "actor", actor);
+        if (event instanceof Event.PlacesGiven) return Message.of("event.places-given", "actor", actor);
         if (event instanceof Event.Sent) return Message.of("event.sent", "actor", actor);
         if (event instanceof Event.OfficeSealed) return Message.of("event.office-sealed");
         if (event instanceof Event.WordAgreed word)

@@ -22,9 +22,16 @@ public final class FileNames {
         return name.replaceAll("\\.+$", "") + "." + extension;
     }
 
-    /** An agreement's first document is called as the agreement is, further ones with their own titles behind. */
+    /**
+     * An agreement's first document is called as the agreement is, further ones with their own titles behind, and so is a sheet that
+     * only lists them.
+     */
     public static String of(Agreement agreement, DocumentId id, String extension) {
-        boolean first = agreement.documents().get(0).id().equals(id);
+        boolean first = agreement.documents().stream()
+                .filter(one -> !one.id().equals(DocumentId.CONTENTS))
+                .findFirst()
+                .filter(one -> one.id().equals(id))
+                .isPresent();
         String title = first ? "" : agreement.document(id).orElseThrow().title();
         return of(agreement.created().number(), agreement.title(), title, extension);
     }

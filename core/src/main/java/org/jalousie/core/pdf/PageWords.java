@@ -64,15 +64,37 @@ public final class PageWords {
 
     /** Where a phrase stands, each place by its first word; in whatever capitals and over whatever lines. */
     public List<Word> places(String phrase) {
-        List<String> parts = parts(phrase);
+        return starts(parts(phrase)).stream().map(words::get).toList();
+    }
+
+    /** Where a phrase stands, each place by what of it is on its first line. */
+    public List<Word> runs(String phrase) {
+        int count = parts(phrase).size();
+        return starts(parts(phrase)).stream()
+                .map(at -> {
+                    Word first = words.get(at);
+                    Word last = first;
+                    for (int i = at; i < at + count && words.get(i).onLineWith(first); i++) last = words.get(i);
+                    return new Word(
+                            phrase,
+                            first.page(),
+                            first.x(),
+                            first.y(),
+                            last.x() + last.width() - first.x(),
+                            first.height());
+                })
+                .toList();
+    }
+
+    private List<Integer> starts(List<String> parts) {
         if (parts.isEmpty()) return List.of();
-        List<Word> places = new ArrayList<>();
+        List<Integer> places = new ArrayList<>();
         for (int at : byText.getOrDefault(parts.get(0), List.of())) {
             if (at + parts.size() > words.size()) continue;
             boolean same = true;
             for (int i = 1; same && i < parts.size(); i++)
                 same = plain(words.get(at + i).text()).equals(parts.get(i));
-            if (same) places.add(words.get(at));
+            if (same) places.add(at);
         }
         return places;
     }

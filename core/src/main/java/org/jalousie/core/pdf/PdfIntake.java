@@ -70,16 +70,39 @@ public final class PdfIntake {
                     font.font(),
                     "by",
                     font.by())));
-            List<Size> sizes = new ArrayList<>();
-            for (PDPage page : document.getPages())
-                sizes.add(new Size(
-                        page.getMediaBox().getWidth(), page.getMediaBox().getHeight()));
-            return new TakenIn(kept, sizes, form, List.copyOf(notes), faults.isEmpty());
+            return new TakenIn(kept, sizes(document), form, List.copyOf(notes), faults.isEmpty());
         } catch (InvalidPasswordException e) {
             throw protectedFile();
         } catch (IOException | RuntimeException | StackOverflowError e) {
             if (e instanceof PdfRefused refused) throw refused;
             throw new PdfRefused(PdfRefused.Reason.UNREADABLE, Message.of("pdf.unreadable"));
+        }
+    }
+
+    /** The sizes of a PDF's pages as they are seen. @throws PdfRefused for one that can't be read */
+    public static List<Size> sizes(byte[] pdf) {
+        try (PDDocument document = open(pdf, new ArrayList<>())) {
+            return sizes(document);
+        } catch (IOException | RuntimeException e) {
+            throw new PdfRefused(PdfRefused.Reason.UNREADABLE, Message.of("pdf.unreadable"));
+        }
+    }
+
+    private static List<Size> sizes(PDDocument document) {
+        List<Size> sizes = new ArrayList<>();
+        for (PDPage page : document.getPages()) {
+            PageTurn turn = PageTurn.of(page);
+            sizes.add(new Size(turn.width(), turn.height()));
+        }
+        return sizes;
+    }
+
+    /** The fields that a PDF brings; none for one that can't be taken in. */
+    public static List<OwnField> form(byte[] pdf) {
+        try (PDDocument document = open(pdf, new ArrayList<>())) {
+            return OwnForm.of(document);
+        } catch (IOException | RuntimeException e) {
+            return List.of();
         }
     }
 

@@ -132,9 +132,7 @@ final class StandInFonts {
             some.add(shown.codePointAt(0));
             float width = parsed.getAdvanceWidth(id) * scale;
             widths.add(new COSFloat(width));
-            if (Math.abs(font.getWidth(code) - width) > SAME)
-                moved |=
-                        Character.isLetterOrDigit(shown.codePointAt(0)) && Math.abs(font.getWidth(code) - width) > SAME;
+            moved |= Character.isLetterOrDigit(shown.codePointAt(0)) && Math.abs(font.getWidth(code) - width) > SAME;
             if (!glyph.equals(WinAnsiEncoding.INSTANCE.getName(code))) {
                 differences.add(COSInteger.get(code));
                 differences.add(COSName.getPDFName(glyph));

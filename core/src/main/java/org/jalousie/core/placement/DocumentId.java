@@ -8,6 +8,9 @@ public record DocumentId(@JsonValue String value) {
     /** The document that a template's own wording makes. */
     public static final DocumentId WORDING = new DocumentId("wording");
 
+    /** The sheet in front that lists the others. */
+    public static final DocumentId CONTENTS = new DocumentId("contents");
+
     /** @throws IllegalArgumentException for anything but lower-case letters, digits and underscores */
     @JsonCreator
     public DocumentId {

@@ -77,6 +77,18 @@ public final class Spots {
                 "spot.words-often", "title", title, "words", by.words(), "count", places.size(), "pages", pages));
     }
 
+    /** How many pages there are. */
+    public int pages() {
+        return sizes.size();
+    }
+
+    /** Where words stand that something hangs on, one box for each place. */
+    public List<Box> wordsAt(String phrase) {
+        return words.runs(phrase).stream()
+                .map(run -> new Box(run.page(), run.x(), run.y(), run.width(), run.height()))
+                .toList();
+    }
+
     /** The spot for a box, hung on the nearest words that stand once; on its page where there are none. */
     public Spot tied(Box box) {
         return Phrases.nearest(words, box.page(), box.x(), box.y(), box.width(), box.height())

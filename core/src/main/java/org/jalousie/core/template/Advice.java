@@ -32,6 +32,7 @@ public final class Advice {
         idle(content, advice);
         alike(content, advice);
         constant(content, rules, advice);
+        advice.addAll(DocumentCheck.open(content));
         replacedFonts.forEach((font, instead) -> advice.add(of(
                 "font-missing",
                 font,
@@ -45,6 +46,10 @@ public final class Advice {
         used.addAll(rules.mentioned());
         Proposal.forPeople(content.parties()).forEach(name -> used.add(name.value()));
         content.parties().forEach(party -> used.add(party.neededWhen()));
+        content.documents().forEach(document -> {
+            used.add(document.when());
+            document.data().forEach(place -> used.add(place.name()));
+        });
         used.addAll(content.sending().named());
         for (Field field : content.fields()) {
             if (used.contains(field.name().value())) continue;

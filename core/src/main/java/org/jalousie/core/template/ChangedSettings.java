@@ -24,6 +24,8 @@ public final class ChangedSettings {
         changed(before.choices(), after.choices(), CaseChoice::name, CaseChoice::label, things);
         changed(before.parties(), after.parties(), Party::key, Party::label, things);
         if (!before.signingFields().equals(after.signingFields())) things.add(Message.of("step.signing-fields"));
+        if (!before.documents().equals(after.documents()) || !before.bundle().equals(after.bundle()))
+            things.add(Message.of("step.documents"));
         if (!before.specimens().equals(after.specimens())) things.add(Message.of("step.specimens"));
         if (!before.sending().equals(after.sending())) things.add(Message.of("step.sending"));
         if (!before.layout().equals(after.layout())) things.add(Message.of("step.layout"));

@@ -17,7 +17,8 @@ public record Obstacle(Subject about, String name, Message message) {
         CHOICE,
         PARTY,
         SIGNING_FIELD,
-        SENDING
+        SENDING,
+        DOCUMENT
     }
 
     static Obstacle at(Subject about, Object name, Message message) {

@@ -14,6 +14,7 @@ import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.PersonSource;
+import org.jalousie.core.placement.DataPlace;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.rules.Rule;
 import org.jalousie.core.wording.FoundTags;
@@ -48,6 +49,16 @@ public final class Proposal {
                                     new FieldName(one.field()), FieldType.NUMBER, field.label(), true, "", List.of())
                             : field);
         }
+        for (TemplateDocument document : before.documents()) {
+            for (DataPlace place : document.data()) {
+                boolean known = derived.contains(place.name())
+                        || BuiltIn.isName(place.name())
+                        || fields.stream().anyMatch(field -> field.isCalled(place.name()));
+                if (!known)
+                    fields.add(Field.proposedFor(
+                            new FieldName(place.name()), !place.marks().isEmpty()));
+            }
+        }
         List<Party> parties = new ArrayList<>(before.parties());
         for (PartyKey key : found.parties()) {
             if (parties.stream().noneMatch(party -> party.key().equals(key))) {
@@ -61,13 +72,17 @@ public final class Proposal {
                 fields.add(Field.proposedFor(name, false));
             }
         }
-        List<SigningField> signingFields = found.signingFields().stream()
+        List<SigningField> signingFields = new ArrayList<>(found.signingFields().stream()
                 .map(field -> before.signingFields().stream()
                         .filter(old ->
                                 old.name().equals(field.name()) && old.type().standsFor(field.type()))
                         .findFirst()
                         .orElse(field))
-                .toList();
+                .toList());
+        before.signingFields().stream()
+                .filter(field -> before.isPlaced(field)
+                        && signingFields.stream().noneMatch(one -> one.name().equals(field.name())))
+                .forEach(signingFields::add);
         return withComparisons(found, before.with(fields, parties, signingFields));
     }
 

@@ -40,7 +40,9 @@ public final class Renaming {
                 content.choices().stream().map(to::choice).toList(),
                 content.specimens().stream().map(to::specimen).toList(),
                 content.clauses(),
-                content.layout().renamed(to::name));
+                content.layout().renamed(to::name),
+                content.documents().stream().map(to::document).toList(),
+                content.bundle());
     }
 
     private String name(String old) {
@@ -69,6 +71,16 @@ public final class Renaming {
                 new Letter(sending.message()).renamed(names).text(),
                 name(sending.expiresOn()),
                 sending.attachedFields().stream().map(this::name).toList());
+    }
+
+    private TemplateDocument document(TemplateDocument document) {
+        return document.when(name(document.when()))
+                .with(
+                        document.places(),
+                        document.data().stream()
+                                .map(place -> place.called(name(place.name())
+                                        + place.tag().substring(place.name().length())))
+                                .toList());
     }
 
     private Rule rule(Rule rule) {

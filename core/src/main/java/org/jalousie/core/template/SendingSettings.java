@@ -61,6 +61,8 @@ public record SendingSettings(
     /** How the signed copies go. */
     public enum Copies {
         ATTACHED,
+        /** Attached, all in one ZIP file. */
+        ARCHIVE,
         /** By a link in the mail. */
         LINKED
     }

@@ -32,6 +32,13 @@ public final class SettingsDifference {
                 after.signingFields(),
                 SigningField::name,
                 SigningField::title);
+        difference.compare(
+                "document",
+                before.documents(),
+                after.documents(),
+                document -> document.id().value(),
+                document -> document.titleIn(""));
+        if (!before.bundle().equals(after.bundle())) difference.sentences.add(Message.of("change.bundle"));
         if (!before.sending().equals(after.sending())) difference.sentences.add(Message.of("change.sending"));
         if (!before.layout().equals(after.layout())) difference.sentences.add(Message.of("change.layout"));
         if (!before.language().equals(after.language()))

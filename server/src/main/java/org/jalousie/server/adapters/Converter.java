@@ -21,6 +21,18 @@ public interface Converter {
      */
     Made convert(byte[] word);
 
+    /**
+     * The pages of any file of an office program.
+     *
+     * @param ending as its file's name would end
+     * @throws ConversionFailed with a reason that a coordinator understands
+     * @throws ServiceAway when no document can be made just now
+     */
+    default byte[] pages(byte[] file, String ending) {
+        if (!ending.equals("docx")) throw new ConversionFailed(Message.of("conversion.no-pages"), false, null);
+        return toPdf(file);
+    }
+
     /** Whether no document can be made just now, whatever it is. */
     default boolean away() {
         return false;

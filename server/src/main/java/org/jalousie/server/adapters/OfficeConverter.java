@@ -80,6 +80,15 @@ class OfficeConverter implements Converter {
 
     @Override
     public Made convert(byte[] word) {
+        return convert(word, "docx");
+    }
+
+    @Override
+    public byte[] pages(byte[] file, String ending) {
+        return convert(file, ending).pdf();
+    }
+
+    private Made convert(byte[] word, String ending) {
         Sha256 name = Sha256.of(word);
         boolean wasSlow = slowOnes.containsKey(name);
         Duration limit = wasSlow ? limit(word).multipliedBy(SLOW_FACTOR) : limit(word);
@@ -87,7 +96,7 @@ class OfficeConverter implements Converter {
         // whoever waits for the slow lane holds a worker that others need
         OfficeLane lane = standing(queue, wasSlow ? SLOW_WAIT : limit.plus(WAIT));
         try {
-            return checked(lane.convert(word, limit));
+            return checked(lane.convert(word, ending, limit));
         } catch (OfficeLane.Away e) {
             throw new ServiceAway(ServiceAway.Service.CONVERTER, AWAY, e);
         } catch (OfficeLane.TookTooLong e) {

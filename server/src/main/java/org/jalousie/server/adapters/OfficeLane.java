@@ -15,6 +15,7 @@ import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import org.jodconverter.core.document.DefaultDocumentFormatRegistry;
+import org.jodconverter.core.document.DocumentFamily;
 import org.jodconverter.core.document.DocumentFormat;
 import org.jodconverter.core.office.OfficeContext;
 import org.jodconverter.core.office.OfficeException;
@@ -35,7 +36,9 @@ final class OfficeLane {
             Map.of("Hidden", true, "ReadOnly", true, "MacroExecutionMode", (short) 0, "UpdateDocMode", (short) 0);
     private static final DocumentFormat PDF = DocumentFormat.builder()
             .from(DefaultDocumentFormatRegistry.PDF)
-            .storeProperty(org.jodconverter.core.document.DocumentFamily.TEXT, "FilterData", FILTER)
+            .storeProperty(DocumentFamily.TEXT, "FilterData", FILTER)
+            .storeProperty(DocumentFamily.SPREADSHEET, "FilterData", FILTER)
+            .storeProperty(DocumentFamily.PRESENTATION, "FilterData", FILTER)
             .build();
 
     private static final Logger LOG = LoggerFactory.getLogger(OfficeLane.class);
@@ -217,14 +220,14 @@ final class OfficeLane {
      * @throws TookTooLong after the limit; the process is gone then, and a new one is on its way
      * @throws Away when there is no process just now
      */
-    Converter.Made convert(byte[] word, Duration limit) throws OfficeException, TookTooLong, Away {
+    Converter.Made convert(byte[] word, String ending, Duration limit) throws OfficeException, TookTooLong, Away {
         LocalOfficeManager current = manager;
         if (up && !OfficeProcess.isThere(port)) renew();
         if (!up || current == null) {
             start();
             throw new Away();
         }
-        Future<Converter.Made> made = worker.submit(() -> run(current, word));
+        Future<Converter.Made> made = worker.submit(() -> run(current, word, ending));
         try {
             return made.get(limit.toMillis(), TimeUnit.MILLISECONDS);
         } catch (TimeoutException e) {
@@ -246,16 +249,18 @@ final class OfficeLane {
         }
     }
 
-    private Converter.Made run(LocalOfficeManager current, byte[] word) throws OfficeException {
+    private Converter.Made run(LocalOfficeManager current, byte[] word, String ending) throws OfficeException {
         ByteArrayOutputStream out = new ByteArrayOutputStream(256 * 1024);
         WorkedOut results = new WorkedOut();
-        LocalConverter.builder()
-                .officeManager(current)
-                .loadProperties(LOAD)
-                .filterChain(new ContentsLists(), new Reading(results))
+        DocumentFormat format = DefaultDocumentFormatRegistry.getFormatByExtension(ending);
+        LocalConverter.Builder converter =
+                LocalConverter.builder().officeManager(current).loadProperties(LOAD);
+        if (format.getInputFamily() == DocumentFamily.TEXT)
+            converter.filterChain(new ContentsLists(), new Reading(results));
+        converter
                 .build()
                 .convert(new ByteArrayInputStream(word))
-                .as(DefaultDocumentFormatRegistry.DOCX)
+                .as(format)
                 .to(out)
                 .as(PDF)
                 .execute();

@@ -137,6 +137,13 @@ class AgreementController {
                 .body(PageImage.of(service.pdf(number, document), page));
     }
 
+    /** All documents, the signing record and what parties attached, in one ZIP file. */
+    @GetMapping(path = "/{number}/documents.zip", produces = "application/zip")
+    ResponseEntity<byte[]> together(@PathVariable AgreementNumber number) {
+        return Download.of(
+                service.together(number), FileNames.of(number, service.title(number), "", "zip"), "application/zip");
+    }
+
     /** A file that a party attached. @param file its SHA-256 */
     @GetMapping("/{number}/attached/{file}")
     ResponseEntity<byte[]> attached(@PathVariable AgreementNumber number, @PathVariable String file) {

@@ -14,6 +14,7 @@ import org.jalousie.core.evidence.EventChain;
 import org.jalousie.core.evidence.EventSentences;
 import org.jalousie.core.intake.Intake;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.template.TemplateDocument;
 import org.jalousie.server.jobs.Jobs;
 import org.jalousie.server.template.UsableTemplate;
 import org.springframework.stereotype.Component;
@@ -55,7 +56,10 @@ class AgreementDetails {
                                 agreement.provingOf(one.party()).proven().orElse(null),
                                 agreement.locked().contains(one)))
                         .toList(),
-                agreement.documents().stream().map(DocumentView::of).toList(),
+                agreement.documents().stream()
+                        .map(one -> DocumentView.of(one, agreement))
+                        .toList(),
+                awaited(template, agreement),
                 agreement.record().isPresent(),
                 obstacles,
                 warnings,
@@ -75,6 +79,15 @@ class AgreementDetails {
                 jobs.givenUp(row.id()).stream()
                         .map(failure -> new AgreementViews.Trouble(failure.reason(), failure.failedAt()))
                         .toList());
+    }
+
+    private static List<AgreementViews.Awaited> awaited(UsableTemplate template, Agreement agreement) {
+        if (agreement.state() != State.CHECK && agreement.state() != State.GENERATING) return List.of();
+        return template.content().documents().stream()
+                .filter(one -> one.kind() == TemplateDocument.Kind.REQUESTED
+                        && agreement.added().stream().noneMatch(own -> own.id().equals(one.id())))
+                .map(one -> new AgreementViews.Awaited(one.id().value(), one.title(), one.required()))
+                .toList();
     }
 
     private static List<String> said(List<Message> messages) {

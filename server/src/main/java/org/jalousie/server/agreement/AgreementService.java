@@ -3,9 +3,12 @@ package org.jalousie.server.agreement;
 import java.time.Clock;
 import java.time.LocalDateTime;
 import java.time.Year;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Supplier;
 import org.jalousie.core.agreement.Absence;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
@@ -17,6 +20,7 @@ import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.evidence.EventChain;
 import org.jalousie.core.filing.FileNames;
+import org.jalousie.core.filing.OneArchive;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Assignment;
 import org.jalousie.core.parties.Participant;
@@ -222,6 +226,26 @@ class AgreementService {
 
     byte[] file(Agreement.Attached attached) {
         return files.get(attached.file().file());
+    }
+
+    /** All files of an agreement, each by the name by which it is fetched alone. */
+    @Transactional(readOnly = true)
+    public byte[] together(AgreementNumber number) {
+        Agreement agreement = log.read(idOf(number));
+        Map<String, Supplier<byte[]>> all = new LinkedHashMap<>();
+        for (Document one : agreement.documents())
+            all.put(
+                    OneArchive.free(FileNames.of(agreement, one.id(), "pdf"), all.keySet()),
+                    () -> files.get(one.pdf()));
+        agreement
+                .record()
+                .ifPresent(record -> all.put(
+                        FileNames.of(number, agreement.title(), "signing record", "pdf"), () -> files.get(record)));
+        for (Agreement.Attached one : agreement.attached())
+            all.put(
+                    OneArchive.free(one.file().name(), all.keySet()),
+                    () -> files.get(one.file().file()));
+        return OneArchive.of(all);
     }
 
     @Transactional(readOnly = true)

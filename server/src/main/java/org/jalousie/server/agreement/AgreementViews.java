@@ -82,6 +82,9 @@ public final class AgreementViews {
                 .toList();
     }
 
+    /** A document that comes with the agreement. @param required whether the agreement waits for it */
+    public record Awaited(String id, String title, boolean required) {}
+
     public record TrailEntry(int sequence, Instant at, String sentence, String from) {}
 
     public record Trouble(String reason, Instant since) {}
@@ -90,6 +93,7 @@ public final class AgreementViews {
      * One agreement in full.
      *
      * @param documents in their order; none while they are being made
+     * @param awaited documents that the template leaves to the agreement and that are not there yet
      * @param warnings what looks like a slip and doesn't stand in the way; empty unless it waits for the check
      * @param obstacles what stands in the way of sending; empty unless it waits for the check
      * @param completed what parties completed, by signing field name
@@ -101,6 +105,7 @@ public final class AgreementViews {
             List<Datum> data,
             List<Part> people,
             List<DocumentView> documents,
+            List<Awaited> awaited,
             boolean hasRecord,
             List<String> obstacles,
             List<String> warnings,

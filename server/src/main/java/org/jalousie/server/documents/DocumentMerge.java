@@ -64,7 +64,8 @@ class DocumentMerge {
         return new Pages(pages.sizes(), fields);
     }
 
-    private Map<String, Value> values(Agreement agreement, Entry created, UsableTemplate template) {
+    /** Everything that can be printed in an agreement, by name. */
+    Map<String, Value> values(Agreement agreement, Entry created, UsableTemplate template) {
         LocalDate generatedOn =
                 LocalDate.ofInstant(created.at(), settings.office().zone());
         AgreementNumber number = agreement.created().number();

@@ -32,6 +32,7 @@ class PrintedPlaces {
     private final Agreements agreements;
     private final UsableTemplates templates;
     private final DocumentMerge merge;
+    private final DocumentBundle bundle;
     private final FileStore files;
     private final Cache<Sha256, Found> known = Caffeine.newBuilder()
             .maximumWeight(MOST_HELD)
@@ -42,7 +43,13 @@ class PrintedPlaces {
     /** @param places by page, from the top down; {@code things} what they are of, each once */
     record Found(List<PrintedPlace> places, List<PrintedThing> things) {}
 
-    PrintedPlaces(Agreements agreements, UsableTemplates templates, DocumentMerge merge, FileStore files) {
+    PrintedPlaces(
+            Agreements agreements,
+            UsableTemplates templates,
+            DocumentMerge merge,
+            DocumentBundle bundle,
+            FileStore files) {
+        this.bundle = bundle;
         this.agreements = agreements;
         this.templates = templates;
         this.merge = merge;
@@ -54,19 +61,19 @@ class PrintedPlaces {
         Agreements.Filed filed = agreements.filed(number);
         Document document =
                 filed.agreement().documentNamed(name).orElseThrow(() -> Refusal.notFound(Message.of("document.none")));
-        if (document.kind() != Document.Kind.GENERATED) return NOTHING;
+        if (document.kind() == Document.Kind.ATTACHED) return NOTHING;
         Found before = known.getIfPresent(document.pdf());
         if (before != null) return before;
         UsableTemplate template = templates.version(agreements.templateVersion(number));
         // a version that was published before the program knew what stands in it wrongly
-        if (template.wording().broken()) return NOTHING;
+        if (document.kind() == Document.Kind.GENERATED && template.wording().broken()) return NOTHING;
         List<Entry> history = untilMade(filed.history());
+        Agreement then = Agreement.of(history);
         List<PrintedPlace> places;
         try {
-            places = Provenance.of(
-                    merge.merged(Agreement.of(history), history.get(0), template)
-                            .printed(),
-                    files.get(document.pdf()));
+            places = document.kind() == Document.Kind.FIXED
+                    ? bundle.printed(document.id(), then, history.get(0), template)
+                    : Provenance.of(merge.merged(then, history.get(0), template).printed(), files.get(document.pdf()));
         } catch (NotPossible e) {
             // a version that is refused today; its pages stay as they were made
             places = List.of();

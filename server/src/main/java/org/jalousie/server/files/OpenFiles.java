@@ -47,7 +47,7 @@ public final class OpenFiles {
     }
 
     /** ISO 32000-1, §7.5.2. */
-    private static boolean isPdf(byte[] bytes) {
+    public static boolean isPdf(byte[] bytes) {
         return bytes.length > PDF.length && Arrays.equals(Arrays.copyOf(bytes, PDF.length), PDF);
     }
 }

@@ -1,12 +1,19 @@
 package org.jalousie.server.postroom;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Supplier;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.Document;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.filing.FileNames;
+import org.jalousie.core.filing.OneArchive;
 import org.jalousie.core.letters.Occasion;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.picture.PictureFile;
 import org.jalousie.core.template.SendingSettings;
 import org.jalousie.core.template.TemplateContent;
@@ -24,18 +31,34 @@ class Enclosures {
         this.files = files;
     }
 
-    List<Outgoing.Attachment> of(Occasion occasion, Agreement agreement, TemplateContent template) {
+    /** @param to the party that gets the mail; empty for anybody else, who gets all there is */
+    List<Outgoing.Attachment> of(
+            Occasion occasion, Agreement agreement, TemplateContent template, Optional<PartyKey> to) {
         if (occasion == Occasion.INVITATION) return withInvitation(agreement, template);
-        boolean attached = template.sending().copies() == SendingSettings.Copies.ATTACHED;
-        return occasion == Occasion.COMPLETED && attached ? signed(agreement) : List.of();
+        if (occasion != Occasion.COMPLETED) return List.of();
+        List<Document> theirs = to.map(
+                        party -> agreement.documentsFor(party, template.bundle().onlyOwn()))
+                .orElse(agreement.documents());
+        return switch (template.sending().copies()) {
+            case ATTACHED -> signed(agreement, theirs);
+            case ARCHIVE -> List.of(archive(agreement, signed(agreement, theirs)));
+            default -> List.of();
+        };
     }
 
-    private List<Outgoing.Attachment> signed(Agreement agreement) {
+    private static Outgoing.Attachment archive(Agreement agreement, List<Outgoing.Attachment> all) {
+        Map<String, Supplier<byte[]>> entries = new LinkedHashMap<>();
+        all.forEach(one -> entries.put(OneArchive.free(one.name(), entries.keySet()), one::bytes));
+        return new Outgoing.Attachment(
+                FileNames.of(agreement.created().number(), agreement.title(), "", "zip"),
+                OneArchive.of(entries),
+                "application/zip");
+    }
+
+    private List<Outgoing.Attachment> signed(Agreement agreement, List<Document> documents) {
         List<Outgoing.Attachment> all = new ArrayList<>();
-        agreement
-                .documents()
-                .forEach(one -> all.add(
-                        Outgoing.Attachment.pdf(FileNames.of(agreement, one.id(), "pdf"), files.get(one.pdf()))));
+        documents.forEach(one ->
+                all.add(Outgoing.Attachment.pdf(FileNames.of(agreement, one.id(), "pdf"), files.get(one.pdf()))));
         all.add(Outgoing.Attachment.pdf(
                 FileNames.of(agreement.created().number(), agreement.title(), "signing record", "pdf"),
                 files.get(agreement.record().orElseThrow())));

@@ -114,7 +114,7 @@ class MailWork implements JobWork {
                 to.map(Participant::name).orElse(""),
                 mail.subject(),
                 text,
-                enclosures.of(mail.kind(), agreement, template)));
+                enclosures.of(mail.kind(), agreement, template, to.map(Participant::party))));
         postroom.sent(mail.id());
         return true;
     }

@@ -66,7 +66,7 @@ class SigningPages {
                 SignedDate.print(today, Locale.forLanguageTag(language)),
                 known ? answers.toComplete() : List.of(),
                 known ? answers.shown(Map.of()) : List.of(),
-                known ? documents(agreement) : List.of(),
+                known ? documents(visitor) : List.of(),
                 known ? AgreementViews.route(agreement) : List.of(),
                 ended(state, words),
                 visitor.hasCopy(),
@@ -76,8 +76,8 @@ class SigningPages {
                 known ? AgreementViews.attached(agreement) : List.of());
     }
 
-    private static List<DocumentView> documents(Agreement agreement) {
-        return agreement.documents().stream().map(DocumentView::forParticipants).toList();
+    private static List<DocumentView> documents(Visitor visitor) {
+        return visitor.documents().stream().map(DocumentView::forParticipants).toList();
     }
 
     private static String ended(State state, Catalogue words) {

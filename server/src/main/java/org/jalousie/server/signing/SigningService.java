@@ -46,8 +46,9 @@ class SigningService {
         visitor.requireDocuments();
         if (visitor.agreement().state() == State.OUT && visitor.agreement().standing(visitor.party()) == Standing.TURN)
             act(visitor, Command.View::new);
-        return files.get(visitor.agreement()
-                .documentNamed(document)
+        return files.get(visitor.documents().stream()
+                .filter(one -> one.id().value().equals(document))
+                .findFirst()
                 .orElseThrow(() -> Refusal.notFound(Message.of("document.none")))
                 .pdf());
     }

@@ -1,9 +1,11 @@
 package org.jalousie.server.signing;
 
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.Document;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.messages.Catalogue;
 import org.jalousie.core.messages.Message;
@@ -45,6 +47,11 @@ record Visitor(
     Catalogue words() {
         String own = participant.person().language();
         return Catalogue.of(own.isEmpty() ? content.language() : own);
+    }
+
+    /** The documents that they are shown. */
+    List<Document> documents() {
+        return agreement.documentsFor(party(), content.bundle().onlyOwn());
     }
 
     Answers answers() {

@@ -8,6 +8,7 @@ import java.util.UUID;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.template.Advice;
+import org.jalousie.core.template.DocumentCheck;
 import org.jalousie.core.template.Obstacle;
 import org.jalousie.core.template.PublishCheck;
 import org.jalousie.core.template.TemplateContent;
@@ -28,6 +29,7 @@ class Drafts {
     private final DraftHistory history;
     private final Preparations preparations;
     private final FontFinder fonts;
+    private final FixedPreviews fixed;
     private final RowLock lock;
     private final Clock clock;
 
@@ -37,6 +39,7 @@ class Drafts {
             DraftHistory history,
             Preparations preparations,
             FontFinder fonts,
+            FixedPreviews fixed,
             RowLock lock,
             Clock clock) {
         this.templates = templates;
@@ -44,6 +47,7 @@ class Drafts {
         this.history = history;
         this.preparations = preparations;
         this.fonts = fonts;
+        this.fixed = fixed;
         this.lock = lock;
         this.clock = clock;
     }
@@ -92,6 +96,7 @@ class Drafts {
     /** What stands in the way of publishing, in the template and on this machine. */
     List<Obstacle> obstacles(Wording wording, TemplateContent content, RuleSet rules) {
         List<Obstacle> obstacles = new ArrayList<>(PublishCheck.obstacles(wording, content, rules));
+        obstacles.addAll(DocumentCheck.of(content, fixed::spots));
         fonts(wording, obstacles);
         return obstacles;
     }
@@ -114,6 +119,7 @@ class Drafts {
         Wording wording = preparations.wording(version.wordFile(), content);
         RuleSet rules = preparations.rules(content);
         List<Obstacle> obstacles = new ArrayList<>(PublishCheck.ofSettings(wording, content, rules));
+        obstacles.addAll(DocumentCheck.of(content, fixed::spots));
         fonts(wording, obstacles);
         return new TemplateViews.TemplateDetail(
                 template.id(),

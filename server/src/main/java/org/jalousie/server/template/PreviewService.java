@@ -12,6 +12,7 @@ import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.placement.RuledLines;
 import org.jalousie.core.provenance.PrintedPlace;
@@ -19,6 +20,7 @@ import org.jalousie.core.provenance.Provenance;
 import org.jalousie.core.rules.CaseChoice;
 import org.jalousie.core.rules.Rule;
 import org.jalousie.core.template.TemplateContent;
+import org.jalousie.core.template.TemplateDocument;
 import org.jalousie.core.wording.Wording;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.adapters.Converter;
@@ -37,6 +39,7 @@ class PreviewService {
     private final Drafts drafts;
     private final Preparations preparations;
     private final Converter converter;
+    private final FixedPreviews fixed;
     private final Cache<String, Previewed> previews = Caffeine.newBuilder()
             .maximumWeight(MOST_HELD)
             .weigher((String key, Previewed one) ->
@@ -45,20 +48,41 @@ class PreviewService {
 
     private record Previewed(FieldPlacer.Placed placed, List<PrintedPlace> printed, List<RuledLines.Line> lines) {}
 
-    PreviewService(Drafts drafts, Preparations preparations, Converter converter) {
+    PreviewService(Drafts drafts, Preparations preparations, Converter converter, FixedPreviews fixed) {
+        this.fixed = fixed;
         this.drafts = drafts;
         this.preparations = preparations;
         this.converter = converter;
     }
 
     /** Where the signing fields stand, and what the data have put there. */
-    TemplateViews.Preview preview(UUID id) {
-        Previewed previewed = previewed(drafts.newest(id));
+    TemplateViews.Preview preview(UUID id, String name) {
+        TemplateVersion version = drafts.newest(id);
+        if (!DocumentId.WORDING.value().equals(name)) return ofDocument(version, name);
+        Previewed previewed = previewed(version);
         return new TemplateViews.Preview(previewed.placed.pages(), PrintedView.of(previewed.printed), previewed.lines);
     }
 
-    byte[] previewPdf(UUID id) {
-        return previewed(drafts.newest(id)).placed.pdf();
+    byte[] previewPdf(UUID id, String name) {
+        TemplateVersion version = drafts.newest(id);
+        if (DocumentId.WORDING.value().equals(name))
+            return previewed(version).placed.pdf();
+        TemplateDocument document = DocumentService.document(version.content(), name);
+        return document.kind() == TemplateDocument.Kind.FIXED
+                ? fixed.of(document, version.content(), names(version.content()))
+                        .made()
+                        .pdf()
+                : fixed.untouched(document);
+    }
+
+    private TemplateViews.Preview ofDocument(TemplateVersion version, String name) {
+        TemplateDocument document = DocumentService.document(version.content(), name);
+        if (document.kind() == TemplateDocument.Kind.ATTACHED)
+            return new TemplateViews.Preview(fixed.bare(document), List.of(), List.of());
+        if (document.kind() != TemplateDocument.Kind.FIXED) throw Refusal.notFound(Message.of("document.none"));
+        FixedPreviews.Previewed previewed = fixed.of(document, version.content(), names(version.content()));
+        return new TemplateViews.Preview(
+                previewed.made().pages(), PrintedView.of(previewed.printed()), fixed.lines(document));
     }
 
     private Previewed previewed(TemplateVersion version) {

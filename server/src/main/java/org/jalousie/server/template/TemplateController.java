@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.UUID;
 import org.jalousie.core.wording.write.Composer;
 import org.jalousie.server.account.SignedIn;
+import org.jalousie.server.paper.Papers;
 import org.jalousie.server.web.Download;
 import org.jalousie.server.web.Page;
 import org.springframework.http.HttpStatus;
@@ -30,8 +31,10 @@ import org.springframework.web.multipart.MultipartFile;
 class TemplateController {
     private final TemplateService service;
     private final WrittenTemplates written;
+    private final DocumentService documents;
 
-    TemplateController(TemplateService service, WrittenTemplates written) {
+    TemplateController(TemplateService service, WrittenTemplates written, DocumentService documents) {
+        this.documents = documents;
         this.service = service;
         this.written = written;
     }
@@ -58,9 +61,15 @@ class TemplateController {
 
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
-    TemplateViews.TemplateDetail bringIn(@RequestParam String name, @RequestPart MultipartFile file)
+    TemplateViews.TemplateDetail bringIn(
+            @RequestParam String name,
+            @RequestParam(defaultValue = "false") boolean plain,
+            @RequestPart MultipartFile file)
             throws IOException {
-        return service.bringIn(name, file.getBytes());
+        byte[] bytes = file.getBytes();
+        return Papers.isWord(bytes)
+                ? service.bringIn(name, bytes)
+                : documents.newTemplate(name, new DocumentService.Bringing(name, plain, false), bytes);
     }
 
     /** A template written in the program: it becomes a Word file. */

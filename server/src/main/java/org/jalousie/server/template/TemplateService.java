@@ -106,8 +106,9 @@ class TemplateService implements UsableTemplates {
     }
 
     @Transactional
-    TemplateViews.TemplateDetail settle(UUID id, int revision, TemplateContent content, String by) {
+    TemplateViews.TemplateDetail settle(UUID id, int revision, TemplateContent said, String by) {
         TemplateVersion version = drafts.draft(id, revision);
+        TemplateContent content = DocumentService.arranged(version.content(), said);
         Wording wording = preparations.wording(version.wordFile(), content);
         history.rememberTyping(version, content, by);
         TemplateContent released =

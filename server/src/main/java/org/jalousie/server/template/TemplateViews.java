@@ -15,11 +15,13 @@ import org.jalousie.core.placement.RuledLines;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.rules.CaseChoice;
 import org.jalousie.core.rules.Rule;
+import org.jalousie.core.template.DocumentTerms;
 import org.jalousie.core.template.Obstacle;
 import org.jalousie.core.template.PrintSamples;
 import org.jalousie.core.template.SendingSettings;
 import org.jalousie.core.template.Specimen;
 import org.jalousie.core.template.TemplateContent;
+import org.jalousie.core.template.TemplateDocument;
 import org.jalousie.core.wording.Inclusion;
 import org.jalousie.core.wording.Passage;
 import org.jalousie.server.Refusal;
@@ -54,13 +56,17 @@ final class TemplateViews {
             List<Rule> rules,
             List<CaseChoice> choices,
             List<Specimen> specimens,
-            FormLayout layout) {
+            FormLayout layout,
+            List<TemplateDocument> documents,
+            DocumentTerms bundle) {
         /** Programs that know nothing of rules, choices, specimens or the form's layout leave them out. */
         TemplateSettings {
             rules = rules == null ? List.of() : rules;
             choices = choices == null ? List.of() : choices;
             specimens = specimens == null ? List.of() : specimens;
             layout = layout == null ? FormLayout.NONE : layout;
+            documents = documents == null ? List.of() : documents;
+            bundle = bundle == null ? DocumentTerms.USUAL : bundle;
         }
 
         TemplateContent toCore() {
@@ -74,7 +80,9 @@ final class TemplateViews {
                     choices,
                     specimens,
                     Map.of(),
-                    layout);
+                    layout,
+                    documents,
+                    bundle);
         }
     }
 
@@ -159,6 +167,13 @@ final class TemplateViews {
     /** A name that is gone and one that is new, and look alike. */
     record RenameProposal(String from, String to) {}
 
+    /** A document that was brought in. @param notes what was done to its file on the way, a sentence each */
+    record DocumentTaken(TemplateDetail template, String document, List<String> notes) {}
+
+    static List<String> said(List<Message> notes) {
+        return notes.stream().map(Message::toString).toList();
+    }
+
     /** Where the words of an act stand; see the core's selection. */
     record WordsOnPage(String text, String before, String after) {
         WordsOnPage {
@@ -232,7 +247,9 @@ final class TemplateViews {
                 content.rules(),
                 content.choices(),
                 content.specimens(),
-                content.layout());
+                content.layout(),
+                content.documents(),
+                content.bundle());
     }
 
     private static List<Party> keyed(List<Party> parties) {

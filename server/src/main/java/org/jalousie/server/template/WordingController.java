@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
@@ -155,12 +156,12 @@ class WordingController {
     }
 
     @GetMapping("/preview")
-    TemplateViews.Preview preview(@PathVariable UUID id) {
-        return previews.preview(id);
+    TemplateViews.Preview preview(@PathVariable UUID id, @RequestParam(defaultValue = "wording") String document) {
+        return previews.preview(id, document);
     }
 
     @GetMapping(path = "/preview.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
-    ResponseEntity<byte[]> previewPdf(@PathVariable UUID id) {
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).body(previews.previewPdf(id));
+    ResponseEntity<byte[]> previewPdf(@PathVariable UUID id, @RequestParam(defaultValue = "wording") String document) {
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).body(previews.previewPdf(id, document));
     }
 }

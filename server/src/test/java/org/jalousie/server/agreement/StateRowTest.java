@@ -8,11 +8,11 @@ import java.util.UUID;
 import java.util.stream.IntStream;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.CertificateId;
-import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.Revision;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.placement.DocumentId;
 import org.junit.jupiter.api.Test;
 
 class StateRowTest {

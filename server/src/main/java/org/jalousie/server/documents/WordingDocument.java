@@ -1,0 +1,84 @@
+package org.jalousie.server.documents;
+
+import java.util.Optional;
+import java.util.Set;
+import org.jalousie.core.agreement.Absence;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.Document;
+import org.jalousie.core.agreement.Entry;
+import org.jalousie.core.messages.Message;
+import org.jalousie.core.messages.NotPossible;
+import org.jalousie.core.parties.PartyKey;
+import org.jalousie.core.placement.DocumentId;
+import org.jalousie.core.placement.ErrorTexts;
+import org.jalousie.core.placement.FieldPlacer;
+import org.jalousie.core.placement.HiddenFields;
+import org.jalousie.core.placement.Pages;
+import org.jalousie.core.placement.PagesText;
+import org.jalousie.core.wording.Diagnostic;
+import org.jalousie.core.wording.FieldResults;
+import org.jalousie.core.wording.Wording;
+import org.jalousie.server.adapters.Converter;
+import org.jalousie.server.files.FileStore;
+import org.jalousie.server.jobs.CannotBeDone;
+import org.jalousie.server.template.UsableTemplate;
+import org.springframework.stereotype.Component;
+
+/** Makes an agreement's document of its template's wording: merge, conversion, signing fields. */
+@Component
+class WordingDocument {
+    private final Converter converter;
+    private final FileStore files;
+    private final DocumentMerge merge;
+
+    WordingDocument(Converter converter, FileStore files, DocumentMerge merge) {
+        this.converter = converter;
+        this.files = files;
+        this.merge = merge;
+    }
+
+    /** @param title what it is called beside others */
+    DocumentBundle.Made make(Agreement agreement, Entry created, UsableTemplate template, String title) {
+        // a version that was published before the program knew what stands in it wrongly
+        template.wording().diagnostics().stream()
+                .filter(Diagnostic::blocks)
+                .findFirst()
+                .ifPresent(fault -> {
+                    throw new CannotBeDone(
+                            Message.of("template.not-usable", "fault", fault.message(), "cure", fault.cure()));
+                });
+        Wording.Merged merged;
+        try {
+            merged = merge.merged(agreement, created, template);
+        } catch (NotPossible e) {
+            throw new CannotBeDone(e.said());
+        } catch (IllegalArgumentException e) {
+            throw new CannotBeDone(Message.of("job.failed", "kind", String.valueOf(e.getMessage())));
+        }
+        Converter.Made made = converter.convert(merged.file());
+        String text = PagesText.of(made.pdf());
+        ErrorTexts.in(text).ifPresent(error -> {
+            throw new CannotBeDone(error);
+        });
+        Set<PartyKey> without = Absence.before(agreement.participants()).keySet();
+        FieldPlacer.Placed placed = FieldPlacer.place(
+                made.pdf(),
+                template.wording().boxes(),
+                template.wording().onEachPage(),
+                without,
+                agreement.participants());
+        HiddenFields.among(merged.fields(), template.wording().boxes(), without, placed.pages())
+                .ifPresent(hidden -> {
+                    throw new CannotBeDone(hidden);
+                });
+        Pages pages = merge.holding(placed.pages(), agreement, created, template);
+        Document document = new Document(
+                DocumentId.WORDING,
+                title,
+                Document.Kind.GENERATED,
+                Optional.of(files.keep(FieldResults.put(merged.file(), made.results(), made.lists()))),
+                files.keep(placed.pdf()),
+                pages);
+        return new DocumentBundle.Made(document, text);
+    }
+}
