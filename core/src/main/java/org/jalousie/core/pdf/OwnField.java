@@ -10,7 +10,7 @@ import java.util.List;
  * @param choices of a list, or what the buttons of a group stand for, in their order
  * @param longest the most letters that it takes; 0 where it doesn't say
  * @param points the size of its type; 0 where that follows from its room
- * @param spots where it stands, one for each button of a group
+ * @param widgets where it stands, one for each button of a group
  */
 public record OwnField(
         String name,
@@ -21,7 +21,7 @@ public record OwnField(
         int longest,
         double points,
         Side side,
-        List<Spot> spots) {
+        List<Widget> widgets) {
     /** What is done in it. */
     public enum Kind {
         LINE,
@@ -46,10 +46,10 @@ public record OwnField(
      * @param page from 1
      * @param choice what a button stands for; empty for any other field
      */
-    public record Spot(int page, double x, double y, double width, double height, String choice) {}
+    public record Widget(int page, double x, double y, double width, double height, String choice) {}
 
     public OwnField {
         choices = List.copyOf(choices);
-        spots = List.copyOf(spots);
+        widgets = List.copyOf(widgets);
     }
 }

@@ -52,7 +52,7 @@ final class OwnForm {
             if (fields.size() >= MOST) break;
             if (!(field instanceof PDTerminalField terminal) || terminal instanceof PDPushButton) continue;
             OwnField read = own.read(terminal);
-            if (!read.spots().isEmpty()) fields.add(read);
+            if (!read.widgets().isEmpty()) fields.add(read);
         }
         return fields;
     }
@@ -61,13 +61,13 @@ final class OwnForm {
         String name = field.getFullyQualifiedName() == null ? "" : field.getFullyQualifiedName();
         String label = field.getAlternateFieldName();
         OwnField.Kind kind = kind(field);
-        List<OwnField.Spot> spots = new ArrayList<>();
+        List<OwnField.Widget> spots = new ArrayList<>();
         for (PDAnnotationWidget widget : field.getWidgets()) {
             Integer page = pages.get(widget.getCOSObject());
             PDRectangle at = widget.getRectangle();
             if (page == null || at == null || widget.isHidden()) continue;
             PDRectangle seen = turns.get(page - 1).seen(at);
-            spots.add(new OwnField.Spot(
+            spots.add(new OwnField.Widget(
                     page,
                     seen.getLowerLeftX(),
                     seen.getLowerLeftY(),
@@ -95,14 +95,14 @@ final class OwnForm {
         return field instanceof PDTextField text && text.isMultiline() ? OwnField.Kind.LINES : OwnField.Kind.LINE;
     }
 
-    private static List<String> choices(PDTerminalField field, List<OwnField.Spot> spots) {
+    private static List<String> choices(PDTerminalField field, List<OwnField.Widget> spots) {
         if (field instanceof PDChoice choice)
             return choice.getOptionsDisplayValues().stream().distinct().toList();
         if (!(field instanceof PDRadioButton radio)) return List.of();
         List<String> said = radio.getExportValues();
         return said.size() == spots.size()
                 ? said
-                : spots.stream().map(OwnField.Spot::choice).distinct().toList();
+                : spots.stream().map(OwnField.Widget::choice).distinct().toList();
     }
 
     /** The state of a button that is not off (ISO 32000-1 §12.7.4.2.3). */

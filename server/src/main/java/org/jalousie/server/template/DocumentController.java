@@ -64,6 +64,17 @@ class DocumentController {
         return service.form(id, document);
     }
 
+    /** The document's pages with nothing on them, and the lines that they draw. */
+    @GetMapping("/{document}/pages")
+    TemplateViews.Preview pages(@PathVariable UUID id, @PathVariable String document) {
+        return spots.pages(id, document);
+    }
+
+    @GetMapping(path = "/{document}/pages.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> pdf(@PathVariable UUID id, @PathVariable String document) {
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).body(spots.pdf(id, document));
+    }
+
     /** The file as it was brought in. */
     @GetMapping(path = "/{document}/file", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ResponseEntity<byte[]> file(@PathVariable UUID id, @PathVariable String document) {
@@ -90,7 +101,7 @@ class DocumentController {
 
     /** What a newer edition of a document's file would bring; nothing is taken over yet. */
     @PostMapping(path = "/{document}/edition/comparison", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-    DocumentEditions.Comparison compare(
+    DocumentEditions.EditionComparison compare(
             @PathVariable UUID id,
             @PathVariable String document,
             @RequestParam(defaultValue = "false") boolean plain,

@@ -48,7 +48,7 @@ class DocumentEditions {
      * @param gone labels of those that it hasn't any more
      * @param notes what was done to the file on the way
      */
-    record Comparison(
+    record EditionComparison(
             String file,
             String brought,
             int pages,
@@ -62,7 +62,7 @@ class DocumentEditions {
 
     private record Standing(String title, Spot spot, BoxSize size) {}
 
-    Comparison compare(UUID id, String name, boolean plain, byte[] file) {
+    EditionComparison compare(UUID id, String name, boolean plain, byte[] file) {
         TemplateContent content = drafts.newest(id).content();
         TemplateDocument document = DocumentService.document(content, name);
         if (document.kind() != TemplateDocument.Kind.FIXED) throw Refusal.notFound(Message.of("document.none"));
@@ -86,7 +86,7 @@ class DocumentEditions {
         }
         Set<String> had = labels(document.brought().map(papers::form).orElse(List.of()));
         Set<String> has = labels(paper.form());
-        return new Comparison(
+        return new EditionComparison(
                 paper.file().hex(),
                 paper.brought().hex(),
                 paper.sizes().size(),

@@ -26,6 +26,22 @@ class DocumentSpots {
     /** Words that something hangs on, each line of them where it stands. */
     record TiedWords(String words, List<DocumentController.Box> places) {}
 
+    TemplateViews.Preview pages(UUID id, String name) {
+        TemplateDocument document = withPages(id, name);
+        boolean fixedOne = document.kind() == TemplateDocument.Kind.FIXED;
+        return new TemplateViews.Preview(fixed.bare(document), List.of(), fixedOne ? fixed.lines(document) : List.of());
+    }
+
+    byte[] pdf(UUID id, String name) {
+        return fixed.untouched(withPages(id, name));
+    }
+
+    private TemplateDocument withPages(UUID id, String name) {
+        TemplateDocument document = DocumentService.document(drafts.newest(id).content(), name);
+        if (document.file().isEmpty()) throw Refusal.notFound(Message.of("document.none"));
+        return document;
+    }
+
     DocumentController.Tie tie(UUID id, String name, DocumentController.Box box) {
         TemplateDocument document = fixedDocument(id, name);
         Spots spots = fixed.spots(document);

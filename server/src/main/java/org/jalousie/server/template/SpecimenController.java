@@ -12,6 +12,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Specimens and the proof over HTTP. */
@@ -58,13 +59,19 @@ class SpecimenController {
 
     /** @param position of the specimen in the template's list, from 0 */
     @GetMapping("/specimens/{position}/pages")
-    TemplateViews.Preview pages(@PathVariable UUID id, @PathVariable int position) {
-        return service.pages(id, position);
+    TemplateViews.Preview pages(
+            @PathVariable UUID id,
+            @PathVariable int position,
+            @RequestParam(defaultValue = "wording") String document) {
+        return service.pages(id, position, document);
     }
 
     @GetMapping(path = "/specimens/{position}/pages.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
-    ResponseEntity<byte[]> pdf(@PathVariable UUID id, @PathVariable int position) {
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).body(service.pdf(id, position));
+    ResponseEntity<byte[]> pdf(
+            @PathVariable UUID id,
+            @PathVariable int position,
+            @RequestParam(defaultValue = "wording") String document) {
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).body(service.pdf(id, position, document));
     }
 
     @GetMapping(path = "/specimens/{position}/specimen.docx", produces = Download.WORD)

@@ -24,6 +24,7 @@ import org.jalousie.core.template.BuiltIn;
 import org.jalousie.core.template.Specimen;
 import org.jalousie.core.template.StoredContent;
 import org.jalousie.core.template.TemplateContent;
+import org.jalousie.core.template.TemplateDocument;
 import org.jalousie.core.wording.FieldResults;
 import org.jalousie.core.wording.Wording;
 import org.jalousie.server.Refusal;
@@ -46,6 +47,7 @@ class SpecimenPrinter {
     private final Preparations preparations;
     private final FileStore files;
     private final Converter converter;
+    private final FixedPreviews fixed;
     private final Cache<String, Printed> known = Caffeine.newBuilder()
             .maximumWeight(MOST_HELD)
             .weigher((String key, Printed printed) ->
@@ -54,7 +56,8 @@ class SpecimenPrinter {
     private final Cache<String, BitSet> reached =
             Caffeine.newBuilder().maximumSize(2000).build();
 
-    SpecimenPrinter(Preparations preparations, FileStore files, Converter converter) {
+    SpecimenPrinter(Preparations preparations, FileStore files, Converter converter, FixedPreviews fixed) {
+        this.fixed = fixed;
         this.preparations = preparations;
         this.files = files;
         this.converter = converter;
@@ -94,14 +97,26 @@ class SpecimenPrinter {
                 key -> merged(version, readable(version), specimen).reached());
     }
 
+    /** A fixed document of the template as a specimen fills it. @throws NotPossible when these data can't be printed */
+    FixedPreviews.Previewed document(TemplateVersion version, TemplateDocument document, Specimen specimen) {
+        return fixed.of(document, version.content(), values(version, specimen));
+    }
+
     private Wording.Merged merged(TemplateVersion version, Wording wording, Specimen specimen) {
+        return wording.merge(
+                values(version, specimen),
+                Locale.forLanguageTag(version.content().language()),
+                files::picture);
+    }
+
+    private Map<String, Value> values(TemplateVersion version, Specimen specimen) {
         TemplateContent content = version.content();
         RuleSet.Outcome outcome = RuleResults.values(content, preparations.rules(content), specimen.data());
         if (!outcome.faults().isEmpty())
             throw new NotPossible(outcome.faults().get(0).sentence());
         Map<String, Value> values = new LinkedHashMap<>(outcome.values());
         values.put(BuiltIn.FILE_NAME, new Value.Text(FileNames.of(RuleResults.NUMBER, specimen.name(), "", "pdf")));
-        return wording.merge(values, Locale.forLanguageTag(content.language()), files::picture);
+        return values;
     }
 
     /** @throws NotPossible with the reason, for a person, when these data can't be printed */

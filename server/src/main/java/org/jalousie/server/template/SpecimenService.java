@@ -10,9 +10,11 @@ import org.jalousie.core.data.Sha256;
 import org.jalousie.core.json.Json;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.messages.NotPossible;
+import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.proof.SpecimenMark;
 import org.jalousie.core.proof.SpecimenWord;
 import org.jalousie.core.template.Specimen;
+import org.jalousie.core.template.TemplateDocument;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.jobs.JobKind;
@@ -119,15 +121,21 @@ class SpecimenService {
     }
 
     /** A specimen's pages, marked as such. */
-    byte[] pdf(UUID id, int position) {
+    byte[] pdf(UUID id, int position, String name) {
         TemplateVersion version = drafts.newest(id);
         Specimen specimen = specimen(version, position);
+        if (!DocumentId.WORDING.value().equals(name))
+            return SpecimenMark.put(document(version, name, specimen).made().pdf(), specimen.name());
         return SpecimenMark.put(printer.print(version, specimen).placed().pdf(), specimen.name());
     }
 
     /** Where the signing fields stand on a specimen's pages. */
-    TemplateViews.Preview pages(UUID id, int position) {
+    TemplateViews.Preview pages(UUID id, int position, String name) {
         TemplateVersion version = drafts.newest(id);
+        if (!DocumentId.WORDING.value().equals(name)) {
+            FixedPreviews.Previewed previewed = document(version, name, specimen(version, position));
+            return new TemplateViews.Preview(previewed.made().pages(), PrintedView.of(previewed.printed()), List.of());
+        }
         SpecimenPrinter.Printed printed = printer.print(version, specimen(version, position));
         return new TemplateViews.Preview(printed.placed().pages(), PrintedView.of(printed.places()), List.of());
     }
@@ -157,6 +165,12 @@ class SpecimenService {
         TemplateVersion version = drafts.newest(id);
         Specimen specimen = specimen(version, position);
         return SpecimenWord.marked(printer.print(version, specimen).word(), specimen.name());
+    }
+
+    private FixedPreviews.Previewed document(TemplateVersion version, String name, Specimen specimen) {
+        TemplateDocument document = DocumentService.document(version.content(), name);
+        if (document.kind() != TemplateDocument.Kind.FIXED) throw Refusal.notFound(Message.of("document.none"));
+        return printer.document(version, document, specimen);
     }
 
     private Specimen specimen(TemplateVersion version, int position) {

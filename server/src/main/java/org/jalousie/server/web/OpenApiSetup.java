@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import org.jalousie.core.parties.PersonSource;
 import org.jalousie.core.placement.SigningFieldType;
+import org.jalousie.core.placement.Spot;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -38,7 +39,7 @@ class OpenApiSetup {
     @Bean
     OpenApiCustomizer kindsHaveTheirNames() {
         return api -> {
-            for (Class<?> told : List.of(SigningFieldType.class, PersonSource.class)) {
+            for (Class<?> told : List.of(SigningFieldType.class, PersonSource.class, Spot.class)) {
                 Map<String, String> names = new LinkedHashMap<>();
                 for (JsonSubTypes.Type type :
                         told.getAnnotation(JsonSubTypes.class).value())
