@@ -43,14 +43,28 @@ type Props = {
   choosing?: Choosing | undefined;
   /** How places of signing fields are changed; without it they are only shown. */
   placing?: Placing | undefined;
+  /** What stands over a page instead of the usual marks. @param width of the page in CSS pixels */
+  over?:
+    ((page: number, size: Sheet['pages']['sizes'][number], width: number) => ReactNode) | undefined;
   /** Whether everyone has signed. */
   signed?: boolean | undefined;
 };
 
 /** The pages with their margins: at the left what data does there, at the right who acts there. */
 export function AnnotatedPages(props: Props) {
-  const { sheet, left, right, actors, leftHead, rightHead, opening, choosing, placing, signed } =
-    props;
+  const {
+    sheet,
+    left,
+    right,
+    actors,
+    leftHead,
+    rightHead,
+    opening,
+    choosing,
+    placing,
+    over,
+    signed,
+  } = props;
   const words = useSay();
   const { sheet: shown, document, failed } = useOpened(sheet);
   const box = useRef<HTMLDivElement>(null);
@@ -96,8 +110,9 @@ export function AnnotatedPages(props: Props) {
                     : undefined
                 }
               >
-                <Marks things={data} page={page} size={size} open={open} />
-                {placing ? (
+                {over?.(page, size, width)}
+                {!over && <Marks things={data} page={page} size={size} open={open} />}
+                {over ? null : placing ? (
                   <SigningPlaces
                     fields={shown.pages.fields}
                     page={page}

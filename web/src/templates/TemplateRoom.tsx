@@ -2,12 +2,15 @@ import { useMutation } from '@tanstack/react-query';
 import { useParams, useSearchParams } from 'react-router';
 import { answer, api, isSignedOut } from '../api/client';
 import { say, type RoomCode } from '../messages/rooms';
-import { Button, Trouble } from '../ui/parts';
+import { Button, Empty, Trouble } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
 import type { Bench } from './bench/bench';
 import { PageFace } from './bench/PageFace';
 import { Readiness, type Spot } from './bench/Readiness';
 import { BringBack } from './BringBack';
+import { documentOf, shownDocument } from './documents/document';
+import { DocumentsBar } from './documents/DocumentsBar';
+import { FixedFace } from './documents/FixedFace';
 import { HistoryPart } from './HistoryPart';
 import { Ledger } from './ledger/Ledger';
 import { ProofFace } from './proof/ProofFace';
@@ -58,6 +61,10 @@ export default function TemplateRoom() {
   const shown = address.get('shows') ?? 'names';
   const open = address.get('open') ?? undefined;
   const party = address.get('party') ?? undefined;
+  const document = shownDocument(draft, address.get('doc'));
+  const names = shown === 'names' || !draft.specimens[Number(shown)];
+  // names stand on fixed pages where they are moved; a specimen's values are printed there
+  const byHand = document.kind === 'ATTACHED' || (document.kind === 'FIXED' && names);
   const go = (next: Record<string, string | undefined>) =>
     setAddress(
       (now) => {
@@ -72,7 +79,15 @@ export default function TemplateRoom() {
   const goTo = (spot: Spot) => {
     if ('face' in spot) go({ face: spot.face, open: undefined, party: undefined });
     else if ('party' in spot) go({ face: undefined, open: undefined, party: spot.party });
-    else go({ face: undefined, open: spot.open, party: undefined });
+    else if ('document' in spot)
+      go({ face: undefined, doc: spot.document, open: undefined, party: undefined });
+    else
+      go({
+        face: undefined,
+        doc: documentOf(draft, spot.open),
+        open: spot.open,
+        party: undefined,
+      });
   };
   return (
     <>
@@ -96,7 +111,7 @@ export default function TemplateRoom() {
           if (!step) return;
           const next = faces[(faces.indexOf(face) + step + faces.length) % faces.length] ?? 'page';
           go({ face: next });
-          document.getElementById(`tab-${next}`)?.focus();
+          window.document.getElementById(`tab-${next}`)?.focus();
         }}
       >
         {faces.map((name) => (
@@ -125,7 +140,7 @@ export default function TemplateRoom() {
               <Readiness bench={bench} onGo={goTo} />
             </div>
           )}
-          {face === 'page' && (
+          {face === 'page' && document.kind === 'WORDING' && (
             <span className="ml-auto flex min-h-8 items-center gap-4">
               <a href={`/api/v1/templates/${id}/wording`} download>
                 {say('templates.download-the-word-file')}
@@ -135,7 +150,28 @@ export default function TemplateRoom() {
           )}
         </div>
         {face === 'page' && (
+          <DocumentsBar
+            bench={bench}
+            shown={document}
+            onShow={(next) => go({ doc: next, open: undefined, party: undefined })}
+          />
+        )}
+        {face === 'page' && document.kind === 'REQUESTED' && (
+          <Empty>{say('templates.comes-with-each-agreement')}</Empty>
+        )}
+        {face === 'page' && byHand && (
+          <FixedFace
+            key={document.id}
+            bench={bench}
+            document={document}
+            opened={{ key: open, party }}
+            onOpened={({ key, party: of }) => go({ open: key, party: of })}
+          />
+        )}
+        {face === 'page' && !byHand && document.kind !== 'REQUESTED' && (
           <PageFace
+            key={document.id}
+            document={document.id}
             bench={bench}
             shown={draft.specimens[Number(shown)] ? shown : 'names'}
             opened={{ key: open, party }}

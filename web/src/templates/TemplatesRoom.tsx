@@ -1,6 +1,7 @@
 import { say } from '../messages/rooms';
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { acceptedFiles, refusedFor } from './documents/files';
 import { useForm } from 'react-hook-form';
 import { Link, useNavigate } from 'react-router';
 import { answer, api, upload, type Schemas } from '../api/client';
@@ -128,11 +129,11 @@ function BringIn({ onClose }: { onClose: () => void }) {
   const navigate = useNavigate();
   const form = useForm<NewTemplate>();
   const bringIn = useMutation({
-    mutationFn: async ({ name, file }: NewTemplate) => {
+    mutationFn: async ({ name, file, plain = false }: NewTemplate & { plain?: boolean }) => {
       const word = file[0];
       if (!word) throw new Error(say('templates.no-file'));
       return upload<Schemas['TemplateDetail']>(
-        `/api/v1/templates?name=${encodeURIComponent(name)}`,
+        `/api/v1/templates?name=${encodeURIComponent(name)}&plain=${plain}`,
         word,
       );
     },
@@ -158,7 +159,7 @@ function BringIn({ onClose }: { onClose: () => void }) {
         <input
           id="new-file"
           type="file"
-          accept=".docx"
+          accept={acceptedFiles}
           className={inputLook}
           {...describedBy('new-file', undefined, fileFault)}
           {...form.register('file', { validate: (files) => files.length > 0 })}
@@ -172,6 +173,14 @@ function BringIn({ onClose }: { onClose: () => void }) {
       </div>
       <div className="col-span-3 empty:hidden">
         <Trouble error={bringIn.error} />
+        {refusedFor(bringIn.error) === 'pdf.not-archivable' && (
+          <Button
+            className="mt-2"
+            onClick={() => bringIn.mutate({ ...form.getValues(), plain: true })}
+          >
+            {say('documents.go-on-plain')}
+          </Button>
+        )}
       </div>
     </form>
   );

@@ -26,11 +26,14 @@ export type Opened = { key: string | undefined; party: string | undefined };
 /** The page with its margins: everything about the wording is done here. */
 export function PageFace({
   bench,
+  document = 'wording',
   shown,
   opened,
   onOpened,
 }: {
   bench: Bench;
+  /** The document that is shown. */
+  document?: string;
   /** The names, or a specimen by its position. */
   shown: string;
   opened: Opened;
@@ -48,7 +51,7 @@ export function PageFace({
   /** Whether the bar, once it is there, is to have the focus. */
   const wanted = useRef(false);
   const input = useRef<HTMLInputElement>(null);
-  const preview = usePreview(detail, shown);
+  const preview = usePreview(detail, document, shown);
   const words = useSay();
   const sheet = preview.sheet;
   const left = useCallback(
@@ -82,7 +85,7 @@ export function PageFace({
     [onOpened],
   );
   const { placing, carried, setCarried, move } = usePlacing(bench, openPlace);
-  const settling = !fixed && shown === 'names' && preview.of === 'names';
+  const settling = !fixed && document === 'wording' && shown === 'names' && preview.of === 'names';
   const lines = sheet ? [...left(sheet), ...right(sheet)] : [];
   const off = offPage(settings, lines);
   const offOpen = off.some(({ key }) => key === opened.key);
@@ -225,22 +228,22 @@ export function PageFace({
 }
 
 /** The pages as the template stands, with names or with a specimen's values; those before stay while new ones are made. */
-function usePreview(detail: Bench['detail'], shown: string) {
+function usePreview(detail: Bench['detail'], document: string, shown: string) {
   const { id, version, revision } = detail;
   const readable = !detail.diagnostics.some((one) => one.blocks);
   const specimen = shown === 'names' ? -1 : Number(shown);
-  const path = { params: { path: { id } } };
+  const query = { document };
   const preview = useQuery({
-    queryKey: ['preview', id, version, revision, shown],
+    queryKey: ['preview', id, document, version, revision, shown],
     queryFn: async () => {
       const made = await (specimen < 0
-        ? answer(api.GET('/api/v1/templates/{id}/preview', path))
+        ? answer(api.GET('/api/v1/templates/{id}/preview', { params: { path: { id }, query } }))
         : answer(
             api.GET('/api/v1/templates/{id}/specimens/{position}/pages', {
-              params: { path: { id, position: specimen } },
+              params: { path: { id, position: specimen }, query },
             }),
           ));
-      const stamp = `revision=${version}.${revision}`;
+      const stamp = `document=${document}&revision=${version}.${revision}`;
       const url =
         specimen < 0
           ? `/api/v1/templates/${id}/preview.pdf?${stamp}`

@@ -11,7 +11,8 @@ type Diagnostic = Schemas['Diagnostic'];
 type Obstacle = Schemas['Obstacle'];
 
 /** Where an entry leads: to a card, or to the terms of sending. */
-export type Spot = { open: string } | { party: string } | { face: 'sending' };
+export type Spot =
+  { open: string } | { party: string } | { document: string } | { face: 'sending' };
 
 const tidied = ['tracked-changes', 'comments'];
 const grown = ['row-exact-height', 'line-exact-height'];
@@ -187,6 +188,8 @@ export function spotOf(
       return { party: name || (parties[0]?.key ?? '') };
     case 'SIGNING_FIELD':
       return { open: keyOfSubject({ kind: 'signing', name }) };
+    case 'DOCUMENT':
+      return { document: name };
     case 'SENDING':
       return { face: 'sending' };
     default:
@@ -196,6 +199,8 @@ export function spotOf(
 
 function spotOfAdvice({ code, place }: Diagnostic, bench: Bench): Spot | undefined {
   if (code === 'party-idle') return spotOf({ about: 'PARTY', name: place, message: '' }, bench);
+  if (code === 'place-open')
+    return spotOf({ about: 'SIGNING_FIELD', name: place, message: '' }, bench);
   if (code === 'field-unused') return spotOf({ about: 'FIELD', name: place, message: '' }, bench);
   return code === 'rule-unused'
     ? spotOf({ about: 'RULE', name: place, message: '' }, bench)

@@ -238,6 +238,7 @@ export function GoingOut({ settings, sending, onChange }: TermsProps) {
         onChange={(copies) => onChange({ copies })}
         ways={[
           ['ATTACHED', say('templates.attached')],
+          ['ARCHIVE', say('templates.in-one-archive')],
           ['LINKED', say('templates.linked')],
         ]}
       />

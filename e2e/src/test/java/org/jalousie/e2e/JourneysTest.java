@@ -24,9 +24,9 @@ class JourneysTest {
         try (Browser coordinator = new Browser(1280, 800).signIn()) {
             Page page = coordinator.page;
             coordinator.link("Templates").click();
-            coordinator.button("Bring in a Word file").click();
+            coordinator.button("Bring in a file").click();
             page.getByLabel("Name of the template").fill("Loan in the browser");
-            page.getByLabel("Word file (.docx)")
+            page.getByLabel("Word file, PDF, picture or other office file")
                     .setInputFiles(new FilePayload("loan.docx", "application/octet-stream", Office.loanWording()));
             coordinator.button("Bring it in").click();
             coordinator.heading("Loan in the browser").waitFor();

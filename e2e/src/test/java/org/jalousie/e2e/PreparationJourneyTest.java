@@ -45,9 +45,9 @@ class PreparationJourneyTest {
         try (Browser browser = new Browser(1280, 900).signIn()) {
             Page page = browser.page;
             browser.link("Templates").click();
-            browser.button("Bring in a Word file").click();
+            browser.button("Bring in a file").click();
             page.getByLabel("Name of the template").fill("From last year");
-            page.getByLabel("Word file (.docx)")
+            page.getByLabel("Word file, PDF, picture or other office file")
                     .setInputFiles(new FilePayload("letter.docx", "application/octet-stream", letter));
             browser.button("Bring it in").click();
             browser.heading("From last year").waitFor();

@@ -111,13 +111,13 @@ class DocumentController {
     }
 
     /** @param file and {@code brought} as the comparison named them */
-    record Accept(int revision, String file, String brought) {}
+    record AcceptEdition(int revision, String file, String brought) {}
 
     @PostMapping("/{document}/edition/acceptance")
     TemplateViews.DocumentTaken accept(
             @PathVariable UUID id,
             @PathVariable String document,
-            @RequestBody Accept accept,
+            @RequestBody AcceptEdition accept,
             @AuthenticationPrincipal SignedIn by) {
         return service.replace(
                 id, accept.revision(), document, name(accept.file()), name(accept.brought()), by.displayName());

@@ -1,0 +1,356 @@
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import type { Schemas } from '../../api/client';
+import { say } from '../../messages/rooms';
+import { mmOf, pointsOf, sizedByKey, snapped, type BoxSize } from '../../page/boxSize';
+import { placeOf } from '../../page/PagesView';
+import { weaveOf } from '../../page/weave';
+import type { Box, Item } from './items';
+import { snappedBox, type Guide, type Snapped } from './snapping';
+
+type Size = Schemas['Size'];
+
+/** How things on a fixed document are chosen, moved and sized. */
+export type Handling = {
+  items: Item[];
+  lines: Schemas['Line'][];
+  parties: { key: string }[];
+  /** Ids of those that are chosen together. */
+  chosen: string[];
+  onChoose: (item: Item, more: boolean) => void;
+  onOpen: (item: Item) => void;
+  /** Let go somewhere else on the page. */
+  onDrop: (item: Item, box: Box) => void;
+  /** Moved by keys, in millimetres to the right and down. */
+  onNudge: (item: Item, right: number, down: number) => void;
+  onSize: (item: Item, size: BoxSize) => void;
+  onRemove: (item: Item) => void;
+};
+
+/** Below this a press is a click and no dragging, in pixels. */
+const SLACK = 4;
+
+/** What stands on one page of a fixed document: moved by mouse and by keyboard, sized at the corner of the one that is chosen. */
+export function HandPlaces({
+  page,
+  size,
+  width,
+  handling,
+  fixed,
+}: {
+  page: number;
+  size: Size;
+  /** Of the page, in CSS pixels. */
+  width: number;
+  handling: Handling;
+  fixed: boolean;
+}) {
+  const [guides, setGuides] = useState<Guide[]>([]);
+  return (
+    <>
+      {handling.items
+        .filter((item) => item.box?.page === page)
+        .map((item) => (
+          <HandPlace
+            key={item.id}
+            item={item}
+            size={size}
+            width={width}
+            handling={handling}
+            fixed={fixed}
+            onGuides={setGuides}
+          />
+        ))}
+      {guides.map((guide, i) => (
+        <span
+          key={i}
+          aria-hidden="true"
+          className="pointer-events-none absolute z-10 border-[#9a4f22]"
+          style={
+            'x' in guide
+              ? {
+                  left: `${(guide.x / size.width) * 100}%`,
+                  top: 0,
+                  height: '100%',
+                  borderLeftWidth: 1,
+                }
+              : {
+                  top: `${(1 - guide.y / size.height) * 100}%`,
+                  left: 0,
+                  width: '100%',
+                  borderTopWidth: 1,
+                }
+          }
+        />
+      ))}
+    </>
+  );
+}
+
+const steps: Record<string, [right: number, down: number]> = {
+  ArrowRight: [1, 0],
+  ArrowLeft: [-1, 0],
+  ArrowDown: [0, 1],
+  ArrowUp: [0, -1],
+};
+
+function HandPlace({
+  item,
+  size,
+  width,
+  handling,
+  fixed,
+  onGuides,
+}: {
+  item: Item;
+  size: Size;
+  width: number;
+  handling: Handling;
+  fixed: boolean;
+  onGuides: (guides: Guide[]) => void;
+}) {
+  const pressed = useRef<{ x: number; y: number; perPoint: number; moved: boolean }>(undefined);
+  const [dragged, setDragged] = useState<Snapped>();
+  const [sizing, setSizing] = useState<BoxSize>();
+  const own = item.box;
+  if (!own) return null;
+  const sized = sizing ? withSize(own, sizing) : own;
+  const box = dragged?.box ?? sized;
+  const chosen = handling.chosen.includes(item.id);
+  const end = () => {
+    pressed.current = undefined;
+    setDragged(undefined);
+    onGuides([]);
+  };
+  const others = handling.items.flatMap((one) => (one.id !== item.id && one.box ? [one.box] : []));
+  const movedTo = (event: PointerEvent): Snapped | undefined => {
+    const from = pressed.current;
+    if (!from) return undefined;
+    const moved = {
+      ...own,
+      x: clamp(own.x + (event.clientX - from.x) / from.perPoint, size.width - own.width),
+      y: clamp(own.y - (event.clientY - from.y) / from.perPoint, size.height - own.height),
+    };
+    // held with Alt it goes where it is put
+    return event.altKey ? { box: moved, guides: [] } : snappedBox(moved, others, handling.lines);
+  };
+  const keyed = (event: KeyboardEvent) => {
+    if (event.key === 'Enter' || event.key === ' ') {
+      event.preventDefault();
+      handling.onOpen(item);
+      return;
+    }
+    if (fixed) return;
+    if (event.key === 'Delete' || event.key === 'Backspace') {
+      event.preventDefault();
+      handling.onRemove(item);
+      return;
+    }
+    const step = steps[event.key];
+    if (!step) return;
+    event.preventDefault();
+    const by = event.shiftKey ? 5 : event.altKey ? 0.1 : 1;
+    handling.onNudge(item, step[0] * by, step[1] * by);
+  };
+  const ordinal = handling.parties.findIndex(({ key }) => key === item.party) + 1;
+  return (
+    <>
+      <button
+        type="button"
+        aria-label={say('documents.place-called', {
+          label: item.label,
+          left: tenth(mmOf(own.x)),
+          top: tenth(mmOf(size.height - own.y - own.height)),
+        })}
+        aria-pressed={chosen}
+        data-item={item.id}
+        className={`absolute touch-none overflow-hidden border border-dashed text-left text-[#1d2726] ${fixed ? '' : 'cursor-grab'} ${chosen ? 'z-10 border-[#48617a] outline-2 outline-[#48617a]' : item.print ? 'border-[#48617a]' : 'border-[#1d2726]/60'} ${item.print ? 'bg-[#48617a]/10' : 'text-[#1d2726]/25'}`}
+        style={{
+          ...placeOf(box, size),
+          ...(item.party !== undefined && { background: weaveOf(ordinal) }),
+        }}
+        onKeyDown={keyed}
+        onPointerDown={(event) => {
+          if (event.button !== 0) return;
+          event.stopPropagation();
+          if (fixed) return;
+          event.currentTarget.setPointerCapture(event.pointerId);
+          pressed.current = {
+            x: event.clientX,
+            y: event.clientY,
+            perPoint: width / size.width,
+            moved: false,
+          };
+        }}
+        onPointerMove={(event) => {
+          const from = pressed.current;
+          if (!from) return;
+          from.moved ||= Math.hypot(event.clientX - from.x, event.clientY - from.y) > SLACK;
+          if (!from.moved) return;
+          const next = movedTo(event);
+          setDragged(next);
+          onGuides(next?.guides ?? []);
+        }}
+        onPointerUp={(event) => {
+          const from = pressed.current;
+          const to = from?.moved ? movedTo(event) : undefined;
+          end();
+          if (to) handling.onDrop(item, to.box);
+          else if (event.shiftKey) handling.onChoose(item, true);
+          else handling.onOpen(item);
+        }}
+        onPointerCancel={end}
+      >
+        {item.print && (
+          <Words print={item.print} label={item.label} perPoint={width / size.width} />
+        )}
+      </button>
+      {chosen && !fixed && handling.chosen.length === 1 && !dragged && (
+        <Corner
+          item={item}
+          box={box}
+          page={size}
+          now={sizing ?? item.size}
+          kin={handling.items.flatMap((one) =>
+            one.id !== item.id && (one.party === undefined) === (item.party === undefined)
+              ? [one.size]
+              : [],
+          )}
+          lines={handling.lines}
+          onDrag={setSizing}
+          onSize={(next) => handling.onSize(item, next)}
+        />
+      )}
+    </>
+  );
+}
+
+/** A datum's name as it will be printed: in its letters, at its side. */
+function Words({
+  print,
+  label,
+  perPoint,
+}: {
+  print: Schemas['DataPlace'];
+  label: string;
+  perPoint: number;
+}) {
+  const family = { SANS: 'var(--font-sans)', SERIF: 'serif', MONO: 'monospace' }[print.style];
+  const side = { LEFT: 'left', MIDDLE: 'center', RIGHT: 'right' } as const;
+  return (
+    <span
+      className="pointer-events-none flex h-full w-full items-center whitespace-nowrap"
+      style={{
+        fontFamily: family,
+        fontSize: `${print.points * perPoint}px`,
+        lineHeight: 1.1,
+      }}
+    >
+      <span className="block w-full truncate px-0.5" style={{ textAlign: side[print.align] }}>
+        {print.marks ? '✕' : `[${label}]`}
+      </span>
+    </span>
+  );
+}
+
+/** The corner by which a place is sized: dragged, or with the arrow keys. */
+function Corner({
+  item,
+  box,
+  page,
+  now,
+  kin,
+  lines,
+  onDrag,
+  onSize,
+}: {
+  item: Item;
+  box: Box;
+  page: Size;
+  now: BoxSize;
+  kin: BoxSize[];
+  lines: Schemas['Line'][];
+  onDrag: (size: BoxSize | undefined) => void;
+  onSize: (size: BoxSize) => void;
+}) {
+  const from = useRef<{ x: number; y: number; perMm: number }>(undefined);
+  const at = placeOf(box, page);
+  const reach = lines
+    .filter((line) => line.page === box.page && line.x1 === line.x2 && line.x1 > box.x)
+    .map((line) => mmOf(line.x1 - box.x));
+  const sizeAt = (event: PointerEvent): BoxSize | undefined => {
+    const start = from.current;
+    return (
+      start &&
+      snapped(
+        {
+          widthMm: item.size.widthMm + (event.clientX - start.x) / start.perMm,
+          heightMm: item.size.heightMm + (event.clientY - start.y) / start.perMm,
+        },
+        kin,
+        reach,
+      )
+    );
+  };
+  const end = () => {
+    from.current = undefined;
+    onDrag(undefined);
+  };
+  return (
+    <>
+      <button
+        type="button"
+        aria-label={say('page.size-of-place', {
+          called: item.label,
+          width: now.widthMm,
+          height: now.heightMm,
+        })}
+        className="peer absolute z-20 flex size-[26px] -translate-x-1/2 -translate-y-1/2 cursor-nwse-resize touch-none items-center justify-center"
+        style={{ left: `calc(${at.left} + ${at.width})`, top: `calc(${at.top} + ${at.height})` }}
+        onKeyDown={(event) => {
+          const next = sizedByKey(item.size, event);
+          if (!next) return;
+          event.preventDefault();
+          onSize(next);
+        }}
+        onPointerDown={(event) => {
+          if (event.button !== 0) return;
+          event.preventDefault();
+          event.stopPropagation();
+          event.currentTarget.focus();
+          event.currentTarget.setPointerCapture(event.pointerId);
+          const width = event.currentTarget.parentElement?.clientWidth ?? 0;
+          from.current = { x: event.clientX, y: event.clientY, perMm: width / mmOf(page.width) };
+        }}
+        onPointerMove={(event) => {
+          const next = sizeAt(event);
+          if (next) onDrag(next);
+        }}
+        onPointerUp={(event) => {
+          const next = sizeAt(event);
+          end();
+          if (next && (next.widthMm !== item.size.widthMm || next.heightMm !== item.size.heightMm))
+            onSize(next);
+        }}
+        onPointerCancel={end}
+      >
+        <span aria-hidden="true" className="h-3 w-3 border border-[#1d2726] bg-[#fff]" />
+      </button>
+      <span
+        aria-hidden="true"
+        className="pointer-events-none absolute z-20 mt-2 hidden bg-sheet px-1 text-xs text-ink shadow-page peer-focus:block"
+        style={{ left: at.left, top: `calc(${at.top} + ${at.height})` }}
+      >
+        {say('page.millimetres', { width: now.widthMm, height: now.heightMm })}
+      </span>
+    </>
+  );
+}
+
+/** A box with another size, from its upper left corner. */
+export function withSize(box: Box, size: BoxSize): Box {
+  const [width, height] = [pointsOf(size.widthMm), pointsOf(size.heightMm)];
+  return { ...box, y: box.y + box.height - height, width, height };
+}
+
+const clamp = (at: number, most: number) => Math.max(0, Math.min(most, at));
+const tenth = (mm: number) => Math.round(mm * 10) / 10;

@@ -1,0 +1,65 @@
+import type { Schemas } from '../../api/client';
+import type { Settings } from '../useTemplate';
+
+export type TemplateDocument = Schemas['TemplateDocument'];
+export type DataPlace = Schemas['DataPlace'];
+export type Spot = DataPlace['spot'];
+
+export const WORDING = 'wording';
+
+/** The document that is shown: the one that the address names, or else the first. */
+export function shownDocument({ documents }: Settings, id: string | null): TemplateDocument {
+  const first = documents[0];
+  if (!first) throw new Error('a template has a document');
+  return documents.find((one) => one.id === id) ?? first;
+}
+
+/** The document on which something stands by hand, by the key of its card; the wording for what stands in words. */
+export function documentOf({ documents }: Settings, key: string): string | undefined {
+  const name = key.startsWith('signing.') ? key.slice('signing.'.length) : undefined;
+  return documents.find(({ places }) => places.some(({ field }) => field === name))?.id;
+}
+
+/** What a document is called. */
+export const titleOf = (document: TemplateDocument, template: string) => document.title || template;
+
+export function withDocument(
+  settings: Settings,
+  id: string,
+  part: Partial<TemplateDocument>,
+): Settings {
+  return {
+    ...settings,
+    documents: settings.documents.map((one) => (one.id === id ? { ...one, ...part } : one)),
+  };
+}
+
+/** The documents with one moved up or down. */
+export function withMoved(settings: Settings, id: string, by: -1 | 1): Settings {
+  const documents = [...settings.documents];
+  const from = documents.findIndex((one) => one.id === id);
+  const to = from + by;
+  const [one] = documents.splice(from, 1);
+  if (!one || to < 0 || to > documents.length) return settings;
+  documents.splice(to, 0, one);
+  return { ...settings, documents };
+}
+
+/** Signing fields that stand on no document any more go with the last place of theirs. @param kept names that tags have */
+export function withoutUnplaced(settings: Settings, gone: string[]): Settings {
+  const placed = new Set(settings.documents.flatMap((one) => one.places.map(({ field }) => field)));
+  return {
+    ...settings,
+    signingFields: settings.signingFields.filter(
+      ({ name }) => !gone.includes(name) || placed.has(name),
+    ),
+  };
+}
+
+/** A name for a document that comes with each agreement. */
+export function freshId({ documents }: Settings): string {
+  const taken = new Set(documents.map(({ id }) => id));
+  let number = 1;
+  while (taken.has(`requested_${number}`)) number++;
+  return `requested_${number}`;
+}
