@@ -1,20 +1,27 @@
-import { useQuery } from '@tanstack/react-query';
-import { useCallback, useMemo } from 'react';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { useCallback, useMemo, useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
 import { say } from '../messages/rooms';
 import { useSay } from '../messages/useSay';
 import { AnnotatedPages } from '../page/AnnotatedPages';
+import { FreePage, HereMark, type Here } from '../page/FreePage';
 import type { Thing } from '../page/thing';
 import type { Sheet } from '../page/useOpened';
 import { ActorNote } from '../page/ActorNote';
 import { printedThings } from './printedThings';
 import { calledIn } from '../signingFields/kinds';
-import { Trouble } from '../ui/parts';
+import { Button, Trouble } from '../ui/parts';
+import { PutField } from './PutField';
 
-type Props = { detail: Schemas['AgreementDetail']; document: Schemas['DocumentView'] };
+type Props = {
+  detail: Schemas['AgreementDetail'];
+  document: Schemas['DocumentView'];
+  /** Told when a field was put on a page or taken off; without it none can be. */
+  onTook?: ((detail: Schemas['AgreementDetail']) => void) | undefined;
+};
 
 /** The pages of one document, with the agreement's data beside the words that they became. */
-export function AgreementPages({ detail, document }: Props) {
+export function AgreementPages({ detail, document, onTook }: Props) {
   const words = useSay();
   const { number, changedAt } = detail.row;
   const path = { number, document: document.id };
@@ -56,15 +63,65 @@ export function AgreementPages({ detail, document }: Props) {
       }),
     [people, words],
   );
+  const [here, setHere] = useState<Here>();
+  const takeOff = useMutation({
+    mutationFn: (field: string) =>
+      answer(
+        api.DELETE('/api/v1/agreements/{number}/documents/{document}/places/{field}', {
+          params: { path: { ...path, field } },
+        }),
+      ),
+    onSuccess: (taken) => onTook?.(taken),
+  });
+  const byHand = onTook && document.kind === 'FIXED' && document.id !== 'contents';
   return (
     <>
-      <Trouble error={printed.error} />
+      <Trouble error={printed.error ?? takeOff.error} />
+      {byHand && (
+        <p className="flex flex-wrap items-center gap-2 pb-2 text-soft">
+          {say('agreements.press-to-put')}
+          {document.given.map((field) => (
+            <Button
+              key={field.name}
+              disabled={takeOff.isPending}
+              onClick={() => takeOff.mutate(field.name)}
+            >
+              {say('agreements.take-off', {
+                field: `${people.find(({ party }) => party === field.party)?.label ?? field.party}, ${calledIn(words, field)}`,
+              })}
+            </Button>
+          ))}
+        </p>
+      )}
       <AnnotatedPages
         sheet={sheet}
         left={left}
         right={right}
         actors={people}
         signed={detail.row.state === 'COMPLETED'}
+        over={
+          byHand
+            ? (page, size) => (
+                <>
+                  <FreePage page={page} size={size} lines={[]} onHere={setHere} />
+                  {here?.box.page === page && (
+                    <HereMark here={here} size={size}>
+                      <PutField
+                        detail={detail}
+                        document={document}
+                        here={here}
+                        onDone={(taken) => {
+                          setHere(undefined);
+                          onTook(taken);
+                        }}
+                        onLeave={() => setHere(undefined)}
+                      />
+                    </HereMark>
+                  )}
+                </>
+              )
+            : undefined
+        }
       />
     </>
   );

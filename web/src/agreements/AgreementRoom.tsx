@@ -11,6 +11,7 @@ import { Unshown } from '../ui/Unshown';
 import { lastDay, since } from '../ui/time';
 import { listed, stateWords } from '../ui/words';
 import { Files } from './Files';
+import { OwnDocuments } from './OwnDocuments';
 import { People } from './People';
 import { WhoTheyAre } from './WhoTheyAre';
 import { RouteOfAgreement } from './RouteOfAgreement';
@@ -97,7 +98,11 @@ export default function AgreementRoom() {
           {detail.documents.map((document) => (
             <section key={document.id} aria-label={document.title}>
               {detail.documents.length > 1 && <h2 className="pb-2 text-lg">{document.title}</h2>}
-              <AgreementPages detail={detail} document={document} />
+              <AgreementPages
+                detail={detail}
+                document={document}
+                onTook={checking ? took : undefined}
+              />
             </section>
           ))}
         </div>
@@ -105,6 +110,7 @@ export default function AgreementRoom() {
           {row.state === 'CHECK' && (
             <BeforeSending obstacles={detail.obstacles} warnings={detail.warnings} />
           )}
+          {checking && <OwnDocuments detail={detail} onTook={took} />}
           {row.state !== 'CHECK' && row.state !== 'GENERATING' && (
             <section aria-label={say('agreements.route')}>
               <h2 className="pb-2 text-lg">{say('agreements.route')}</h2>

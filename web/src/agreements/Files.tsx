@@ -23,6 +23,13 @@ export function Files({
         />
       ))}
       <AttachedFiles number={number} attached={attached} />
+      {documents.length > 1 && (
+        <p className="pt-2">
+          <a href={`/api/v1/agreements/${number}/documents.zip`}>
+            {say('agreements.all-in-one-file')}
+          </a>
+        </p>
+      )}
     </section>
   );
 }

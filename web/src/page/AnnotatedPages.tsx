@@ -43,7 +43,9 @@ type Props = {
   choosing?: Choosing | undefined;
   /** How places of signing fields are changed; without it they are only shown. */
   placing?: Placing | undefined;
-  /** What stands over a page instead of the usual marks. @param width of the page in CSS pixels */
+  /** Whether the usual marks are left out. */
+  bare?: boolean;
+  /** What stands over a page besides. @param width of the page in CSS pixels */
   over?:
     ((page: number, size: Sheet['pages']['sizes'][number], width: number) => ReactNode) | undefined;
   /** Whether everyone has signed. */
@@ -63,6 +65,7 @@ export function AnnotatedPages(props: Props) {
     choosing,
     placing,
     over,
+    bare,
     signed,
   } = props;
   const words = useSay();
@@ -111,8 +114,8 @@ export function AnnotatedPages(props: Props) {
                 }
               >
                 {over?.(page, size, width)}
-                {!over && <Marks things={data} page={page} size={size} open={open} />}
-                {over ? null : placing ? (
+                {!bare && <Marks things={data} page={page} size={size} open={open} />}
+                {bare ? null : placing ? (
                   <SigningPlaces
                     fields={shown.pages.fields}
                     page={page}

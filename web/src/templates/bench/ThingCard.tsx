@@ -15,12 +15,15 @@ export function ThingCard({
   bench,
   thing,
   walk,
+  byHand = false,
   onOpen,
   onCarry,
 }: {
   bench: Bench;
   thing: string;
   walk: Walk;
+  /** Whether a signing field was put on a page by hand. */
+  byHand?: boolean;
   onOpen: (key: string | undefined) => void;
   /** Begins to move a signing field; without it none can be moved. */
   onCarry?: ((carried: Carried) => void) | undefined;
@@ -57,7 +60,15 @@ export function ThingCard({
     case 'clause':
       return <ClauseCard bench={bench} number={subject.number} walk={walk} />;
     case 'signing':
-      return <SigningCard bench={bench} name={subject.name} walk={walk} onCarry={onCarry} />;
+      return (
+        <SigningCard
+          bench={bench}
+          name={subject.name}
+          walk={walk}
+          byHand={byHand}
+          onCarry={onCarry}
+        />
+      );
     case 'own':
       return (
         <div className="flex flex-col gap-2">

@@ -4,7 +4,7 @@ import { Button } from '../../ui/parts';
 import type { Bench } from '../bench/bench';
 import { withDocument, type TemplateDocument } from './document';
 import { movedSpot, withItems, type Box, type Item } from './items';
-import { arranged, type Arranging } from './snapping';
+import { arranged, type Arranging } from '../../page/snapping';
 
 const ways: { how: Arranging; words: RoomCode; least: number }[] = [
   { how: 'left', words: 'documents.level-left', least: 2 },

@@ -1,10 +1,11 @@
 import { useMutation } from '@tanstack/react-query';
-import { useCallback, useMemo, useRef, useState, type PointerEvent } from 'react';
-import { answer, api, type Schemas } from '../../api/client';
+import { useCallback, useMemo, useState } from 'react';
+import { answer, api } from '../../api/client';
 import { say } from '../../messages/rooms';
 import { useSay } from '../../messages/useSay';
 import { ActorNote } from '../../page/ActorNote';
 import { AnnotatedPages } from '../../page/AnnotatedPages';
+import { FreePage, HereMark, type Here } from '../../page/FreePage';
 import { placesOf, type Thing } from '../../page/thing';
 import type { Sheet } from '../../page/useOpened';
 import { calledIn } from '../../signingFields/kinds';
@@ -17,16 +18,11 @@ import { ArrangeBar } from './ArrangeBar';
 import { DataPlaceCard } from './DataPlaceCard';
 import { titleOf, withDocument, withoutUnplaced, type TemplateDocument } from './document';
 import { HandPlaces, type Handling } from './HandPlaces';
-import { HereBar, type Here } from './HereBar';
+import { HereBar } from './HereBar';
 import { itemsOf, movedSpot, withItems, type Box, type Item } from './items';
 import { PlaceCard } from './PlaceCard';
-import { cellAt } from './snapping';
 import { Unplaced } from './Unplaced';
 import { useFixedPages } from './useFixedPages';
-import { sizeOfKind } from './putting';
-import { pointsOf } from '../../page/boxSize';
-
-type Size = Schemas['Size'];
 
 /** A fixed document with its margins: what is printed and completed on it is put there by hand. */
 export function FixedFace({
@@ -139,6 +135,7 @@ export function FixedFace({
         <ThingCard
           bench={bench}
           thing={key}
+          byHand
           walk={{ count, at: 0, onGo: () => undefined }}
           onOpen={open}
         />
@@ -185,10 +182,11 @@ export function FixedFace({
           ),
         }}
         opening={{ key: opened.key, onOpen: open, card }}
+        bare
         over={(page, size, width) => (
           <>
             {!handFixed && (
-              <Empty
+              <FreePage
                 page={page}
                 size={size}
                 lines={lines}
@@ -253,120 +251,4 @@ function signingThings(items: Item[], { settings }: Bench): Thing[] {
     });
   }
   return [...things.values()];
-}
-
-/** The free part of a page: a press puts something there, a drag says how large; a button does so by keyboard. */
-function Empty({
-  page,
-  size,
-  lines,
-  onHere,
-}: {
-  page: number;
-  size: Size;
-  lines: Schemas['Line'][];
-  onHere: (here: Here) => void;
-}) {
-  const from = useRef<{ x: number; y: number }>(undefined);
-  const [drawn, setDrawn] = useState<Box>();
-  const at = (event: PointerEvent) => {
-    const box = event.currentTarget.getBoundingClientRect();
-    return {
-      x: ((event.clientX - box.left) / box.width) * size.width,
-      y: (1 - (event.clientY - box.top) / box.height) * size.height,
-    };
-  };
-  const between = (to: { x: number; y: number }): Box | undefined => {
-    const start = from.current;
-    if (!start || Math.hypot(to.x - start.x, to.y - start.y) < 8) return undefined;
-    return {
-      page,
-      x: Math.min(start.x, to.x),
-      y: Math.min(start.y, to.y),
-      width: Math.abs(to.x - start.x),
-      height: Math.abs(to.y - start.y),
-    };
-  };
-  const around = (x: number, y: number): Here => {
-    const cell = cellAt(page, x, y, lines);
-    if (cell) return { box: cell, drawn: true };
-    const { widthMm, heightMm } = sizeOfKind('text');
-    const [width, height] = [pointsOf(widthMm), pointsOf(heightMm)];
-    return {
-      box: {
-        page,
-        x: Math.min(x, size.width - width),
-        y: Math.max(0, y - height),
-        width,
-        height,
-      },
-      drawn: false,
-    };
-  };
-  return (
-    <>
-      <div
-        data-empty={page}
-        className="absolute inset-0 cursor-crosshair touch-none"
-        onPointerDown={(event) => {
-          if (event.button !== 0) return;
-          event.currentTarget.setPointerCapture(event.pointerId);
-          from.current = at(event);
-        }}
-        onPointerMove={(event) => setDrawn(between(at(event)))}
-        onPointerUp={(event) => {
-          const to = at(event);
-          const box = between(to);
-          if (from.current) onHere(box ? { box, drawn: true } : around(to.x, to.y));
-          from.current = undefined;
-          setDrawn(undefined);
-        }}
-        onPointerCancel={() => {
-          from.current = undefined;
-          setDrawn(undefined);
-        }}
-      />
-      {drawn && <Outline box={drawn} size={size} />}
-      <button
-        type="button"
-        className="absolute top-1 right-1 z-10 min-h-6 rounded-sm border border-edge bg-sheet px-2 text-xs text-ink opacity-0 focus:opacity-100"
-        onClick={() => onHere(around(size.width / 2, size.height / 2))}
-      >
-        {say('documents.put-something-on-page', { page })}
-      </button>
-    </>
-  );
-}
-
-function Outline({ box, size }: { box: Box; size: Size }) {
-  return (
-    <span
-      aria-hidden="true"
-      className="pointer-events-none absolute border border-[#48617a] bg-[#48617a]/10"
-      style={{
-        left: `${(box.x / size.width) * 100}%`,
-        top: `${(1 - (box.y + box.height) / size.height) * 100}%`,
-        width: `${(box.width / size.width) * 100}%`,
-        height: `${(box.height / size.height) * 100}%`,
-      }}
-    />
-  );
-}
-
-function HereMark({ here, size, children }: { here: Here; size: Size; children: React.ReactNode }) {
-  const low = 1 - here.box.y / size.height;
-  return (
-    <>
-      <Outline box={here.box} size={size} />
-      <div
-        className="absolute z-20 w-[26rem]"
-        style={{
-          left: `clamp(0px, ${(here.box.x / size.width) * 100}%, 100% - 26rem)`,
-          top: `calc(${low * 100}% + 6px)`,
-        }}
-      >
-        {children}
-      </div>
-    </>
-  );
 }

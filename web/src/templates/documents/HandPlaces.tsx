@@ -5,7 +5,7 @@ import { mmOf, pointsOf, sizedByKey, snapped, type BoxSize } from '../../page/bo
 import { placeOf } from '../../page/PagesView';
 import { weaveOf } from '../../page/weave';
 import type { Box, Item } from './items';
-import { snappedBox, type Guide, type Snapped } from './snapping';
+import { snappedBox, type Guide, type Snapped } from '../../page/snapping';
 
 type Size = Schemas['Size'];
 

@@ -5,7 +5,9 @@ import { say } from '../../messages/rooms';
 import { useSay } from '../../messages/useSay';
 import type { Kind } from '../../signingFields/kind';
 import { kinds } from '../../signingFields/kinds';
+import { calledKind, offered, sizeOfKind } from '../../signingFields/onPages';
 import { Button, inputLook, Trouble } from '../../ui/parts';
+import type { Here } from '../../page/FreePage';
 import type { Bench } from '../bench/bench';
 import { meant, type Known } from '../bench/meant';
 import { withDocument, type TemplateDocument } from './document';
@@ -14,17 +16,12 @@ import {
   newDataPlace,
   newField,
   newSigningField,
-  offered,
   sizeOfBox,
-  sizeOfKind,
   withDataPlace,
   withSigningField,
 } from './putting';
 import { withSize } from './HandPlaces';
 import { keyOfSubject } from '../bench/things';
-
-/** Where something is to be put. @param drawn whether somebody has drawn how large it is to be */
-export type Here = { box: Box; drawn: boolean };
 
 type What = 'open' | 'signing' | 'datum';
 
@@ -220,10 +217,4 @@ export function HereBar({
       <Trouble error={put.error} />
     </form>
   );
-}
-
-function calledKind(words: ReturnType<typeof useSay>, kind: Kind): string {
-  const { name, called } = kinds[kind];
-  if (name) return words.say(name);
-  return called ? say(called) : kind;
 }

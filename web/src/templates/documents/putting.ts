@@ -1,7 +1,7 @@
 import type { Schemas } from '../../api/client';
 import { mmOf, type BoxSize } from '../../page/boxSize';
-import { kinds } from '../../signingFields/kinds';
-import type { FieldType, Kind } from '../../signingFields/kind';
+import type { Kind } from '../../signingFields/kind';
+import { typeOf } from '../../signingFields/onPages';
 import type { Settings } from '../useTemplate';
 import type { DataPlace, Spot, TemplateDocument } from './document';
 import { withDocument } from './document';
@@ -10,50 +10,7 @@ import type { Box } from './items';
 type SigningField = Schemas['SigningField'];
 type Field = Schemas['Field'];
 
-/** What is usual for a field that nobody has drawn to a size, in mm. */
-const usualSizes: Partial<Record<Kind, BoxSize>> = {
-  signature: { widthMm: 60, heightMm: 18 },
-  initials: { widthMm: 20, heightMm: 10 },
-  tick: { widthMm: 5, heightMm: 5 },
-  lines: { widthMm: 80, heightMm: 20 },
-};
-const usualSize: BoxSize = { widthMm: 50, heightMm: 7 };
-
-/** The room that a kind usually takes. */
-export const sizeOfKind = (kind: Kind): BoxSize => usualSizes[kind] ?? usualSize;
-
-/** The kinds that can be put on a page, in the order in which they are offered. */
-export const offered: Kind[] = [
-  'signature',
-  'full_name',
-  'date_signed',
-  'initials',
-  'text',
-  'lines',
-  'number',
-  'date',
-  'tick',
-  'choice',
-  'money',
-  'file',
-  'copy',
-  'worked_out',
-];
-
-/** A kind with its usual settings at a size. */
-export function typeOf(kind: Kind, size: BoxSize): FieldType {
-  switch (kind) {
-    case 'signature':
-    case 'initials':
-    case 'date_signed':
-    case 'full_name':
-      return { kind, size };
-    default: {
-      const usual = kinds[kind].usual?.(size);
-      return usual ? { ...usual, size } : { kind: 'copy', size };
-    }
-  }
-}
+const noSource: SigningField['from'] = { kind: 'NOTHING', name: '', raw: '', printed: '' };
 
 /** A signing field of a party under a name that is free; one that there is only one of is the one that stands elsewhere already. */
 export function newSigningField(
@@ -75,7 +32,7 @@ export function newSigningField(
     sameAs: '',
     when: { field: '', answer: '' },
     requiredWhen: { field: '', answer: '' },
-    from: { kind: 'NOTHING', name: '', raw: '', printed: '' },
+    from: noSource,
     repeats: 'USUAL',
   };
 }
@@ -113,11 +70,46 @@ export function withSigningField(
   spot: Spot,
 ): Settings {
   const known = settings.signingFields.some(({ name }) => name === field.name);
+  const signs = field.type.kind === 'signature';
   return withDocument(
-    known ? settings : { ...settings, signingFields: [...settings.signingFields, field] },
+    {
+      ...settings,
+      signingFields: known ? settings.signingFields : [...settings.signingFields, field],
+      // whoever has a place for a signature signs
+      parties: settings.parties.map((one) =>
+        signs && one.key === field.party && one.duty === 'COMPLETES'
+          ? { ...one, duty: 'SIGNS' }
+          : one,
+      ),
+    },
     document.id,
     { places: [...document.places, { field: field.name, spot }] },
   );
+}
+
+/** The settings with a field that was put on a page given to another party, under a name of that one's. */
+export function handedOver(settings: Settings, field: SigningField, party: string): Settings {
+  const { name } = newSigningField(settings, party, field.type.kind, field.label, field.type.size);
+  const next: SigningField = {
+    ...field,
+    name,
+    party,
+    // what it waited for was the first party's
+    sameAs: '',
+    when: { field: '', answer: '' },
+    requiredWhen: { field: '', answer: '' },
+    from: field.from.kind === 'DATUM' ? field.from : noSource,
+  };
+  return {
+    ...settings,
+    signingFields: settings.signingFields.map((one) => (one.name === field.name ? next : one)),
+    documents: settings.documents.map((document) => ({
+      ...document,
+      places: document.places.map((place) =>
+        place.field === field.name ? { ...place, field: name } : place,
+      ),
+    })),
+  };
 }
 
 /** The settings with a datum on a document. */

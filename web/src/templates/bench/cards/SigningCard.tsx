@@ -7,6 +7,7 @@ import { SigningFieldInputs } from '../../SigningFieldInputs';
 import { useDraftAct } from '../../useDraftAct';
 import { useKeeping } from '../../useKeeping';
 import type { Bench } from '../bench';
+import { handedOver } from '../../documents/putting';
 import { kinOf, sized, type Carried } from '../usePlacing';
 import { Places, Setting, tagOf, type Walk } from './parts';
 
@@ -17,10 +18,13 @@ export function SigningCard({
   bench,
   name,
   walk,
+  byHand,
   onCarry,
 }: {
   bench: Bench;
   name: string;
+  /** Whether it was put on a page by hand, and stands in no words. */
+  byHand: boolean;
   walk: Walk;
   onCarry?: ((carried: Carried) => void) | undefined;
 }) {
@@ -35,7 +39,11 @@ export function SigningCard({
     });
   return (
     <fieldset disabled={fixed} className="flex min-w-0 flex-col gap-2">
-      <PartyOf bench={bench} field={field} />
+      {byHand ? (
+        <PartyByHand bench={bench} field={field} />
+      ) : (
+        <PartyOf bench={bench} field={field} />
+      )}
       <div className="flex flex-wrap items-start gap-x-3 gap-y-2">
         <SigningFieldInputs
           field={field}
@@ -44,11 +52,15 @@ export function SigningCard({
           onChange={set}
         />
       </div>
-      <Places walk={walk} />
-      <PlaceActs bench={bench} field={field} onCarry={onCarry} />
-      <p className="text-soft">
-        {say('templates.tag-in-the-word-file')} <code>{tagOf(field.party, wordOf(field))}</code>
-      </p>
+      {!byHand && (
+        <>
+          <Places walk={walk} />
+          <PlaceActs bench={bench} field={field} onCarry={onCarry} />
+          <p className="text-soft">
+            {say('templates.tag-in-the-word-file')} <code>{tagOf(field.party, wordOf(field))}</code>
+          </p>
+        </>
+      )}
     </fieldset>
   );
 }
@@ -108,6 +120,32 @@ function PlaceActs({
 }
 
 const wordOf = (field: SigningField) => field.name.slice(field.party.length + 1);
+
+/** Who completes it; another party gives it another name. */
+function PartyByHand({
+  bench: { settings, fixed, change },
+  field,
+}: {
+  bench: Bench;
+  field: SigningField;
+}) {
+  return (
+    <Setting label={say('templates.party-of-field')}>
+      <select
+        className={inputLook}
+        disabled={fixed}
+        value={field.party}
+        onChange={(event) => change(handedOver(settings, field, event.target.value))}
+      >
+        {settings.parties.map((party) => (
+          <option key={party.key} value={party.key}>
+            {party.label}
+          </option>
+        ))}
+      </select>
+    </Setting>
+  );
+}
 
 /** Who completes it; another party is another tag, which is put into the Word file. */
 function PartyOf({

@@ -7,6 +7,7 @@ import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.PlacedField;
+import org.jalousie.core.placement.SigningField;
 
 /**
  * One document of an agreement.
@@ -14,11 +15,17 @@ import org.jalousie.core.placement.PlacedField;
  * @param title what it is called beside others of the same agreement
  * @param word the same as a Word file, when there is one
  * @param pdf its newest state
- * @param open what has no place on it yet, as everybody is told of it
+ * @param open the signing fields that have no place on it yet
  * @param pages with the signing fields on them
  */
 public record Document(
-        DocumentId id, String title, Kind kind, Optional<Sha256> word, Sha256 pdf, Pages pages, List<String> open) {
+        DocumentId id,
+        String title,
+        Kind kind,
+        Optional<Sha256> word,
+        Sha256 pdf,
+        Pages pages,
+        List<SigningField> open) {
     /** Where a document comes from. */
     public enum Kind {
         /** From a template's wording and the agreement's data. */

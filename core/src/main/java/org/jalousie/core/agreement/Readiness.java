@@ -77,8 +77,8 @@ public final class Readiness {
         for (Document document : agreement.documents()) {
             obstacles.addAll(document.pages().faults());
             document.open()
-                    .forEach(title ->
-                            obstacles.add(Message.of("ready.no-place", "field", title, "document", document.title())));
+                    .forEach(field -> obstacles.add(
+                            Message.of("ready.no-place", "field", field.title(), "document", document.title())));
         }
         agreement.awaited().forEach(title -> obstacles.add(Message.of("ready.document-awaited", "title", title)));
         return obstacles;

@@ -68,8 +68,9 @@ public final class Phrases {
     private static double distance(PageWords.Word word, double x, double y, double width, double height) {
         double across = Math.max(0, Math.max(x - (word.x() + word.width()), word.x() - (x + width)));
         double up = Math.max(0, Math.max(y - (word.y() + word.height()), word.y() - (y + height)));
-        // words of the same line or column belong to a place more than those beside both
-        return Math.hypot(across, up * 1.5);
+        // words before it on its line name it, as in a form; then those above and beneath it
+        boolean before = up == 0 && word.x() + word.width() <= x + 1;
+        return before ? across * 0.2 : Math.hypot(across, up * 1.5);
     }
 
     /** What stands in a document and is most like a phrase that doesn't: for a person to choose from. */

@@ -62,8 +62,8 @@ public record DocumentMaking(
         return named;
     }
 
-    /** Titles of the fields that have no place on it, of parties that take part. */
-    public List<String> open(Pages pages, Set<PartyKey> without) {
+    /** The fields that have no place on it, of parties that take part. */
+    public List<SigningField> open(Pages pages, Set<PartyKey> without) {
         Spots spots = new Spots(pages.sizes(), words);
         Map<String, SigningField> named = byName();
         return places().stream()
@@ -75,7 +75,6 @@ public record DocumentMaking(
                                 .isEmpty())
                 .map(place -> named.get(place.field()))
                 .filter(field -> !without.contains(field.party()))
-                .map(SigningField::title)
                 .distinct()
                 .toList();
     }

@@ -3,39 +3,57 @@ package org.jalousie.server.agreement;
 import java.util.List;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Document;
+import org.jalousie.core.placement.GivenPlace;
 import org.jalousie.core.placement.Pages;
+import org.jalousie.core.placement.SigningField;
 
 /**
  * A document as the interface to the outside shows it.
  *
  * @param hasWord whether there is a Word file of it
  * @param own whether it came with this agreement, and can be taken out before that is sent
- * @param open titles of fields that have no place on it yet
+ * @param open fields that have no place on it yet; {@code given} those that got one in this agreement alone
  */
 public record DocumentView(
-        String id, String title, Document.Kind kind, boolean hasWord, boolean own, List<String> open, Pages pages) {
+        String id,
+        String title,
+        Document.Kind kind,
+        boolean hasWord,
+        boolean own,
+        List<OpenField> open,
+        List<SigningField> given,
+        Pages pages) {
+    /** A signing field without a place. @param title what it is for and whose it is */
+    public record OpenField(String title, SigningField field) {}
+
     public static DocumentView of(Document document) {
-        return of(document, document.pages(), false);
+        return of(document, document.pages(), false, List.of());
     }
 
     static DocumentView of(Document document, Agreement agreement) {
         boolean own = agreement.added().stream().anyMatch(one -> one.id().equals(document.id()));
-        return of(document, document.pages(), own);
+        List<SigningField> given = agreement.given().getOrDefault(document.id(), List.of()).stream()
+                .map(GivenPlace::field)
+                .toList();
+        return of(document, document.pages(), own, given);
     }
 
     /** As somebody who takes part sees it: without the data that stand ready for the fields of others. */
     public static DocumentView forParticipants(Document document) {
-        return of(document, document.pages().withoutSources(), false);
+        return of(document, document.pages().withoutSources(), false, List.of());
     }
 
-    private static DocumentView of(Document document, Pages pages, boolean own) {
+    private static DocumentView of(Document document, Pages pages, boolean own, List<SigningField> given) {
         return new DocumentView(
                 document.id().value(),
                 document.title(),
                 document.kind(),
                 document.word().isPresent(),
                 own,
-                document.open(),
+                document.open().stream()
+                        .map(field -> new OpenField(field.title(), field))
+                        .toList(),
+                given,
                 pages);
     }
 }

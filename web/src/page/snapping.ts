@@ -1,8 +1,8 @@
-import type { Schemas } from '../../api/client';
-import { pointsOf } from '../../page/boxSize';
-import type { Box } from './items';
+import type { Schemas } from '../api/client';
+import { pointsOf } from './boxSize';
+import type { Line as Box } from './printed';
 
-type Line = Schemas['Line'];
+type Ruled = Schemas['Line'];
 
 /** How near an edge has to come to another to be taken there, in points (1.2 mm). */
 const NEAR = pointsOf(1.2);
@@ -17,7 +17,7 @@ export type Snapped = { box: Box; guides: Guide[] };
  * A box that is being moved: its edges and middle go to those of other boxes on the page, and to lines that the page draws, where
  * they come near.
  */
-export function snappedBox(box: Box, others: Box[], lines: Line[]): Snapped {
+export function snappedBox(box: Box, others: Box[], lines: Ruled[]): Snapped {
   const here = others.filter(({ page }) => page === box.page);
   const upright = lines.filter((line) => line.page === box.page && line.x1 === line.x2);
   const level = lines.filter((line) => line.page === box.page && line.y1 === line.y2);
@@ -56,7 +56,7 @@ const INSET = pointsOf(0.8);
 const LARGEST = { width: pointsOf(180), height: pointsOf(60) };
 
 /** The box or cell that the page draws around a point, with a little room left; nothing where there is none of a usual size. */
-export function cellAt(page: number, x: number, y: number, lines: Line[]): Box | undefined {
+export function cellAt(page: number, x: number, y: number, lines: Ruled[]): Box | undefined {
   const here = lines.filter((line) => line.page === page);
   const beside = here.filter((line) => line.x1 === line.x2 && line.y1 <= y && line.y2 >= y);
   const along = here.filter((line) => line.y1 === line.y2 && line.x1 <= x && line.x2 >= x);
