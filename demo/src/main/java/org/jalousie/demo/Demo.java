@@ -28,7 +28,7 @@ public final class Demo {
             OfficeHand office = new OfficeHand(args[0], args[1], args[2]);
             if (office.hasTemplates()) return;
             System.out.println(
-                    "Loading the demo data: three templates, three clauses, fifteen requests, each taken as far as it goes.");
+                    "Loading the demo data: four templates, three clauses, seventeen requests, each taken as far as it goes.");
             new Demo(office).load();
         } catch (RuntimeException e) {
             System.err.println("The demo data could not be loaded whole: " + e.getMessage());
@@ -42,6 +42,7 @@ public final class Demo {
         licence = office.publish(
                 office.settle(office.bringIn("Image licence", Documents.imageLicence()), licenceSettings()));
         outgoing();
+        courier();
         licenceDone(
                 "Ruben Achterberg",
                 "Harbour Light Press",
@@ -90,6 +91,33 @@ public final class Demo {
                 office.bringIn("Outgoing loan", OutgoingLoan.wording()), JSON.readTree(OutgoingLoan.SETTINGS));
         String id = office.publish(office.drawUp(template));
         office.generate(office.request(id, OutgoingLoan.values(), Map.of()));
+    }
+
+    /** A template of several documents; one agreement is filed, and one waits to be checked. */
+    private void courier() {
+        JsonNode template = office.bringIn("Courier order", CourierOrder.wording());
+        template = office.bringDocument(template, "Courier receipt", CourierOrder.receipt());
+        template = office.bringDocument(template, "Terms for journeys abroad", CourierOrder.terms());
+        template = office.settle(template, CourierOrder.settled(template.get("content")));
+        String order = office.publish(office.settle(template, CourierOrder.settled(template.get("content"))));
+        String done = office.generate(office.request(
+                order,
+                CourierOrder.values(
+                        "Cora Reed", mailOf("Cora Reed"), "pochette, ebony, dated 1703", "Greyford Stringhall", true),
+                Map.of()));
+        office.send(done);
+        office.sign(done, mailOf("Cora Reed"), "Cora Reed", Map.of());
+        office.sign(done, "registrar@museum.example.org", "Otto Quay", Map.of());
+        office.await(done, "COMPLETED");
+        office.generate(office.request(
+                order,
+                CourierOrder.values(
+                        "Basil Thorpe",
+                        mailOf("Basil Thorpe"),
+                        "tenor viol, unsigned, with its case of 1890",
+                        "the workshop at Rope Walk 3",
+                        false),
+                Map.of()));
     }
 
     private void licenceDone(String name, String company, String pictures, String use, String fee) {

@@ -39,6 +39,13 @@ final class OfficeHand {
         return ok(office.upload("/api/v1/templates?name=" + Client.encoded(name), "wording.docx", wording));
     }
 
+    /** One more document of a template. */
+    JsonNode bringDocument(JsonNode template, String title, byte[] file) {
+        String path = "/api/v1/templates/" + template.get("id").asString() + "/documents?revision="
+                + template.get("revision").asInt() + "&title=" + Client.encoded(title);
+        return ok(office.upload(path, "document", file)).get("template");
+    }
+
     JsonNode settle(JsonNode template, Object content) {
         return ok(office.put(
                 "/api/v1/templates/" + template.get("id").asString() + "/content",

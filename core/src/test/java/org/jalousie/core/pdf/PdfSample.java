@@ -37,6 +37,14 @@ public final class PdfSample {
         }
     }
 
+    /** A page of lines, one beneath the other. */
+    public static byte[] lines(String... lines) throws IOException {
+        try (PDDocument document = new PDDocument()) {
+            words(document, new PDPage(PDRectangle.A4), lines);
+            return bytes(document);
+        }
+    }
+
     /** A courier's form with fields of its own. */
     public static byte[] form() throws IOException {
         try (PDDocument document = new PDDocument()) {
