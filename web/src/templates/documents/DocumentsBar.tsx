@@ -33,17 +33,21 @@ export function DocumentsBar({
               <button
                 type="button"
                 aria-current={one.id === shown.id ? 'true' : undefined}
-                className={`flex min-h-8 max-w-64 items-center gap-2 border-b-2 px-2 ${one.id === shown.id ? 'border-ink font-semibold' : 'border-rule text-soft hover:text-ink'}`}
+                className={`flex min-h-8 max-w-80 items-center gap-2 border-b-2 px-2 ${one.id === shown.id ? 'border-ink font-semibold' : 'border-rule text-soft hover:text-ink'}`}
                 onClick={() => onShow(one.id)}
               >
                 <span className="tabular-nums">{i + 1}</span>
                 <span className="truncate">{titleOf(one, detail.name)}</span>
-                {one.when && <span className="text-clay">{say('documents.by-rule')}</span>}
+                {one.when && (
+                  <span className="whitespace-nowrap text-clay">{say('documents.by-rule')}</span>
+                )}
                 {one.kind === 'REQUESTED' && (
-                  <span className="text-slate">{say('documents.with-the-agreement')}</span>
+                  <span className="whitespace-nowrap text-slate">
+                    {say('documents.with-the-agreement')}
+                  </span>
                 )}
                 {one.kind === 'ATTACHED' && (
-                  <span className="text-slate">{say('documents.untouched')}</span>
+                  <span className="whitespace-nowrap text-slate">{say('documents.untouched')}</span>
                 )}
               </button>
             </li>

@@ -3,6 +3,7 @@ import { mmOf, pointsOf, type BoxSize } from '../../page/boxSize';
 import type { Line } from '../../page/printed';
 import { valueKey } from '../../page/printed';
 import { allFields } from '../bench/bench';
+import { say } from '../../messages/rooms';
 import { keyOfSubject } from '../bench/things';
 import type { Settings } from '../useTemplate';
 import type { DataPlace, Spot, TemplateDocument } from './document';
@@ -126,7 +127,12 @@ export function itemsOf(
     id: `data-${index}`,
     key: printKey(index),
     at: { list: 'data', index },
-    label: labelOfTag(settings, print.tag),
+    label: print.marks
+      ? say('documents.datum-for-answer', {
+          label: labelOfTag(settings, print.tag),
+          answer: print.marks,
+        })
+      : labelOfTag(settings, print.tag),
     print,
     spot: print.spot,
     size: print.size,

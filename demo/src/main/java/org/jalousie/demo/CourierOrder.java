@@ -60,12 +60,13 @@ final class CourierOrder {
         receipt.set("places", placed.get("places"));
         receipt.set("data", placed.get("data"));
         ((ObjectNode) documents.get(2)).put("when", "abroad");
-        documents
-                .addObject()
-                .put("id", "requested_1")
-                .put("title", "Condition report")
-                .put("kind", "REQUESTED")
-                .put("required", false);
+        if (documents.size() == 3)
+            documents
+                    .addObject()
+                    .put("id", "requested_1")
+                    .put("title", "Condition report")
+                    .put("kind", "REQUESTED")
+                    .put("required", false);
         settled.set("documents", documents);
         return settled;
     }
@@ -75,10 +76,10 @@ final class CourierOrder {
               {"field":"courier_signature","spot":{"kind":"BY_WORDS","words":"Signature of the courier","right":0,"down":-23}},
               {"field":"registrar_signature","spot":{"kind":"BY_WORDS","words":"Signature of the museum","right":0,"down":-23}}],
              "data":[
-              {"tag":"courier_name","marks":"","spot":{"kind":"BY_WORDS","words":"Name of the courier","right":49,"down":-4.6},"size":{"widthMm":115,"heightMm":8},"points":11,"style":"SERIF","align":"LEFT","fit":"SHRINK"},
-              {"tag":"instrument","marks":"","spot":{"kind":"BY_WORDS","words":"Instrument","right":49,"down":-4.6},"size":{"widthMm":115,"heightMm":8},"points":11,"style":"SERIF","align":"LEFT","fit":"SHRINK"},
-              {"tag":"collected_on.long","marks":"","spot":{"kind":"BY_WORDS","words":"Collected on","right":49,"down":-4.6},"size":{"widthMm":115,"heightMm":8},"points":11,"style":"SERIF","align":"LEFT","fit":"SHRINK"},
-              {"tag":"remarks","marks":"","spot":{"kind":"BY_WORDS","words":"Remarks","right":49,"down":-4.6},"size":{"widthMm":115,"heightMm":26},"points":10,"style":"SERIF","align":"LEFT","fit":"WRAP"},
+              {"tag":"courier_name","marks":"","spot":{"kind":"BY_WORDS","words":"Name of the courier","right":49,"down":-4.6},"size":{"widthMm":113,"heightMm":8},"points":11,"style":"SERIF","align":"LEFT","fit":"SHRINK"},
+              {"tag":"instrument","marks":"","spot":{"kind":"BY_WORDS","words":"Instrument Collected","right":49,"down":-4.6},"size":{"widthMm":113,"heightMm":8},"points":11,"style":"SERIF","align":"LEFT","fit":"SHRINK"},
+              {"tag":"collected_on.long","marks":"","spot":{"kind":"BY_WORDS","words":"Collected on","right":49,"down":-4.6},"size":{"widthMm":113,"heightMm":8},"points":11,"style":"SERIF","align":"LEFT","fit":"SHRINK"},
+              {"tag":"remarks","marks":"","spot":{"kind":"BY_WORDS","words":"Remarks","right":49,"down":-4.6},"size":{"widthMm":113,"heightMm":26},"points":10,"style":"SERIF","align":"LEFT","fit":"WRAP"},
               {"tag":"abroad","marks":"yes","spot":{"kind":"BY_WORDS","words":"crosses a border","right":-10.3,"down":-3.5},"size":{"widthMm":5,"heightMm":4},"points":11,"style":"SANS","align":"LEFT","fit":"SHRINK"},
               {"tag":"abroad","marks":"no","spot":{"kind":"BY_WORDS","words":"stays in","right":-10.3,"down":-3.5},"size":{"widthMm":5,"heightMm":4},"points":11,"style":"SANS","align":"LEFT","fit":"SHRINK"}]}""";
 

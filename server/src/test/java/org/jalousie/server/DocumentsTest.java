@@ -3,16 +3,24 @@ package org.jalousie.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.jalousie.core.data.Sha256;
+import org.jalousie.core.evidence.SignedSample;
 import org.jalousie.core.pdf.ArchivalCheck;
 import org.jalousie.core.pdf.PdfSample;
 import org.jalousie.core.wording.write.WordDraft;
@@ -148,7 +156,9 @@ class DocumentsTest {
         office.sign(office.link(number, LENDER), Map.of());
         office.sign(office.link(number, OFFICER), Map.of());
         office.await(number, "COMPLETED");
-        assertThat(office.findings(number).toString()).doesNotContain("\"intact\":false");
+        assertThat(check(number).get("intact").asBoolean())
+                .as(check(number).toString())
+                .isTrue();
         for (String document : List.of("contents", "wording", "document_1", "document_2", "condition")) {
             byte[] pdf = file(number, document);
             assertThat(ArchivalCheck.faults(pdf)).as(document).isEmpty();
@@ -167,6 +177,34 @@ class DocumentsTest {
                         .body()))
                 .hasSize(6)
                 .anySatisfy(name -> assertThat(name).contains("Courier form"));
+        for (String document : List.of("contents", "wording", "document_1", "document_2", "condition"))
+            tampered(number, document);
+    }
+
+    /** A byte that is changed in one file is found in that file, and no other is blamed. */
+    private void tampered(String number, String document) throws IOException {
+        byte[] whole = file(number, document);
+        String name = Sha256.of(whole).hex();
+        Path stored = bed.folder.resolve("files").resolve(name.substring(0, 2)).resolve(name);
+        byte[] changed = whole.clone();
+        changed[whole.length / 3] ^= 1;
+        try {
+            Files.write(stored, changed);
+            JsonNode checked = check(number);
+            assertThat(checked.get("intact").asBoolean()).isFalse();
+            for (JsonNode one : checked.get("documents"))
+                assertThat(one.get("result").get("findings").isEmpty())
+                        .as(one.get("id").asString() + " when " + document + " is changed")
+                        .isEqualTo(!one.get("id").asString().equals(document));
+        } finally {
+            Files.write(stored, whole);
+        }
+    }
+
+    private JsonNode check(String number) {
+        return office.client
+                .post("/api/v1/archive/" + number + "/verification", Map.of())
+                .json();
     }
 
     private static List<String> titles(JsonNode agreement) {
@@ -333,5 +371,58 @@ class DocumentsTest {
         assertThat(bring(template("Other"), "x", new byte[] {1, 2, 3, 4, 5, 6}, "")
                         .status())
                 .isEqualTo(422);
+    }
+
+    @Test
+    void filesOfOfficeProgramsAndPicturesBecomePages() throws Exception {
+        JsonNode template = template("Kinds of files");
+        template =
+                brought(template, "Letter", "{\\rtf1 The letter of the lender.}".getBytes(StandardCharsets.US_ASCII));
+        template = brought(template, "Table", openDocument("spreadsheet", """
+                <office:spreadsheet><table:table table:name="One"><table:table-row><table:table-cell
+                 office:value-type="string"><text:p>Values of the loan</text:p></table:table-cell></table:table-row>
+                </table:table></office:spreadsheet>"""));
+        template = brought(template, "Slides", openDocument("presentation", """
+                <office:presentation><draw:page draw:name="p1"><draw:frame svg:x="2cm" svg:y="2cm" svg:width="10cm"
+                 svg:height="3cm"><draw:text-box><text:p>The route of the loan</text:p></draw:text-box></draw:frame>
+                </draw:page></office:presentation>"""));
+        template = brought(template, "Photo", SignedSample.mark(2));
+        String number =
+                office.generate(office.publish(template), new HashMap<>(Map.of("lender_name", "Ida", "abroad", "no")));
+        assertThat(titles(office.show(number))).containsExactly("Kinds of files", "Letter", "Table", "Slides", "Photo");
+        assertThat(text(number, "document_1")).contains("The letter of the lender");
+        assertThat(text(number, "document_2")).contains("Values of the loan");
+        assertThat(text(number, "document_3")).contains("The route of the loan");
+        for (int i = 1; i <= 4; i++)
+            assertThat(ArchivalCheck.faults(file(number, "document_" + i))).isEmpty();
+    }
+
+    private static byte[] openDocument(String kind, String body) throws IOException {
+        String type = "application/vnd.oasis.opendocument." + kind;
+        String names = " xmlns:office=\"urn:oasis:names:tc:opendocument:xmlns:office:1.0\""
+                + " xmlns:table=\"urn:oasis:names:tc:opendocument:xmlns:table:1.0\""
+                + " xmlns:text=\"urn:oasis:names:tc:opendocument:xmlns:text:1.0\""
+                + " xmlns:draw=\"urn:oasis:names:tc:opendocument:xmlns:drawing:1.0\""
+                + " xmlns:svg=\"urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0\"";
+        Map<String, String> parts = new LinkedHashMap<>();
+        parts.put("mimetype", type);
+        parts.put(
+                "META-INF/manifest.xml",
+                "<manifest:manifest xmlns:manifest=\"urn:oasis:names:tc:opendocument:xmlns:manifest:1.0\">"
+                        + "<manifest:file-entry manifest:full-path=\"/\" manifest:media-type=\"" + type + "\"/>"
+                        + "<manifest:file-entry manifest:full-path=\"content.xml\" manifest:media-type=\"text/xml\"/>"
+                        + "</manifest:manifest>");
+        parts.put(
+                "content.xml",
+                "<office:document-content" + names + " office:version=\"1.2\"><office:body>" + body
+                        + "</office:body></office:document-content>");
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            for (Map.Entry<String, String> part : parts.entrySet()) {
+                zip.putNextEntry(new ZipEntry(part.getKey()));
+                zip.write(part.getValue().getBytes(StandardCharsets.UTF_8));
+            }
+        }
+        return out.toByteArray();
     }
 }

@@ -224,8 +224,8 @@ class DocumentService {
             documents.add(one.madeFrom(own));
         }
         long different = documents.stream().map(TemplateDocument::id).distinct().count();
-        if (different < documents.size() || documents.size() > MOST)
-            throw Refusal.invalid(Message.of("documents.most", "most", MOST));
+        if (different < documents.size()) throw Refusal.malformed(Message.of("documents.same-id"));
+        if (documents.size() > MOST) throw Refusal.invalid(Message.of("documents.most", "most", MOST));
         return said.withDocuments(documents);
     }
 }
