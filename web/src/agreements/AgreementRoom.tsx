@@ -5,11 +5,11 @@ import { Link, useParams } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
 import { BlindWithNames, standingWords } from '../blind/Blind';
 import { useAgreement, useSession } from '../office/queries';
-import { AgreementPages } from './AgreementPages';
 import { Button, inputLook, RoomTitle, Trouble, Waiting } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
 import { lastDay, since } from '../ui/time';
 import { listed, stateWords } from '../ui/words';
+import { DocumentsOfAgreement } from './DocumentsOfAgreement';
 import { Files } from './Files';
 import { OwnDocuments } from './OwnDocuments';
 import { People } from './People';
@@ -95,16 +95,7 @@ export default function AgreementRoom() {
           {detail.documents.length === 0 && (
             <Waiting what={say('agreements.the-document-is-being-made')} />
           )}
-          {detail.documents.map((document) => (
-            <section key={document.id} aria-label={document.title}>
-              {detail.documents.length > 1 && <h2 className="pb-2 text-lg">{document.title}</h2>}
-              <AgreementPages
-                detail={detail}
-                document={document}
-                onTook={checking ? took : undefined}
-              />
-            </section>
-          ))}
+          <DocumentsOfAgreement detail={detail} onTook={checking ? took : undefined} />
         </div>
         <aside className="flex flex-col gap-6">
           {row.state === 'CHECK' && (

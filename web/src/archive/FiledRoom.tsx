@@ -2,7 +2,7 @@ import { say } from '../messages/rooms';
 import { useMutation } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { AttachedFiles } from '../agreements/Files';
-import { AgreementPages } from '../agreements/AgreementPages';
+import { DocumentsOfAgreement } from '../agreements/DocumentsOfAgreement';
 import { Trail } from '../agreements/Trail';
 import { answer, api } from '../api/client';
 import { Blind } from '../blind/Blind';
@@ -34,21 +34,18 @@ export default function FiledRoom() {
       </RoomTitle>
       <div className="grid grid-cols-[minmax(0,1fr)_19rem] gap-6">
         <div>
-          {detail.documents.map((document) => (
-            <section key={document.id} aria-label={document.title}>
-              {detail.documents.length > 1 && <h2 className="pb-2 text-lg">{document.title}</h2>}
-              <AgreementPages detail={detail} document={document} />
-            </section>
-          ))}
+          <DocumentsOfAgreement detail={detail} />
         </div>
         <aside className="flex flex-col gap-6">
           <section aria-label={say('archive.files')}>
             <h2 className="pb-1 text-lg">{say('archive.files')}</h2>
             <ul className="flex flex-col gap-1">
-              {detail.documents.map((document, i) => (
+              {detail.documents.map((document) => (
                 <li key={document.id}>
                   <a href={`/api/v1/agreements/${number}/documents/${document.id}.pdf`}>
-                    {i === 0 ? say('archive.signed-agreement') : document.title}
+                    {detail.documents.length === 1
+                      ? say('archive.signed-agreement')
+                      : document.title}
                     {say('archive.pdf')}
                   </a>
                 </li>
@@ -62,6 +59,13 @@ export default function FiledRoom() {
               )}
             </ul>
             <AttachedFiles number={number} attached={detail.attached} />
+            {detail.documents.length > 1 && (
+              <p className="pt-2">
+                <a href={`/api/v1/agreements/${number}/documents.zip`}>
+                  {say('agreements.all-in-one-file')}
+                </a>
+              </p>
+            )}
           </section>
           <section aria-label={say('archive.check')} className="flex flex-col gap-3">
             <h2 className="text-lg">{say('archive.is-it-intact')}</h2>
@@ -84,10 +88,14 @@ export default function FiledRoom() {
                     ))}
                   </div>
                 )}
-                {check.data.documents.map((document, i) => (
+                {check.data.documents.map((document) => (
                   <CheckResult
                     key={document.id}
-                    title={i === 0 ? say('archive.the-agreement') : document.title}
+                    title={
+                      check.data.documents.length === 1
+                        ? say('archive.the-agreement')
+                        : document.title
+                    }
                     result={document.result}
                   />
                 ))}
