@@ -50,6 +50,8 @@ public final class PdfIntake {
             List<OwnField> form = OwnForm.of(document);
             UprightPages.make(document);
             OtherMarks.flatten(document, notes);
+            // with it go fonts that only its fields asked for
+            document.getDocumentCatalog().getCOSObject().removeItem(COSName.ACRO_FORM);
             List<StandInFonts.StandIn> fonts = StandInFonts.put(document);
             ArchivalForm.clean(document);
             ArchivalForm.declare(document, title);
