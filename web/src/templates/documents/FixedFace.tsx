@@ -75,6 +75,7 @@ export function FixedFace({
   const chosen = [...items.filter(({ key }) => key === opened.key).map(({ id }) => id), ...more];
   const handling: Handling = {
     items,
+    ties,
     lines,
     parties: settings.parties,
     chosen,

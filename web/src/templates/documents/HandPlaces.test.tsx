@@ -19,6 +19,7 @@ const item: Item = {
 function shown(part: Partial<Handling> = {}, fixed = false) {
   const handling: Handling = {
     items: [item],
+    ties: new Map(),
     lines: [],
     parties: [{ key: 'courier' }],
     chosen: [],

@@ -4,7 +4,7 @@ import { say } from '../../messages/rooms';
 import { mmOf, pointsOf, sizedByKey, snapped, type BoxSize } from '../../page/boxSize';
 import { placeOf } from '../../page/PagesView';
 import { weaveOf } from '../../page/weave';
-import type { Box, Item } from './items';
+import type { Box, Item, Ties } from './items';
 import { snappedBox, type Guide, type Snapped } from '../../page/snapping';
 
 type Size = Schemas['Size'];
@@ -12,6 +12,8 @@ type Size = Schemas['Size'];
 /** How things on a fixed document are chosen, moved and sized. */
 export type Handling = {
   items: Item[];
+  /** Where the words stand that things hang on. */
+  ties: Ties;
   lines: Schemas['Line'][];
   parties: { key: string }[];
   /** Ids of those that are chosen together. */
@@ -45,8 +47,15 @@ export function HandPlaces({
   fixed: boolean;
 }) {
   const [guides, setGuides] = useState<Guide[]>([]);
+  const tied = handling.items.filter(
+    ({ id, spot, box }) =>
+      box?.page === page && spot.kind === 'BY_WORDS' && handling.chosen.includes(id),
+  );
   return (
     <>
+      {tied.map((item) => (
+        <Tie key={item.id} item={item} size={size} ties={handling.ties} />
+      ))}
       {handling.items
         .filter((item) => item.box?.page === page)
         .map((item) => (
@@ -82,6 +91,43 @@ export function HandPlaces({
           }
         />
       ))}
+    </>
+  );
+}
+
+/** The words that a place hangs on, with a line from one to the other. */
+function Tie({ item, size, ties }: { item: Item; size: Size; ties: Ties }) {
+  const [words] = item.spot.kind === 'BY_WORDS' ? (ties.get(item.spot.words) ?? []) : [];
+  const { box } = item;
+  if (!words || !box) return null;
+  const middle = (of: Box) => ({
+    x: of.x + of.width / 2,
+    y: size.height - of.y - of.height / 2,
+  });
+  const [from, to] = [middle(words), middle(box)];
+  return (
+    <>
+      <span
+        aria-hidden="true"
+        className="pointer-events-none absolute border-b-2 border-[#9a4f22] bg-[#9a4f22]/15"
+        style={placeOf(words, size)}
+      />
+      <svg
+        aria-hidden="true"
+        className="pointer-events-none absolute inset-0 h-full w-full"
+        viewBox={`0 0 ${size.width} ${size.height}`}
+        preserveAspectRatio="none"
+      >
+        <line
+          x1={from.x}
+          y1={from.y}
+          x2={to.x}
+          y2={to.y}
+          stroke="#9a4f22"
+          strokeWidth={0.7}
+          strokeDasharray="3 2"
+        />
+      </svg>
     </>
   );
 }

@@ -24,11 +24,11 @@ export function NewEdition({ bench, document }: { bench: Bench; document: Templa
   });
   const accept = useDraftAct(
     detail.id,
-    (revision, { file, brought }: Comparison) =>
+    (revision, { brought }: Comparison) =>
       answer(
         api.POST('/api/v1/templates/{id}/documents/{document}/edition/acceptance', {
           params: { path: { id: detail.id, document: document.id } },
-          body: { revision, file, brought },
+          body: { revision, brought, plain: compare.variables?.plain ?? false },
         }),
       ),
     (taken) => {

@@ -23,7 +23,7 @@ export function newSigningField(
   const base = `${party}_${kind}`;
   const taken = new Set(signingFields.map(({ name }) => name));
   let name = base;
-  for (let i = 2; taken.has(name); i++) name = `${base}_${i}`;
+  for (let i = 2; taken.has(name); i++) name = `${base}_p${i}`;
   return {
     name,
     party,

@@ -115,7 +115,7 @@ class DocumentsJourneyTest {
             button(page, "Take them over");
             saved(page);
             assertThat(content(id).get("documents").get(1).get("data")).hasSize(3);
-            assertThat(content(id).toString()).contains("\"label\":\"Courier\"", "By rail", "lender_signature_2");
+            assertThat(content(id).toString()).contains("\"label\":\"Courier\"", "By rail", "lender_signature_p2");
 
             // one more, put where it is pressed, moved by keys and hung on the words beside it
             double[] at = point(empty(page), 0.15, 0.62);

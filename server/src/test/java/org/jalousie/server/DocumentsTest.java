@@ -13,6 +13,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.Callable;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
@@ -27,6 +28,7 @@ import org.jalousie.core.wording.write.WordDraft;
 import org.jalousie.demo.Client;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.Testbed;
+import org.jalousie.server.testbed.Together;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -328,8 +330,8 @@ class DocumentsTest {
                 Map.of(
                         "revision",
                         template.get("revision").asInt(),
-                        "file",
-                        change.get("file").asString(),
+                        "plain",
+                        false,
                         "brought",
                         change.get("brought").asString()));
         assertThat(accepted.status()).as(accepted.text()).isEqualTo(200);
@@ -424,5 +426,51 @@ class DocumentsTest {
             }
         }
         return out.toByteArray();
+    }
+
+    @Test
+    void aPartySeesOnlyItsOwnDocumentsWhereTheTemplateSaysSo() throws Exception {
+        JsonNode template = brought(template("Own only"), "For the office", PdfSample.form());
+        template = brought(template, "For nobody", PdfSample.letter("Notes", "Of the office."));
+        ObjectNode content = (ObjectNode) template.get("content");
+        place(document(content, 1), "officer_signature", on(1, 110, 200));
+        ((ObjectNode) content.get("bundle")).put("onlyOwn", true);
+        String number = office.send(office.generate(
+                office.publish(office.settle(template, content)),
+                new HashMap<>(Map.of("lender_name", "Ida", "abroad", "no"))));
+        String link = "/api/v1/signing/" + office.link(number, LENDER);
+        Client lender = new Client(bed.address());
+        assertThat(titles(lender.get(link).json())).containsExactly("Own only");
+        assertThat(lender.get(link + "/documents/document_1.pdf").status()).isEqualTo(404);
+        assertThat(lender.get(link + "/documents/wording.pdf").status()).isEqualTo(200);
+    }
+
+    @Test
+    void twoWhoBringADocumentAtOneMomentHaveBroughtTwo() throws Exception {
+        String number = office.generate(
+                office.publish(template("At once")), new HashMap<>(Map.of("lender_name", "Ida", "abroad", "no")));
+        Client other = new Client(bed.address()).signIn(Testbed.MAIL, Testbed.PASSWORD);
+        List<Integer> answers =
+                Together.all(List.of(bringing(office.client, number, "One"), bringing(other, number, "Other")));
+        assertThat(answers).containsExactly(201, 201);
+        office.await(number, "CHECK");
+        assertThat(titles(office.show(number))).contains("One", "Other");
+    }
+
+    private static Callable<Integer> bringing(Client who, String number, String title) {
+        return () -> who.upload(
+                        "/api/v1/agreements/" + number + "/documents?title=" + title,
+                        "file.pdf",
+                        PdfSample.letter(title, "brought"))
+                .status();
+    }
+
+    @Test
+    void aFileThatIsNoneGoesAlongAsNothing() throws Exception {
+        JsonNode template = template("No file");
+        byte[] cut = "%PDF-1.7 and nothing".getBytes(StandardCharsets.US_ASCII);
+        assertThat(bring(template, "Cut", cut, "&attached=true").status()).isEqualTo(422);
+        assertThat(bring(template, "Cut", cut, "").status()).isEqualTo(422);
+        assertThat(bring(template, "  ", PdfSample.form(), "").status()).isEqualTo(422);
     }
 }

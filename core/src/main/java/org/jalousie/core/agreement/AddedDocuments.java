@@ -1,17 +1,22 @@
 package org.jalousie.core.agreement;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.GivenPlace;
+import org.jalousie.core.placement.SigningField;
 
 /** What a single agreement says about its documents, and when it may. */
 record AddedDocuments(List<AddedDocument> added, Map<DocumentId, List<GivenPlace>> given) {
     /** The most that one agreement brings. */
     static final int MOST = 30;
+
+    private static final int MOST_PLACES = 200;
 
     static final AddedDocuments NONE = new AddedDocuments(List.of(), Map.of());
 
@@ -52,8 +57,36 @@ record AddedDocuments(List<AddedDocument> added, Map<DocumentId, List<GivenPlace
             boolean there = agreement.added().stream().anyMatch(one -> one.id().equals(out.document()));
             return there ? accepted(new Event.DocumentTakenOut(out.document())) : refused(Message.of("document.none"));
         }
-        Command.GivePlaces give = (Command.GivePlaces) command;
-        return accepted(new Event.PlacesGiven(give.document(), give.places()));
+        if (command instanceof Command.TakePlace take) {
+            List<GivenPlace> left = new ArrayList<>(placesOn(agreement, take.document()));
+            return left.removeIf(one -> one.field().name().equals(take.field()))
+                    ? accepted(new Event.PlacesGiven(take.document(), left))
+                    : refused(Message.of("field.none", "name", take.field()));
+        }
+        Command.GivePlace give = (Command.GivePlace) command;
+        GivenPlace place = give.another() ? another(agreement, give.place()) : give.place();
+        List<GivenPlace> places = new ArrayList<>(placesOn(agreement, give.document()));
+        places.removeIf(one -> one.field().name().equals(place.field().name()));
+        places.add(place);
+        if (places.size() > MOST_PLACES) return refused(Message.of("documents.most-places", "most", MOST_PLACES));
+        return accepted(new Event.PlacesGiven(give.document(), places));
+    }
+
+    private static List<GivenPlace> placesOn(Agreement agreement, DocumentId document) {
+        return agreement.given().getOrDefault(document, List.of());
+    }
+
+    /** Two who put a field of one party there at one moment have put two. */
+    private static GivenPlace another(Agreement agreement, GivenPlace place) {
+        Set<String> taken = new HashSet<>();
+        agreement
+                .given()
+                .values()
+                .forEach(all -> all.forEach(one -> taken.add(one.field().name())));
+        SigningField field = place.field();
+        for (int i = 2; taken.contains(field.name()); i++)
+            field = place.field().named(place.field().name() + "_p" + i);
+        return new GivenPlace(field, place.spot());
     }
 
     private static Decision accepted(Event event) {

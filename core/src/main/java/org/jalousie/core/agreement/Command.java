@@ -58,8 +58,15 @@ public sealed interface Command {
 
     record TakeOutDocument(DocumentId document) implements OfDocuments {}
 
-    /** Where signing fields stand on a document in this agreement, instead of where they did. */
-    record GivePlaces(DocumentId document, List<GivenPlace> places) implements OfDocuments {}
+    /**
+     * A signing field gets its place on a document in this agreement, instead of where it stood.
+     *
+     * @param another whether it is one more field, which gets another name when its own is taken meanwhile
+     */
+    record GivePlace(DocumentId document, GivenPlace place, boolean another) implements OfDocuments {}
+
+    /** A place that was given in this agreement is taken back. @param field the name of its field */
+    record TakePlace(DocumentId document, String field) implements OfDocuments {}
 
     record Withdraw(String reason) implements Command {}
 

@@ -2,9 +2,16 @@ package org.jalousie.core.pdf;
 
 import java.io.ByteArrayInputStream;
 import java.io.InputStream;
+import java.time.Duration;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import org.verapdf.gf.foundry.VeraGreenfieldFoundryProvider;
 import org.verapdf.pdfa.Foundries;
 import org.verapdf.pdfa.PDFAParser;
@@ -18,6 +25,15 @@ public final class ArchivalCheck {
     /** So many faults are told; a file that has more of them isn't helped by the rest. */
     private static final int MOST_TOLD = 6;
 
+    /** A file that is meant to take long holds nobody for longer. */
+    private static final Duration LONGEST = Duration.ofSeconds(60);
+
+    private static final ExecutorService WORKERS = Executors.newCachedThreadPool(task -> {
+        Thread thread = new Thread(null, task, "archival-check", 4 << 20);
+        thread.setDaemon(true);
+        return thread;
+    });
+
     static {
         VeraGreenfieldFoundryProvider.initialise();
     }
@@ -26,6 +42,21 @@ public final class ArchivalCheck {
 
     /** What stands against it, in the validator's words, each kind of fault once; none when it is. */
     public static List<String> faults(byte[] pdf) {
+        Future<List<String>> found = WORKERS.submit(() -> found(pdf));
+        try {
+            return found.get(LONGEST.toSeconds(), TimeUnit.SECONDS);
+        } catch (TimeoutException e) {
+            found.cancel(true);
+            return List.of("it took longer than " + LONGEST.toSeconds() + " s to look through");
+        } catch (ExecutionException e) {
+            return List.of(String.valueOf(e.getCause().getMessage()));
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return List.of("it was not looked through");
+        }
+    }
+
+    private static List<String> found(byte[] pdf) {
         try (InputStream in = new ByteArrayInputStream(pdf);
                 PDFAParser parser = Foundries.defaultInstance().createParser(in, PDFAFlavour.PDFA_2_B);
                 PDFAValidator validator = Foundries.defaultInstance().createValidator(PDFAFlavour.PDFA_2_B, false)) {

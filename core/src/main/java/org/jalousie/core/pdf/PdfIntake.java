@@ -83,9 +83,15 @@ public final class PdfIntake {
 
     /** The sizes of a PDF's pages as they are seen. @throws PdfRefused for one that can't be read */
     public static List<Size> sizes(byte[] pdf) {
+        if (Opened.tooLarge(pdf)) throw new PdfRefused(PdfRefused.Reason.UNREADABLE, Message.of("pdf.too-much"));
         try (PDDocument document = open(pdf, new ArrayList<>())) {
-            return sizes(document);
+            List<Size> sizes = sizes(document);
+            if (sizes.isEmpty()) throw new PdfRefused(PdfRefused.Reason.UNREADABLE, Message.of("pdf.no-pages"));
+            return sizes;
+        } catch (InvalidPasswordException e) {
+            throw protectedFile();
         } catch (IOException | RuntimeException e) {
+            if (e instanceof PdfRefused refused) throw refused;
             throw new PdfRefused(PdfRefused.Reason.UNREADABLE, Message.of("pdf.unreadable"));
         }
     }

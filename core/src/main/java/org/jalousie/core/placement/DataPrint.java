@@ -44,7 +44,10 @@ final class DataPrint {
             for (int i = 0; i < places.size(); i++) {
                 DataPlace place = places.get(i);
                 Optional<Spots.Box> box = spots.find(place.spot(), place.size());
-                if (box.isEmpty()) continue;
+                if (box.isEmpty()) {
+                    spots.fault(place.spot(), place.tag()).ifPresent(faults::add);
+                    continue;
+                }
                 Spots.Box at = box.get();
                 prints.add(new FixedPages.Print(i, at.page(), at.x(), at.y(), at.width(), at.height()));
                 String words = text.apply(place);

@@ -69,6 +69,11 @@ public record SigningField(
                 repeats);
     }
 
+    /** The same field under another name. */
+    public SigningField named(String other) {
+        return new SigningField(other, party, label, type, sameAs, when, requiredWhen, from, repeats);
+    }
+
     /** The same field with another source of what stands in it. */
     public SigningField from(ValueFrom source) {
         return new SigningField(name, party, label, type, sameAs, when, requiredWhen, source, repeats);

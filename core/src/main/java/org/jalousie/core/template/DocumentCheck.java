@@ -91,6 +91,8 @@ public final class DocumentCheck {
                     .findFirst();
             String title = field.map(Field::label).orElse(place.name());
             on.fault(place.spot(), title).ifPresent(fault -> add(document, fault));
+            if (place.spot() instanceof Spot.Open)
+                add(document, Message.of("publish.datum-open", "field", title, "document", document.title()));
             if (!place.size().fitsAPage())
                 add(
                         document,

@@ -21,9 +21,12 @@ import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
+import org.jalousie.core.placement.DocumentId;
+import org.jalousie.core.placement.GivenPlace;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.PlacedField;
 import org.jalousie.core.placement.SignaturePlace;
+import org.jalousie.core.placement.Spot;
 import org.jalousie.core.placement.TextPlace;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -112,6 +115,7 @@ class DeciderModelTest {
         Map<String, String> values = new HashMap<>();
         if (all && who.value().equals("clerk")) values.put("clerk_note", "sound");
         if (all && who.value().equals("lender")) values.put("lender_vat", "XX");
+        if (random.nextInt(25) == 0) return ofDocuments(random);
         return switch (random.nextInt(diligent ? 11 : 13)) {
             case 0 ->
                 new Command.CorrectData(
@@ -135,6 +139,20 @@ class DeciderModelTest {
         };
     }
 
+    private static Command ofDocuments(Random random) {
+        DocumentId id = new DocumentId("own_" + random.nextInt(3));
+        return switch (random.nextInt(4)) {
+            case 0 -> new Command.TakeOutDocument(id);
+            case 1 -> new Command.TakePlace(id, "lender_initials");
+            case 2 ->
+                new Command.GivePlace(
+                        id, new GivenPlace(AddedDocumentsTest.INITIALS, new Spot.Open()), random.nextBoolean());
+            default ->
+                new Command.BringDocument(
+                        new AddedDocument(id, "Own", Document.Kind.FIXED, file("own"), file("brought")));
+        };
+    }
+
     private void step(Command command) {
         Agreement before = agreement();
         boolean over = before.state().ended()
@@ -155,6 +173,8 @@ class DeciderModelTest {
                 assertThat(event)
                         .as("after the time ran out")
                         .isInstanceOfAny(Event.Expired.class, Event.Withdrawn.class);
+            if (command instanceof Command.OfDocuments)
+                assertThat(before.state()).as("documents before sending only").isIn(State.CHECK, State.GENERATING);
             if (event instanceof Event.Invited invited) invited(then, invited.party());
             history.add(new Entry(history.size() + 1, now, Actor.PROGRAM, event));
         }

@@ -9,6 +9,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Random;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -243,5 +244,24 @@ class PdfIntakeTest {
             String drawing = new String(after.getPage(0).getContents().readAllBytes(), StandardCharsets.US_ASCII);
             assertThat(drawing.split("\\bq\\b", -1)).hasSameSizeAs(drawing.split("\\bQ\\b", -1));
         }
+    }
+
+    /** Bytes changed by chance: a file is taken or refused with a reason, and nothing else happens. */
+    @Test
+    void whateverIsBrokenInAFileItIsTakenOrRefused() throws IOException {
+        byte[] whole = PdfSample.form();
+        Random random = new Random(27);
+        int taken = 0;
+        for (int i = 0; i < 120; i++) {
+            byte[] broken = whole.clone();
+            for (int k = 0; k <= i / 8; k++) broken[random.nextInt(broken.length)] = (byte) random.nextInt(256);
+            try {
+                assertThat(PdfIntake.take(broken, "x", true).sizes()).isNotEmpty();
+                taken++;
+            } catch (PdfRefused refused) {
+                assertThat(refused.getMessage()).isNotBlank();
+            }
+        }
+        assertThat(taken).isBetween(1, 119);
     }
 }

@@ -1,9 +1,9 @@
 package org.jalousie.server.agreement;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.AddedDocument;
@@ -25,7 +25,6 @@ import org.jalousie.core.placement.Spots;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.template.TemplateDocument;
 import org.jalousie.server.Refusal;
-import org.jalousie.server.files.FileStore;
 import org.jalousie.server.paper.Papers;
 import org.jalousie.server.template.UsableTemplates;
 import org.springframework.stereotype.Service;
@@ -37,15 +36,12 @@ class AgreementDocuments {
     private final AgreementLog log;
     private final UsableTemplates templates;
     private final Papers papers;
-    private final FileStore files;
 
-    AgreementDocuments(
-            AgreementService agreements, AgreementLog log, UsableTemplates templates, Papers papers, FileStore files) {
+    AgreementDocuments(AgreementService agreements, AgreementLog log, UsableTemplates templates, Papers papers) {
         this.agreements = agreements;
         this.log = log;
         this.templates = templates;
         this.papers = papers;
-        this.files = files;
     }
 
     /**
@@ -58,15 +54,16 @@ class AgreementDocuments {
 
     /** Takes a file in as a document of this agreement; returns what was done to it that a person should know. */
     List<String> bring(AgreementNumber number, Bringing bringing, byte[] file, Actor by) {
-        Agreement agreement = beforeSending(number);
+        beforeSending(number);
         Optional<TemplateDocument> awaited = awaited(number, bringing.forDocument());
         String title = awaited.map(TemplateDocument::title).orElse(Texts.bare(bringing.title()));
         if (title.isEmpty()) throw Refusal.invalid(Message.of("document.no-title"));
-        DocumentId id = awaited.map(TemplateDocument::id).orElseGet(() -> freshId(agreement));
+        DocumentId id = awaited.map(TemplateDocument::id)
+                .orElseGet(() ->
+                        // by chance, so that two that come at one moment are two
+                        new DocumentId("own_" + UUID.randomUUID().toString().replace("-", "")));
         if (bringing.attached()) {
-            if (!Papers.isPdf(file)) throw Refusal.invalid(Message.of("document.attached-kind"));
-            Sha256 kept = files.keep(file);
-            papers.sizes(kept);
+            Sha256 kept = papers.attach(file);
             carryOut(
                     number,
                     by,
@@ -105,27 +102,23 @@ class AgreementDocuments {
         Spots spots = new Spots(papers.sizes(file), papers.words(file));
         if (putting.page() < 1 || putting.page() > spots.pages())
             throw Refusal.notFound(Message.of("document.pages", "pages", spots.pages()));
-        List<GivenPlace> places = new ArrayList<>(agreement.given().getOrDefault(id, List.of()));
-        SigningField field = field(number, agreement, places, putting);
+        SigningField field = field(number, agreement, id, putting);
         Spot spot =
                 spots.tied(new Spots.Box(putting.page(), putting.x(), putting.y(), putting.width(), putting.height()));
-        places.removeIf(one -> one.field().name().equals(field.name()));
-        places.add(new GivenPlace(field, spot));
-        carryOut(number, by, new Command.GivePlaces(id, places));
+        carryOut(
+                number,
+                by,
+                new Command.GivePlace(
+                        id, new GivenPlace(field, spot), putting.field().isEmpty()));
     }
 
     void takeOff(AgreementNumber number, String name, String field, Actor by) {
-        Agreement agreement = beforeSending(number);
-        DocumentId id = id(name);
-        List<GivenPlace> places = new ArrayList<>(agreement.given().getOrDefault(id, List.of()));
-        if (!places.removeIf(one -> one.field().name().equals(field)))
-            throw Refusal.notFound(Message.of("field.none", "name", field));
-        carryOut(number, by, new Command.GivePlaces(id, places));
+        carryOut(number, by, new Command.TakePlace(id(name), field));
     }
 
-    private SigningField field(AgreementNumber number, Agreement agreement, List<GivenPlace> places, Putting putting) {
+    private SigningField field(AgreementNumber number, Agreement agreement, DocumentId id, Putting putting) {
         if (!putting.field().isEmpty()) {
-            Optional<SigningField> given = places.stream()
+            Optional<SigningField> given = agreement.given().getOrDefault(id, List.of()).stream()
                     .map(GivenPlace::field)
                     .filter(one -> one.name().equals(putting.field()))
                     .findFirst();
@@ -147,7 +140,7 @@ class AgreementDocuments {
                 .forEach(all -> all.forEach(one -> taken.add(one.field().name())));
         String first = party.value() + "_" + putting.type().kind();
         String name = first;
-        for (int i = 2; taken.contains(name); i++) name = first + "_" + i;
+        for (int i = 2; taken.contains(name); i++) name = first + "_p" + i;
         return new SigningField(name, party, Texts.bare(putting.label()), putting.type());
     }
 
@@ -185,14 +178,6 @@ class AgreementDocuments {
 
     private void carryOut(AgreementNumber number, Actor by, Command command) {
         log.carryOut(agreements.idOf(number), by, command);
-    }
-
-    private static DocumentId freshId(Agreement agreement) {
-        Set<String> taken =
-                agreement.added().stream().map(one -> one.id().value()).collect(Collectors.toSet());
-        int number = 1;
-        while (taken.contains("own_" + number)) number++;
-        return new DocumentId("own_" + number);
     }
 
     private static DocumentId id(String name) {

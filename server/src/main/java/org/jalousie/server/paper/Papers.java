@@ -63,6 +63,17 @@ public class Papers {
         return new Paper(files.keep(taken.pdf()), files.keep(bytes), taken.sizes(), taken.form(), taken.notes());
     }
 
+    /** Keeps a PDF that goes along untouched. @throws Refusal for what is no PDF or can't be shown */
+    public Sha256 attach(byte[] bytes) {
+        if (!isPdf(bytes)) throw Refusal.invalid(Message.of("document.attached-kind"));
+        try {
+            PdfIntake.sizes(bytes);
+        } catch (PdfRefused e) {
+            throw Refusal.invalid(e.said());
+        }
+        return files.keep(bytes);
+    }
+
     private static PdfIntake.TakenIn read(byte[] pdf, String title, boolean plain) {
         try {
             return PdfIntake.take(pdf, title, plain);

@@ -44,13 +44,14 @@ class SigningService {
     byte[] document(Visit visit, String document) {
         Visitor visitor = visitors.known(visit);
         visitor.requireDocuments();
-        if (visitor.agreement().state() == State.OUT && visitor.agreement().standing(visitor.party()) == Standing.TURN)
-            act(visitor, Command.View::new);
-        return files.get(visitor.documents().stream()
+        Sha256 pdf = visitor.documents().stream()
                 .filter(one -> one.id().value().equals(document))
                 .findFirst()
                 .orElseThrow(() -> Refusal.notFound(Message.of("document.none")))
-                .pdf());
+                .pdf();
+        if (visitor.agreement().state() == State.OUT && visitor.agreement().standing(visitor.party()) == Standing.TURN)
+            act(visitor, Command.View::new);
+        return files.get(pdf);
     }
 
     /** The signing record, for who gets the signed copy. */

@@ -110,8 +110,8 @@ class DocumentController {
         return editions.compare(id, document, plain, file.getBytes());
     }
 
-    /** @param file and {@code brought} as the comparison named them */
-    record AcceptEdition(int revision, String file, String brought) {}
+    /** @param brought as the comparison named it; {@code plain} as it was asked for */
+    record AcceptEdition(int revision, String brought, boolean plain) {}
 
     @PostMapping("/{document}/edition/acceptance")
     TemplateViews.DocumentTaken accept(
@@ -120,7 +120,7 @@ class DocumentController {
             @RequestBody AcceptEdition accept,
             @AuthenticationPrincipal SignedIn by) {
         return service.replace(
-                id, accept.revision(), document, name(accept.file()), name(accept.brought()), by.displayName());
+                id, accept.revision(), document, name(accept.brought()), accept.plain(), by.displayName());
     }
 
     private static Sha256 name(String file) {

@@ -39,7 +39,7 @@ class DocumentEditions {
     /**
      * What an edition would bring.
      *
-     * @param file and {@code brought} are its names in the store, for accepting it
+     * @param brought its name in the store, for accepting it
      * @param pages how many it has, {@code before} how many there are now
      * @param stays how many things stay where they are
      * @param moved what comes to stand elsewhere, a sentence each
@@ -49,7 +49,6 @@ class DocumentEditions {
      * @param notes what was done to the file on the way
      */
     record EditionComparison(
-            String file,
             String brought,
             int pages,
             int before,
@@ -87,7 +86,6 @@ class DocumentEditions {
         Set<String> had = labels(document.brought().map(papers::form).orElse(List.of()));
         Set<String> has = labels(paper.form());
         return new EditionComparison(
-                paper.file().hex(),
                 paper.brought().hex(),
                 paper.sizes().size(),
                 before.pages(),

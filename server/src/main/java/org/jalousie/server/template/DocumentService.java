@@ -123,8 +123,7 @@ class DocumentService {
                     Message.of("document.no-title"), java.util.Map.of("title", Message.of("document.no-title")));
         DocumentId id = freshId(content.documents());
         if (bringing.attached()) {
-            if (!Papers.isPdf(file)) throw Refusal.invalid(Message.of("document.attached-kind"));
-            Sha256 kept = files.keep(file);
+            Sha256 kept = papers.attach(file);
             return new Ready(document(id, title, TemplateDocument.Kind.ATTACHED, kept, kept), List.of());
         }
         Papers.Paper paper = papers.take(file, title, bringing.plain());
@@ -155,15 +154,20 @@ class DocumentService {
         return drafts.changed(id, draft);
     }
 
-    /** Puts another file in the place of a document's; everything that stands on its pages stays. */
-    TemplateViews.DocumentTaken replace(UUID id, int revision, String name, Sha256 file, Sha256 brought, String by) {
-        // both have been taken in for the comparison
-        if (!Papers.isPdf(files.get(file))) throw Refusal.invalid(Message.of("wording.file-gone"));
-        files.get(brought);
+    /**
+     * Puts another file in the place of a document's; everything that stands on its pages stays. It is read once more, since
+     * anybody could name any file here.
+     */
+    TemplateViews.DocumentTaken replace(UUID id, int revision, String name, Sha256 brought, boolean plain, String by) {
+        requireDraft(id, revision);
+        String title = document(drafts.newest(id).content(), name).title();
+        byte[] file = files.asFound(brought).orElseThrow(() -> Refusal.notFound(Message.of("wording.file-gone")));
+        Papers.Paper paper = papers.take(file, title, plain);
         return transaction.execute(status -> {
             TemplateVersion draft = drafts.draft(id, revision);
             TemplateDocument before = document(draft.content(), name);
-            TemplateDocument other = document(before.id(), before.title(), TemplateDocument.Kind.FIXED, file, brought);
+            TemplateDocument other =
+                    document(before.id(), before.title(), TemplateDocument.Kind.FIXED, paper.file(), brought);
             List<TemplateDocument> documents = draft.content().documents().stream()
                     .map(one -> one.id().equals(before.id()) ? one.madeFrom(other) : one)
                     .toList();

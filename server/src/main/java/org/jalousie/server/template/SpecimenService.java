@@ -69,6 +69,8 @@ class SpecimenService {
         if (specimens.isEmpty()) throw Refusal.conflict(Message.of("specimen.none-yet"));
         if (specimens.size() > MOST_SPECIMENS)
             throw Refusal.conflict(Message.of("specimen.too-many", "most", MOST_SPECIMENS));
+        if (version.content().document(DocumentId.WORDING).isEmpty())
+            throw Refusal.conflict(Message.of("proof.no-wording"));
         printer.readable(version);
         return view(works.ask(JobKind.PROOF, id, printer.basis(version), specimens.size(), by), version);
     }
