@@ -5,9 +5,9 @@ import { say } from '../messages/rooms';
 import { useSay } from '../messages/useSay';
 import { mmOf, pointsOf } from '../page/boxSize';
 import type { Here } from '../page/FreePage';
-import type { Kind } from '../signingFields/kind';
+import { asksByName, PartyAndKind, type NewPlace } from '../signingFields/PartyAndKind';
 import { kinds } from '../signingFields/kinds';
-import { calledKind, offered, sizeOfKind, typeOf } from '../signingFields/onPages';
+import { offered, sizeOfKind, typeOf } from '../signingFields/onPages';
 import { Button, inputLook, Trouble } from '../ui/parts';
 
 type Detail = Schemas['AgreementDetail'];
@@ -30,31 +30,32 @@ export function PutField({
   const { people } = detail;
   const open = document.open;
   const [field, setField] = useState(open[0]?.field.name ?? '');
-  const [party, setParty] = useState(people[0]?.party ?? '');
-  const [kind, setKind] = useState<Kind>('signature');
-  const [label, setLabel] = useState('');
+  const [place, setPlace] = useState<NewPlace>({
+    party: people[0]?.party ?? '',
+    kind: 'signature',
+    asks: '',
+  });
   const first = useRef<HTMLSelectElement>(null);
   useEffect(() => first.current?.focus(), []);
-  const named = kinds[kind].name === undefined;
   const waiting = open.find((one) => one.field.name === field);
   const put = useMutation({
     mutationFn: () => {
       const { box, drawn } = here;
-      const usual = waiting ? waiting.field.type.size : sizeOfKind(kind);
+      const usual = waiting ? waiting.field.type.size : sizeOfKind(place.kind);
       const size =
         drawn && !waiting
           ? { widthMm: tenth(mmOf(box.width)), heightMm: tenth(mmOf(box.height)) }
           : usual;
       const height = pointsOf(size.heightMm);
-      const called = kinds[kind].name;
+      const called = kinds[place.kind].name;
       return answer(
         api.POST('/api/v1/agreements/{number}/documents/{document}/places', {
           params: { path: { number: detail.row.number, document: document.id } },
           body: {
             field,
-            party: waiting ? '' : party,
-            label: waiting ? '' : called ? words.say(called) : label.trim(),
-            type: typeOf(kind, size),
+            party: waiting ? '' : place.party,
+            label: waiting ? '' : called ? words.say(called) : place.asks.trim(),
+            type: typeOf(place.kind, size),
             page: box.page,
             x: box.x,
             y: box.y + box.height - height,
@@ -97,50 +98,19 @@ export function PutField({
           <option value="">{say('documents.a-signing-field-of')}</option>
         </select>
         {!waiting && (
-          <>
-            <select
-              aria-label={say('templates.party-of-field')}
-              className={`${inputLook} w-auto max-w-40`}
-              value={party}
-              onChange={(event) => setParty(event.target.value)}
-            >
-              {people.map((one) => (
-                <option key={one.party} value={one.party}>
-                  {one.label}
-                </option>
-              ))}
-            </select>
-            <select
-              aria-label={say('documents.kind-of-field')}
-              className={`${inputLook} w-auto max-w-44`}
-              value={kind}
-              onChange={(event) => setKind(event.target.value as Kind)}
-            >
-              {offered
-                .filter((one) => one !== 'copy' && one !== 'worked_out' && one !== 'choice')
-                .map((one) => (
-                  <option key={one} value={one}>
-                    {calledKind(words, one)}
-                  </option>
-                ))}
-            </select>
-            {named && (
-              <input
-                aria-label={say('documents.asked-for')}
-                placeholder={say('documents.asked-for')}
-                className={`${inputLook} w-44`}
-                value={label}
-                onChange={(event) => setLabel(event.target.value)}
-              />
-            )}
-          </>
+          <PartyAndKind
+            place={place}
+            parties={people.map(({ party, label }) => ({ key: party, label }))}
+            offered={alone}
+            onChange={setPlace}
+          />
         )}
       </div>
       <div className="flex items-center gap-2">
         <button
           type="submit"
           className="min-h-8 rounded-sm bg-ink px-3 text-sheet disabled:opacity-50"
-          disabled={put.isPending || (!waiting && named && !label.trim())}
+          disabled={put.isPending || (!waiting && asksByName(place.kind) && !place.asks.trim())}
         >
           {say('documents.put-it-here')}
         </button>
@@ -150,5 +120,10 @@ export function PutField({
     </form>
   );
 }
+
+/** What needs no settings of its own. */
+const alone = offered.filter(
+  (kind) => kind !== 'copy' && kind !== 'worked_out' && kind !== 'choice',
+);
 
 const tenth = (mm: number) => Math.round(mm * 10) / 10;

@@ -1,7 +1,8 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Schemas } from '../../api/client';
 import { say } from '../../messages/rooms';
-import { mmOf, pointsOf, sizedByKey, snapped, type BoxSize } from '../../page/boxSize';
+import { mmOf, pointsOf, type BoxSize } from '../../page/boxSize';
+import { SizeHandle } from '../../page/SizeHandle';
 import { placeOf } from '../../page/PagesView';
 import { weaveOf } from '../../page/weave';
 import type { Box, Item, Ties } from './items';
@@ -251,17 +252,24 @@ function HandPlace({
         )}
       </button>
       {chosen && !fixed && handling.chosen.length === 1 && !dragged && (
-        <Corner
-          item={item}
+        <SizeHandle
           box={box}
           page={size}
+          of={{
+            called: item.label,
+            size: item.size,
+            kin: handling.items.flatMap((one) =>
+              one.id !== item.id && (one.party === undefined) === (item.party === undefined)
+                ? [one.size]
+                : [],
+            ),
+          }}
           now={sizing ?? item.size}
-          kin={handling.items.flatMap((one) =>
-            one.id !== item.id && (one.party === undefined) === (item.party === undefined)
-              ? [one.size]
-              : [],
-          )}
-          lines={handling.lines}
+          reach={() =>
+            handling.lines
+              .filter((line) => line.page === box.page && line.x1 === line.x2 && line.x1 > box.x)
+              .map((line) => mmOf(line.x1 - box.x))
+          }
           onDrag={setSizing}
           onSize={(next) => handling.onSize(item, next)}
         />
@@ -295,100 +303,6 @@ function Words({
         {print.marks ? '✕' : `[${label}]`}
       </span>
     </span>
-  );
-}
-
-/** The corner by which a place is sized: dragged, or with the arrow keys. */
-function Corner({
-  item,
-  box,
-  page,
-  now,
-  kin,
-  lines,
-  onDrag,
-  onSize,
-}: {
-  item: Item;
-  box: Box;
-  page: Size;
-  now: BoxSize;
-  kin: BoxSize[];
-  lines: Schemas['Line'][];
-  onDrag: (size: BoxSize | undefined) => void;
-  onSize: (size: BoxSize) => void;
-}) {
-  const from = useRef<{ x: number; y: number; perMm: number }>(undefined);
-  const at = placeOf(box, page);
-  const reach = lines
-    .filter((line) => line.page === box.page && line.x1 === line.x2 && line.x1 > box.x)
-    .map((line) => mmOf(line.x1 - box.x));
-  const sizeAt = (event: PointerEvent): BoxSize | undefined => {
-    const start = from.current;
-    return (
-      start &&
-      snapped(
-        {
-          widthMm: item.size.widthMm + (event.clientX - start.x) / start.perMm,
-          heightMm: item.size.heightMm + (event.clientY - start.y) / start.perMm,
-        },
-        kin,
-        reach,
-      )
-    );
-  };
-  const end = () => {
-    from.current = undefined;
-    onDrag(undefined);
-  };
-  return (
-    <>
-      <button
-        type="button"
-        aria-label={say('page.size-of-place', {
-          called: item.label,
-          width: now.widthMm,
-          height: now.heightMm,
-        })}
-        className="peer absolute z-20 flex size-[26px] -translate-x-1/2 -translate-y-1/2 cursor-nwse-resize touch-none items-center justify-center"
-        style={{ left: `calc(${at.left} + ${at.width})`, top: `calc(${at.top} + ${at.height})` }}
-        onKeyDown={(event) => {
-          const next = sizedByKey(item.size, event);
-          if (!next) return;
-          event.preventDefault();
-          onSize(next);
-        }}
-        onPointerDown={(event) => {
-          if (event.button !== 0) return;
-          event.preventDefault();
-          event.stopPropagation();
-          event.currentTarget.focus();
-          event.currentTarget.setPointerCapture(event.pointerId);
-          const width = event.currentTarget.parentElement?.clientWidth ?? 0;
-          from.current = { x: event.clientX, y: event.clientY, perMm: width / mmOf(page.width) };
-        }}
-        onPointerMove={(event) => {
-          const next = sizeAt(event);
-          if (next) onDrag(next);
-        }}
-        onPointerUp={(event) => {
-          const next = sizeAt(event);
-          end();
-          if (next && (next.widthMm !== item.size.widthMm || next.heightMm !== item.size.heightMm))
-            onSize(next);
-        }}
-        onPointerCancel={end}
-      >
-        <span aria-hidden="true" className="h-3 w-3 border border-[#1d2726] bg-[#fff]" />
-      </button>
-      <span
-        aria-hidden="true"
-        className="pointer-events-none absolute z-20 mt-2 hidden bg-sheet px-1 text-xs text-ink shadow-page peer-focus:block"
-        style={{ left: at.left, top: `calc(${at.top} + ${at.height})` }}
-      >
-        {say('page.millimetres', { width: now.widthMm, height: now.heightMm })}
-      </span>
-    </>
   );
 }
 

@@ -3,9 +3,9 @@ import { useEffect, useId, useRef, useState } from 'react';
 import { answer, api } from '../../api/client';
 import { say } from '../../messages/rooms';
 import { useSay } from '../../messages/useSay';
-import type { Kind } from '../../signingFields/kind';
+import { asksByName, PartyAndKind, type NewPlace } from '../../signingFields/PartyAndKind';
 import { kinds } from '../../signingFields/kinds';
-import { calledKind, offered, sizeOfKind } from '../../signingFields/onPages';
+import { offered, sizeOfKind } from '../../signingFields/onPages';
 import { Button, inputLook, Trouble } from '../../ui/parts';
 import type { Here } from '../../page/FreePage';
 import type { Bench } from '../bench/bench';
@@ -49,8 +49,12 @@ export function HereBar({
   const [what, setWhat] = useState<What>(
     open.length ? 'open' : parties.length ? 'signing' : 'datum',
   );
-  const [party, setParty] = useState(parties[0]?.key ?? '');
-  const [kind, setKind] = useState<Kind>('signature');
+  const [place, setPlace] = useState<NewPlace>({
+    party: parties[0]?.key ?? '',
+    kind: 'signature',
+    asks: '',
+  });
+  const { party, kind } = place;
   const [typed, setTyped] = useState('');
   const [item, setItem] = useState(open[0]?.id);
   const waiting = open.find(({ id }) => id === item);
@@ -61,13 +65,13 @@ export function HereBar({
     .filter(({ type }) => type !== 'PICTURE' && type !== 'ITEMS')
     .map(({ name, label }) => ({ name, label }));
   const datum = meant(typed, known);
-  const named = kinds[kind].name === undefined;
+  const named = asksByName(kind);
   const ready =
     what === 'open'
       ? waiting !== undefined
       : what === 'datum'
         ? datum !== undefined
-        : party !== '' && (!named || typed.trim() !== '');
+        : party !== '' && (!named || place.asks.trim() !== '');
   const put = useMutation({
     mutationFn: (box: Box) =>
       answer(
@@ -101,7 +105,11 @@ export function HereBar({
         );
         onDone(printKey(document.data.length));
       } else {
-        const label = named ? typed.trim() : kinds[kind].name ? words.say(kinds[kind].name) : '';
+        const label = named
+          ? place.asks.trim()
+          : kinds[kind].name
+            ? words.say(kinds[kind].name)
+            : '';
         const field = newSigningField(settings, party, kind, label, size);
         change(withSigningField(settings, document, field, spot));
         onDone(keyOfSubject({ kind: 'signing', name: field.name }));
@@ -157,43 +165,14 @@ export function HereBar({
           </select>
         )}
         {what === 'signing' && (
-          <>
-            <select
-              aria-label={say('templates.party-of-field')}
-              className={`${inputLook} w-auto max-w-40`}
-              value={party}
-              onChange={(event) => setParty(event.target.value)}
-            >
-              {parties.map(({ key, label }) => (
-                <option key={key} value={key}>
-                  {label}
-                </option>
-              ))}
-            </select>
-            <select
-              aria-label={say('documents.kind-of-field')}
-              className={`${inputLook} w-auto max-w-44`}
-              value={kind}
-              onChange={(event) => setKind(event.target.value as Kind)}
-            >
-              {offered.map((one) => (
-                <option key={one} value={one}>
-                  {calledKind(words, one)}
-                </option>
-              ))}
-            </select>
-          </>
+          <PartyAndKind place={place} parties={parties} offered={offered} onChange={setPlace} />
         )}
-        {(what === 'datum' || (what === 'signing' && named)) && (
+        {what === 'datum' && (
           <input
-            aria-label={
-              what === 'datum' ? say('documents.name-of-datum') : say('documents.asked-for')
-            }
-            placeholder={
-              what === 'datum' ? say('documents.name-of-datum') : say('documents.asked-for')
-            }
+            aria-label={say('documents.name-of-datum')}
+            placeholder={say('documents.name-of-datum')}
             className={`${inputLook} w-44`}
-            list={what === 'datum' ? list : undefined}
+            list={list}
             value={typed}
             onChange={(event) => setTyped(event.target.value)}
           />

@@ -149,7 +149,7 @@ class FixedRectanglesTest {
         PageWords words = PageWords.of(taken.pdf());
         List<PlacedField> placed = FixedPages.make(
                         new FixedPages.Sheet(
-                                taken.pdf(), words, List.of(new DocumentPlace(FIELD.name(), spot)), List.of()),
+                                taken.pdf(), () -> words, List.of(new DocumentPlace(FIELD.name(), spot)), List.of()),
                         Map.of(FIELD.name(), FIELD),
                         place -> "",
                         Set.of(),

@@ -16,6 +16,7 @@ import org.apache.pdfbox.text.TextPosition;
 /** The level words on the pages of a PDF in the order of reading, each with its place: what phrases are found in. */
 public final class PageWords {
     private final List<Word> words;
+    private final String[] plain;
     private final Map<String, List<Integer>> byText = new HashMap<>();
 
     /**
@@ -33,9 +34,11 @@ public final class PageWords {
 
     private PageWords(List<Word> words) {
         this.words = List.copyOf(words);
-        for (int i = 0; i < words.size(); i++)
-            byText.computeIfAbsent(plain(words.get(i).text()), any -> new ArrayList<>())
-                    .add(i);
+        this.plain = new String[words.size()];
+        for (int i = 0; i < words.size(); i++) {
+            plain[i] = plain(words.get(i).text());
+            byText.computeIfAbsent(plain[i], any -> new ArrayList<>()).add(i);
+        }
     }
 
     /** @param pdf whose pages stand as they are seen */
@@ -92,11 +95,30 @@ public final class PageWords {
         for (int at : byText.getOrDefault(parts.get(0), List.of())) {
             if (at + parts.size() > words.size()) continue;
             boolean same = true;
-            for (int i = 1; same && i < parts.size(); i++)
-                same = plain(words.get(at + i).text()).equals(parts.get(i));
+            for (int i = 1; same && i < parts.size(); i++) same = plain[at + i].equals(parts.get(i));
             if (same) places.add(at);
         }
         return places;
+    }
+
+    /** Whether the words from one on stand nowhere else; looked for by the rarest of them. */
+    boolean standOnce(int from, int count) {
+        int rarest = from;
+        for (int i = from; i < from + count; i++)
+            if (byText.get(plain[i]).size() < byText.get(plain[rarest]).size()) rarest = i;
+        for (int at : byText.get(plain[rarest])) {
+            int start = at - (rarest - from);
+            if (start == from || start < 0 || start + count > plain.length) continue;
+            boolean same = true;
+            for (int i = 0; same && i < count; i++) same = plain[start + i].equals(plain[from + i]);
+            if (same) return false;
+        }
+        return true;
+    }
+
+    /** How a word is compared. */
+    String plain(int at) {
+        return plain[at];
     }
 
     static List<String> parts(String phrase) {

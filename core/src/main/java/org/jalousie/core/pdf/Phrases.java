@@ -53,9 +53,11 @@ public final class Phrases {
                 if (!some.stream().allMatch(word -> word.onLineWith(first))) continue;
                 // one short word may stand anywhere in the next edition
                 if (count == 1 && first.text().length() < 4) continue;
-                String phrase =
-                        String.join(" ", some.stream().map(PageWords.Word::text).toList());
-                if (words.places(phrase).size() == 1) return Optional.of(new Phrase(phrase, first));
+                if (words.standOnce(from, count))
+                    return Optional.of(new Phrase(
+                            String.join(
+                                    " ", some.stream().map(PageWords.Word::text).toList()),
+                            first));
             }
         }
         return Optional.empty();
@@ -82,8 +84,7 @@ public final class Phrases {
         for (int from = 0; from + parts.size() <= all.size(); from++) {
             List<PageWords.Word> some = all.subList(from, from + parts.size());
             int common = 0;
-            for (int i = 0; i < parts.size(); i++)
-                common += likeness(PageWords.plain(some.get(i).text()), parts.get(i));
+            for (int i = 0; i < parts.size(); i++) common += likeness(words.plain(from + i), parts.get(i));
             if (common * 2 > 100 * parts.size())
                 found.add(new Like(
                         String.join(" ", some.stream().map(PageWords.Word::text).toList()), common));

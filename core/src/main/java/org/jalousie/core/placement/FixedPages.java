@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -36,7 +37,7 @@ public final class FixedPages {
     public record Made(byte[] pdf, Pages pages, List<Print> prints, List<Message> faults) {}
 
     /** What a document is made from. @param pdf whose pages stand as they are seen */
-    public record Sheet(byte[] pdf, PageWords words, List<DocumentPlace> places, List<DataPlace> data) {}
+    public record Sheet(byte[] pdf, Supplier<PageWords> words, List<DocumentPlace> places, List<DataPlace> data) {}
 
     /**
      * @param fields by their names

@@ -2,6 +2,7 @@ package org.jalousie.core.placement;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.pdf.PageWords;
 import org.jalousie.core.pdf.Phrases;
@@ -9,9 +10,10 @@ import org.jalousie.core.pdf.Phrases;
 /** Where spots are on the pages of one document. */
 public final class Spots {
     private final List<Pages.Size> sizes;
-    private final PageWords words;
+    private final Supplier<PageWords> words;
 
-    public Spots(List<Pages.Size> sizes, PageWords words) {
+    /** @param words read only when something hangs on them */
+    public Spots(List<Pages.Size> sizes, Supplier<PageWords> words) {
         this.sizes = sizes;
         this.words = words;
     }
@@ -33,7 +35,7 @@ public final class Spots {
             return Optional.of(new Box(on.page(), FixedPages.points(on.left()), top - height, width, height));
         }
         if (spot instanceof Spot.ByWords by) {
-            List<PageWords.Word> places = words.places(by.words());
+            List<PageWords.Word> places = words.get().places(by.words());
             if (places.size() != 1) return Optional.empty();
             PageWords.Word at = places.get(0);
             return Optional.of(new Box(
@@ -51,10 +53,10 @@ public final class Spots {
         if (spot instanceof Spot.OnPage on && (on.page() < 1 || on.page() > sizes.size()))
             return Optional.of(Message.of("spot.no-page", "title", title, "page", on.page(), "pages", sizes.size()));
         if (!(spot instanceof Spot.ByWords by)) return Optional.empty();
-        List<PageWords.Word> places = words.places(by.words());
+        List<PageWords.Word> places = words.get().places(by.words());
         if (places.size() == 1) return Optional.empty();
         if (places.isEmpty()) {
-            List<String> alike = Phrases.alike(words, by.words());
+            List<String> alike = Phrases.alike(words.get(), by.words());
             return Optional.of(
                     alike.isEmpty()
                             ? Message.of("spot.words-gone", "title", title, "words", by.words())
@@ -84,14 +86,14 @@ public final class Spots {
 
     /** Where words stand that something hangs on, one box for each place. */
     public List<Box> wordsAt(String phrase) {
-        return words.runs(phrase).stream()
+        return words.get().runs(phrase).stream()
                 .map(run -> new Box(run.page(), run.x(), run.y(), run.width(), run.height()))
                 .toList();
     }
 
     /** The spot for a box, hung on the nearest words that stand once; on its page where there are none. */
     public Spot tied(Box box) {
-        return Phrases.nearest(words, box.page(), box.x(), box.y(), box.width(), box.height())
+        return Phrases.nearest(words.get(), box.page(), box.x(), box.y(), box.width(), box.height())
                 .<Spot>map(near -> new Spot.ByWords(
                         near.words(), mm(box.x() - near.at().x()), mm(near.at().y() - box.y() - box.height())))
                 .orElseGet(() -> fixed(box));

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Supplier;
 import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.parties.Participant;
@@ -30,7 +31,11 @@ import org.jalousie.core.wording.Origin;
  * @param given places that the agreement itself has given; they stand in for the template's of the same field
  */
 public record DocumentMaking(
-        TemplateDocument document, byte[] pdf, PageWords words, List<SigningField> fields, List<GivenPlace> given) {
+        TemplateDocument document,
+        byte[] pdf,
+        Supplier<PageWords> words,
+        List<SigningField> fields,
+        List<GivenPlace> given) {
 
     /**
      * @param printer in the template's language

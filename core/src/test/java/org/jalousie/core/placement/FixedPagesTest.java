@@ -36,7 +36,7 @@ class FixedPagesTest {
     private static FixedPages.Made made(
             byte[] pdf, List<DocumentPlace> places, List<DataPlace> data, Set<PartyKey> without) {
         return FixedPages.make(
-                new FixedPages.Sheet(pdf, PageWords.of(pdf), places, data),
+                new FixedPages.Sheet(pdf, () -> PageWords.of(pdf), places, data),
                 Map.of(SIGNATURE.name(), SIGNATURE, INITIALS.name(), INITIALS),
                 place -> place.tag().equals("nothing") ? "" : "Ida Márquez, " + place.tag(),
                 without,
@@ -79,7 +79,7 @@ class FixedPagesTest {
         byte[] newer = PdfIntake.take(PdfSample.newerForm(), "Form", false).pdf();
         PageWords words = PageWords.of(now);
         PageWords.Word at = words.places("Signed by the lender").get(0);
-        Spots spots = new Spots(List.of(new Pages.Size(595.28, 841.89)), words);
+        Spots spots = new Spots(List.of(new Pages.Size(595.28, 841.89)), () -> words);
         Spot spot = spots.tied(new Spots.Box(1, at.x() + 10, at.y() - 60, 140, 40));
         assertThat(spot)
                 .isInstanceOfSatisfying(
@@ -104,7 +104,8 @@ class FixedPagesTest {
 
     @Test
     void wordsThatStandNeverOrOftenAreNamedWithWhatIsLikeThem() throws IOException {
-        Spots spots = new Spots(List.of(new Pages.Size(595, 842)), PageWords.of(form()));
+        PageWords words = PageWords.of(form());
+        Spots spots = new Spots(List.of(new Pages.Size(595, 842)), () -> words);
         assertThat(spots.fault(new Spot.ByWords("Signed by the lenders", 0, 0), "The signature"))
                 .map(Message::toString)
                 .hasValueSatisfying(said -> assertThat(said).contains("“Signed by the lender”"));

@@ -99,7 +99,7 @@ class AgreementDocuments {
         Agreement agreement = beforeSending(number);
         DocumentId id = id(name);
         Sha256 file = fileOf(number, agreement, id);
-        Spots spots = new Spots(papers.sizes(file), papers.words(file));
+        Spots spots = new Spots(papers.sizes(file), () -> papers.words(file));
         if (putting.page() < 1 || putting.page() > spots.pages())
             throw Refusal.notFound(Message.of("document.pages", "pages", spots.pages()));
         SigningField field = field(number, agreement, id, putting);

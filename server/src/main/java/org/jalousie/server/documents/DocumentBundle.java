@@ -128,7 +128,7 @@ class DocumentBundle {
         return new DocumentMaking(
                 one,
                 files.get(file),
-                papers.words(file),
+                () -> papers.words(file),
                 template.content().signingFields(),
                 agreement.given().getOrDefault(one.id(), List.of()));
     }

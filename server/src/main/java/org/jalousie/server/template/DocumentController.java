@@ -6,6 +6,8 @@ import java.util.UUID;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.pdf.OwnField;
+import org.jalousie.core.placement.Pages;
+import org.jalousie.core.placement.RuledLines;
 import org.jalousie.core.placement.Spot;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.account.SignedIn;
@@ -64,9 +66,15 @@ class DocumentController {
         return service.form(id, document);
     }
 
-    /** The document's pages with nothing on them, and the lines that they draw. */
+    /** The upright and level lines that the document's pages draw. */
+    @GetMapping("/{document}/lines")
+    List<RuledLines.Line> lines(@PathVariable UUID id, @PathVariable String document) {
+        return spots.lines(id, document);
+    }
+
+    /** The document's pages with nothing on them. */
     @GetMapping("/{document}/pages")
-    TemplateViews.Preview pages(@PathVariable UUID id, @PathVariable String document) {
+    Pages pages(@PathVariable UUID id, @PathVariable String document) {
         return spots.pages(id, document);
     }
 

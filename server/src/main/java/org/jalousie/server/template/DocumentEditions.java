@@ -67,7 +67,7 @@ class DocumentEditions {
         if (document.kind() != TemplateDocument.Kind.FIXED) throw Refusal.notFound(Message.of("document.none"));
         Papers.Paper paper = papers.take(file, document.title(), plain);
         Spots before = fixed.spots(document);
-        Spots after = new Spots(papers.sizes(paper.file()), papers.words(paper.file()));
+        Spots after = new Spots(papers.sizes(paper.file()), () -> papers.words(paper.file()));
         List<Message> moved = new ArrayList<>();
         List<Message> lost = new ArrayList<>();
         int stays = 0;

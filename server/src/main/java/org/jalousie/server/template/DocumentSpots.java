@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.placement.Pages;
+import org.jalousie.core.placement.RuledLines;
 import org.jalousie.core.placement.Spot;
 import org.jalousie.core.placement.Spots;
 import org.jalousie.core.template.TemplateDocument;
@@ -26,10 +28,12 @@ class DocumentSpots {
     /** Words that something hangs on, each line of them where it stands. */
     record TiedWords(String words, List<DocumentController.Box> places) {}
 
-    TemplateViews.Preview pages(UUID id, String name) {
-        TemplateDocument document = withPages(id, name);
-        boolean fixedOne = document.kind() == TemplateDocument.Kind.FIXED;
-        return new TemplateViews.Preview(fixed.bare(document), List.of(), fixedOne ? fixed.lines(document) : List.of());
+    Pages pages(UUID id, String name) {
+        return fixed.bare(withPages(id, name));
+    }
+
+    List<RuledLines.Line> lines(UUID id, String name) {
+        return fixed.lines(fixedDocument(id, name));
     }
 
     byte[] pdf(UUID id, String name) {

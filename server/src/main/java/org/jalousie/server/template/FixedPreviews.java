@@ -57,8 +57,8 @@ class FixedPreviews {
         Previewed before = known.getIfPresent(key);
         if (before != null) return before;
         Sha256 file = document.file().orElseThrow();
-        DocumentMaking making =
-                new DocumentMaking(document, files.get(file), papers.words(file), content.signingFields(), List.of());
+        DocumentMaking making = new DocumentMaking(
+                document, files.get(file), () -> papers.words(file), content.signingFields(), List.of());
         FixedPages.Made made =
                 making.make(values, Printer.in(Locale.forLanguageTag(content.language())), Set.of(), List.of());
         Previewed previewed = new Previewed(made, making.printed(made));
@@ -78,7 +78,7 @@ class FixedPreviews {
     /** Where spots are on a document's pages. */
     Spots spots(TemplateDocument document) {
         Sha256 file = document.file().orElseThrow();
-        return new Spots(papers.sizes(file), papers.words(file));
+        return new Spots(papers.sizes(file), () -> papers.words(file));
     }
 
     /** The lines that a document's pages draw. */
