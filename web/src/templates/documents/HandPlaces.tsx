@@ -111,7 +111,8 @@ function Tie({ item, size, ties }: { item: Item; size: Size; ties: Ties }) {
       <span
         aria-hidden="true"
         className="pointer-events-none absolute border-b-2 border-[#9a4f22] bg-[#9a4f22]/15"
-        style={placeOf(words, size)}
+        // beneath the letters that go below their line
+        style={placeOf({ ...words, y: words.y - 3, height: words.height + 3 }, size)}
       />
       <svg
         aria-hidden="true"

@@ -52,7 +52,7 @@ class UploadsTest {
 
     @Test
     void filesThatAreNoGoodAreRefusedWithAReasonAndNothingIsKept() throws IOException {
-        refused("hello".getBytes(StandardCharsets.UTF_8), "not a Word file");
+        refused("hello".getBytes(StandardCharsets.UTF_8), "is no PDF, picture");
         refused(with("word/vbaProject.bin", new byte[10]), "macros");
         refused(
                 with(

@@ -37,6 +37,8 @@ final class SigningFieldCheck {
     }
 
     private void check(SigningField field) {
+        if (content.parties().stream().noneMatch(one -> one.key().equals(field.party())))
+            add(field, Message.of("publish.field-of-nobody", "field", field.title()));
         BoxSize size = field.type().size();
         if (!size.fitsAPage())
             add(

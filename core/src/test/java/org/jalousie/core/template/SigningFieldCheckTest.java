@@ -129,6 +129,12 @@ class SigningFieldCheckTest {
                 .containsExactly("publish.same-as-gone");
     }
 
+    @Test
+    void aFieldBelongsToSomebodyOfTheRoute() {
+        SigningField nobodys = new SigningField("ghost_text", new PartyKey("ghost"), "text", TextPlace.USUAL);
+        assertThat(codes(nobodys)).containsExactly("publish.field-of-nobody");
+    }
+
     private static SigningField worked(String formula) {
         return field("lender_total", new WorkedOutPlace(null, formula, FieldType.NUMBER), ShownWhen.ALWAYS);
     }

@@ -37,7 +37,12 @@ enum OfficeFormat {
     static Optional<OfficeFormat> of(byte[] file) {
         if (starts(file, "{\\rtf".getBytes(StandardCharsets.US_ASCII))) return Optional.of(RTF);
         if (starts(file, COMPOUND)) return ofCompound(file);
-        return starts(file, new byte[] {'P', 'K', 3, 4}) ? ofPacked(file) : Optional.empty();
+        return packed(file) ? ofPacked(file) : Optional.empty();
+    }
+
+    /** Whether a file is packed as office programs of today pack theirs. */
+    static boolean packed(byte[] file) {
+        return starts(file, new byte[] {'P', 'K', 3, 4});
     }
 
     private static boolean starts(byte[] file, byte[] with) {

@@ -89,11 +89,13 @@ public class Papers {
         return OpenFiles.isPdf(bytes);
     }
 
-    /** Whether a file is a Word file of the kind that a wording is made of. */
+    /**
+     * Whether a file is a Word file of the kind that a wording is made of, or a packed one that is nothing else: what is wrong with
+     * that is told there.
+     */
     public static boolean isWord(byte[] bytes) {
-        return OfficeFormat.of(bytes)
-                .filter(format -> format == OfficeFormat.DOCX)
-                .isPresent();
+        Optional<OfficeFormat> format = OfficeFormat.of(bytes);
+        return format.isEmpty() ? OfficeFormat.packed(bytes) : format.get() == OfficeFormat.DOCX;
     }
 
     private byte[] pdf(byte[] bytes) {
