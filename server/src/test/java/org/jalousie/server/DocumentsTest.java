@@ -341,6 +341,37 @@ class DocumentsTest {
     }
 
     @Test
+    void onlyAFixedDocumentHasEditions() throws Exception {
+        JsonNode template = whole("No editions");
+        String brought = Sha256.of(PdfSample.form()).hex();
+        for (String document : List.of("wording", "condition")) {
+            Client.Answer answer = office.client.post(
+                    "/api/v1/templates/" + template.get("id").asString() + "/documents/" + document
+                            + "/edition/acceptance",
+                    Map.of("revision", template.get("revision").asInt(), "brought", brought, "plain", false));
+            assertThat(answer.status()).as(document).isEqualTo(404);
+        }
+    }
+
+    @Test
+    void whatSomebodyBringsIsThereThoughItsRuleDoesntHold() throws Exception {
+        JsonNode template = whole("Brought anyway");
+        ObjectNode content = (ObjectNode) template.get("content");
+        document(content, 3).put("when", "abroad");
+        String number = office.generate(
+                office.publish(office.settle(template, content)),
+                new HashMap<>(Map.of("lender_name", "Ida", "abroad", "no")));
+        assertThat(office.client
+                        .upload(
+                                "/api/v1/agreements/" + number + "/documents?forDocument=condition",
+                                "file.pdf",
+                                PdfSample.letter("Condition report", "A scratch."))
+                        .status())
+                .isEqualTo(201);
+        assertThat(titles(office.await(number, "CHECK"))).contains("Condition report");
+    }
+
+    @Test
     void aProgramCantPutAFileThereThatNobodyBroughtIn() throws Exception {
         JsonNode template = template("Foreign");
         ObjectNode content = (ObjectNode) template.get("content");

@@ -64,10 +64,17 @@ public final class ArchivalForm {
         document.setDocumentInformation(new PDDocumentInformation());
         Objects.each(document, one -> {
             if (one instanceof COSStream stream) plain(stream);
-            one.removeItem(COSName.getPDFName("TR"));
-            one.removeItem(COSName.getPDFName("TR2"));
+            // by where they stand: a font may be called TR
+            COSDictionary states = one.getCOSDictionary(COSName.EXT_G_STATE);
+            if (states != null) for (COSName name : states.keySet()) transferless(states.getCOSDictionary(name));
             if (COSName.getPDFName("JavaScript").equals(one.getCOSName(COSName.S))) one.clear();
         });
+    }
+
+    private static void transferless(COSDictionary state) {
+        if (state == null) return;
+        state.removeItem(COSName.getPDFName("TR"));
+        state.removeItem(COSName.getPDFName("TR2"));
     }
 
     /** Layers stay, shown as they are shown at first. */

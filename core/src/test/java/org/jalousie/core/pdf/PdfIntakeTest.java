@@ -18,6 +18,7 @@ import org.apache.pdfbox.cos.COSString;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.PDResources;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.encryption.AccessPermission;
 import org.apache.pdfbox.pdmodel.encryption.StandardProtectionPolicy;
@@ -263,5 +264,21 @@ class PdfIntakeTest {
             }
         }
         assertThat(taken).isBetween(1, 119);
+    }
+
+    @Test
+    void aFontStaysWhateverItsPageCallsIt() throws IOException {
+        PDDocument document = new PDDocument();
+        PDPage page = new PDPage();
+        document.addPage(page);
+        PDResources resources = new PDResources();
+        resources.put(COSName.getPDFName("TR"), new PDType1Font(Standard14Fonts.FontName.TIMES_ROMAN));
+        page.setResources(resources);
+        try (PDPageContentStream out =
+                new PDPageContentStream(document, page, PDPageContentStream.AppendMode.OVERWRITE, false)) {
+            out.appendRawCommands("BT /TR 12 Tf 50 500 Td (Set in a font of that name) Tj ET\n");
+        }
+        PdfIntake.TakenIn taken = PdfIntake.take(bytes(document), "x", false);
+        assertThat(PageWords.of(taken.pdf()).text()).isEqualTo("Set in a font of that name");
     }
 }

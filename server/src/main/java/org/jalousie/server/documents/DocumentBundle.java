@@ -65,7 +65,9 @@ class DocumentBundle {
         List<Made> made = new ArrayList<>();
         List<String> awaited = new ArrayList<>();
         for (TemplateDocument one : template.content().documents()) {
-            if (!comes(one, values)) continue;
+            // what somebody has brought is wanted, whatever the rule says
+            boolean there = agreement.added().stream().anyMatch(own -> own.id().equals(one.id()));
+            if (!there && !comes(one, values)) continue;
             String title = one.titleIn(template.name());
             Optional<AddedDocument> brought = agreement.added().stream()
                     .filter(own -> own.id().equals(one.id()))

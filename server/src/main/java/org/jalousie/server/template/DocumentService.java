@@ -160,7 +160,9 @@ class DocumentService {
      */
     TemplateViews.DocumentTaken replace(UUID id, int revision, String name, Sha256 brought, boolean plain, String by) {
         requireDraft(id, revision);
-        String title = document(drafts.newest(id).content(), name).title();
+        TemplateDocument present = document(drafts.newest(id).content(), name);
+        if (present.kind() != TemplateDocument.Kind.FIXED) throw Refusal.notFound(Message.of("document.none"));
+        String title = present.title();
         byte[] file = files.asFound(brought).orElseThrow(() -> Refusal.notFound(Message.of("wording.file-gone")));
         Papers.Paper paper = papers.take(file, title, plain);
         return transaction.execute(status -> {
