@@ -1,14 +1,12 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, Problem, upload, type Schemas } from '../api/client';
+import { answer, api, upload, type Schemas } from '../api/client';
 import { say } from '../messages/rooms';
+import { acceptedFiles, refusedFor } from '../ui/documentFiles';
 import { FileButton } from '../ui/FileButton';
 import { Button, inputLook, Trouble } from '../ui/parts';
 
 type Detail = Schemas['AgreementDetail'];
-
-/** What a document may be made from, as a file chooser takes it. */
-const accepted = '.pdf,.png,.jpg,.jpeg,.docx,.doc,.odt,.rtf,.xlsx,.xls,.ods,.pptx,.ppt,.odp';
 
 type Coming = {
   file: File;
@@ -59,7 +57,7 @@ export function OwnDocuments({
       ),
     onSuccess: onTook,
   });
-  const refused = bring.error instanceof Problem ? bring.error.said?.code : undefined;
+  const refused = refusedFor(bring.error);
   const own = detail.documents.filter((one) => one.own);
   return (
     <section aria-label={say('agreements.own-documents')} className="flex flex-col gap-2">
@@ -69,7 +67,7 @@ export function OwnDocuments({
           <span className={`mr-auto ${one.required ? 'text-clay' : 'text-soft'}`}>{one.title}</span>
           <FileButton
             what={say('agreements.file-for', { title: one.title })}
-            accept={accepted}
+            accept={acceptedFiles}
             disabled={bring.isPending}
             onFile={(file) => bring.mutate({ file, title: '', forDocument: one.id })}
           >
@@ -99,7 +97,7 @@ export function OwnDocuments({
           <div className="flex gap-2">
             <FileButton
               what={say('agreements.file-for', { title })}
-              accept={accepted}
+              accept={acceptedFiles}
               disabled={bring.isPending || !title.trim()}
               onFile={(file) => bring.mutate({ file, title: title.trim(), forDocument: '' })}
             >

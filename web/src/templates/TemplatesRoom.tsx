@@ -1,7 +1,7 @@
 import { say } from '../messages/rooms';
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { acceptedFiles, refusedFor } from './documents/files';
+import { acceptedFiles, refusedFor } from '../ui/documentFiles';
 import { useForm } from 'react-hook-form';
 import { Link, useNavigate } from 'react-router';
 import { answer, api, upload, type Schemas } from '../api/client';

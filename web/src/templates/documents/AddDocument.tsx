@@ -6,7 +6,7 @@ import { DialogShell } from '../../ui/DialogShell';
 import { Button, inputLook, Labelled, Trouble } from '../../ui/parts';
 import type { Bench } from '../bench/bench';
 import { freshId } from './document';
-import { acceptedFiles, nameOfFile, refusedFor } from './files';
+import { acceptedFiles, nameOfFile, refusedFor } from '../../ui/documentFiles';
 
 type Taken = Schemas['DocumentTaken'];
 

@@ -3,14 +3,7 @@ import { say } from '../../messages/rooms';
 import { Button, inputLook } from '../../ui/parts';
 import type { Bench } from '../bench/bench';
 import { Setting } from '../bench/cards/parts';
-import {
-  titleOf,
-  withDocument,
-  withMoved,
-  withoutUnplaced,
-  WORDING,
-  type TemplateDocument,
-} from './document';
+import { titleOf, withDocument, withMoved, WORDING, type TemplateDocument } from './document';
 import { NewEdition } from './NewEdition';
 import { OwnFormDialog } from './OwnFormDialog';
 
@@ -42,12 +35,7 @@ export function DocumentCard({
   ];
   const remove = () => {
     const left = documents.filter(({ id }) => id !== document.id);
-    change(
-      withoutUnplaced(
-        { ...settings, documents: left },
-        document.places.map(({ field }) => field),
-      ),
-    );
+    change({ ...settings, documents: left });
     onShow(left[0]?.id ?? WORDING);
   };
   return (

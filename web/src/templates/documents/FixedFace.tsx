@@ -16,7 +16,7 @@ import { Route } from '../bench/Route';
 import { ThingCard } from '../bench/ThingCard';
 import { ArrangeBar } from './ArrangeBar';
 import { DataPlaceCard } from './DataPlaceCard';
-import { titleOf, withDocument, withoutUnplaced, type TemplateDocument } from './document';
+import { titleOf, withDocument, type Spot, type TemplateDocument } from './document';
 import { HandPlaces, type Handling } from './HandPlaces';
 import { HereBar } from './HereBar';
 import { itemsOf, movedSpot, withItems, type Box, type Item } from './items';
@@ -54,22 +54,24 @@ export function FixedFace({
   const set = (part: Partial<TemplateDocument>) =>
     change(withDocument(settings, document.id, part));
   const tie = useMutation({
-    mutationFn: ({ box }: { item: Item; box: Box }) =>
+    mutationFn: ({ box }: { item: Item; box: Box; from: Spot }) =>
       answer(
         api.POST('/api/v1/templates/{id}/documents/{document}/tie', {
           params: { path: { id: detail.id, document: document.id } },
           body: box,
         }),
       ),
-    onSuccess: ({ spot }, { item }) => set(withItems(document, [item], () => spot)),
+    // it may have been moved on, or taken off, while its words were looked for
+    onSuccess: ({ spot }, { item, from }) => {
+      const now = document[item.at.list][item.at.index]?.spot;
+      if (JSON.stringify(now) === JSON.stringify(from))
+        set(withItems(document, [item], () => spot));
+    },
   });
   const remove = (item: Item) => {
     const { list, index } = item.at;
-    const gone = list === 'places' ? document.places[index]?.field : undefined;
-    const part = { [list]: document[list].filter((_, i) => i !== index) };
-    change(
-      withoutUnplaced(withDocument(settings, document.id, part), gone === undefined ? [] : [gone]),
-    );
+    // a field that stands nowhere any more goes by itself, one that a tag has stays as it is settled
+    set({ [list]: document[list].filter((_, i) => i !== index) });
     open(undefined);
   };
   const chosen = [...items.filter(({ key }) => key === opened.key).map(({ id }) => id), ...more];
@@ -87,8 +89,9 @@ export function FixedFace({
     onDrop: (item, box) => {
       // it goes with the mouse at once, and to its words when those are found
       const [dx, dy] = item.box ? [box.x - item.box.x, item.box.y - box.y] : [0, 0];
-      set(withItems(document, [item], ({ spot }) => movedSpot(spot, mm(dx), mm(dy))));
-      if (item.spot.kind === 'BY_WORDS') tie.mutate({ item, box });
+      const from = movedSpot(item.spot, mm(dx), mm(dy));
+      set(withItems(document, [item], () => from));
+      if (from.kind === 'BY_WORDS') tie.mutate({ item, box, from });
     },
     onNudge: (item, right, down) =>
       set(withItems(document, [item], ({ spot }) => movedSpot(spot, right, down))),

@@ -8,7 +8,7 @@ import { Button, Trouble } from '../../ui/parts';
 import type { Bench } from '../bench/bench';
 import { useDraftAct } from '../useDraftAct';
 import type { TemplateDocument } from './document';
-import { acceptedFiles, refusedFor } from './files';
+import { acceptedFiles, refusedFor } from '../../ui/documentFiles';
 
 type Comparison = Schemas['EditionComparison'];
 

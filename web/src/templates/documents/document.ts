@@ -45,17 +45,6 @@ export function withMoved(settings: Settings, id: string, by: -1 | 1): Settings 
   return { ...settings, documents };
 }
 
-/** Signing fields that stand on no document any more go with the last place of theirs. @param kept names that tags have */
-export function withoutUnplaced(settings: Settings, gone: string[]): Settings {
-  const placed = new Set(settings.documents.flatMap((one) => one.places.map(({ field }) => field)));
-  return {
-    ...settings,
-    signingFields: settings.signingFields.filter(
-      ({ name }) => !gone.includes(name) || placed.has(name),
-    ),
-  };
-}
-
 /** A name for a document that comes with each agreement. */
 export function freshId({ documents }: Settings): string {
   const taken = new Set(documents.map(({ id }) => id));

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { pointsOf } from '../../page/boxSize';
-import { documentOf, shownDocument, withMoved, withoutUnplaced } from './document';
+import { documentOf, shownDocument, withMoved } from './document';
 import { boxOf, itemsOf, movedSpot, spotOnPage, withItems } from './items';
 import { handedOver, newDataPlace, withDataPlace, withSigningField } from './putting';
 import { fixedDocument, settingsWith, signature } from './sample';
@@ -78,17 +78,6 @@ test('a field of another party has another name, wherever it stands', () => {
     ['clerk_signature', 'clerk'],
   ]);
   expect(next.documents[1]?.places[0]?.field).toBe('clerk_signature');
-});
-
-test('a field goes with its last place only', () => {
-  const twice = fixedDocument({
-    places: [{ field: 'courier_signature', spot: onPage }],
-  });
-  const settings = settingsWith([twice]);
-  const all = { ...settings, signingFields: [signature(settings)] };
-  expect(withoutUnplaced(all, ['courier_signature']).signingFields).toHaveLength(1);
-  const gone = { ...all, documents: [fixedDocument()] };
-  expect(withoutUnplaced(gone, ['courier_signature']).signingFields).toHaveLength(0);
 });
 
 test('documents are moved within their list', () => {

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
@@ -16,12 +17,16 @@ import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.PersonSource;
 import org.jalousie.core.placement.BoxSize;
+import org.jalousie.core.placement.DocumentId;
+import org.jalousie.core.placement.DocumentPlace;
 import org.jalousie.core.placement.SigningField;
+import org.jalousie.core.placement.Spot;
 import org.jalousie.core.placement.TextCheck;
 import org.jalousie.core.placement.TextPlace;
 import org.jalousie.core.rules.Rule;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.wording.Diagnostic;
+import org.jalousie.core.wording.FoundTags;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.Wording;
 import org.jalousie.core.wording.write.WordDraft;
@@ -245,10 +250,9 @@ class ProposalTest {
         TemplateContent content =
                 Proposal.first(wording("{{lender_name}} {{lendername}}").found());
         TemplateContent more = content.with(
-                java.util.stream.Stream.concat(
+                Stream.concat(
                                 content.fields().stream(),
-                                java.util.stream.Stream.of(
-                                        new Field(new FieldName("fee"), FieldType.MONEY, "Fee", true, "", List.of())))
+                                Stream.of(new Field(new FieldName("fee"), FieldType.MONEY, "Fee", true, "", List.of())))
                         .toList(),
                 content.parties(),
                 content.signingFields());
@@ -268,7 +272,7 @@ class ProposalTest {
         Party clerk = new Party(new PartyKey("clerk"), "Clerk", Duty.COMPLETES, 1, new PersonSource.WhoSends());
         TemplateContent used = new TemplateContent(
                         "en-GB",
-                        java.util.stream.Stream.concat(content.fields().stream(), java.util.stream.Stream.of(deadline))
+                        Stream.concat(content.fields().stream(), Stream.of(deadline))
                                 .toList(),
                         List.of(clerk.neededWhen("valuable")),
                         List.of(),
@@ -428,5 +432,28 @@ class ProposalTest {
                 .as("the name is printed, the address only said where to write to")
                 .containsExactly(true, false);
         assertThat(Proposal.released(before, before, List.of()).fields()).isEqualTo(fields);
+    }
+
+    @Test
+    void aFieldThatWasPutOnAPageStaysWhileItStandsSomewhere() {
+        SigningField byHand = new SigningField("lender_text", new PartyKey("lender"), "shelf", TextPlace.USUAL);
+        FoundTags none = Wording.compile(
+                        WordFile.open(new WordDraft().paragraph("x").bytes()), java.util.Set.of())
+                .found();
+        TemplateContent content =
+                new TemplateContent("en-GB", List.of(), List.of(), List.of(byHand), SendingSettings.USUAL);
+        TemplateDocument page = new TemplateDocument(
+                new DocumentId("document_1"),
+                "Form",
+                TemplateDocument.Kind.FIXED,
+                "",
+                java.util.Optional.empty(),
+                java.util.Optional.empty(),
+                false,
+                List.of(new DocumentPlace("lender_text", new Spot.Open())),
+                List.of());
+        assertThat(Proposal.renewed(none, content.withDocuments(List.of(page))).signingFields())
+                .containsExactly(byHand);
+        assertThat(Proposal.renewed(none, content).signingFields()).isEmpty();
     }
 }

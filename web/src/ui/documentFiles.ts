@@ -1,4 +1,4 @@
-import { Problem } from '../../api/client';
+import { Problem } from '../api/client';
 
 /** What a document may be made from, as a file chooser takes it. */
 export const acceptedFiles =
