@@ -1,15 +1,13 @@
 package org.jalousie.server.template;
 
+import org.jalousie.core.template.OutlineNames;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
-import org.jalousie.core.data.Field;
-import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.placement.DocumentId;
@@ -17,8 +15,6 @@ import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.placement.RuledLines;
 import org.jalousie.core.provenance.PrintedPlace;
 import org.jalousie.core.provenance.Provenance;
-import org.jalousie.core.rules.CaseChoice;
-import org.jalousie.core.rules.Rule;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.template.TemplateDocument;
 import org.jalousie.core.wording.Wording;
@@ -69,7 +65,7 @@ class PreviewService {
             return previewed(version).placed.pdf();
         TemplateDocument document = DocumentService.document(version.content(), name);
         return document.kind() == TemplateDocument.Kind.FIXED
-                ? fixed.of(document, version.content(), names(version.content()))
+                ? fixed.of(document, version.content(), OutlineNames.of(version.content()))
                         .made()
                         .pdf()
                 : fixed.untouched(document);
@@ -80,7 +76,7 @@ class PreviewService {
         if (document.kind() == TemplateDocument.Kind.ATTACHED)
             return new TemplateViews.Preview(fixed.bare(document), List.of(), List.of());
         if (document.kind() != TemplateDocument.Kind.FIXED) throw Refusal.notFound(Message.of("document.none"));
-        FixedPreviews.Previewed previewed = fixed.of(document, version.content(), names(version.content()));
+        FixedPreviews.Previewed previewed = fixed.of(document, version.content(), OutlineNames.of(version.content()));
         return new TemplateViews.Preview(
                 previewed.made().pages(), PrintedView.of(previewed.printed()), fixed.lines(document));
     }
@@ -90,7 +86,7 @@ class PreviewService {
         Preparations.Kept kept = preparations.kept(version.wordFile(), content);
         Wording wording = kept.wording();
         if (wording.broken()) throw Refusal.conflict(Message.of("template.pages-unreadable"));
-        Map<String, Value> names = names(content);
+        Map<String, Value> names = OutlineNames.of(content);
         // the wording's own name and what is printed in it: a field's hint changes no page
         String key = kept.name() + names + content.language();
         Previewed known = previews.getIfPresent(key);
@@ -102,38 +98,5 @@ class PreviewService {
         Previewed previewed = new Previewed(placed, Provenance.of(merged.printed(), pdf), RuledLines.of(pdf));
         previews.put(key, previewed);
         return previewed;
-    }
-
-    /** Labels in the place of values, so that the pages show what stands where. */
-    private static Map<String, Value> names(TemplateContent content) {
-        Map<String, Value> names = new LinkedHashMap<>(labels(content.fields()));
-        for (Rule rule : content.rules()) {
-            Value value = rule.gives() == FieldType.YES_NO ? new Value.YesNo(true) : label(rule.label());
-            if (rule.within().isEmpty()) names.put(rule.name(), value);
-        }
-        for (CaseChoice choice : content.choices()) {
-            if (!choice.cases().isEmpty())
-                names.put(choice.name(), new Value.Text(choice.cases().get(0).label()));
-        }
-        names.putIfAbsent("generated_on", label("Day of generation"));
-        names.putIfAbsent("agreement_number", label("Agreement number"));
-        return names;
-    }
-
-    private static Map<String, Value> labels(List<Field> fields) {
-        Map<String, Value> labels = new LinkedHashMap<>();
-        for (Field field : fields) {
-            switch (field.type()) {
-                case YES_NO -> labels.put(field.name().value(), new Value.YesNo(true));
-                case ITEMS -> labels.put(field.name().value(), new Value.Items(List.of(labels(field.items()))));
-                case PICTURE -> {}
-                default -> labels.put(field.name().value(), label(field.label()));
-            }
-        }
-        return labels;
-    }
-
-    private static Value label(String label) {
-        return new Value.Text("[" + label + "]");
     }
 }

@@ -5,6 +5,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import javax.imageio.ImageIO;
 import org.jalousie.core.placement.BoxSize;
@@ -61,6 +62,15 @@ public final class Boxes {
             found.merge(Integer.parseInt(once.substring(start, once.indexOf('"', start))), 1, Integer::sum);
         }
         return found;
+    }
+
+    /** The number of the box whose link a tag of the part is; empty for any other tag. */
+    public static Optional<Integer> named(String xml, int from, int to) {
+        String tag = xml.substring(from, to);
+        int at = tag.indexOf(LINK);
+        if (at < 0) return Optional.empty();
+        int start = at + LINK.length();
+        return Optional.of(Integer.parseInt(tag.substring(start, tag.indexOf('"', start))));
     }
 
     private static byte[] transparentPixel() {

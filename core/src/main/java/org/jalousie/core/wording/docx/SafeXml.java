@@ -3,6 +3,8 @@ package org.jalousie.core.wording.docx;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.StringWriter;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import javax.xml.XMLConstants;
 import javax.xml.parsers.DocumentBuilder;
 import javax.xml.parsers.DocumentBuilderFactory;
@@ -22,6 +24,7 @@ import org.xml.sax.SAXException;
 
 /** Reads and writes XML parts of files from outside: no document type, no entity, nothing fetched. */
 public final class SafeXml {
+    private static final Pattern ENTITY = Pattern.compile("&(lt|gt|amp|quot|apos|#x[0-9A-Fa-f]+|#\\d+);");
     private static final DocumentBuilderFactory BUILDERS = builders();
     private static final TransformerFactory TRANSFORMERS = transformers();
 
@@ -104,6 +107,27 @@ public final class SafeXml {
             }
         }
         return out.toString();
+    }
+
+    /** Text of a file of our own as it is read: the reverse of {@link #escape}, with characters that are given by number. */
+    public static String unescape(String xml) {
+        if (xml.indexOf('&') < 0) return xml;
+        return ENTITY.matcher(xml).replaceAll(found -> Matcher.quoteReplacement(entity(found.group(1))));
+    }
+
+    private static String entity(String name) {
+        return switch (name) {
+            case "lt" -> "<";
+            case "gt" -> ">";
+            case "amp" -> "&";
+            case "quot" -> "\"";
+            case "apos" -> "'";
+            default ->
+                Character.toString(
+                        name.startsWith("#x")
+                                ? Integer.parseInt(name.substring(2), 16)
+                                : Integer.parseInt(name.substring(1)));
+        };
     }
 
     private static DocumentBuilderFactory builders() {

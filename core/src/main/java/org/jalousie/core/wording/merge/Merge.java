@@ -105,7 +105,7 @@ public final class Merge {
             int traced = trace.size();
             run(link.address(), scope, address);
             trace.takeBack(traced);
-            out.append(pictures.additions().link(part, followed(unescaped(address.toString()))));
+            out.append(pictures.additions().link(part, followed(SafeXml.unescape(address.toString()))));
         } else if (segment instanceof Segment.NoteMark mark) {
             out.append(run.note(mark, scope));
         } else if (segment instanceof Segment.Note note) {
@@ -279,13 +279,6 @@ public final class Merge {
     private static String followed(String address) {
         boolean scheme = address.matches("(?s)[A-Za-z][A-Za-z0-9+.-]*:.*");
         return !scheme || address.matches("(?is)(https?|mailto|tel):.*") ? address : "";
-    }
-
-    private static String unescaped(String text) {
-        return text.replace("&quot;", "\"")
-                .replace("&lt;", "<")
-                .replace("&gt;", ">")
-                .replace("&amp;", "&");
     }
 
     private static String checked(String name, String text) {

@@ -1,0 +1,153 @@
+package org.jalousie.core.recognition;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldType;
+import org.jalousie.core.template.OutlineNames;
+import org.jalousie.core.template.TemplateContent;
+import org.jalousie.core.wording.Origin;
+import org.jalousie.core.wording.Passage;
+import org.jalousie.core.wording.PrintedText;
+import org.jalousie.core.wording.WordFile;
+import org.jalousie.core.wording.Wording;
+
+/**
+ * What a template's documents say: its own words in their order, and between them the values, passages that may be missing or
+ * stand several times, and the places of signing fields.
+ *
+ * @param beside words of its headers and footers
+ */
+public record TemplateText(List<Part> parts, Set<String> beside) {
+    public TemplateText {
+        parts = List.copyOf(parts);
+        beside = Set.copyOf(beside);
+    }
+
+    sealed interface Part {}
+
+    record Word(Token token) implements Part {}
+
+    /** @param most how many words the value has at most; endless for a text of any length */
+    record Slot(Origin.Datum datum, int most, boolean endless, boolean figures) implements Part {}
+
+    /** @param field the name of its signing field */
+    record Box(String field) implements Part {}
+
+    /** @param repeats whether it stands once for each item of a list */
+    record Open(Passage passage, boolean repeats) implements Part {}
+
+    record Close(Passage passage) implements Part {}
+
+    record Break() implements Part {}
+
+    /** The text of a wording. */
+    public static TemplateText of(Wording wording, TemplateContent content) {
+        Map<String, FieldType> types = types(content);
+        Map<Integer, Passage> passages =
+                wording.passages().stream().collect(Collectors.toMap(Passage::number, one -> one, (a, b) -> a));
+        List<Part> parts = new ArrayList<>();
+        Set<String> beside = new HashSet<>();
+        Wording.Merged outline = wording.outline(OutlineNames.of(content), Locale.forLanguageTag(content.language()));
+        for (Wording.PrintedPart printed : outline.printed()) {
+            List<PrintedText.Piece> pieces = PrintedText.of(printed);
+            boolean main = printed.name().equals(WordFile.MAIN);
+            if (main || printed.name().contains("notes")) read(pieces, wording, passages, types, parts);
+            else
+                pieces.forEach(piece -> {
+                    if (piece instanceof PrintedText.Words words)
+                        Token.of(words.text()).forEach(token -> beside.add(token.plain()));
+                });
+        }
+        return new TemplateText(parts, beside);
+    }
+
+    private static void read(
+            List<PrintedText.Piece> pieces,
+            Wording wording,
+            Map<Integer, Passage> passages,
+            Map<String, FieldType> types,
+            List<Part> parts) {
+        parts.add(new Break());
+        for (PrintedText.Piece piece : pieces) {
+            if (piece instanceof PrintedText.Words words) {
+                Token.of(words.text()).forEach(token -> parts.add(new Word(token)));
+            } else if (piece instanceof PrintedText.Datum datum) {
+                parts.add(slot(datum.datum(), types));
+            } else if (piece instanceof PrintedText.Box box && wording.boxes().containsKey(box.number())) {
+                parts.add(new Box(wording.boxes().get(box.number()).name()));
+            } else if (piece instanceof PrintedText.Begin begin) {
+                Passage passage = passages.get(begin.number());
+                parts.add(new Open(passage, !passage.inverted() && types.get(passage.name()) == FieldType.ITEMS));
+            } else if (piece instanceof PrintedText.End end) {
+                parts.add(new Close(passages.get(end.number())));
+            } else if (piece instanceof PrintedText.Break && !(parts.get(parts.size() - 1) instanceof Break)) {
+                parts.add(new Break());
+            }
+        }
+    }
+
+    private static Slot slot(Origin.Datum datum, Map<String, FieldType> types) {
+        FieldType type = types.getOrDefault(
+                datum.list().isEmpty() ? datum.name() : datum.list() + "." + datum.name(), FieldType.TEXT);
+        boolean inWords = datum.print().contains("words");
+        return switch (type) {
+            case LONG_TEXT, RICH_TEXT -> new Slot(datum, 40, true, false);
+            case DATE, DATE_TIME, NUMBER, MONEY -> new Slot(datum, inWords ? 24 : 8, false, !inWords);
+            case YES_NO -> new Slot(datum, 2, false, false);
+            default -> new Slot(datum, 30, false, false);
+        };
+    }
+
+    private static Map<String, FieldType> types(TemplateContent content) {
+        Map<String, FieldType> types = new HashMap<>();
+        for (Field field : content.fields()) {
+            types.put(field.name().value(), field.type());
+            for (Field inner : field.items())
+                types.put(field.name().value() + "." + inner.name().value(), inner.type());
+        }
+        return types;
+    }
+
+    /** The text of a fixed document, which has nothing but words of its own. */
+    public static TemplateText of(FileText pages) {
+        List<Part> parts = new ArrayList<>();
+        FileText.Seen before = null;
+        for (FileText.Seen one : pages.words()) {
+            if (before == null || !one.onLineWith(before)) parts.add(new Break());
+            parts.add(new Word(one.token()));
+            before = one;
+        }
+        return new TemplateText(parts, Set.of());
+    }
+
+    /** Its own words, without what is between them. */
+    List<Token> ownWords() {
+        return parts.stream()
+                .filter(part -> part instanceof Word word && word.token().word())
+                .map(part -> ((Word) part).token())
+                .toList();
+    }
+
+    /** Stretches of its own words that nothing interrupts. */
+    List<List<Token>> runs() {
+        List<List<Token>> runs = new ArrayList<>();
+        List<Token> run = new ArrayList<>();
+        for (Part part : parts) {
+            if (part instanceof Word word) {
+                run.add(word.token());
+            } else if (!(part instanceof Break) && !run.isEmpty()) {
+                runs.add(run);
+                run = new ArrayList<>();
+            }
+        }
+        if (!run.isEmpty()) runs.add(run);
+        return runs;
+    }
+}

@@ -1,0 +1,192 @@
+package org.jalousie.core.recognition;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
+import org.jalousie.core.data.FieldType;
+import org.jalousie.core.parties.PartyKey;
+import org.jalousie.core.placement.Spot;
+import org.jalousie.core.template.Proposal;
+import org.jalousie.core.template.TemplateContent;
+import org.jalousie.core.wording.WordFile;
+import org.jalousie.core.wording.Wording;
+import org.jalousie.core.wording.write.WordDraft;
+import org.junit.jupiter.api.Test;
+
+/** What a finished file says, by the template that it was made from. */
+class ReadBackTest {
+    private static Field field(String name, FieldType type, String... choices) {
+        return new Field(new FieldName(name), type, name, false, "", List.of(choices));
+    }
+
+    private static Wording compile(WordDraft draft) {
+        Wording wording = Wording.compile(WordFile.open(draft.bytes()), Set.of());
+        assertThat(wording.diagnostics()).isEmpty();
+        return wording;
+    }
+
+    private static TemplateContent content(Wording wording, Field... fields) {
+        TemplateContent first = Proposal.first(wording.found());
+        return first.with(List.of(fields), first.parties(), first.signingFields());
+    }
+
+    private static Understood understood(Wording wording, TemplateContent content, FileText file) {
+        return Understood.asWording(file, TemplateText.of(wording, content), wording, content);
+    }
+
+    private static final WordDraft LOAN = new WordDraft()
+            .paragraph("Loan of instruments")
+            .paragraph("{{lender}} lends the instruments from {{starts}} to {{ends.long}}, valued at {{value}} in all.")
+            .paragraph("They are insured {{#insured}}by the borrower, who pays the premium{{/insured}}"
+                    + "{{^insured}}by nobody{{/insured}}.")
+            .paragraph("Packing: {{packing}}. The number of crates is {{crates}}.")
+            .paragraph("For the lender, {{lender.upper}}:");
+
+    private static final Field[] FIELDS = {
+        field("lender", FieldType.TEXT),
+        field("starts", FieldType.DATE),
+        field("ends", FieldType.DATE),
+        field("value", FieldType.MONEY),
+        field("insured", FieldType.YES_NO),
+        field("packing", FieldType.CHOICE, "In crates", "By hand"),
+        field("crates", FieldType.NUMBER)
+    };
+
+    @Test
+    void dataAreReadBackAsTheirKindsPrint() {
+        Wording wording = compile(LOAN);
+        FileText file = Typeset.plain(
+                "Loan of instruments",
+                "Museum of Strings, Northam lends the instruments from 3 March 2027 to 30 September 2027, valued at"
+                        + " \u20ac1,250,000.00 in all.",
+                "They are insured by the borrower, who pays the premium.",
+                "Packing: In crates. The number of crates is 1,200.",
+                "For the lender, MUSEUM OF STRINGS, NORTHAM:");
+        Understood read = understood(wording, content(wording, FIELDS), file);
+        assertThat(read.reading().differences()).isZero();
+        assertThat(read.reading().likeness()).isEqualTo(1);
+        assertThat(read.data())
+                .extracting(one -> one.field().value(), DataBack.Datum::raw, DataBack.Datum::sure)
+                .containsExactly(
+                        tuple("lender", "Museum of Strings, Northam", true),
+                        tuple("starts", "2027-03-03", true),
+                        tuple("ends", "2027-09-30", true),
+                        tuple("value", "EUR 1250000.00", true),
+                        tuple("insured", "yes", true),
+                        tuple("packing", "In crates", true),
+                        tuple("crates", "1200", true));
+    }
+
+    @Test
+    void whatIsReadInTwoWaysOrStandsAmongOtherWordsIsNotSure() {
+        Wording wording = compile(LOAN);
+        FileText file = Typeset.plain(
+                "Loan of instruments",
+                "Kestrel House gives away the fiddles beginning on about spring to 30 September 2027, valued at 12.50 in all.",
+                "They are insured by nobody.",
+                "Packing: in a bag. The number of crates is 1,20.",
+                "For the lender, THE MUSEUM:");
+        Map<String, DataBack.Datum> read = new java.util.HashMap<>();
+        understood(wording, content(wording, FIELDS), file)
+                .data()
+                .forEach(one -> read.put(one.field().value(), one));
+        assertThat(read.get("lender").sure()).isFalse();
+        assertThat(read.get("ends").raw()).isEqualTo("2027-09-30");
+        assertThat(read.get("value"))
+                .extracting(DataBack.Datum::raw, DataBack.Datum::sure)
+                .containsExactly("", false);
+        assertThat(read.get("packing").raw()).isEmpty();
+        assertThat(read.get("packing").words()).containsExactly("in a bag");
+        assertThat(read.get("crates").raw()).as("not as English writes numbers").isEmpty();
+        assertThat(read.get("insured").raw()).isEqualTo("no");
+    }
+
+    @Test
+    void everyItemOfAListIsReadFromItsRow() {
+        Wording wording = compile(new WordDraft()
+                .paragraph("The instruments are these, as the lender has listed them:")
+                .table(
+                        List.of(
+                                List.of("Instrument", "Maker", "Value"),
+                                List.of("{{#objects}}{{title}}", "{{maker}}", "{{worth}}{{/objects}}")),
+                        false)
+                .paragraph("and no others."));
+        Field objects = Field.list(
+                new FieldName("objects"),
+                List.of(
+                        field("title", FieldType.TEXT),
+                        field("maker", FieldType.TEXT),
+                        field("worth", FieldType.MONEY)));
+        FileText file = Typeset.plain(
+                "The instruments are these, as the lender has listed them:",
+                "Instrument | Maker | Value",
+                "Tenor viol | Henry Marsh | EUR 5,000.00",
+                "Bass viol | Ann | EUR 12,500.00",
+                "Theorbo in its case | Tomas Reed of Northam | EUR 900.00",
+                "and no others.");
+        Understood read = understood(wording, content(wording, objects), file);
+        assertThat(read.reading().differences()).isZero();
+        assertThat(read.data()).hasSize(1);
+        assertThat(read.data().get(0).raw())
+                .contains(
+                        "\"Tenor viol\"",
+                        "\"Ann\"",
+                        "\"EUR 12500.00\"",
+                        "\"Theorbo in its case\"",
+                        "Tomas Reed of Northam");
+    }
+
+    @Test
+    void whatDiffersFromTheTemplateIsShownWhereItIs() {
+        Wording wording = compile(LOAN);
+        FileText file = Typeset.plain(
+                "1. Loan of instruments",
+                "Ida Marsh lends the old instruments from 3 March 2027 to 30 September 2027, valued at EUR 12.00.",
+                "They are insured by nobody.",
+                "Packing: By hand. The number of crates is 4.",
+                "Everything else is forbidden.",
+                "For the lender, IDA MARSH:");
+        Reading reading = understood(wording, content(wording, FIELDS), file).reading();
+        assertThat(reading.lines().stream()
+                        .flatMap(line -> line.pieces().stream())
+                        .filter(piece -> piece.fate() == Reading.Fate.CAME || piece.fate() == Reading.Fate.WENT)
+                        .map(piece -> piece.fate() + " " + piece.text()))
+                .containsExactly("CAME old", "WENT in all", "CAME Everything else is forbidden");
+    }
+
+    @Test
+    void signingFieldsGoWhereTheTemplateHasThemIfThereIsRoom() {
+        Wording wording = compile(new WordDraft()
+                .paragraph("This is what both of them have agreed on, and nothing else counts between them.")
+                .paragraph("Signed by the lender: {{lender.signature}}")
+                .paragraph("Signed by the borrower: {{borrower.signature}}")
+                .paragraph("Seen by the witness: {{witness.signature}}"));
+        TemplateContent content = Proposal.first(wording.found());
+        FileText file = new Typeset(11, 380, false, "")
+                .lead(70)
+                .all(List.of(
+                        "This is what both of them have agreed on, and nothing else counts between them.",
+                        "Signed by the lender: ______________",
+                        "Signed by the borrower: ______________"));
+        Understood read = understood(wording, content, file);
+        assertThat(read.without()).containsExactly(new PartyKey("witness"));
+        assertThat(read.places())
+                .extracting(one -> one.field().name())
+                .containsExactly("lender_signature", "borrower_signature");
+        assertThat(read.places()).allMatch(one -> one.spot() instanceof Spot.OnPage);
+        Spot.OnPage first = (Spot.OnPage) read.places().get(0).spot();
+        assertThat(first.left()).as("where the line begins").isBetween(80.0, 90.0);
+
+        FileText narrow = Typeset.plain(
+                "This is what both of them have agreed on, and nothing else counts between them.",
+                "Signed by the lender: ______________",
+                "Signed by the borrower: ______________",
+                "Words that leave no room at all.");
+        assertThat(understood(wording, content, narrow).places().get(0).spot()).isInstanceOf(Spot.Open.class);
+    }
+}
