@@ -61,6 +61,7 @@ class ArchitectureTest {
                             "Agreements",
                             "Agreements$Answers",
                             "Agreements$Filed",
+                            "Agreements$Finished",
                             "Agreements$Outcome",
                             "AfterEvents",
                             "AgreementViews",
@@ -77,8 +78,9 @@ class ArchitectureTest {
             Map.entry("office", List.of("OfficeHours", "AfterHours")),
             Map.entry("paper", List.of("Papers", "Papers$Paper")),
             Map.entry("postroom", List.of()),
+            Map.entry("recognition", List.of("ReadFiles", "ReadFiles$Ready")),
             Map.entry("signing", List.of("ParticipantLinks", "ParticipantLinks$CopyLink", "IdentityCodes")),
-            Map.entry("template", List.of("UsableTemplates", "UsableTemplate")));
+            Map.entry("template", List.of("UsableTemplates", "UsableTemplate", "SingleUseTemplates")));
 
     @ArchTest
     static final ArchRule aRoomIsSeenByItsFace = classes()

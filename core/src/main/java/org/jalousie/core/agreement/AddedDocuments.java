@@ -53,6 +53,10 @@ record AddedDocuments(List<AddedDocument> added, Map<DocumentId, List<GivenPlace
             if (agreement.added().size() >= MOST) return refused(Message.of("documents.most", "most", MOST));
             return accepted(new Event.DocumentBrought(bring.document()));
         }
+        if (command instanceof Command.BringFinished finished)
+            return new Decision.Accepted(List.of(
+                    new Event.DocumentBrought(finished.document()),
+                    new Event.PlacesGiven(finished.document().id(), finished.places())));
         if (command instanceof Command.TakeOutDocument out) {
             boolean there = agreement.added().stream().anyMatch(one -> one.id().equals(out.document()));
             return there ? accepted(new Event.DocumentTakenOut(out.document())) : refused(Message.of("document.none"));

@@ -56,6 +56,13 @@ public sealed interface Command {
     /** A document that comes with this agreement; one of the same name takes the place of that. */
     record BringDocument(AddedDocument document) implements OfDocuments {}
 
+    /**
+     * A finished file takes the place of one of the template's documents.
+     *
+     * @param places of the signing fields in it; those without one there are none of the agreement's
+     */
+    record BringFinished(AddedDocument document, List<GivenPlace> places) implements OfDocuments {}
+
     record TakeOutDocument(DocumentId document) implements OfDocuments {}
 
     /**

@@ -3,6 +3,7 @@ package org.jalousie.core.recognition;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 
 /** Tells which of many templates a finished file may have been made from. */
 public final class Recogniser {
@@ -19,6 +20,9 @@ public final class Recogniser {
     private static final double SURE_WITH_EDGES = 0.8;
     /** What is so much farther than the nearest is not read. */
     private static final double WORTH_READING = 0.4;
+
+    /** How much nearer the nearest has to be than the next. */
+    private static final double LEAD = 0.01;
 
     private static final double POSSIBLE = 0.4;
 
@@ -87,6 +91,26 @@ public final class Recogniser {
     /** Reads a file as one that was made from a template, whether it was or not. */
     public static Reading read(FileText file, TemplateText template) {
         return PathReading.of(file, template);
+    }
+
+    /** A candidate with the file read as made from it. */
+    public record Judged<K>(Candidate<K> candidate, Reading reading) {
+        public Verdict verdict() {
+            return Recogniser.verdict(candidate, reading);
+        }
+    }
+
+    /** The one of several that it is; empty where none is sure, or two are as near as each other. */
+    public static <K> Optional<Judged<K>> decided(List<Judged<K>> judged) {
+        List<Judged<K>> best = judged.stream()
+                .filter(one -> one.verdict() != Verdict.NO)
+                .sorted(Comparator.comparingDouble(one -> -one.reading().likeness()))
+                .limit(2)
+                .toList();
+        if (best.isEmpty() || best.get(0).verdict() != Verdict.SURE) return Optional.empty();
+        boolean alone = best.size() == 1
+                || best.get(0).reading().likeness() - best.get(1).reading().likeness() >= LEAD;
+        return alone ? Optional.of(best.get(0)) : Optional.empty();
     }
 
     public static Verdict verdict(Candidate<?> candidate, Reading reading) {

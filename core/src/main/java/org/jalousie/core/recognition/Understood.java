@@ -32,17 +32,21 @@ import org.jalousie.core.wording.Wording;
  */
 public record Understood(Reading reading, List<DataBack.Datum> data, List<GivenPlace> places, List<PartyKey> without) {
 
-    /** A file taken for a template's wording. */
-    public static Understood asWording(FileText file, TemplateText text, Wording wording, TemplateContent content) {
+    /** A file taken for a template's wording. @param tagged places for which the file has tags, by their fields */
+    public static Understood asWording(
+            FileText file, TemplateText text, Wording wording, TemplateContent content, Map<String, Spots.Box> tagged) {
         Reading reading = Recogniser.read(file, text);
         Map<String, SigningField> fields = byName(content);
         Spots spots = new Spots(file.sizes(), () -> {
             throw new IllegalStateException("nothing hangs on words here");
         });
         List<GivenPlace> places = new ArrayList<>();
-        FieldRoom.of(reading, file, fields)
-                .forEach((name, box) -> places.add(
-                        new GivenPlace(fields.get(name), box.map(spots::fixed).orElseGet(Spot.Open::new))));
+        Map<String, Optional<Spots.Box>> rooms = new LinkedHashMap<>(FieldRoom.of(reading, file, fields));
+        tagged.forEach((name, box) -> {
+            if (fields.containsKey(name)) rooms.put(name, Optional.of(box));
+        });
+        rooms.forEach((name, box) -> places.add(
+                new GivenPlace(fields.get(name), box.map(spots::fixed).orElseGet(Spot.Open::new))));
         return new Understood(reading, DataBack.of(reading, file, wording, content), places, without(content, places));
     }
 

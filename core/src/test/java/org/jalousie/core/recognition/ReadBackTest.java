@@ -36,7 +36,7 @@ class ReadBackTest {
     }
 
     private static Understood understood(Wording wording, TemplateContent content, FileText file) {
-        return Understood.asWording(file, TemplateText.of(wording, content), wording, content);
+        return Understood.asWording(file, TemplateText.of(wording, content), wording, content, Map.of());
     }
 
     private static final WordDraft LOAN = new WordDraft()

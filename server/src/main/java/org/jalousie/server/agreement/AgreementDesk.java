@@ -32,8 +32,9 @@ class AgreementDesk implements Agreements {
     }
 
     @Override
-    public AgreementNumber create(UUID templateVersion, String request, int attempt, Answers answers, Actor by) {
-        return service.create(templateVersion, request, attempt, answers, by);
+    public AgreementNumber create(
+            UUID templateVersion, String request, int attempt, Answers answers, Optional<Finished> finished, Actor by) {
+        return service.create(templateVersion, request, attempt, answers, finished, by);
     }
 
     @Override

@@ -11,6 +11,7 @@ import java.util.UUID;
 import java.util.function.Supplier;
 import org.jalousie.core.agreement.Absence;
 import org.jalousie.core.agreement.Actor;
+import org.jalousie.core.agreement.AddedDocument;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Command;
@@ -74,13 +75,15 @@ class AgreementService {
         this.settings = settings;
     }
 
-    /**
-     * Makes an agreement from a request, in the request's own transaction. Returns its number.
-     *
-     * @param attempt which agreement of the request it is, from 1
-     */
+    /** Makes an agreement as {@link Agreements#create} says. */
     @Transactional(propagation = Propagation.MANDATORY)
-    public AgreementNumber create(UUID versionId, String request, int attempt, Agreements.Answers answers, Actor by) {
+    public AgreementNumber create(
+            UUID versionId,
+            String request,
+            int attempt,
+            Agreements.Answers answers,
+            Optional<Agreements.Finished> finished,
+            Actor by) {
         UsableTemplate template = templates.version(versionId);
         AgreementNumber number = AgreementNumber.of(
                 Year.now(clock.withZone(settings.office().zone())).getValue(), rows.nextNumber());
@@ -88,13 +91,15 @@ class AgreementService {
         String title = Participants.title(template, participants);
         Event.Created created = new Event.Created(
                 number, title, template.name(), template.number(), request, answers.data(), participants);
-        log.begin(
-                UUID.randomUUID(),
-                created,
-                versionId,
-                template.content().sending().chasing(),
-                attempt,
-                by);
+        UUID id = UUID.randomUUID();
+        log.begin(id, created, versionId, template.content().sending().chasing(), attempt, by);
+        finished.ifPresent(file -> log.carryOut(
+                id,
+                by,
+                new Command.BringFinished(
+                        new AddedDocument(
+                                file.document(), file.title(), Document.Kind.FIXED, file.file(), file.brought()),
+                        file.places())));
         return number;
     }
 

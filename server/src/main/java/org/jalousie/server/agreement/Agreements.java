@@ -18,6 +18,8 @@ import org.jalousie.core.data.Sha256;
 import org.jalousie.core.evidence.EventChain;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
+import org.jalousie.core.placement.DocumentId;
+import org.jalousie.core.placement.GivenPlace;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.web.Page;
 
@@ -25,6 +27,14 @@ import org.jalousie.server.web.Page;
 public interface Agreements {
     /** What a request says: its answers, and the people chosen with it. */
     record Answers(Map<FieldName, String> data, Map<PartyKey, Person> people) {}
+
+    /**
+     * A finished file that stands in for one of the template's documents.
+     *
+     * @param file its pages, {@code brought} as it came
+     * @param places of the signing fields in it
+     */
+    record Finished(DocumentId document, String title, Sha256 file, Sha256 brought, List<GivenPlace> places) {}
 
     /** An agreement with all that is known of it, for checking its files. */
     record Filed(Agreement agreement, List<Entry> history, List<EventChain.Link> links) {}
@@ -36,8 +46,10 @@ public interface Agreements {
      * Makes an agreement from a request, in the request's own transaction. Returns its number.
      *
      * @param attempt which agreement of the request it is, from 1
+     * @param finished a file that was made elsewhere; empty where all is made here
      */
-    AgreementNumber create(UUID templateVersion, String request, int attempt, Answers answers, Actor by);
+    AgreementNumber create(
+            UUID templateVersion, String request, int attempt, Answers answers, Optional<Finished> finished, Actor by);
 
     /** Gives an agreement corrected data; its documents are made again. People who were named since stay unless corrected. */
     void correct(AgreementNumber number, Answers before, Answers now, Actor by);

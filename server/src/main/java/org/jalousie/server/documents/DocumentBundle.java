@@ -72,13 +72,17 @@ class DocumentBundle {
             Optional<AddedDocument> brought = agreement.added().stream()
                     .filter(own -> own.id().equals(one.id()))
                     .findFirst();
+            // a finished file stands in for what would be made
+            if (brought.isPresent()) {
+                made.add(added(brought.get(), title, agreement, created, template, values));
+                continue;
+            }
             switch (one.kind()) {
                 case WORDING -> made.add(wording.make(agreement, created, template, title));
                 case FIXED -> made.add(fixed(one, title, agreement, created, template, values));
                 case ATTACHED -> made.add(untouched(one.id(), title, one.file().orElseThrow()));
                 case REQUESTED -> {
-                    brought.ifPresent(own -> made.add(added(own, title, agreement, created, template, values)));
-                    if (brought.isEmpty() && one.required()) awaited.add(title);
+                    if (one.required()) awaited.add(title);
                 }
             }
         }
@@ -117,6 +121,7 @@ class DocumentBundle {
 
     /** Where data stand on a fixed document of the template; nothing for any other. */
     List<PrintedPlace> printed(DocumentId id, Agreement agreement, Entry created, UsableTemplate template) {
+        if (agreement.added().stream().anyMatch(own -> own.id().equals(id))) return List.of();
         Optional<TemplateDocument> one =
                 template.content().document(id).filter(document -> document.kind() == TemplateDocument.Kind.FIXED);
         if (one.isEmpty()) return List.of();

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.data.Field;
@@ -11,6 +12,7 @@ import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.intake.Intake;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.web.Page;
@@ -103,6 +105,42 @@ class IntakeController {
         Map<FieldName, String> faults = new LinkedHashMap<>();
         reading.faults().forEach((name, fault) -> faults.put(name, fault.toString()));
         return new IntakeViews.ReadData(reading.raw(), faults);
+    }
+
+    /** The form for a file that was made elsewhere, by the template that it is taken for. */
+    @GetMapping("/finished-files/{file}/form")
+    IntakeViews.Form formOf(@PathVariable UUID file) {
+        return service.formOf(file);
+    }
+
+    /**
+     * @param keep parties that stay though the file has no place for them
+     * @param seen whether a person has looked at what differs from the template
+     */
+    record FinishedAnswers(
+            Map<FieldName, String> values,
+            Map<String, IntakeViews.PersonInput> people,
+            @Schema(types = {"string", "null"}) String language,
+            List<PartyKey> keep,
+            boolean seen) {}
+
+    /** Makes the agreement about a file that was made elsewhere. */
+    @PostMapping("/finished-files/{file}/agreement")
+    Made generateOf(@PathVariable UUID file, @RequestBody FinishedAnswers said, @AuthenticationPrincipal SignedIn by) {
+        return new Made(service.takeFinished(
+                file,
+                said.values(),
+                said.people(),
+                typing(said.language()),
+                Set.copyOf(said.keep() == null ? List.of() : said.keep()),
+                said.seen(),
+                by.actor()));
+    }
+
+    /** Makes the agreement about a file of which everything is known and sure. */
+    @PostMapping("/finished-files/{file}/agreement-as-read")
+    Made generateAsRead(@PathVariable UUID file, @AuthenticationPrincipal SignedIn by) {
+        return new Made(service.takeAsRead(file, by.actor()));
     }
 
     private static Typing typing(String language) {

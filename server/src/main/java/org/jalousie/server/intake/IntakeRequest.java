@@ -15,6 +15,7 @@ import org.jalousie.core.data.FieldName;
 import org.jalousie.core.json.Json;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
+import org.jalousie.server.agreement.Agreements;
 import tools.jackson.core.type.TypeReference;
 
 /** A request for an agreement: the filled form, with a number. */
@@ -40,6 +41,9 @@ class IntakeRequest {
     private int attempts;
     private UUID formKey;
 
+    @JdbcTypeCode(SqlTypes.JSON)
+    private String finished;
+
     protected IntakeRequest() {}
 
     IntakeRequest(
@@ -57,6 +61,16 @@ class IntakeRequest {
         this.createdBy = by;
         this.createdAt = now;
         fill(values, people);
+    }
+
+    /** It is about a file that was made elsewhere. */
+    void about(Agreements.Finished file) {
+        finished = Json.canonical(file);
+    }
+
+    /** The file that was made elsewhere; empty where all is made here. */
+    Optional<Agreements.Finished> finished() {
+        return Optional.ofNullable(finished).map(json -> Json.MAPPER.readValue(json, Agreements.Finished.class));
     }
 
     final void fill(Map<FieldName, String> values, Map<PartyKey, Person> chosen) {

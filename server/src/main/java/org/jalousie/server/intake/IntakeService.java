@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Actor;
@@ -27,6 +28,7 @@ import org.jalousie.core.template.Specimen;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
 import org.jalousie.server.agreement.Agreements;
+import org.jalousie.server.recognition.ReadFiles;
 import org.jalousie.server.store.RowLock;
 import org.jalousie.server.template.UsableTemplate;
 import org.jalousie.server.template.UsableTemplates;
@@ -48,6 +50,7 @@ class IntakeService implements WaitingRequests {
     private final Clock clock;
     private final Settings settings;
     private final RowLock lock;
+    private final ReadFiles read;
 
     IntakeService(
             IntakeRequests requests,
@@ -55,7 +58,9 @@ class IntakeService implements WaitingRequests {
             Agreements agreements,
             Clock clock,
             Settings settings,
-            RowLock lock) {
+            RowLock lock,
+            ReadFiles read) {
+        this.read = read;
         this.requests = requests;
         this.templates = templates;
         this.agreements = agreements;
@@ -125,7 +130,17 @@ class IntakeService implements WaitingRequests {
         Optional<IntakeRequest> known = Optional.ofNullable(key).flatMap(requests::findByFormKey);
         // the form was taken in, but its sender never heard of it and may have changed answers since
         if (known.isPresent()) return fill(known.get().number(), inputs, people, typing, by, false);
-        UsableTemplate usable = templates.published(template);
+        return begin(templates.published(template), key, inputs, people, typing, Optional.empty(), by);
+    }
+
+    private IntakeViews.RequestDetail begin(
+            UsableTemplate usable,
+            UUID key,
+            Map<FieldName, String> inputs,
+            Map<String, IntakeViews.PersonInput> people,
+            Typing typing,
+            Optional<Agreements.Finished> finished,
+            Actor.Coordinator by) {
         Map<PartyKey, Person> chosen = new LinkedHashMap<>();
         Map<FieldName, String> values = read(usable, inputs, people, typing, chosen);
         String number = String.format(
@@ -133,9 +148,52 @@ class IntakeService implements WaitingRequests {
                 "R-%d-%04d",
                 Year.now(clock.withZone(settings.office().zone())).getValue(),
                 requests.nextNumber());
-        requests.save(new IntakeRequest(number, usable.versionId(), values, chosen, key, by.name(), clock.instant()));
+        IntakeRequest request =
+                new IntakeRequest(number, usable.versionId(), values, chosen, key, by.name(), clock.instant());
+        finished.ifPresent(request::about);
+        requests.save(request);
         requests.flush();
         return show(number);
+    }
+
+    /** The form for a file that was made elsewhere. */
+    @Transactional(readOnly = true)
+    IntakeViews.Form formOf(UUID file) {
+        return form(templates.version(read.versionOf(file)));
+    }
+
+    /**
+     * Takes in what is known of a file that was made elsewhere, and makes the agreement about it. Asked twice, the same.
+     *
+     * @param keep parties that stay though the file has no place for them
+     * @param seen whether a person has looked at what differs from the template
+     */
+    @Transactional
+    AgreementNumber takeFinished(
+            UUID file,
+            Map<FieldName, String> inputs,
+            Map<String, IntakeViews.PersonInput> people,
+            Typing typing,
+            Set<PartyKey> keep,
+            boolean seen,
+            Actor.Coordinator by) {
+        ReadFiles.Ready ready = read.ready(file, keep, seen);
+        if (ready.agreement().isPresent()) return ready.agreement().get();
+        UsableTemplate usable = templates.version(ready.version());
+        IntakeViews.RequestDetail request =
+                begin(usable, file, inputs, people, typing, Optional.of(ready.finished()), by);
+        AgreementNumber number = generate(request.row().number(), by);
+        read.became(file, number);
+        return number;
+    }
+
+    /** Makes the agreement about a file of which everything is known and sure. */
+    @Transactional
+    AgreementNumber takeAsRead(UUID file, Actor.Coordinator by) {
+        ReadFiles.Ready ready = read.ready(file, Set.of(), false);
+        if (ready.agreement().isPresent()) return ready.agreement().get();
+        if (!ready.complete()) throw Refusal.conflict(Message.of("finished.look-first"));
+        return takeFinished(file, ready.values(), Map.of(), Typing.PLAIN, Set.of(), false, by);
     }
 
     /** Corrects a request; an agreement made from it that is not sent yet is made again. */
@@ -180,6 +238,7 @@ class IntakeService implements WaitingRequests {
                     number,
                     request.nextAttempt(),
                     new Agreements.Answers(request.values(), request.people()),
+                    request.finished(),
                     by));
         }
         return request.agreementNumber().orElseThrow();

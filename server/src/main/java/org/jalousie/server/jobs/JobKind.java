@@ -18,7 +18,9 @@ public enum JobKind {
     /** A template's specimens printed, {@link LongWork}. */
     PROOF(ServiceAway.Service.CONVERTER),
     /** Specimens drawn up for a template's rules, {@link LongWork}; needs nothing from outside. */
-    DRAWING();
+    DRAWING(),
+    /** A finished file taken in and recognised; an instance is its id. */
+    RECOGNISE(ServiceAway.Service.CONVERTER);
 
     private final Optional<ServiceAway.Service> service;
 
@@ -37,7 +39,7 @@ public enum JobKind {
 
     /** Whether it is about an agreement, which then shows when it was given up. */
     boolean ofAgreement() {
-        return this != PROOF && this != DRAWING;
+        return this != PROOF && this != DRAWING && this != RECOGNISE;
     }
 
     String taskName() {

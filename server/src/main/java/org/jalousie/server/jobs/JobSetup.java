@@ -71,6 +71,11 @@ class JobSetup {
         return task(JobKind.DRAWING, all);
     }
 
+    @Bean
+    Task<Void> recogniseTask(ObjectProvider<JobWork> all) {
+        return task(JobKind.RECOGNISE, all);
+    }
+
     private static JobWork workOf(JobKind kind, ObjectProvider<JobWork> all) {
         return all.stream().filter(one -> one.kind() == kind).findFirst().orElseThrow();
     }

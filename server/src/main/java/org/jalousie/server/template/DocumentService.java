@@ -15,9 +15,6 @@ import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.template.Proposal;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.template.TemplateDocument;
-import org.jalousie.core.wording.WordFile;
-import org.jalousie.core.wording.Wording;
-import org.jalousie.core.wording.write.Composer;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.paper.Papers;
@@ -26,7 +23,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** The documents of a template's draft besides its wording: brought in, replaced, and what their own forms offer. */
 @Service
-class DocumentService {
+class DocumentService implements SingleUseTemplates {
     /** The most documents of one template. */
     static final int MOST = 30;
 
@@ -96,17 +93,37 @@ class DocumentService {
     /** Takes a file that is no wording in as a template of its own. */
     TemplateViews.TemplateDetail newTemplate(String name, Bringing bringing, byte[] file) {
         TemplateService.requireName(name);
-        byte[] blank = Composer.word(
-                new Composer.Composition(name.strip(), "", "", "", false, "", null, null), picture -> new byte[0]);
-        Sha256 wording = files.keep(blank);
-        TemplateContent none =
-                Proposal.first(Wording.compile(WordFile.open(blank), Set.of()).found());
-        Ready ready = ready(bringing, file, none);
+        BlankWording blank = BlankWording.of(name.strip(), files);
+        Ready ready = ready(bringing, file, blank.content());
+        return transaction.execute(
+                status -> begin(new Template(name.strip(), clock.instant()), blank, ready.document()));
+    }
+
+    /** Makes a template for one agreement out of a file that was taken in. */
+    @Override
+    public UUID forOneAgreement(String name, Sha256 file, Sha256 brought) {
+        String title = Texts.bare(name);
+        if (title.isEmpty()) throw Refusal.invalid(Message.of("document.no-title"));
+        BlankWording blank = BlankWording.of(title, files);
+        TemplateDocument document =
+                document(freshId(blank.content().documents()), title, TemplateDocument.Kind.FIXED, file, brought);
+        return transaction
+                .execute(status -> begin(new Template(title, clock.instant()).forOneAgreement(), blank, document))
+                .id();
+    }
+
+    private TemplateViews.TemplateDetail begin(Template made, BlankWording blank, TemplateDocument document) {
+        Template template = templates.save(made);
+        TemplateVersion version = new TemplateVersion(
+                template.id(), 1, blank.file(), blank.content().withDocuments(List.of(document)));
+        return drafts.detail(template, versions.save(version));
+    }
+
+    /** Makes a template that was for one agreement one like any other. */
+    TemplateViews.TemplateDetail keep(UUID id) {
         return transaction.execute(status -> {
-            Template template = templates.save(new Template(name.strip(), clock.instant()));
-            TemplateVersion version = versions.save(
-                    new TemplateVersion(template.id(), 1, wording, none.withDocuments(List.of(ready.document()))));
-            return drafts.detail(template, version);
+            drafts.template(id).keep();
+            return drafts.changed(id, drafts.newest(id));
         });
     }
 

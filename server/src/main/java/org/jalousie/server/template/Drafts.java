@@ -127,6 +127,7 @@ class Drafts {
                 version.number(),
                 version.published() ? "PUBLISHED" : "DRAFT",
                 template.retired(),
+                template.singleUse(),
                 version.revision(),
                 TemplateViews.settings(content),
                 DiagnosticView.of(wording.diagnostics()),

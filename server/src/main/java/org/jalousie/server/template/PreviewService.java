@@ -1,6 +1,5 @@
 package org.jalousie.server.template;
 
-import org.jalousie.core.template.OutlineNames;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.List;
@@ -15,6 +14,7 @@ import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.placement.RuledLines;
 import org.jalousie.core.provenance.PrintedPlace;
 import org.jalousie.core.provenance.Provenance;
+import org.jalousie.core.template.OutlineNames;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.template.TemplateDocument;
 import org.jalousie.core.wording.Wording;

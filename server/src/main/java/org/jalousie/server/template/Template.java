@@ -18,6 +18,7 @@ class Template {
     private String name;
     private Instant changedAt;
     private Instant retiredAt;
+    private boolean singleUse;
 
     protected Template() {}
 
@@ -33,6 +34,21 @@ class Template {
 
     void rename(String newName) {
         name = newName;
+    }
+
+    /** For one agreement only: no list offers it. */
+    Template forOneAgreement() {
+        singleUse = true;
+        return this;
+    }
+
+    boolean singleUse() {
+        return singleUse;
+    }
+
+    /** It is a template like any other from now on. */
+    void keep() {
+        singleUse = false;
     }
 
     /** Out of use: it can't be filled any more; agreements made from it go on. */

@@ -113,6 +113,12 @@ class TemplateController {
         return service.duplicate(id, name.name());
     }
 
+    /** A template that was made for one agreement is kept as one like any other. */
+    @PostMapping("/{id}/keeping")
+    TemplateViews.TemplateDetail keep(@PathVariable UUID id) {
+        return documents.keep(id);
+    }
+
     @PostMapping("/{id}/retirement")
     TemplateViews.TemplateDetail retire(@PathVariable UUID id) {
         return service.retire(id);

@@ -267,6 +267,12 @@ class TemplateService implements UsableTemplates {
                 .collect(Collectors.toMap(TemplateVersions.Named::getId, TemplateVersions.Named::getName));
     }
 
+    @Transactional(readOnly = true)
+    @Override
+    public List<UUID> inUse() {
+        return versions.inUse();
+    }
+
     /** Keeps a further specimen with the newest version's draft. */
     @Transactional
     @Override

@@ -23,6 +23,12 @@ interface TemplateVersions extends JpaRepository<TemplateVersion, UUID> {
             + " where v.templateId in :templates and v.state = 'PUBLISHED' group by v.templateId")
     List<Published> published(Collection<UUID> templates);
 
+    /** The newest published version of each template that can be filled. */
+    @Query("select v.id from TemplateVersion v, Template t where t.id = v.templateId and t.retiredAt is null"
+            + " and t.singleUse = false and v.state = 'PUBLISHED' and v.number = (select max(w.number)"
+            + " from TemplateVersion w where w.templateId = v.templateId and w.state = 'PUBLISHED')")
+    List<UUID> inUse();
+
     interface Published {
         UUID getId();
 

@@ -105,6 +105,7 @@ final class TemplateViews {
     record RuleTrial(String rule, List<String> given) {}
 
     /**
+     * @param singleUse whether it is for one agreement only, and no list offers it
      * @param advice what looks like a slip and does not stand in the way
      * @param includes the clauses that the wording includes
      * @param undo what taking back the last change would undo; empty when there is nothing
@@ -116,6 +117,7 @@ final class TemplateViews {
             int version,
             String state,
             boolean retired,
+            boolean singleUse,
             int revision,
             TemplateSettings content,
             List<DiagnosticView> diagnostics,

@@ -7,7 +7,8 @@ import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
 interface Templates extends JpaRepository<Template, UUID> {
-    @Query("select t from Template t where lower(t.name) like :pattern escape '\\'"
-            + " and (:retired = true and t.retiredAt is not null or :retired = false and t.retiredAt is null)")
+    @Query(
+            "select t from Template t where lower(t.name) like :pattern escape '\\'"
+                    + " and t.singleUse = false and (:retired = true and t.retiredAt is not null or :retired = false and t.retiredAt is null)")
     Page<Template> find(String pattern, boolean retired, Pageable page);
 }

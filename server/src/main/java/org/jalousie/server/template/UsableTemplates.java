@@ -1,6 +1,7 @@
 package org.jalousie.server.template;
 
 import java.util.Collection;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.jalousie.core.template.Specimen;
@@ -19,6 +20,9 @@ public interface UsableTemplates {
 
     /** The names of the templates that versions belong to. */
     Map<UUID, String> namesOf(Collection<UUID> versionIds);
+
+    /** The newest published versions of all templates that can be filled. */
+    List<UUID> inUse();
 
     /** Keeps a further specimen with the newest version's draft. */
     void addSpecimen(UUID id, Specimen specimen, String by);
