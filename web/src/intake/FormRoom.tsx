@@ -1,18 +1,14 @@
 import { say } from '../messages/rooms';
-import { useSay } from '../messages/useSay';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
-import { FormProvider, useForm } from 'react-hook-form';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { answer, api, Problem, type Schemas } from '../api/client';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { answer, api, type Schemas } from '../api/client';
 import { newKey } from '../api/key';
 import { Button, RoomTitle, Trouble } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
-import { ChosenPerson } from './ChosenPerson';
-import { FieldInput } from './FieldInput';
+import { FilledForm } from './FilledForm';
 import type { Answers } from './inputProps';
-import { useSession } from '../office/queries';
-import { FormFixed, FormLanguage, initials, OfficeZone, typedData } from './typing';
+import { initials } from './typing';
 
 /** A template's form: filled anew, maybe with the answers of an earlier request, or a request corrected. */
 export default function FormRoom() {
@@ -45,7 +41,7 @@ export default function FormRoom() {
     gcTime: 0,
   });
   if (!source.data) return <Unshown query={source} waiting={say('intake.opening-the-form')} />;
-  return <FilledForm key={`${number ?? template} ${from}`} {...source.data} />;
+  return <RequestForm key={`${number ?? template} ${from}`} {...source.data} />;
 }
 
 function request(number: string) {
@@ -60,59 +56,34 @@ type Source = {
   agreementState: Schemas['RequestDetail']['agreementState'];
 };
 
-function FilledForm({ form, row, values, people, agreementState }: Source) {
-  const session = useSession();
-  const navigate = useNavigate();
-  const queries = useQueryClient();
-  const answers = useForm<Answers>({
-    defaultValues: { values: typedData(form.fields, values, form.language), people },
-  });
-  const { setError, clearErrors } = answers;
-  const words = useSay();
+function RequestForm({ form, row, values, people, agreementState }: Source) {
   // the request is taken in once, however often what comes after it has to be tried
   const [key] = useState(newKey);
   const [taken, setTaken] = useState(row?.number);
   const sent = ['OUT', 'SEALING', 'COMPLETED'].includes(agreementState ?? '');
   const underWay = agreementState === 'GENERATING' || agreementState === 'CHECK';
-  const save = useMutation({
-    mutationFn: async (body: Answers) => {
-      clearErrors();
-      const kept = taken
-        ? await answer(
-            api.PUT('/api/v1/requests/{number}', {
-              params: { path: { number: taken } },
-              body: { ...body, language: form.language },
-            }),
-          )
-        : await answer(
-            api.POST('/api/v1/requests', {
-              body: { template: form.template, language: form.language, key, ...body },
-            }),
-          );
-      setTaken(kept.row.number);
-      if (row?.agreement && underWay) return row.agreement;
-      const made = await answer(
-        api.POST('/api/v1/requests/{number}/agreement', {
-          params: { path: { number: kept.row.number } },
-        }),
-      );
-      return made.agreement;
-    },
-    onSuccess: (agreement) => {
-      queries.removeQueries({ queryKey: ['agreement', agreement] });
-      void navigate(`/agreements/${agreement}`);
-    },
-  });
-  useEffect(() => {
-    if (!(save.error instanceof Problem)) return;
-    const { faults, saidFaults } = save.error;
-    Object.entries(faults).forEach(([name, english], i) => {
-      const message = words.saying(saidFaults[name]) ?? english;
-      const [party, part] = name.split('.');
-      const path = part ? (`people.${party}.${part}` as 'people') : (`values.${name}` as 'values');
-      setError(path, { type: 'server', message }, { shouldFocus: i === 0 });
-    });
-  }, [save.error, setError, words]);
+  const make = async (body: Answers) => {
+    const kept = taken
+      ? await answer(
+          api.PUT('/api/v1/requests/{number}', {
+            params: { path: { number: taken } },
+            body: { ...body, language: form.language },
+          }),
+        )
+      : await answer(
+          api.POST('/api/v1/requests', {
+            body: { template: form.template, language: form.language, key, ...body },
+          }),
+        );
+    setTaken(kept.row.number);
+    if (row?.agreement && underWay) return row.agreement;
+    const made = await answer(
+      api.POST('/api/v1/requests/{number}/agreement', {
+        params: { path: { number: kept.row.number } },
+      }),
+    );
+    return made.agreement;
+  };
   return (
     <>
       <RoomTitle title={form.name}>
@@ -138,61 +109,21 @@ function FilledForm({ form, row, values, people, agreementState }: Source) {
           )}
         </div>
       )}
-      <FormProvider {...answers}>
-        <form
-          noValidate
-          className="flex max-w-2xl flex-col gap-4"
-          onSubmit={(event) => void answers.handleSubmit((body) => save.mutate(body))(event)}
-        >
-          <fieldset disabled={sent} className="flex flex-col gap-4">
-            <FormFixed.Provider value={sent}>
-              <FormLanguage.Provider value={form.language}>
-                <OfficeZone.Provider value={session.data?.zone ?? ''}>
-                  {form.sections.map((section, i) => (
-                    <Section key={i} section={section} fields={form.fields} />
-                  ))}
-                </OfficeZone.Provider>
-              </FormLanguage.Provider>
-            </FormFixed.Provider>
-            {form.chosen.map((party) => (
-              <ChosenPerson key={party.party} party={party} />
-            ))}
-          </fieldset>
-          <Trouble error={save.error} />
-          {!sent && (
-            <Button type="submit" look="main" className="self-start" disabled={save.isPending}>
-              {!agreementState
-                ? say('intake.make-the-agreement')
-                : underWay
-                  ? say('intake.make-the-agreement-again')
-                  : say('intake.make-another-agreement')}
-            </Button>
-          )}
-        </form>
-      </FormProvider>
+      <FilledForm
+        form={form}
+        values={values}
+        people={people}
+        fixed={sent}
+        make={make}
+        act={
+          !agreementState
+            ? say('intake.make-the-agreement')
+            : underWay
+              ? say('intake.make-the-agreement-again')
+              : say('intake.make-another-agreement')
+        }
+      />
     </>
-  );
-}
-
-/** Questions that belong together, in the order in which the form has arranged them. */
-function Section({
-  section,
-  fields,
-}: {
-  section: Schemas['FormSection'];
-  fields: Schemas['Field'][];
-}) {
-  const questions = section.questions.flatMap(({ field: name, help }) => {
-    const field = fields.find((one) => one.name === name);
-    return field ? [<FieldInput key={name} field={help ? { ...field, hint: help } : field} />] : [];
-  });
-  if (!section.title) return questions;
-  return (
-    <fieldset className="flex flex-col gap-4 border-t border-rule pt-3">
-      <legend className="pr-3 font-serif text-lg">{section.title}</legend>
-      {section.help && <p className="text-soft">{section.help}</p>}
-      {questions}
-    </fieldset>
   );
 }
 

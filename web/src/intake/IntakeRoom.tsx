@@ -27,7 +27,9 @@ export default function IntakeRoom() {
   const usable = templates.data?.filter((one) => one.publishedVersion > 0) ?? [];
   return (
     <>
-      <RoomTitle title={say('intake.intake')} />
+      <RoomTitle title={say('intake.intake')}>
+        <Link to="/intake/files">{say('recognition.made-elsewhere')}</Link>
+      </RoomTitle>
       <section aria-label={say('intake.forms')} className="pb-6">
         <h2 className="pb-1 text-lg">{say('intake.fill-a-form')}</h2>
         {usable.length === 0 && (

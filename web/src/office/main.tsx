@@ -17,6 +17,8 @@ const ClausesRoom = lazy(() => import('../clauses/ClausesRoom'));
 const ClauseRoom = lazy(() => import('../clauses/ClauseRoom'));
 const TemplateRoom = lazy(() => import('../templates/TemplateRoom'));
 const IntakeRoom = lazy(() => import('../intake/IntakeRoom'));
+const FilesRoom = lazy(() => import('../recognition/FilesRoom'));
+const FileRoom = lazy(() => import('../recognition/FileRoom'));
 const FormRoom = lazy(() => import('../intake/FormRoom'));
 const AgreementsRoom = lazy(() => import('../agreements/AgreementsRoom'));
 const AgreementRoom = lazy(() => import('../agreements/AgreementRoom'));
@@ -45,6 +47,8 @@ createRoot(root).render(
               <Route path="/clauses/:id" element={<ClauseRoom />} />
               <Route path="/templates/:id" element={<TemplateRoom />} />
               <Route path="/intake" element={<IntakeRoom />} />
+              <Route path="/intake/files" element={<FilesRoom />} />
+              <Route path="/intake/files/:id" element={<FileRoom />} />
               <Route path="/intake/new/:template" element={<FormRoom />} />
               <Route path="/intake/:number" element={<FormRoom />} />
               <Route path="/agreements" element={<AgreementsRoom />} />

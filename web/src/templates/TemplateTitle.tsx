@@ -36,6 +36,10 @@ export function TemplateTitle({ bench, saving, steps, publish, onPublish }: Prop
       ),
     onSuccess: (made) => void navigate(`/templates/${made.id}`),
   });
+  const keep = useMutation({
+    mutationFn: () => answer(api.POST('/api/v1/templates/{id}/keeping', path)),
+    onSuccess: took,
+  });
   const retire = useMutation({
     mutationFn: () =>
       answer(
@@ -55,6 +59,9 @@ export function TemplateTitle({ bench, saving, steps, publish, onPublish }: Prop
             use: retired ? 'retired' : 'in',
           })}
         </span>
+        {detail.singleUse && (
+          <span className="text-slate">{say('templates.for-one-agreement')}</span>
+        )}
         {!fixed && (
           <>
             <span role="status" className="text-soft">
@@ -117,6 +124,11 @@ export function TemplateTitle({ bench, saving, steps, publish, onPublish }: Prop
             <Button disabled={startDraft.isPending} onClick={() => startDraft.mutate()}>
               {say('templates.start-version', { version: version + 1 })}
             </Button>
+            {detail.singleUse && (
+              <Button disabled={keep.isPending} onClick={() => keep.mutate()}>
+                {say('templates.keep-as-a-template')}
+              </Button>
+            )}
             {!retired && <Link to={`/intake/new/${id}`}>{say('templates.fill-its-form')}</Link>}
           </>
         ) : (
@@ -125,7 +137,9 @@ export function TemplateTitle({ bench, saving, steps, publish, onPublish }: Prop
           </Button>
         )}
       </RoomTitle>
-      <Trouble error={publish.error ?? startDraft.error ?? duplicate.error ?? retire.error} />
+      <Trouble
+        error={publish.error ?? startDraft.error ?? duplicate.error ?? retire.error ?? keep.error}
+      />
     </>
   );
 }

@@ -33,8 +33,15 @@ public interface Agreements {
      *
      * @param file its pages, {@code brought} as it came
      * @param places of the signing fields in it
+     * @param without parties that have no part in it, so that nobody is named for them
      */
-    record Finished(DocumentId document, String title, Sha256 file, Sha256 brought, List<GivenPlace> places) {}
+    record Finished(
+            DocumentId document,
+            String title,
+            Sha256 file,
+            Sha256 brought,
+            List<GivenPlace> places,
+            List<PartyKey> without) {}
 
     /** An agreement with all that is known of it, for checking its files. */
     record Filed(Agreement agreement, List<Entry> history, List<EventChain.Link> links) {}

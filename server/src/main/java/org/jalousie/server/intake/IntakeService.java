@@ -142,7 +142,7 @@ class IntakeService implements WaitingRequests {
             Optional<Agreements.Finished> finished,
             Actor.Coordinator by) {
         Map<PartyKey, Person> chosen = new LinkedHashMap<>();
-        Map<FieldName, String> values = read(usable, inputs, people, typing, chosen);
+        Map<FieldName, String> values = read(usable, inputs, people, typing, chosen, without(finished));
         String number = String.format(
                 Locale.ROOT,
                 "R-%d-%04d",
@@ -218,7 +218,7 @@ class IntakeService implements WaitingRequests {
         IntakeRequest request = locked(number);
         UsableTemplate usable = templates.version(request.templateVersionId());
         Map<PartyKey, Person> chosen = new LinkedHashMap<>();
-        Map<FieldName, String> values = read(usable, inputs, people, typing, chosen);
+        Map<FieldName, String> values = read(usable, inputs, people, typing, chosen, without(request.finished()));
         Agreements.Answers before = new Agreements.Answers(request.values(), request.people());
         Agreements.Answers now = new Agreements.Answers(values, chosen);
         if (now.equals(before) && !evenIfSame) return show(number);
@@ -244,17 +244,23 @@ class IntakeService implements WaitingRequests {
         return request.agreementNumber().orElseThrow();
     }
 
+    /** Parties that have no part in a file that was made elsewhere. */
+    private static List<PartyKey> without(Optional<Agreements.Finished> finished) {
+        return finished.map(Agreements.Finished::without).orElse(List.of());
+    }
+
     private Map<FieldName, String> read(
             UsableTemplate template,
             Map<FieldName, String> inputs,
             Map<String, IntakeViews.PersonInput> people,
             Typing typing,
-            Map<PartyKey, Person> chosen) {
+            Map<PartyKey, Person> chosen,
+            List<PartyKey> without) {
         Intake.Reading reading = Intake.read(template.content().fields(), inputs, typing);
         Map<String, Message> faults = new LinkedHashMap<>();
         reading.faults().forEach((name, fault) -> faults.put(name.value(), fault));
         for (Party party : template.content().parties()) {
-            if (!party.who().asked()) continue;
+            if (!party.who().asked() || without.contains(party.key())) continue;
             ChosenPeople.read(party, people.get(party.key().value()), faults)
                     .ifPresent(person -> chosen.put(party.key(), person));
         }

@@ -161,7 +161,10 @@ class FinishedFileService implements ReadFiles {
                 title(row, version),
                 paper.file(),
                 row.brought(),
-                places(understanding, keep, templates.content(version)));
+                places(understanding, keep, templates.content(version)),
+                understanding.without().stream()
+                        .filter(party -> !keep.contains(party))
+                        .toList());
         return new Ready(version, understanding.values(), finished, understanding.complete(), row.agreement());
     }
 

@@ -89,12 +89,29 @@ class FinishedFileShown {
                         .map(paper -> new Pages(papers.sizes(paper.file()), List.of()))
                         .orElse(null),
                 candidates(file),
-                understood.map(Understanding::lines).orElse(List.of()),
+                understood.map(Understanding::lines).orElse(List.of()).stream()
+                        .map(FinishedFileViews.ReadLine::of)
+                        .toList(),
                 understood.map(Understanding::values).orElse(Map.of()),
-                understood.map(Understanding::data).orElse(List.of()),
+                content.map(one -> read(one, understood.orElseThrow())).orElse(List.of()),
                 content.map(one -> parties(one, understood.orElseThrow())).orElse(List.of()),
                 understood.map(FinishedFileShown::fields).orElse(List.of()),
                 file.paper().map(FinishedFile.Paper::notes).orElse(List.of()));
+    }
+
+    private static List<FinishedFileViews.ReadDatum> read(TemplateContent content, Understanding understood) {
+        return understood.data().stream()
+                .map(one -> new FinishedFileViews.ReadDatum(
+                        one.field(),
+                        content.fields().stream()
+                                .filter(field -> field.name().equals(one.field()))
+                                .map(field -> field.label())
+                                .findFirst()
+                                .orElse(""),
+                        one.words(),
+                        !one.raw().isEmpty(),
+                        one.sure()))
+                .toList();
     }
 
     private List<FinishedFileViews.LikelyTemplate> candidates(FinishedFile file) {

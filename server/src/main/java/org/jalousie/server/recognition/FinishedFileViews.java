@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.UUID;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.placement.Pages;
-import org.jalousie.core.recognition.DataBack;
 import org.jalousie.core.recognition.Reading;
 
 /** Files that were made elsewhere as the interface to the outside shows them. */
@@ -60,6 +59,26 @@ final class FinishedFileViews {
             boolean sure,
             boolean chosen) {}
 
+    /** Words of a paragraph with one fate. */
+    record ReadPiece(Reading.Fate fate, String text) {}
+
+    /** A paragraph of the file against the template. */
+    record ReadLine(List<ReadPiece> pieces) {
+        static ReadLine of(Reading.Line line) {
+            return new ReadLine(line.pieces().stream()
+                    .map(piece -> new ReadPiece(piece.fate(), piece.text()))
+                    .toList());
+        }
+    }
+
+    /**
+     * What was read for a question of the form.
+     *
+     * @param words what stands in the file, once for each different reading
+     * @param read whether it could be read as an answer; {@code sure} whether it can be nothing else
+     */
+    record ReadDatum(FieldName field, String label, List<String> words, boolean read, boolean sure) {}
+
     /** A party of the template. @param placed whether it has a place in the file, or needs none */
     record PartyInFile(String party, String label, boolean placed) {}
 
@@ -76,9 +95,9 @@ final class FinishedFileViews {
             int revision,
             @Schema(types = {"object", "null"}) Pages pages,
             List<LikelyTemplate> candidates,
-            List<Reading.Line> lines,
+            List<ReadLine> lines,
             Map<FieldName, String> values,
-            List<DataBack.Datum> read,
+            List<ReadDatum> read,
             List<PartyInFile> parties,
             List<FieldInFile> fields,
             List<String> notes) {}

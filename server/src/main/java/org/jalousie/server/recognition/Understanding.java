@@ -42,7 +42,9 @@ record Understanding(
                 .filter(field -> faults.containsKey(field.name()))
                 .forEach(field -> missing.add(field.label()));
         content.parties().stream()
-                .filter(party -> party.who().asked() && !party.optional())
+                .filter(party -> party.who().asked()
+                        && !party.optional()
+                        && !understood.without().contains(party.key()))
                 .map(Party::label)
                 .forEach(missing::add);
         List<String> unsure = understood.data().stream()

@@ -1,0 +1,128 @@
+import { useSay } from '../messages/useSay';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { FormProvider, useForm } from 'react-hook-form';
+import { useNavigate } from 'react-router';
+import { Problem, type Schemas } from '../api/client';
+import { Button, Trouble } from '../ui/parts';
+import { ChosenPerson } from './ChosenPerson';
+import { FieldInput } from './FieldInput';
+import type { Answers } from './inputProps';
+import { useSession } from '../office/queries';
+import { FormFixed, FormLanguage, OfficeZone, typedData } from './typing';
+
+/** A template's form with answers in it, of which an agreement is made. */
+export function FilledForm({
+  form,
+  values,
+  people,
+  fixed = false,
+  notes = {},
+  make,
+  act,
+  held = false,
+}: {
+  form: Schemas['Form'];
+  values: Record<string, string>;
+  people: Record<string, Schemas['PersonInput']>;
+  /** Whether nothing can be changed any more. */
+  fixed?: boolean;
+  /** What is to be said about answers, by field. */
+  notes?: Record<string, string>;
+  /** Makes the agreement and tells its number. */
+  make: (answers: Answers) => Promise<string>;
+  /** What the button says. */
+  act: string;
+  /** Whether something else has to be done first. */
+  held?: boolean;
+}) {
+  const session = useSession();
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const answers = useForm<Answers>({
+    defaultValues: { values: typedData(form.fields, values, form.language), people },
+  });
+  const { setError, clearErrors } = answers;
+  const words = useSay();
+  const save = useMutation({
+    mutationFn: (body: Answers) => {
+      clearErrors();
+      return make(body);
+    },
+    onSuccess: (agreement) => {
+      queries.removeQueries({ queryKey: ['agreement', agreement] });
+      void navigate(`/agreements/${agreement}`);
+    },
+  });
+  useEffect(() => {
+    if (!(save.error instanceof Problem)) return;
+    const { faults, saidFaults } = save.error;
+    Object.entries(faults).forEach(([name, english], i) => {
+      const message = words.saying(saidFaults[name]) ?? english;
+      const [party, part] = name.split('.');
+      const path = part ? (`people.${party}.${part}` as 'people') : (`values.${name}` as 'values');
+      setError(path, { type: 'server', message }, { shouldFocus: i === 0 });
+    });
+  }, [save.error, setError, words]);
+  return (
+    <FormProvider {...answers}>
+      <form
+        noValidate
+        className="flex max-w-2xl flex-col gap-4"
+        onSubmit={(event) => void answers.handleSubmit((body) => save.mutate(body))(event)}
+      >
+        <fieldset disabled={fixed} className="flex flex-col gap-4">
+          <FormFixed.Provider value={fixed}>
+            <FormLanguage.Provider value={form.language}>
+              <OfficeZone.Provider value={session.data?.zone ?? ''}>
+                {form.sections.map((section, i) => (
+                  <Section key={i} section={section} fields={form.fields} notes={notes} />
+                ))}
+              </OfficeZone.Provider>
+            </FormLanguage.Provider>
+          </FormFixed.Provider>
+          {form.chosen.map((party) => (
+            <ChosenPerson key={party.party} party={party} />
+          ))}
+        </fieldset>
+        <Trouble error={save.error} />
+        {!fixed && (
+          <Button
+            type="submit"
+            look="main"
+            className="self-start"
+            disabled={held || save.isPending}
+          >
+            {act}
+          </Button>
+        )}
+      </form>
+    </FormProvider>
+  );
+}
+
+/** Questions that belong together, in the order in which the form has arranged them. */
+function Section({
+  section,
+  fields,
+  notes,
+}: {
+  section: Schemas['FormSection'];
+  fields: Schemas['Field'][];
+  notes: Record<string, string>;
+}) {
+  const questions = section.questions.flatMap(({ field: name, help }) => {
+    const field = fields.find((one) => one.name === name);
+    if (!field) return [];
+    const hint = [notes[name], help || field.hint].filter(Boolean).join(' ');
+    return [<FieldInput key={name} field={{ ...field, hint }} />];
+  });
+  if (!section.title) return questions;
+  return (
+    <fieldset className="flex flex-col gap-4 border-t border-rule pt-3">
+      <legend className="pr-3 font-serif text-lg">{section.title}</legend>
+      {section.help && <p className="text-soft">{section.help}</p>}
+      {questions}
+    </fieldset>
+  );
+}
