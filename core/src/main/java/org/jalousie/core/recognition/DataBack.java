@@ -19,12 +19,10 @@ import org.jalousie.core.wording.Wording;
 
 /** The data of an agreement, read back out of its finished file as far as the template's words around them allow it. */
 public final class DataBack {
-    private final FileText file;
     private final TemplateContent content;
     private final Locale language;
 
-    private DataBack(FileText file, TemplateContent content) {
-        this.file = file;
+    private DataBack(TemplateContent content) {
         this.content = content;
         this.language = Locale.forLanguageTag(content.language());
     }
@@ -39,8 +37,8 @@ public final class DataBack {
     public record Datum(FieldName field, String raw, List<String> words, boolean sure) {}
 
     /** @return in the order of the form; none for what the file doesn't say */
-    public static List<Datum> of(Reading reading, FileText file, Wording wording, TemplateContent content) {
-        DataBack back = new DataBack(file, content);
+    public static List<Datum> of(Reading reading, Wording wording, TemplateContent content) {
+        DataBack back = new DataBack(content);
         Map<FieldName, Datum> found = new LinkedHashMap<>();
         for (Field field : content.fields()) {
             Optional<Datum> datum =
@@ -64,9 +62,8 @@ public final class DataBack {
         Map<String, Boolean> readings = new LinkedHashMap<>();
         Set<String> words = new LinkedHashSet<>();
         for (Reading.Captured one : places) {
-            String text = file.text(one.from(), one.to());
-            words.add(text);
-            ValueBack.of(field, one.datum().print(), text, language)
+            words.add(one.text());
+            ValueBack.of(field, one.datum().print(), one.text(), language)
                     .ifPresent(found -> readings.merge(found.raw(), found.certain() && one.held(), Boolean::logicalOr));
         }
         List<String> sure = readings.entrySet().stream()

@@ -21,11 +21,13 @@ public final class FileText {
             Pattern.compile("(\\p{L}{1,9}\\.?)?[-\\u2013\\u2014|(]*#+(/#+|\\p{L}{1,4}#+)?[-\\u2013\\u2014|)]*");
 
     private final List<Seen> words;
+    private final List<Seen> running;
     private final List<Pages.Size> sizes;
     private final List<PageWords.Word> all;
 
-    private FileText(List<Seen> words, List<PageWords.Word> all, List<Pages.Size> sizes) {
+    private FileText(List<Seen> words, List<Seen> running, List<PageWords.Word> all, List<Pages.Size> sizes) {
         this.words = List.copyOf(words);
+        this.running = List.copyOf(running);
         this.all = all;
         this.sizes = sizes;
     }
@@ -64,13 +66,20 @@ public final class FileText {
         Set<Line> running = running(lines);
         List<PageWords.Word> kept = new ArrayList<>();
         Set<PageWords.Word> atEdge = new HashSet<>();
+        List<PageWords.Word> repeated = new ArrayList<>();
+        Set<String> known = new HashSet<>();
         for (Line line : lines) {
-            if (running.contains(line)) continue;
+            if (running.contains(line)) {
+                if (known.add(line.zone() + line.key())) repeated.addAll(line.words());
+                continue;
+            }
             kept.addAll(line.words());
             if (line.zone() != 0) atEdge.addAll(line.words());
         }
         Map<Integer, Double> margins = new HashMap<>();
         kept.forEach(word -> margins.merge(word.page(), word.x() + word.width(), Math::max));
+        List<Seen> once = new ArrayList<>();
+        for (PageWords.Word word : repeated) add(once, word.text(), word, true, margins);
         List<Seen> seen = new ArrayList<>();
         for (int i = 0; i < kept.size(); i++) {
             PageWords.Word word = kept.get(i);
@@ -83,7 +92,7 @@ public final class FileText {
                 add(seen, word.text(), word, edge, margins);
             }
         }
-        return new FileText(seen, List.copyOf(words), sizes);
+        return new FileText(seen, once, List.copyOf(words), sizes);
     }
 
     /** Whether a word goes on in the next line behind a hyphen. */
@@ -178,6 +187,7 @@ public final class FileText {
                 words.stream()
                         .filter(one -> boxes.stream().noneMatch(box -> holds(box, one)))
                         .toList(),
+                running,
                 all,
                 sizes);
     }
@@ -199,6 +209,11 @@ public final class FileText {
 
     List<Seen> words() {
         return words;
+    }
+
+    /** What is repeated on its pages, once each. */
+    List<Seen> running() {
+        return running;
     }
 
     /** All words of the pages, also those that are not compared. */

@@ -2,22 +2,29 @@ package org.jalousie.core.recognition;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /** What a path through a template's text says about the file. */
 final class PathReading {
     /** So many words may have been set elsewhere, and are no difference. */
     private static final int FEWEST_MOVED = 4;
 
-    private final FileText file;
-    private final TemplateText template;
+    private static final Set<String> TRIFLES =
+            Set.of(".", ",", ";", ":", "-", "\"", "'", "(", ")", "[", "]", "_", "\u2022", "\u00b7", "\u2026", "|", "*");
+
+    /** The end of a paragraph or cell, which parts two values as a mark does. */
+    private static final Token LINE_END = new Token("", "", "", false, false);
+
+    private final List<FileText.Seen> file;
     private final Lattice lattice;
     private final List<List<Cut>> lines = new ArrayList<>();
     private List<Cut> line = new ArrayList<>();
-    private final List<Reading.Captured> values = new ArrayList<>();
+    private final CapturedValues values = new CapturedValues();
     private final List<Reading.Place> places = new ArrayList<>();
     private final Set<Integer> printed = new HashSet<>();
     private final Set<Integer> leftOut = new HashSet<>();
@@ -28,20 +35,20 @@ final class PathReading {
     private int read;
     private int valueFrom = -1;
     private int boxFrom = -1;
-    private boolean heldBefore = true;
-    private boolean marked;
-    private final List<Runnable> waiting = new ArrayList<>();
 
-    private PathReading(FileText file, TemplateText template, Lattice lattice) {
+    private PathReading(List<FileText.Seen> file, TemplateText template) {
         this.file = file;
-        this.template = template;
-        this.lattice = lattice;
+        this.lattice = new Lattice(template);
+        for (BestPath.Step step : BestPath.of(file, lattice)) step(step);
+        values.word(true);
+        endLine();
     }
 
     /** Words with one fate. */
     private static final class Cut {
         private Reading.Fate fate;
         private final List<Token> tokens = new ArrayList<>();
+        private final List<Integer> numbers = new ArrayList<>();
 
         Cut(Reading.Fate fate) {
             this.fate = fate;
@@ -50,19 +57,52 @@ final class PathReading {
 
     /** Reads a file as one that was made from a template, whether it was or not. */
     static Reading of(FileText file, TemplateText template) {
-        Lattice lattice = new Lattice(template);
-        PathReading reading = new PathReading(file, template, lattice);
-        for (BestPath.Step step : BestPath.of(file.words(), lattice)) reading.step(step);
-        reading.settle(true);
-        reading.endLine();
-        reading.moved();
-        return reading.result();
+        PathReading body = new PathReading(file.words(), template);
+        List<Reading.Captured> all = new ArrayList<>(body.values.settled());
+        all.addAll(body.beside(file, template));
+        body.moved();
+        body.trifles();
+        return body.result(all);
+    }
+
+    /** What came at the edge of a page, and is repeated there, may be a header or footer: it is read as one. */
+    private List<Reading.Captured> beside(FileText file, TemplateText template) {
+        if (template.beside().isEmpty()) return List.of();
+        List<FileText.Seen> edge = new ArrayList<>(file.running());
+        Set<FileText.Seen> came = new HashSet<>();
+        for (Cut cut : cuts(Reading.Fate.CAME))
+            cut.numbers.stream().map(this.file::get).filter(FileText.Seen::edge).forEach(came::add);
+        edge.addAll(came);
+        edge.sort(Comparator.comparingInt(FileText.Seen::page)
+                .thenComparingDouble(one -> -Math.round(one.y() / 4))
+                .thenComparingDouble(FileText.Seen::x));
+        PathReading other = new PathReading(edge, new TemplateText(template.beside(), List.of()));
+        Set<FileText.Seen> left = other.cuts(Reading.Fate.CAME).stream()
+                .flatMap(cut -> cut.numbers.stream())
+                .map(edge::get)
+                .collect(Collectors.toSet());
+        came.removeAll(left);
+        for (Cut cut : cuts(Reading.Fate.CAME))
+            for (int i = cut.numbers.size() - 1; i >= 0; i--) {
+                if (!came.contains(this.file.get(cut.numbers.get(i)))) continue;
+                if (cut.tokens.get(i).word()) ofFile--;
+                cut.tokens.remove(i);
+                cut.numbers.remove(i);
+            }
+        lines.forEach(cuts -> cuts.removeIf(cut -> cut.tokens.isEmpty()));
+        return other.values.settled();
+    }
+
+    private List<Cut> cuts(Reading.Fate fate) {
+        return lines.stream()
+                .flatMap(List::stream)
+                .filter(cut -> cut.fate == fate)
+                .toList();
     }
 
     private void step(BestPath.Step step) {
-        boolean atEnd = step.from() == lattice.length();
         if (step.word() >= 0) {
-            reads(step, atEnd);
+            reads(step);
             read = step.word() + 1;
             return;
         }
@@ -86,7 +126,7 @@ final class PathReading {
             }
             case BREAK -> {
                 endLine();
-                marked = true;
+                values.mark(LINE_END);
                 for (int at = step.from() + 1; at < step.to(); at++)
                     if (lattice.at(at).kind() == Lattice.Kind.WORD)
                         missing(lattice.at(at).word());
@@ -94,9 +134,9 @@ final class PathReading {
         }
     }
 
-    private void reads(BestPath.Step step, boolean atEnd) {
-        Token word = file.words().get(step.word()).token();
-        if (atEnd) {
+    private void reads(BestPath.Step step) {
+        Token word = file.get(step.word()).token();
+        if (step.from() == lattice.length()) {
             came(step.word(), word);
             return;
         }
@@ -109,17 +149,14 @@ final class PathReading {
             }
             case VALUE -> {
                 if (valueFrom < 0) valueFrom = step.word();
-                put(Reading.Fate.VALUE, word);
+                put(Reading.Fate.VALUE, step.word(), word);
             }
             case BOX -> {
-                if (BestPath.isFiller(word)) {
-                    if (boxFrom < 0) boxFrom = step.word();
-                } else {
-                    came(step.word(), word);
-                }
+                if (!BestPath.isFiller(word)) came(step.word(), word);
+                else if (boxFrom < 0) boxFrom = step.word();
             }
             case BREAK -> {
-                if (BestPath.isLabel(word)) put(Reading.Fate.SAME, word);
+                if (BestPath.isLabel(word)) put(Reading.Fate.SAME, step.word(), word);
                 else came(step.word(), word);
             }
             default -> came(step.word(), word);
@@ -133,63 +170,43 @@ final class PathReading {
             ofFile++;
             same += 1 - distance;
         }
-        marked |= distance == 0;
         if (distance == 0) {
-            put(Reading.Fate.SAME, word);
+            put(Reading.Fate.SAME, number, word);
         } else {
-            put(Reading.Fate.WENT, own);
-            put(Reading.Fate.CAME, word);
+            put(Reading.Fate.WENT, -1, own);
+            put(Reading.Fate.CAME, number, word);
         }
-        if (own.word()) settle(distance < 0.5);
+        if (own.word()) values.word(distance < 0.5);
+        else if (distance == 0) values.mark(own);
     }
 
     private void missing(Token own) {
         if (own.word()) {
             ofTemplate++;
-            settle(false);
+            values.word(false);
         }
-        put(Reading.Fate.WENT, own);
+        put(Reading.Fate.WENT, -1, own);
     }
 
     private void came(int number, Token word) {
-        // a header or footer of one page is none of the text
-        if (file.words().get(number).edge() && template.beside().contains(word.plain())) return;
         if (word.word()) {
             ofFile++;
-            settle(false);
+            values.word(false);
         }
-        put(Reading.Fate.CAME, word);
-    }
-
-    /** What waits for whether the words behind it are the template's own learns it. */
-    private void settle(boolean held) {
-        heldBefore = held;
-        marked = false;
-        if (!held) waiting.clear();
-        waiting.forEach(Runnable::run);
-        waiting.clear();
+        put(Reading.Fate.CAME, number, word);
     }
 
     private void endValue(TemplateText.Slot slot) {
         if (valueFrom < 0) return;
-        int number = values.size();
-        List<Integer> items = items();
-        values.add(new Reading.Captured(slot.datum(), items, valueFrom, read, false));
-        Reading.Captured held = new Reading.Captured(slot.datum(), items, valueFrom, read, true);
-        // two values that nothing parts can't be told apart
-        boolean parted = waiting.isEmpty() || marked;
-        if (!waiting.isEmpty()) settle(marked);
-        if (heldBefore && parted) waiting.add(() -> values.set(number, held));
+        values.value(
+                slot.datum(),
+                items(),
+                file.subList(valueFrom, read).stream().map(FileText.Seen::token).toList());
         valueFrom = -1;
-        marked = false;
     }
 
     private void endBox(TemplateText.Box box) {
-        int number = places.size();
-        int from = boxFrom < 0 ? read : boxFrom;
-        Reading.Place held = new Reading.Place(box.field(), from, read, true);
-        places.add(new Reading.Place(box.field(), from, read, heldBefore));
-        waiting.add(() -> places.set(number, held));
+        places.add(new Reading.Place(box.field(), boxFrom < 0 ? read : boxFrom, read, values.heldBefore()));
         boxFrom = -1;
     }
 
@@ -201,9 +218,11 @@ final class PathReading {
         return List.copyOf(items);
     }
 
-    private void put(Reading.Fate fate, Token token) {
+    private void put(Reading.Fate fate, int number, Token token) {
         if (line.isEmpty() || line.get(line.size() - 1).fate != fate) line.add(new Cut(fate));
-        line.get(line.size() - 1).tokens.add(token);
+        Cut cut = line.get(line.size() - 1);
+        cut.tokens.add(token);
+        if (number >= 0) cut.numbers.add(number);
     }
 
     private void endLine() {
@@ -213,28 +232,36 @@ final class PathReading {
 
     /** Words that are missing in one place and stand in another were set elsewhere, as notes and boxes are. */
     private void moved() {
-        for (List<Cut> one : lines)
-            for (Cut went : one) {
-                if (went.fate != Reading.Fate.WENT || went.tokens.size() < FEWEST_MOVED) continue;
-                lines.stream()
-                        .flatMap(List::stream)
-                        .filter(came ->
-                                came.fate == Reading.Fate.CAME && plain(came).equals(plain(went)))
-                        .findFirst()
-                        .ifPresent(came -> {
-                            came.fate = Reading.Fate.SAME;
-                            went.fate = null;
-                            same += went.tokens.stream().filter(Token::word).count();
-                        });
-            }
+        for (Cut went : cuts(Reading.Fate.WENT)) {
+            if (went.tokens.size() < FEWEST_MOVED) continue;
+            cuts(Reading.Fate.CAME).stream()
+                    .filter(came -> plain(came).equals(plain(went)))
+                    .findFirst()
+                    .ifPresent(came -> {
+                        came.fate = Reading.Fate.SAME;
+                        went.fate = null;
+                        same += went.tokens.stream().filter(Token::word).count();
+                    });
+        }
         lines.forEach(cuts -> cuts.removeIf(cut -> cut.fate == null));
+    }
+
+    /** Marks that say nothing by themselves are shown as the file has them. */
+    private void trifles() {
+        for (Cut cut : cuts(Reading.Fate.CAME)) if (isTrifle(cut)) cut.fate = Reading.Fate.SAME;
+        for (Cut cut : cuts(Reading.Fate.WENT)) if (isTrifle(cut)) cut.fate = null;
+        lines.forEach(cuts -> cuts.removeIf(cut -> cut.fate == null));
+    }
+
+    private static boolean isTrifle(Cut cut) {
+        return cut.tokens.stream().allMatch(token -> !token.word() && TRIFLES.contains(token.plain()));
     }
 
     private static List<String> plain(Cut cut) {
         return cut.tokens.stream().map(Token::plain).toList();
     }
 
-    private Reading result() {
+    private Reading result(List<Reading.Captured> captured) {
         List<Reading.Line> said = lines.stream()
                 .filter(cuts -> !cuts.isEmpty())
                 .map(cuts -> new Reading.Line(cuts.stream()
@@ -250,14 +277,13 @@ final class PathReading {
                 inside = differs;
             }
         }
-        double likeness = ofTemplate + ofFile == 0 ? 0 : 2 * same / (ofTemplate + ofFile);
         leftOut.removeAll(printed);
         return new Reading(
                 said,
-                likeness,
+                ofTemplate + ofFile == 0 ? 0 : 2 * same / (ofTemplate + ofFile),
                 ofTemplate,
                 differences,
-                List.copyOf(values),
+                captured,
                 List.copyOf(places),
                 Set.copyOf(printed),
                 Set.copyOf(leftOut));

@@ -44,10 +44,9 @@ public record Reading(
      * What stands where a template has a value.
      *
      * @param items which item of each list around it, from the outside in, from 1
-     * @param from the number of the file's first word of it, {@code to} of the first behind it
      * @param held whether the template's words before and behind it are there, so that it is nothing else
      */
-    record Captured(Origin.Datum datum, List<Integer> items, int from, int to, boolean held) {}
+    record Captured(Origin.Datum datum, List<Integer> items, String text, boolean held) {}
 
     /**
      * Where a signing field belongs.

@@ -1,5 +1,6 @@
 package org.jalousie.core.recognition;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -22,12 +23,12 @@ import org.jalousie.core.wording.Wording;
  * What a template's documents say: its own words in their order, and between them the values, passages that may be missing or
  * stand several times, and the places of signing fields.
  *
- * @param beside words of its headers and footers
+ * @param beside what its headers and footers say, one after the other
  */
-public record TemplateText(List<Part> parts, Set<String> beside) {
+public record TemplateText(List<Part> parts, List<Part> beside) {
     public TemplateText {
         parts = List.copyOf(parts);
-        beside = Set.copyOf(beside);
+        beside = List.copyOf(beside);
     }
 
     sealed interface Part {}
@@ -53,17 +54,20 @@ public record TemplateText(List<Part> parts, Set<String> beside) {
         Map<Integer, Passage> passages =
                 wording.passages().stream().collect(Collectors.toMap(Passage::number, one -> one, (a, b) -> a));
         List<Part> parts = new ArrayList<>();
-        Set<String> beside = new HashSet<>();
+        List<Part> beside = new ArrayList<>();
         Wording.Merged outline = wording.outline(OutlineNames.of(content), Locale.forLanguageTag(content.language()));
+        Set<String> read = new HashSet<>();
         for (Wording.PrintedPart printed : outline.printed()) {
-            List<PrintedText.Piece> pieces = PrintedText.of(printed);
-            boolean main = printed.name().equals(WordFile.MAIN);
-            if (main || printed.name().contains("notes")) read(pieces, wording, passages, types, parts);
-            else
-                pieces.forEach(piece -> {
-                    if (piece instanceof PrintedText.Words words)
-                        Token.of(words.text()).forEach(token -> beside.add(token.plain()));
-                });
+            boolean body =
+                    printed.name().equals(WordFile.MAIN) || printed.name().contains("notes");
+            read(PrintedText.of(printed), wording, passages, types, body ? parts : beside);
+            read.add(printed.name());
+        }
+        WordFile file = WordFile.open(outline.file());
+        for (String name : file.textParts()) {
+            if (read.contains(name)) continue;
+            String xml = new String(file.parts().get(name), StandardCharsets.UTF_8);
+            read(PrintedText.of(new Wording.PrintedPart(name, xml, List.of())), wording, passages, types, beside);
         }
         return new TemplateText(parts, beside);
     }
@@ -97,6 +101,9 @@ public record TemplateText(List<Part> parts, Set<String> beside) {
         FieldType type = types.getOrDefault(
                 datum.list().isEmpty() ? datum.name() : datum.list() + "." + datum.name(), FieldType.TEXT);
         boolean inWords = datum.print().contains("words");
+        if (!datum.list().isEmpty()
+                && datum.name().equals("position")
+                && !types.containsKey(datum.list() + ".position")) return new Slot(datum, 1, false, true);
         return switch (type) {
             case LONG_TEXT, RICH_TEXT -> new Slot(datum, 40, true, false);
             case DATE, DATE_TIME, NUMBER, MONEY -> new Slot(datum, inWords ? 24 : 8, false, !inWords);
@@ -124,7 +131,7 @@ public record TemplateText(List<Part> parts, Set<String> beside) {
             parts.add(new Word(one.token()));
             before = one;
         }
-        return new TemplateText(parts, Set.of());
+        return new TemplateText(parts, List.of());
     }
 
     /** Its own words, without what is between them. */

@@ -47,7 +47,7 @@ public record Understood(Reading reading, List<DataBack.Datum> data, List<GivenP
         });
         rooms.forEach((name, box) -> places.add(
                 new GivenPlace(fields.get(name), box.map(spots::fixed).orElseGet(Spot.Open::new))));
-        return new Understood(reading, DataBack.of(reading, file, wording, content), places, without(content, places));
+        return new Understood(reading, DataBack.of(reading, wording, content), places, without(content, places));
     }
 
     /**

@@ -142,6 +142,40 @@ class ReadBackTest {
     }
 
     @Test
+    void valuesSideBySideArePartedByWhatStandsElsewhere() {
+        Wording wording = compile(new WordDraft()
+                .paragraph("Between {{lender}}, {{address}}, and the house there is agreed what follows.")
+                .paragraph("The lender, {{lender}}, fetches it."));
+        TemplateContent content = content(wording, field("lender", FieldType.TEXT), field("address", FieldType.TEXT));
+        FileText told = Typeset.plain(
+                "Between Ida Marsh, 3 Mill Rise, Northam, and the house there is agreed what follows.",
+                "The lender, Ida Marsh, fetches it.");
+        assertThat(understood(wording, content, told).data())
+                .extracting(DataBack.Datum::raw, DataBack.Datum::sure)
+                .containsExactly(tuple("Ida Marsh", true), tuple("3 Mill Rise, Northam", true));
+        FileText untold = Typeset.plain(
+                "Between Ida Marsh, 3 Mill Rise, Northam, and the house there is agreed what follows.",
+                "The lender fetches it.");
+        assertThat(understood(wording, content, untold).data())
+                .extracting(DataBack.Datum::sure)
+                .as("either of two commas may part them")
+                .containsOnly(false);
+    }
+
+    @Test
+    void headersAndFootersAreNoneOfTheTextAndTellTheirValues() {
+        Wording wording = compile(new WordDraft()
+                .header("House of Strings, loan {{number}}")
+                .paragraph("The instrument is lent as it is, and comes back as it went."));
+        FileText file = new Typeset(11, 380, false, "House of Strings, loan L-27")
+                .all(List.of("The instrument is lent as it is, and comes back as it went."));
+        Understood read = understood(wording, content(wording, field("number", FieldType.TEXT)), file);
+        assertThat(read.reading().differences()).isZero();
+        assertThat(read.reading().likeness()).isEqualTo(1);
+        assertThat(read.data()).extracting(DataBack.Datum::raw).containsExactly("L-27");
+    }
+
+    @Test
     void whatDiffersFromTheTemplateIsShownWhereItIs() {
         Wording wording = compile(LOAN);
         FileText file = Typeset.plain(
