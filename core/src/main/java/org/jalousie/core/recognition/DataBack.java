@@ -81,7 +81,7 @@ public final class DataBack {
         return Optional.of(new Datum(field.name(), raw, List.copyOf(words), agreed));
     }
 
-    /** The items of a list, each by the printing of the list's passage that its values stand in. */
+    /** The items of a list, all of them for sure or none: each by the printing of the list's passage that its values stand in. */
     private Optional<Datum> items(Field list, Reading reading) {
         Map<Integer, Map<String, List<Reading.Captured>>> items = new TreeMap<>();
         for (Reading.Captured one : reading.values())
@@ -105,7 +105,7 @@ public final class DataBack {
             }
             values.add(read);
         }
-        return Optional.of(new Datum(list.name(), new Value.Items(values).raw(), words, sure));
+        return Optional.of(new Datum(list.name(), sure ? new Value.Items(values).raw() : "", words, sure));
     }
 
     /** What a yes/no question or a choice was answered follows from the passages that are there. */

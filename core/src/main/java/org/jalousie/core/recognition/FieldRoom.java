@@ -1,13 +1,16 @@
 package org.jalousie.core.recognition;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.jalousie.core.pdf.PageWords;
 import org.jalousie.core.placement.BoxSize;
 import org.jalousie.core.placement.Pages;
+import org.jalousie.core.placement.RuledLines;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.placement.Spots;
 
@@ -22,19 +25,23 @@ public final class FieldRoom {
     private final FileText file;
     private final List<Spots.Box> taken = new ArrayList<>();
 
-    private FieldRoom(FileText file) {
+    private final List<RuledLines.Line> lines;
+
+    private FieldRoom(FileText file, List<RuledLines.Line> lines) {
         this.file = file;
+        this.lines = lines;
     }
 
     /**
      * Where the fields of a reading stand.
      *
      * @param fields by their names
+     * @param lines that the pages draw: those of a table are kept to
      * @return by field; empty where there is a place in the text but no room beside it
      */
     public static Map<String, Optional<Spots.Box>> of(
-            Reading reading, FileText file, Map<String, SigningField> fields) {
-        FieldRoom room = new FieldRoom(file);
+            Reading reading, FileText file, Map<String, SigningField> fields, List<RuledLines.Line> lines) {
+        FieldRoom room = new FieldRoom(file, lines);
         Map<String, Optional<Spots.Box>> found = new LinkedHashMap<>();
         for (Reading.Place place : reading.places()) {
             SigningField field = fields.get(place.field());
@@ -62,6 +69,7 @@ public final class FieldRoom {
         }
         FileText.Seen before = place.from() > 0 ? words.get(place.from() - 1) : null;
         if (before != null) {
+            inNextCell(all, before, width, height);
             double behind = before.x() + before.width() + APART;
             add(all, before.page(), behind, before.y() - 2, width, height);
             add(all, before.page(), start(place.from() - 1), before.y() - APART - height, width, height);
@@ -73,6 +81,42 @@ public final class FieldRoom {
         if (before != null)
             add(all, before.page(), start(place.from() - 1), before.y() + before.height() + APART, width, height);
         return all;
+    }
+
+    /** Places one beneath another in the table's cell to the right of some words. */
+    private void inNextCell(List<Spots.Box> all, FileText.Seen words, double width, double height) {
+        double middle = words.y() + words.height() / 2;
+        List<RuledLines.Line> here =
+                lines.stream().filter(line -> line.page() == words.page()).toList();
+        OptionalDouble wall = here.stream()
+                .filter(line -> line.upright() && covers(line.y1(), line.y2(), middle))
+                .mapToDouble(RuledLines.Line::x1)
+                .filter(x -> x > words.x() + words.width())
+                .min();
+        if (wall.isEmpty()) return;
+        double inside = wall.getAsDouble() + APART;
+        double[] levels = here.stream()
+                .filter(line -> !line.upright() && covers(line.x1(), line.x2(), inside + 1))
+                .mapToDouble(RuledLines.Line::y1)
+                .toArray();
+        OptionalDouble top = Arrays.stream(levels).filter(y -> y > middle).min();
+        OptionalDouble bottom = Arrays.stream(levels).filter(y -> y < middle).max();
+        if (top.isEmpty() || bottom.isEmpty()) return;
+        for (double y = top.getAsDouble() - 2 - height; y >= bottom.getAsDouble(); y -= 4)
+            add(all, words.page(), inside, y, width, height);
+    }
+
+    private static boolean covers(double one, double other, double at) {
+        return Math.min(one, other) <= at && at <= Math.max(one, other);
+    }
+
+    /** Whether a line is drawn through a box, and not along its edge. */
+    private static boolean crosses(RuledLines.Line line, Spots.Box box) {
+        return line.page() == box.page()
+                && Math.max(line.x1(), line.x2()) > box.x() + 2
+                && Math.min(line.x1(), line.x2()) < box.x() + box.width() - 2
+                && Math.max(line.y1(), line.y2()) > box.y() + 2
+                && Math.min(line.y1(), line.y2()) < box.y() + box.height() - 2;
     }
 
     /** Whether what stands in the place is drawn for signing on: a line of underscores or dots. */
@@ -105,6 +149,7 @@ public final class FieldRoom {
                 || box.y() < 0
                 || box.x() + box.width() > page.width()
                 || box.y() + box.height() > page.height()) return false;
+        if (lines.stream().anyMatch(line -> crosses(line, box))) return false;
         if (taken.stream().anyMatch(other -> meet(box, other))) return false;
         for (PageWords.Word word : file.everything()) {
             if (word.page() != box.page() || isFiller(word, place)) continue;

@@ -14,7 +14,12 @@ import org.jalousie.core.placement.Spots;
 /** The text of a finished file as it is compared: without what is repeated on its pages, and with the place of each word. */
 public final class FileText {
     /** So much of a page's height, above and beneath, may be a header or footer. */
-    private static final double EDGE = 0.12;
+    private static final double EDGE = 0.08;
+
+    private static final double FAR_OUT = 0.06;
+
+    /** A line that begins so far from where the one before began is none of its words, in points. */
+    private static final double ANOTHER_COLUMN = 40;
 
     /** "3", "- 3 -", "3/12", "Page 3 of 12" in whatever language, with # for figures. */
     private static final Pattern PAGE_NUMBER =
@@ -36,11 +41,21 @@ public final class FileText {
      * A word or mark where it stands, in PDF points from the lower left corner of its page.
      *
      * @param page from 1
+     * @param wordX where the word begins that it is a part of
      * @param y of the line that it stands on
      * @param edge whether it is where headers and footers are
      * @param gap how it stands apart from the word before it
      */
-    record Seen(Token token, int page, double x, double y, double width, double height, boolean edge, Gap gap) {
+    record Seen(
+            Token token,
+            int page,
+            double wordX,
+            double x,
+            double y,
+            double width,
+            double height,
+            boolean edge,
+            Gap gap) {
         boolean onLineWith(Seen other) {
             return page == other.page && Math.abs(y - other.y) < 3;
         }
@@ -76,8 +91,7 @@ public final class FileText {
             kept.addAll(line.words());
             if (line.zone() != 0) atEdge.addAll(line.words());
         }
-        Map<Integer, Double> margins = new HashMap<>();
-        kept.forEach(word -> margins.merge(word.page(), word.x() + word.width(), Math::max));
+        Columns margins = new Columns(words);
         List<Seen> once = new ArrayList<>();
         for (PageWords.Word word : repeated) add(once, word.text(), word, true, margins);
         List<Seen> seen = new ArrayList<>();
@@ -106,8 +120,7 @@ public final class FileText {
     }
 
     /** The places of what is in one word are found by how much of its letters they are. */
-    private static void add(
-            List<Seen> seen, String text, PageWords.Word word, boolean edge, Map<Integer, Double> margins) {
+    private static void add(List<Seen> seen, String text, PageWords.Word word, boolean edge, Columns margins) {
         double x = word.x();
         double each = word.width() / Math.max(1, text.length());
         boolean first = true;
@@ -115,21 +128,57 @@ public final class FileText {
             double width = each * token.shown().length();
             Seen before = seen.isEmpty() ? null : seen.get(seen.size() - 1);
             Gap gap = first ? gap(before, word, margins) : Gap.BLANK;
-            seen.add(new Seen(token.spaced(first), word.page(), x, word.y(), width, word.height(), edge, gap));
+            seen.add(
+                    new Seen(token.spaced(first), word.page(), word.x(), x, word.y(), width, word.height(), edge, gap));
             x += width;
             first = false;
         }
     }
 
-    /** @param margins the right edge of each page's words */
-    private static Gap gap(Seen before, PageWords.Word word, Map<Integer, Double> margins) {
+    /** @param margins how far the lines reach that begin below one another */
+    private static Gap gap(Seen before, PageWords.Word word, Columns margins) {
         if (before == null) return Gap.PARAGRAPH;
         if (before.page() != word.page() || Math.abs(before.y() - word.y()) > 3) {
-            double room = margins.get(before.page()) - before.x() - before.width();
+            if (Math.abs(margins.start(before) - word.x()) > ANOTHER_COLUMN) return Gap.PARAGRAPH;
+            double room = margins.right(before) - before.x() - before.width();
             return room > word.width() + 1.5 * Math.max(word.height(), 5) ? Gap.PARAGRAPH : Gap.LINE;
         }
-        double blank = word.x() - before.x() - before.width();
-        return blank > 1.5 * Math.max(word.height(), 5) || blank < -5 ? Gap.WIDE : Gap.BLANK;
+        return isWide(before.x() + before.width(), word) ? Gap.WIDE : Gap.BLANK;
+    }
+
+    private static boolean isWide(double end, PageWords.Word next) {
+        double blank = next.x() - end;
+        return blank > 1.5 * Math.max(next.height(), 5) || blank < -5;
+    }
+
+    /** Lines that begin below one another, as those of a page or of a table's column do, and how far the longest reaches. */
+    private static final class Columns {
+        private final Map<Integer, Map<Long, Double>> rights = new HashMap<>();
+        private final Map<List<Object>, Long> starts = new HashMap<>();
+
+        Columns(List<PageWords.Word> words) {
+            PageWords.Word before = null;
+            long start = 0;
+            for (PageWords.Word word : words) {
+                boolean begins = before == null
+                        || before.page() != word.page()
+                        || Math.abs(before.y() - word.y()) > 3
+                        || isWide(before.x() + before.width(), word);
+                if (begins) start = Math.round(word.x() / 4);
+                starts.put(List.of(word.page(), word.x(), word.y()), start);
+                rights.computeIfAbsent(word.page(), any -> new HashMap<>())
+                        .merge(start, word.x() + word.width(), Math::max);
+                before = word;
+            }
+        }
+
+        double start(Seen word) {
+            return 4.0 * starts.get(List.of(word.page(), word.wordX(), word.y()));
+        }
+
+        double right(Seen word) {
+            return rights.get(word.page()).get(starts.get(List.of(word.page(), word.wordX(), word.y())));
+        }
     }
 
     /** @param zone 1 above, -1 beneath, 0 in the body */
@@ -209,6 +258,12 @@ public final class FileText {
 
     List<Seen> words() {
         return words;
+    }
+
+    /** Whether something stands where no margin of a body reaches. */
+    boolean isFarOut(int page, double y) {
+        double height = sizes.get(page - 1).height();
+        return y < height * FAR_OUT || y > height * (1 - FAR_OUT);
     }
 
     /** What is repeated on its pages, once each. */

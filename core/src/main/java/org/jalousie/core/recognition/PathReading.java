@@ -81,6 +81,9 @@ final class PathReading {
                 .flatMap(cut -> cut.numbers.stream())
                 .map(edge::get)
                 .collect(Collectors.toSet());
+        Set<String> known = known(template);
+        // a field of the word processor prints there what stands elsewhere: a title, the name of the file
+        left.removeIf(one -> known.contains(one.token().plain()) && file.isFarOut(one.page(), one.y()));
         came.removeAll(left);
         for (Cut cut : cuts(Reading.Fate.CAME))
             for (int i = cut.numbers.size() - 1; i >= 0; i--) {
@@ -91,6 +94,14 @@ final class PathReading {
             }
         lines.forEach(cuts -> cuts.removeIf(cut -> cut.tokens.isEmpty()));
         return other.values.settled();
+    }
+
+    /** The template's own words, and those of the values. */
+    private Set<String> known(TemplateText template) {
+        Set<String> known = new HashSet<>();
+        template.ownWords().forEach(word -> known.add(word.plain()));
+        for (Cut cut : cuts(Reading.Fate.VALUE)) cut.tokens.forEach(word -> known.add(word.plain()));
+        return known;
     }
 
     private List<Cut> cuts(Reading.Fate fate) {

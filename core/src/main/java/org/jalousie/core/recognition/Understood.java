@@ -15,6 +15,7 @@ import org.jalousie.core.pdf.PageWords;
 import org.jalousie.core.placement.DocumentPlace;
 import org.jalousie.core.placement.GivenPlace;
 import org.jalousie.core.placement.Pages;
+import org.jalousie.core.placement.RuledLines;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.placement.Spot;
 import org.jalousie.core.placement.Spots;
@@ -32,16 +33,21 @@ import org.jalousie.core.wording.Wording;
  */
 public record Understood(Reading reading, List<DataBack.Datum> data, List<GivenPlace> places, List<PartyKey> without) {
 
-    /** A file taken for a template's wording. @param tagged places for which the file has tags, by their fields */
+    /** A file taken for a template's wording. @param tagged places for which the file has tags, by their fields; {@code lines} that its pages draw */
     public static Understood asWording(
-            FileText file, TemplateText text, Wording wording, TemplateContent content, Map<String, Spots.Box> tagged) {
+            FileText file,
+            TemplateText text,
+            Wording wording,
+            TemplateContent content,
+            Map<String, Spots.Box> tagged,
+            List<RuledLines.Line> lines) {
         Reading reading = Recogniser.read(file, text);
         Map<String, SigningField> fields = byName(content);
         Spots spots = new Spots(file.sizes(), () -> {
             throw new IllegalStateException("nothing hangs on words here");
         });
         List<GivenPlace> places = new ArrayList<>();
-        Map<String, Optional<Spots.Box>> rooms = new LinkedHashMap<>(FieldRoom.of(reading, file, fields));
+        Map<String, Optional<Spots.Box>> rooms = new LinkedHashMap<>(FieldRoom.of(reading, file, fields, lines));
         tagged.forEach((name, box) -> {
             if (fields.containsKey(name)) rooms.put(name, Optional.of(box));
         });

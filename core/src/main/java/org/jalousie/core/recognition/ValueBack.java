@@ -16,6 +16,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
@@ -62,8 +63,9 @@ final class ValueBack {
             try {
                 Optional<Value> value = ValueReader.read(field, raw);
                 if (value.isEmpty()) continue;
-                boolean prints =
-                        plain(Printer.in(language).print(value.get(), print)).equals(plain(text));
+                boolean prints = Stream.concat(Stream.of(print), ways())
+                        .anyMatch(way -> plain(Printer.in(language).print(value.get(), way))
+                                .equals(plain(text)));
                 (prints ? same : other).add(value.get().raw());
             } catch (ValueReader.Unreadable | IllegalArgumentException e) {
                 // it means nothing of this kind
@@ -73,6 +75,15 @@ final class ValueBack {
         if (same.isEmpty() && other.size() == 1)
             return Optional.of(new Found(other.iterator().next(), false));
         return Optional.empty();
+    }
+
+    /** Other ways to write the same, which can be taken for nothing else; a short date can. */
+    private Stream<String> ways() {
+        return switch (field.type()) {
+            case MONEY -> Stream.of("", "code");
+            case DATE -> Stream.of("long", "full", "iso");
+            default -> Stream.of();
+        };
     }
 
     /** Whether different values print as the same words. */

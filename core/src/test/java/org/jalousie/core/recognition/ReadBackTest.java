@@ -36,7 +36,7 @@ class ReadBackTest {
     }
 
     private static Understood understood(Wording wording, TemplateContent content, FileText file) {
-        return Understood.asWording(file, TemplateText.of(wording, content), wording, content, Map.of());
+        return Understood.asWording(file, TemplateText.of(wording, content), wording, content, Map.of(), List.of());
     }
 
     private static final WordDraft LOAN = new WordDraft()
@@ -127,7 +127,7 @@ class ReadBackTest {
                 "Instrument | Maker | Value",
                 "Tenor viol | Henry Marsh | EUR 5,000.00",
                 "Bass viol | Ann | EUR 12,500.00",
-                "Theorbo in its case | Tomas Reed of Northam | EUR 900.00",
+                "Theorbo in its case | Tomas Reed of Northam, and after him his daughters and all who came after them | EUR 900.00",
                 "and no others.");
         Understood read = understood(wording, content(wording, objects), file);
         assertThat(read.reading().differences()).isZero();

@@ -10,11 +10,14 @@ final class Typeset {
     private static final double WIDTH = 595;
     private static final double HEIGHT = 842;
     private static final double MARGIN = 110;
+    private static final double CELL = 130;
 
     private final List<PageWords.Word> words = new ArrayList<>();
     private final double letter;
     private final double line;
-    private final double right;
+    private final double measure;
+    private double left = MARGIN;
+    private double right;
     private final boolean hyphens;
     private final String header;
     private double lead;
@@ -26,7 +29,7 @@ final class Typeset {
     Typeset(double size, double measure, boolean hyphens, String header) {
         this.letter = size * 0.5;
         this.line = size * 1.3;
-        this.right = MARGIN + measure;
+        this.measure = measure;
         this.hyphens = hyphens;
         this.header = header;
         turn();
@@ -44,10 +47,19 @@ final class Typeset {
 
     FileText all(List<String> paragraphs) {
         for (String paragraph : paragraphs) {
-            for (String cell : paragraph.split("\\|")) {
-                for (String word : cell.strip().split("\\s+")) put(word);
-                x += 60;
+            String[] cells = paragraph.split("\\|");
+            double top = y;
+            double lowest = y;
+            for (int i = 0; i < cells.length; i++) {
+                left = MARGIN + i * CELL;
+                right = cells.length == 1 ? MARGIN + measure : left + CELL - 20;
+                x = left;
+                y = top;
+                for (String word : cells[i].strip().split("\\s+")) put(word);
+                lowest = cells.length == 1 ? y : Math.min(lowest, y);
             }
+            left = MARGIN;
+            y = lowest;
             newLine();
             y -= lead;
         }
@@ -59,7 +71,7 @@ final class Typeset {
     private void put(String word) {
         double width = word.length() * letter;
         double room = right - x;
-        if (width > room && x > MARGIN) {
+        if (width > room && x > left) {
             int fits = (int) (room / letter) - 1;
             boolean cut = hyphens
                     && fits > 3
@@ -84,7 +96,7 @@ final class Typeset {
     }
 
     private void newLine() {
-        x = MARGIN;
+        x = left;
         y -= line;
         if (y < 120) turn();
     }
