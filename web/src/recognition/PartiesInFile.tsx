@@ -26,7 +26,9 @@ export function PartiesInFile({
                     <li key={field.field} className={field.page ? '' : 'text-clay'}>
                       {field.page
                         ? say('recognition.field-on', { label: field.label, page: field.page })
-                        : say('recognition.field-open', { label: field.label })}
+                        : say(field.gone ? 'recognition.field-gone' : 'recognition.field-open', {
+                            label: field.label,
+                          })}
                     </li>
                   ))}
               </ul>

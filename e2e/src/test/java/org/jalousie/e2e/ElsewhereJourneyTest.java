@@ -37,7 +37,9 @@ class ElsewhereJourneyTest {
         ((ObjectNode) content.get("parties").get(0))
                 .set(
                         "who",
-                        Office.source("from_fields").put("nameField", "owner_name").put("mailField", "owner_mail"));
+                        Office.source("from_fields")
+                                .put("nameField", "owner_name")
+                                .put("mailField", "owner_mail"));
         office.publish(office.settle(template, content));
     }
 

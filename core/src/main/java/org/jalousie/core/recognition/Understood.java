@@ -12,9 +12,9 @@ import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.pdf.PageWords;
+import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.DocumentPlace;
 import org.jalousie.core.placement.GivenPlace;
-import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.RuledLines;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.placement.Spot;
@@ -29,9 +29,15 @@ import org.jalousie.core.wording.Wording;
  * @param reading against the template's words
  * @param data that were read back
  * @param places of the template's signing fields in the file; open where one belongs but there is no room for it
- * @param without parties that need a place in the document and have none
+ * @param gone names of fields for which it has no place, of parties that have others in it
+ * @param without parties that need a place and have none
  */
-public record Understood(Reading reading, List<DataBack.Datum> data, List<GivenPlace> places, List<PartyKey> without) {
+public record Understood(
+        Reading reading,
+        List<DataBack.Datum> data,
+        List<GivenPlace> places,
+        List<String> gone,
+        List<PartyKey> without) {
 
     /** A file taken for a template's wording. @param tagged places for which the file has tags, by their fields; {@code lines} that its pages draw */
     public static Understood asWording(
@@ -53,7 +59,12 @@ public record Understood(Reading reading, List<DataBack.Datum> data, List<GivenP
         });
         rooms.forEach((name, box) -> places.add(
                 new GivenPlace(fields.get(name), box.map(spots::fixed).orElseGet(Spot.Open::new))));
-        return new Understood(reading, DataBack.of(reading, wording, content), places, without(content, places));
+        return new Understood(
+                reading,
+                DataBack.of(reading, wording, content),
+                places,
+                gone(content, DocumentId.WORDING, places),
+                without(content, DocumentId.WORDING, places));
     }
 
     /**
@@ -79,7 +90,12 @@ public record Understood(Reading reading, List<DataBack.Datum> data, List<GivenP
             Optional<Spots.Box> box = spots.find(place.spot(), field.type().size());
             places.add(new GivenPlace(field, box.map(spots::fixed).orElseGet(Spot.Open::new)));
         }
-        return new Understood(reading, back.data(), places, without(content, places));
+        return new Understood(
+                reading,
+                back.data(),
+                places,
+                gone(content, document.id(), places),
+                without(content, document.id(), places));
     }
 
     private static Map<String, SigningField> byName(TemplateContent content) {
@@ -88,20 +104,41 @@ public record Understood(Reading reading, List<DataBack.Datum> data, List<GivenP
         return fields;
     }
 
-    /** What the template puts on other documents is there. */
-    private static List<PartyKey> without(TemplateContent content, List<GivenPlace> places) {
+    /** Parties that need a place and have none, neither here nor on the template's other documents. */
+    private static List<PartyKey> without(TemplateContent content, DocumentId of, List<GivenPlace> places) {
         Set<PartyKey> placed = new HashSet<>();
         places.forEach(one -> placed.add(one.field().party()));
-        Set<String> elsewhere = new HashSet<>();
-        if (content.documents().size() > 1)
-            content.documents().forEach(document -> document.places().forEach(one -> elsewhere.add(one.field())));
         content.signingFields().stream()
-                .filter(field -> elsewhere.contains(field.name()))
+                .filter(field -> content.documents().stream()
+                        .anyMatch(document -> !document.id().equals(of) && stands(field, document, content)))
                 .forEach(field -> placed.add(field.party()));
         return content.parties().stream()
                 .filter(party -> party.duty() == Duty.SIGNS || party.duty() == Duty.COMPLETES)
                 .map(Party::key)
                 .filter(key -> !placed.contains(key))
+                .toList();
+    }
+
+    /** Whether a field belongs on a document: what nobody has put on another stands in the wording. */
+    private static boolean stands(SigningField field, TemplateDocument document, TemplateContent content) {
+        return document.kind() == TemplateDocument.Kind.WORDING
+                ? !content.isPlaced(field)
+                : document.places().stream().anyMatch(place -> place.field().equals(field.name()));
+    }
+
+    /** Fields of a document for which the file has no place, of parties that have others there. */
+    private static List<String> gone(TemplateContent content, DocumentId of, List<GivenPlace> places) {
+        Set<String> found = new HashSet<>();
+        Set<PartyKey> here = new HashSet<>();
+        places.forEach(one -> {
+            found.add(one.field().name());
+            here.add(one.field().party());
+        });
+        TemplateDocument document = content.document(of).orElseThrow();
+        return content.signingFields().stream()
+                .filter(field -> here.contains(field.party()) && !found.contains(field.name()))
+                .filter(field -> stands(field, document, content))
+                .map(SigningField::name)
                 .toList();
     }
 
@@ -112,10 +149,5 @@ public record Understood(Reading reading, List<DataBack.Datum> data, List<GivenP
             if (!one.raw().isEmpty()) raw.put(one.field().value(), one.raw());
         });
         return raw;
-    }
-
-    /** The sizes of a file's pages, as a document of it has them. */
-    public static List<Pages.Size> sizes(FileText file) {
-        return file.sizes();
     }
 }

@@ -5,14 +5,25 @@ import static org.assertj.core.api.Assertions.tuple;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
+import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PartyKey;
+import org.jalousie.core.parties.PersonSource;
+import org.jalousie.core.placement.BoxSize;
+import org.jalousie.core.placement.DataPlace;
+import org.jalousie.core.placement.DocumentId;
+import org.jalousie.core.placement.DocumentPlace;
+import org.jalousie.core.placement.SignaturePlace;
+import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.placement.Spot;
 import org.jalousie.core.template.Proposal;
 import org.jalousie.core.template.TemplateContent;
+import org.jalousie.core.template.TemplateDocument;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.Wording;
 import org.jalousie.core.wording.write.WordDraft;
@@ -222,5 +233,62 @@ class ReadBackTest {
                 "Signed by the borrower: ______________",
                 "Words that leave no room at all.");
         assertThat(understood(wording, content, narrow).places().get(0).spot()).isInstanceOf(Spot.Open.class);
+    }
+
+    @Test
+    void ofFixedPagesDataAreReadFromTheirRooms() {
+        String[] form = {"Receipt for an instrument that leaves the house", "Received by:", "On the day:", "Signed:"};
+        FileText pages = new Typeset(11, 380, false, "").lead(20).all(List.of(form));
+        FileText file = new Typeset(11, 380, false, "")
+                .lead(20)
+                .all(List.of(form[0], form[1] + " Ida Marsh", form[2] + " 3 March 2027", form[3]));
+        FileText.Seen name = file.words().stream()
+                .filter(one -> one.token().shown().equals("Ida"))
+                .findFirst()
+                .orElseThrow();
+        FileText.Seen day = file.words().stream()
+                .filter(one -> one.token().shown().equals("3"))
+                .findFirst()
+                .orElseThrow();
+        SigningField signature =
+                new SigningField("taker_signature", new PartyKey("taker"), "signature", new SignaturePlace());
+        TemplateDocument document = new TemplateDocument(
+                new DocumentId("receipt"),
+                "Receipt",
+                TemplateDocument.Kind.FIXED,
+                "",
+                Optional.empty(),
+                Optional.empty(),
+                false,
+                List.of(new DocumentPlace("taker_signature", new Spot.OnPage(1, 60, 120))),
+                List.of(data("taker", name), data("day", day)));
+        TemplateContent content = Proposal.first(
+                        compile(new WordDraft().paragraph("x")).found())
+                .with(
+                        List.of(field("taker", FieldType.TEXT), field("day", FieldType.DATE)),
+                        List.of(new Party(
+                                new PartyKey("taker"), "Taker", Duty.SIGNS, 1, new PersonSource.ChosenAtUse())),
+                        List.of(signature))
+                .withDocuments(List.of(document));
+        Understood read = Understood.asFixed(file, () -> null, pages, document, content);
+        assertThat(read.reading().differences()).isZero();
+        assertThat(read.data())
+                .extracting(DataBack.Datum::raw, DataBack.Datum::sure)
+                .containsExactly(tuple("Ida Marsh", true), tuple("2027-03-03", true));
+        assertThat(read.without()).isEmpty();
+        assertThat(read.places().get(0).spot()).isEqualTo(new Spot.OnPage(1, 60, 120));
+    }
+
+    private static DataPlace data(String tag, FileText.Seen at) {
+        double mm = 25.4 / 72;
+        return new DataPlace(
+                tag,
+                "",
+                new Spot.OnPage(1, (at.x() - 2) * mm, (842 - at.y() - 12) * mm),
+                new BoxSize(60, 6),
+                11,
+                null,
+                null,
+                null);
     }
 }

@@ -180,6 +180,8 @@ class IntakeService implements WaitingRequests {
         ReadFiles.Ready ready = read.ready(file, keep, seen);
         if (ready.agreement().isPresent()) return ready.agreement().get();
         UsableTemplate usable = templates.version(ready.version());
+        // one that is out of use by now can't be filled any more
+        templates.published(usable.templateId());
         IntakeViews.RequestDetail request =
                 begin(usable, file, inputs, people, typing, Optional.of(ready.finished()), by);
         AgreementNumber number = generate(request.row().number(), by);

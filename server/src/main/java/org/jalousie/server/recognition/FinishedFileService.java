@@ -108,6 +108,7 @@ class FinishedFileService implements ReadFiles {
     FinishedFileViews.FinishedFileDetail takeFor(UUID id, UUID version, DocumentId document, int revision) {
         FinishedFile before = row(id);
         require(before, FinishedFile.State.READ);
+        if (!templates.inUse().contains(version)) throw Refusal.conflict(Message.of("finished.not-in-use"));
         Recognition.Taken taken = recognition.taken(paper(before), new KnownTexts.Key(version, document));
         transaction.executeWithoutResult(status -> {
             FinishedFile row = locked(id, FinishedFile.State.READ);

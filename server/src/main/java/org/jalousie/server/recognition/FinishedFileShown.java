@@ -9,9 +9,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.Pages;
+import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.placement.Spot;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.template.TemplateDocument;
@@ -95,7 +97,7 @@ class FinishedFileShown {
                 understood.map(Understanding::values).orElse(Map.of()),
                 content.map(one -> read(one, understood.orElseThrow())).orElse(List.of()),
                 content.map(one -> parties(one, understood.orElseThrow())).orElse(List.of()),
-                understood.map(FinishedFileShown::fields).orElse(List.of()),
+                content.map(one -> fields(one, understood.orElseThrow())).orElse(List.of()),
                 file.paper().map(FinishedFile.Paper::notes).orElse(List.of()));
     }
 
@@ -145,13 +147,19 @@ class FinishedFileShown {
                 .toList();
     }
 
-    private static List<FinishedFileViews.FieldInFile> fields(Understanding understood) {
-        return understood.places().stream()
-                .map(one -> new FinishedFileViews.FieldInFile(
-                        one.field().name(),
-                        one.field().label(),
-                        one.field().party().value(),
-                        one.spot() instanceof Spot.OnPage on ? on.page() : 0))
+    private static List<FinishedFileViews.FieldInFile> fields(TemplateContent content, Understanding understood) {
+        return Stream.concat(
+                        understood.places().stream()
+                                .map(one -> field(
+                                        one.field(), one.spot() instanceof Spot.OnPage on ? on.page() : 0, false)),
+                        content.signingFields().stream()
+                                .filter(field -> understood.gone().contains(field.name()))
+                                .map(field -> field(field, 0, true)))
                 .toList();
+    }
+
+    private static FinishedFileViews.FieldInFile field(SigningField field, int page, boolean gone) {
+        return new FinishedFileViews.FieldInFile(
+                field.name(), field.label(), field.party().value(), page, gone);
     }
 }

@@ -82,8 +82,13 @@ final class FinishedFileViews {
     /** A party of the template. @param placed whether it has a place in the file, or needs none */
     record PartyInFile(String party, String label, boolean placed) {}
 
-    /** A signing field's place in the file, or that it has none yet. @param page 0 for none */
-    record FieldInFile(String field, String label, String party, int page) {}
+    /**
+     * A signing field of the template in the file.
+     *
+     * @param page on which it stands; 0 for one that has no room, or no place at all
+     * @param gone whether the file has no place for it
+     */
+    record FieldInFile(String field, String label, String party, int page, boolean gone) {}
 
     /**
      * @param lines those that differ from the template, each with the one before and behind it

@@ -18,6 +18,7 @@ import org.jalousie.core.template.TemplateContent;
  * What a file says, as it is kept.
  *
  * @param lines those that differ from the template, each with the one before and behind it
+ * @param gone names of fields for which it has no place, of parties that have others in it
  * @param without parties that need a place and have none in it
  * @param missing labels of what the form asks for and the file doesn't say
  * @param unsure labels of what was read and may be something else
@@ -28,6 +29,7 @@ record Understanding(
         List<Reading.Line> lines,
         List<DataBack.Datum> data,
         List<GivenPlace> places,
+        List<String> gone,
         List<PartyKey> without,
         List<String> missing,
         List<String> unsure) {
@@ -59,6 +61,7 @@ record Understanding(
                 shown(reading.lines()),
                 understood.data(),
                 understood.places(),
+                understood.gone(),
                 understood.without(),
                 missing,
                 unsure);
@@ -77,7 +80,7 @@ record Understanding(
 
     /** Whether an agreement can be made of it without anybody looking. */
     boolean complete() {
-        return differences == 0 && missing.isEmpty() && unsure.isEmpty() && without.isEmpty();
+        return differences == 0 && missing.isEmpty() && unsure.isEmpty() && gone.isEmpty() && without.isEmpty();
     }
 
     Map<FieldName, String> values() {
