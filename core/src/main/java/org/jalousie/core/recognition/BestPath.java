@@ -13,7 +13,7 @@ import java.util.List;
 final class BestPath {
     private static final double WORD = 1;
     private static final double MARK = 0.2;
-    private static final double LABEL = 0.1;
+    private static final double LABEL = 0.04;
     private static final double FILLER = 0.02;
     private static final double LEFT_OUT = 0.3;
     private static final double NO_VALUE = 0.4;

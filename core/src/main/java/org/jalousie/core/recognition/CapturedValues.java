@@ -49,9 +49,10 @@ final class CapturedValues {
         marks.add(mark);
     }
 
-    void value(Origin.Datum datum, List<Integer> items, List<Token> tokens) {
+    /** @param whole whether its words follow one another as those of one value do */
+    void value(Origin.Datum datum, List<Integer> items, List<Token> tokens, boolean whole) {
         Value value = new Value(datum, items, tokens);
-        value.held = heldBefore;
+        value.held = heldBefore && whole;
         if (waiting != null) {
             value.joined = true;
             value.marks = List.copyOf(marks);

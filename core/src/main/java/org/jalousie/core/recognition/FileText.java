@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.regex.Pattern;
 import org.jalousie.core.pdf.PageWords;
 import org.jalousie.core.placement.Pages;
+import org.jalousie.core.placement.RuledLines;
 import org.jalousie.core.placement.Spots;
 
 /** The text of a finished file as it is compared: without what is repeated on its pages, and with the place of each word. */
@@ -71,12 +72,13 @@ public final class FileText {
         WIDE
     }
 
-    public static FileText of(PageWords words, List<Pages.Size> sizes) {
-        return of(words.all(), sizes);
+    /** @param drawn lines that the pages draw: those of a table part its cells */
+    public static FileText of(PageWords words, List<Pages.Size> sizes, List<RuledLines.Line> drawn) {
+        return of(words.all(), sizes, drawn);
     }
 
     /** @param words in the order of reading */
-    static FileText of(List<PageWords.Word> words, List<Pages.Size> sizes) {
+    static FileText of(List<PageWords.Word> words, List<Pages.Size> sizes, List<RuledLines.Line> drawn) {
         List<Line> lines = lines(words, sizes);
         Set<Line> running = running(lines);
         List<PageWords.Word> kept = new ArrayList<>();
@@ -91,7 +93,7 @@ public final class FileText {
             kept.addAll(line.words());
             if (line.zone() != 0) atEdge.addAll(line.words());
         }
-        Columns margins = new Columns(words);
+        Columns margins = new Columns(words, drawn);
         List<Seen> once = new ArrayList<>();
         for (PageWords.Word word : repeated) add(once, word.text(), word, true, margins);
         List<Seen> seen = new ArrayList<>();
@@ -143,42 +145,7 @@ public final class FileText {
             double room = margins.right(before) - before.x() - before.width();
             return room > word.width() + 1.5 * Math.max(word.height(), 5) ? Gap.PARAGRAPH : Gap.LINE;
         }
-        return isWide(before.x() + before.width(), word) ? Gap.WIDE : Gap.BLANK;
-    }
-
-    private static boolean isWide(double end, PageWords.Word next) {
-        double blank = next.x() - end;
-        return blank > 1.5 * Math.max(next.height(), 5) || blank < -5;
-    }
-
-    /** Lines that begin below one another, as those of a page or of a table's column do, and how far the longest reaches. */
-    private static final class Columns {
-        private final Map<Integer, Map<Long, Double>> rights = new HashMap<>();
-        private final Map<List<Object>, Long> starts = new HashMap<>();
-
-        Columns(List<PageWords.Word> words) {
-            PageWords.Word before = null;
-            long start = 0;
-            for (PageWords.Word word : words) {
-                boolean begins = before == null
-                        || before.page() != word.page()
-                        || Math.abs(before.y() - word.y()) > 3
-                        || isWide(before.x() + before.width(), word);
-                if (begins) start = Math.round(word.x() / 4);
-                starts.put(List.of(word.page(), word.x(), word.y()), start);
-                rights.computeIfAbsent(word.page(), any -> new HashMap<>())
-                        .merge(start, word.x() + word.width(), Math::max);
-                before = word;
-            }
-        }
-
-        double start(Seen word) {
-            return 4.0 * starts.get(List.of(word.page(), word.wordX(), word.y()));
-        }
-
-        double right(Seen word) {
-            return rights.get(word.page()).get(starts.get(List.of(word.page(), word.wordX(), word.y())));
-        }
+        return margins.isWide(before.x() + before.width(), word) ? Gap.WIDE : Gap.BLANK;
     }
 
     /** @param zone 1 above, -1 beneath, 0 in the body */

@@ -83,7 +83,11 @@ final class PathReading {
                 .collect(Collectors.toSet());
         Set<String> known = known(template);
         // a field of the word processor prints there what stands elsewhere: a title, the name of the file
-        left.removeIf(one -> known.contains(one.token().plain()) && file.isFarOut(one.page(), one.y()));
+        Set<Double> strange = left.stream()
+                .filter(one -> one.token().word() && !known.contains(one.token().plain()))
+                .map(FileText.Seen::y)
+                .collect(Collectors.toSet());
+        left.removeIf(one -> !strange.contains(one.y()) && file.isFarOut(one.page(), one.y()));
         came.removeAll(left);
         for (Cut cut : cuts(Reading.Fate.CAME))
             for (int i = cut.numbers.size() - 1; i >= 0; i--) {
@@ -209,10 +213,14 @@ final class PathReading {
 
     private void endValue(TemplateText.Slot slot) {
         if (valueFrom < 0) return;
+        List<FileText.Seen> words = file.subList(valueFrom, read);
+        // what is broken over cells or paragraphs is hardly one value
+        boolean whole = slot.endless()
+                || words.stream()
+                        .skip(1)
+                        .noneMatch(one -> one.gap() == FileText.Gap.WIDE || one.gap() == FileText.Gap.PARAGRAPH);
         values.value(
-                slot.datum(),
-                items(),
-                file.subList(valueFrom, read).stream().map(FileText.Seen::token).toList());
+                slot.datum(), items(), words.stream().map(FileText.Seen::token).toList(), whole);
         valueFrom = -1;
     }
 

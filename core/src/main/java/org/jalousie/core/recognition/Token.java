@@ -23,6 +23,7 @@ public record Token(String shown, String plain, String folded, boolean word, boo
             + "(?:(?:[-'\\u2019\\u2010\\u2011\\u00ad]|(?<=\\p{N})[.,](?=\\p{N}))[\\p{L}\\p{N}][\\p{L}\\p{M}\\p{N}]*)*"
             + "|[^\\s\\u00a0\\u202f\\p{L}\\p{N}\\p{Cf}]");
 
+    private static final Pattern LIGATURE = Pattern.compile("[\\ufb00-\\ufb06]");
     private static final Pattern WITHIN = Pattern.compile("[-'\\u2019\\u2010\\u2011\\u00ad]");
 
     static List<Token> of(String text) {
@@ -106,13 +107,13 @@ public record Token(String shown, String plain, String folded, boolean word, boo
         return row[other.length()];
     }
 
-    /** The text of tokens that follow one another. */
+    /** The text of tokens that follow one another, letters that a font has joined told apart. */
     static String text(List<Token> tokens) {
         StringBuilder text = new StringBuilder();
         for (Token token : tokens) {
             if (token.spaced && !text.isEmpty()) text.append(' ');
             text.append(token.shown);
         }
-        return text.toString();
+        return LIGATURE.matcher(text).replaceAll(joined -> Normalizer.normalize(joined.group(), Normalizer.Form.NFKC));
     }
 }

@@ -65,7 +65,7 @@ final class Typeset {
         }
         List<Pages.Size> sizes = new ArrayList<>();
         for (int i = 0; i < page; i++) sizes.add(new Pages.Size(WIDTH, HEIGHT));
-        return FileText.of(words, sizes);
+        return FileText.of(words, sizes, List.of());
     }
 
     private void put(String word) {

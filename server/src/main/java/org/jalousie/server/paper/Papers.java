@@ -13,6 +13,7 @@ import org.jalousie.core.pdf.PdfRefused;
 import org.jalousie.core.pdf.PicturePage;
 import org.jalousie.core.picture.PictureFile;
 import org.jalousie.core.placement.Pages;
+import org.jalousie.core.placement.RuledLines;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.adapters.Converter;
 import org.jalousie.server.files.FileStore;
@@ -33,6 +34,11 @@ public class Papers {
     private final Cache<Sha256, PageWords> words = Caffeine.newBuilder()
             .maximumWeight(MOST_WORDS)
             .weigher((Sha256 file, PageWords known) -> 1 + known.all().size())
+            .build();
+
+    private final Cache<Sha256, List<RuledLines.Line>> lines = Caffeine.newBuilder()
+            .maximumWeight(400_000)
+            .weigher((Sha256 file, List<RuledLines.Line> of) -> 1 + of.size())
             .build();
 
     private final Cache<Sha256, List<Pages.Size>> sizes =
@@ -115,6 +121,11 @@ public class Papers {
     /** The words of pages that were taken in. */
     public PageWords words(Sha256 file) {
         return words.get(file, name -> PageWords.of(files.get(name)));
+    }
+
+    /** The upright and level lines that pages which were taken in draw. */
+    public List<RuledLines.Line> lines(Sha256 file) {
+        return lines.get(file, name -> RuledLines.of(files.get(name)));
     }
 
     /** The sizes of pages that were taken in, in points. */

@@ -96,6 +96,6 @@ class KnownTexts {
 
     /** The words of pages that were taken in. */
     FileText pages(Sha256 file) {
-        return FileText.of(papers.words(file), papers.sizes(file));
+        return FileText.of(papers.words(file), papers.sizes(file), papers.lines(file));
     }
 }

@@ -5,14 +5,12 @@ import java.util.List;
 import java.util.Optional;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.placement.DocumentId;
-import org.jalousie.core.placement.RuledLines;
 import org.jalousie.core.recognition.FileText;
 import org.jalousie.core.recognition.Recogniser;
 import org.jalousie.core.recognition.TemplateText;
 import org.jalousie.core.recognition.Understood;
 import org.jalousie.core.template.TemplateDocument;
 import org.jalousie.server.Refusal;
-import org.jalousie.server.files.FileStore;
 import org.jalousie.server.paper.Papers;
 import org.jalousie.server.template.UsableTemplate;
 import org.jalousie.server.template.UsableTemplates;
@@ -27,10 +25,8 @@ class Recognition {
     private final KnownTexts texts;
     private final UsableTemplates templates;
     private final Papers papers;
-    private final FileStore files;
 
-    Recognition(KnownTexts texts, UsableTemplates templates, Papers papers, FileStore files) {
-        this.files = files;
+    Recognition(KnownTexts texts, UsableTemplates templates, Papers papers) {
         this.texts = texts;
         this.templates = templates;
         this.papers = papers;
@@ -83,12 +79,7 @@ class Recognition {
                 texts.text(template, document).orElseThrow(() -> Refusal.conflict(Message.of("finished.no-text")));
         Understood understood = document.kind() == TemplateDocument.Kind.WORDING
                 ? Understood.asWording(
-                        file,
-                        text,
-                        template.wording(),
-                        template.content(),
-                        pages.tagged(),
-                        RuledLines.of(files.get(pages.file())))
+                        file, text, template.wording(), template.content(), pages.tagged(), papers.lines(pages.file()))
                 : Understood.asFixed(
                         file,
                         () -> papers.words(pages.file()),

@@ -36,10 +36,6 @@ class FixedPreviews {
             .weigher((String key, Previewed one) ->
                     one.made.pdf().length + one.made.prints().size() * PrintedPlace.WEIGHT)
             .build();
-    private final Cache<Sha256, List<RuledLines.Line>> lines = Caffeine.newBuilder()
-            .maximumWeight(400_000)
-            .weigher((Sha256 file, List<RuledLines.Line> of) -> 1 + of.size())
-            .build();
 
     FixedPreviews(Papers papers, FileStore files) {
         this.papers = papers;
@@ -83,6 +79,6 @@ class FixedPreviews {
 
     /** The lines that a document's pages draw. */
     List<RuledLines.Line> lines(TemplateDocument document) {
-        return lines.get(document.file().orElseThrow(), file -> RuledLines.of(files.get(file)));
+        return papers.lines(document.file().orElseThrow());
     }
 }
