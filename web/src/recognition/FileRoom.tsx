@@ -7,6 +7,7 @@ import type { Answers } from '../intake/inputProps';
 import { say } from '../messages/rooms';
 import { PagesView } from '../page/PagesView';
 import { Button, RoomTitle, Trouble, Waiting } from '../ui/parts';
+import { refusedFor } from '../ui/documentFiles';
 import { Unshown } from '../ui/Unshown';
 import { Candidates } from './Candidates';
 import { Differences } from './Differences';
@@ -106,6 +107,7 @@ function Confirm({ detail }: { detail: Detail }) {
   const { row } = detail;
   const [keep, setKeep] = useState<string[]>([]);
   const [seen, setSeen] = useState(false);
+  const [otherwise, setOtherwise] = useState<boolean>();
   const form = useQuery({
     queryKey: ['finished-file', row.id, 'form', detail.revision],
     queryFn: () =>
@@ -121,9 +123,20 @@ function Confirm({ detail }: { detail: Detail }) {
     const made = await answer(
       api.POST('/api/v1/finished-files/{file}/agreement', {
         params: { path: { file: row.id } },
-        body: { ...body, language: form.data.language, keep, seen },
+        body: {
+          ...body,
+          language: form.data.language,
+          keep,
+          seen,
+          otherwise: otherwise ?? false,
+          revision: detail.revision,
+        },
       }),
-    );
+    ).catch((error: unknown) => {
+      // both may be meant; that can be said from now on
+      if (refusedFor(error) === 'finished.otherwise') setOtherwise((said) => said ?? false);
+      throw error;
+    });
     await queries.invalidateQueries({ queryKey: ['finished-file', row.id] });
     return made.agreement;
   };
@@ -154,6 +167,17 @@ function Confirm({ detail }: { detail: Detail }) {
           held={row.differences > 0 && !seen}
           act={say('intake.make-the-agreement')}
         />
+        {otherwise !== undefined && (
+          <label className="flex items-center gap-2 pt-3">
+            <input
+              type="checkbox"
+              className="size-4"
+              checked={otherwise}
+              onChange={(event) => setOtherwise(event.target.checked)}
+            />
+            {say('recognition.otherwise')}
+          </label>
+        )}
       </section>
     </>
   );

@@ -78,7 +78,7 @@ class ArchitectureTest {
             Map.entry("office", List.of("OfficeHours", "AfterHours")),
             Map.entry("paper", List.of("Papers", "Papers$Paper")),
             Map.entry("postroom", List.of()),
-            Map.entry("recognition", List.of("ReadFiles", "ReadFiles$Ready")),
+            Map.entry("recognition", List.of("ReadFiles", "ReadFiles$Ready", "ReadFiles$Confirmation")),
             Map.entry("signing", List.of("ParticipantLinks", "ParticipantLinks$CopyLink", "IdentityCodes")),
             Map.entry("template", List.of("UsableTemplates", "UsableTemplate", "SingleUseTemplates")));
 

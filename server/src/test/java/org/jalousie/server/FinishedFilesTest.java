@@ -24,6 +24,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Files that were made elsewhere: recognised, read, and made into agreements. */
+@SuppressWarnings("unchecked")
 class FinishedFilesTest {
     private static final String LENDER = "ida.marsh@lender.example.org";
     private static final List<String> TERMS = List.of(
@@ -110,7 +111,21 @@ class FinishedFilesTest {
         file.get("values")
                 .properties()
                 .forEach(one -> values.put(one.getKey(), one.getValue().asString()));
-        return Map.of("values", values, "people", Map.of(), "language", "", "keep", keep, "seen", seen);
+        return new java.util.HashMap<>(Map.of(
+                "values",
+                values,
+                "people",
+                Map.of(),
+                "language",
+                "",
+                "keep",
+                keep,
+                "seen",
+                seen,
+                "otherwise",
+                false,
+                "revision",
+                file.get("revision").asInt()));
     }
 
     private String text(String number) throws IOException {
@@ -239,5 +254,38 @@ class FinishedFilesTest {
                         .map(one -> one.json().get("agreement").asString())
                         .distinct())
                 .hasSize(1);
+    }
+
+    @Test
+    void whatWasSeenIsWhatIsMade() {
+        template("Loan of a cittern", "cittern");
+        template("Loan of a mandora", "mandora");
+        JsonNode file = bring("cittern.docx", typed("cittern", true));
+        Map<String, Object> other = said(file, List.of(), true);
+        ((Map<String, String>) other.get("values")).put("lender_name", "Somebody else");
+        Client.Answer otherwise = make(file, other);
+        assertThat(otherwise.status()).isEqualTo(409);
+        assertThat(otherwise.text()).contains("finished.otherwise", "Lender name");
+
+        // a colleague takes it for another template meanwhile
+        JsonNode likely = file.get("candidates").get(0);
+        Map<String, Object> as = Map.of(
+                "version",
+                likely.get("version").asString(),
+                "document",
+                likely.get("document").asString(),
+                "revision",
+                file.get("revision").asInt());
+        String path = "/api/v1/finished-files/" + id(file);
+        assertThat(office.client.put(path + "/template", as).status()).isEqualTo(200);
+        assertThat(office.client.put(path + "/template", as).status())
+                .as("it is another one now")
+                .isEqualTo(409);
+        assertThat(make(file, said(file, List.of(), true)).status()).isEqualTo(409);
+        JsonNode now = show(id(file));
+        Map<String, Object> both = said(now, List.of(), true);
+        ((Map<String, String>) both.get("values")).put("lender_name", "Somebody else");
+        both.put("otherwise", true);
+        assertThat(make(now, both).status()).isEqualTo(200);
     }
 }

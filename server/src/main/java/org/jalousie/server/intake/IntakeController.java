@@ -15,6 +15,7 @@ import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.account.SignedIn;
+import org.jalousie.server.recognition.ReadFiles;
 import org.jalousie.server.web.Page;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -116,13 +117,17 @@ class IntakeController {
     /**
      * @param keep parties that stay though the file has no place for them
      * @param seen whether a person has looked at what differs from the template
+     * @param otherwise whether data may say something else than what was surely read in the file
+     * @param revision of the file as it was shown
      */
     record FinishedAnswers(
             Map<FieldName, String> values,
             Map<String, IntakeViews.PersonInput> people,
             @Schema(types = {"string", "null"}) String language,
             List<PartyKey> keep,
-            boolean seen) {}
+            boolean seen,
+            boolean otherwise,
+            int revision) {}
 
     /** Makes the agreement about a file that was made elsewhere. */
     @PostMapping("/finished-files/{file}/agreement")
@@ -132,8 +137,9 @@ class IntakeController {
                 said.values(),
                 said.people(),
                 typing(said.language()),
-                Set.copyOf(said.keep() == null ? List.of() : said.keep()),
-                said.seen(),
+                new ReadFiles.Confirmation(
+                        said.revision(), Set.copyOf(said.keep() == null ? List.of() : said.keep()), said.seen()),
+                said.otherwise(),
                 by.actor()));
     }
 

@@ -8,8 +8,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Actor;
@@ -165,8 +165,7 @@ class IntakeService implements WaitingRequests {
     /**
      * Takes in what is known of a file that was made elsewhere, and makes the agreement about it. Asked twice, the same.
      *
-     * @param keep parties that stay though the file has no place for them
-     * @param seen whether a person has looked at what differs from the template
+     * @param otherwise whether data may say something else than what was surely read in the file
      */
     @Transactional
     AgreementNumber takeFinished(
@@ -174,12 +173,48 @@ class IntakeService implements WaitingRequests {
             Map<FieldName, String> inputs,
             Map<String, IntakeViews.PersonInput> people,
             Typing typing,
-            Set<PartyKey> keep,
-            boolean seen,
+            ReadFiles.Confirmation said,
+            boolean otherwise,
             Actor.Coordinator by) {
-        ReadFiles.Ready ready = read.ready(file, keep, seen);
+        ReadFiles.Ready ready = read.ready(file, Optional.of(said));
         if (ready.agreement().isPresent()) return ready.agreement().get();
         UsableTemplate usable = templates.version(ready.version());
+        if (!otherwise)
+            requireAsRead(
+                    ready,
+                    Intake.read(usable.content().fields(), inputs, typing).raw(),
+                    usable);
+        return begin(file, ready, usable, inputs, people, typing, by);
+    }
+
+    /** Makes the agreement about a file of which everything is known and sure. */
+    @Transactional
+    AgreementNumber takeAsRead(UUID file, Actor.Coordinator by) {
+        ReadFiles.Ready ready = read.ready(file, Optional.empty());
+        if (ready.agreement().isPresent()) return ready.agreement().get();
+        if (!ready.complete()) throw Refusal.conflict(Message.of("finished.look-first"));
+        UsableTemplate usable = templates.version(ready.version());
+        return begin(file, ready, usable, ready.values(), Map.of(), Typing.PLAIN, by);
+    }
+
+    /** What stands on paper can't be corrected in a form: who wants to keep both has to say so. */
+    private static void requireAsRead(ReadFiles.Ready ready, Map<FieldName, String> raw, UsableTemplate usable) {
+        List<Message> others = usable.content().fields().stream()
+                .filter(field -> ready.sure().contains(field.name())
+                        && !Objects.equals(ready.values().get(field.name()), raw.get(field.name())))
+                .map(field -> Message.of("finished.datum", "label", field.label()))
+                .toList();
+        if (!others.isEmpty()) throw Refusal.conflict(Message.of("finished.otherwise", "data", Message.list(others)));
+    }
+
+    private AgreementNumber begin(
+            UUID file,
+            ReadFiles.Ready ready,
+            UsableTemplate usable,
+            Map<FieldName, String> inputs,
+            Map<String, IntakeViews.PersonInput> people,
+            Typing typing,
+            Actor.Coordinator by) {
         // one that is out of use by now can't be filled any more
         templates.published(usable.templateId());
         IntakeViews.RequestDetail request =
@@ -187,15 +222,6 @@ class IntakeService implements WaitingRequests {
         AgreementNumber number = generate(request.row().number(), by);
         read.became(file, number);
         return number;
-    }
-
-    /** Makes the agreement about a file of which everything is known and sure. */
-    @Transactional
-    AgreementNumber takeAsRead(UUID file, Actor.Coordinator by) {
-        ReadFiles.Ready ready = read.ready(file, Set.of(), false);
-        if (ready.agreement().isPresent()) return ready.agreement().get();
-        if (!ready.complete()) throw Refusal.conflict(Message.of("finished.look-first"));
-        return takeFinished(file, ready.values(), Map.of(), Typing.PLAIN, Set.of(), false, by);
     }
 
     /** Corrects a request; an agreement made from it that is not sent yet is made again. */

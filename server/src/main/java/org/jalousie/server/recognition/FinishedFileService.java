@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.agreement.AgreementNumber;
@@ -147,15 +148,19 @@ class FinishedFileService implements ReadFiles {
 
     @Transactional(propagation = Propagation.MANDATORY)
     @Override
-    public Ready ready(UUID file, Set<PartyKey> keep, boolean seen) {
+    public Ready ready(UUID file, Optional<Confirmation> said) {
         FinishedFile row = rows.locked(file).orElseThrow(FinishedFileService::none);
         UUID version = row.templateVersion().orElseThrow(() -> Refusal.conflict(Message.of("finished.no-template")));
         Understanding understanding = row.understood().orElseThrow();
         if (row.agreement().isEmpty()) {
             require(row, FinishedFile.State.READ);
-            if (understanding.differences() > 0 && !seen)
+            if (said.filter(one -> one.revision() != row.revision()).isPresent())
+                throw Refusal.conflict(Message.of("finished.changed-meanwhile"));
+            if (understanding.differences() > 0
+                    && said.filter(Confirmation::seen).isEmpty())
                 throw Refusal.conflict(Message.of("finished.differences", "count", understanding.differences()));
         }
+        Set<PartyKey> keep = said.map(Confirmation::keep).orElse(Set.of());
         FinishedFile.Paper paper = paper(row);
         Agreements.Finished finished = new Agreements.Finished(
                 row.document(),
@@ -166,7 +171,13 @@ class FinishedFileService implements ReadFiles {
                 understanding.without().stream()
                         .filter(party -> !keep.contains(party))
                         .toList());
-        return new Ready(version, understanding.values(), finished, understanding.complete(), row.agreement());
+        return new Ready(
+                version,
+                understanding.values(),
+                understanding.sure(),
+                finished,
+                understanding.complete(),
+                row.agreement());
     }
 
     private String title(FinishedFile row, UUID version) {

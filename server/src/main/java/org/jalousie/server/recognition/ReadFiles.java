@@ -16,15 +16,26 @@ public interface ReadFiles {
      *
      * @param version of the template that it was made from
      * @param values that were read back, as they are stored
+     * @param sure names of those that can be nothing else
      * @param complete whether nothing is missing, unsure, or other than in the template
      * @param agreement the one that was made about it already
      */
     record Ready(
             UUID version,
             Map<FieldName, String> values,
+            Set<FieldName> sure,
             Agreements.Finished finished,
             boolean complete,
             Optional<AgreementNumber> agreement) {}
+
+    /**
+     * What a person has said about a file.
+     *
+     * @param revision as it was shown to them
+     * @param keep parties that stay though it has no place for them
+     * @param seen whether they have looked at what differs from the template
+     */
+    record Confirmation(int revision, Set<PartyKey> keep, boolean seen) {}
 
     /** The version of the template that a file is taken for. */
     UUID versionOf(UUID file);
@@ -32,10 +43,9 @@ public interface ReadFiles {
     /**
      * What a file is taken for; one at a time, until the end of the transaction.
      *
-     * @param keep parties that stay though it has no place for them
-     * @param seen whether a person has looked at what differs from the template
+     * @param said empty where nobody has looked
      */
-    Ready ready(UUID file, Set<PartyKey> keep, boolean seen);
+    Ready ready(UUID file, Optional<Confirmation> said);
 
     /** There is an agreement about it now. */
     void became(UUID file, AgreementNumber agreement);

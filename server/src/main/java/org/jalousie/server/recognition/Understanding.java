@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.intake.Intake;
 import org.jalousie.core.parties.Party;
@@ -81,6 +83,14 @@ record Understanding(
     /** Whether an agreement can be made of it without anybody looking. */
     boolean complete() {
         return differences == 0 && missing.isEmpty() && unsure.isEmpty() && gone.isEmpty() && without.isEmpty();
+    }
+
+    /** Names of what can be nothing else than it was read as. */
+    Set<FieldName> sure() {
+        return data.stream()
+                .filter(DataBack.Datum::sure)
+                .map(DataBack.Datum::field)
+                .collect(Collectors.toSet());
     }
 
     Map<FieldName, String> values() {
