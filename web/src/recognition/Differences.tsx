@@ -29,7 +29,7 @@ export function Differences({
             {detail.lines.map((line, i) => (
               <p key={i} className="pb-2">
                 {line.pieces.map((piece, at) => (
-                  <Said key={at} piece={piece} first={at === 0} />
+                  <Said key={at} piece={piece} />
                 ))}
               </p>
             ))}
@@ -49,8 +49,8 @@ export function Differences({
   );
 }
 
-function Said({ piece, first }: { piece: Piece; first: boolean }) {
-  const text = (first || /^[.,;:)!?]/.test(piece.text) ? '' : ' ') + piece.text;
+function Said({ piece }: { piece: Piece }) {
+  const { text } = piece;
   if (piece.fate === 'WENT') return <del className="text-[#9b2c2c] line-through">{text}</del>;
   if (piece.fate === 'CAME') return <ins className="text-[#4f7040] underline">{text}</ins>;
   if (piece.fate === 'VALUE')

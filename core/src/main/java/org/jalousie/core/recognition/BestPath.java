@@ -155,7 +155,7 @@ final class BestPath {
 
     private static double changed(Token word, Token own) {
         double distance = word.distance(own);
-        return distance < 1 ? distance : word.word() == own.word() ? (word.word() ? 1.6 : 0.3) : 1.3;
+        return distance < 1 ? distance : word.word() == own.word() ? (word.word() ? 1.2 : 0.3) : 1.3;
     }
 
     private static double ofValue(FileText.Seen seen, TemplateText.Slot slot, boolean further) {

@@ -11,9 +11,6 @@ import java.util.stream.Collectors;
 
 /** What a path through a template's text says about the file. */
 final class PathReading {
-    /** So many words may have been set elsewhere, and are no difference. */
-    private static final int FEWEST_MOVED = 4;
-
     private static final Set<String> TRIFLES =
             Set.of(".", ",", ";", ":", "-", "\"", "'", "(", ")", "[", "]", "_", "\u2022", "\u00b7", "\u2026", "|", "*");
 
@@ -22,8 +19,7 @@ final class PathReading {
 
     private final List<FileText.Seen> file;
     private final Lattice lattice;
-    private final List<List<Cut>> lines = new ArrayList<>();
-    private List<Cut> line = new ArrayList<>();
+    private final ReadLines lines = new ReadLines();
     private final CapturedValues values = new CapturedValues();
     private final List<Reading.Place> places = new ArrayList<>();
     private final Set<Integer> printed = new HashSet<>();
@@ -41,18 +37,7 @@ final class PathReading {
         this.lattice = new Lattice(template);
         for (BestPath.Step step : BestPath.of(file, lattice)) step(step);
         values.word(true);
-        endLine();
-    }
-
-    /** Words with one fate. */
-    private static final class Cut {
-        private Reading.Fate fate;
-        private final List<Token> tokens = new ArrayList<>();
-        private final List<Integer> numbers = new ArrayList<>();
-
-        Cut(Reading.Fate fate) {
-            this.fate = fate;
-        }
+        lines.end();
     }
 
     /** Reads a file as one that was made from a template, whether it was or not. */
@@ -60,8 +45,8 @@ final class PathReading {
         PathReading body = new PathReading(file.words(), template);
         List<Reading.Captured> all = new ArrayList<>(body.values.settled());
         all.addAll(body.beside(file, template));
-        body.moved();
-        body.trifles();
+        body.same += body.lines.moved();
+        body.lines.trifles();
         return body.result(all);
     }
 
@@ -70,15 +55,18 @@ final class PathReading {
         if (template.beside().isEmpty()) return List.of();
         List<FileText.Seen> edge = new ArrayList<>(file.running());
         Set<FileText.Seen> came = new HashSet<>();
-        for (Cut cut : cuts(Reading.Fate.CAME))
-            cut.numbers.stream().map(this.file::get).filter(FileText.Seen::edge).forEach(came::add);
+        for (ReadLines.Cut cut : lines.cuts(Reading.Fate.CAME))
+            cut.numbers().stream()
+                    .map(this.file::get)
+                    .filter(FileText.Seen::edge)
+                    .forEach(came::add);
         edge.addAll(came);
         edge.sort(Comparator.comparingInt(FileText.Seen::page)
                 .thenComparingDouble(one -> -Math.round(one.y() / 4))
                 .thenComparingDouble(FileText.Seen::x));
-        PathReading other = new PathReading(edge, new TemplateText(template.beside(), List.of()));
-        Set<FileText.Seen> left = other.cuts(Reading.Fate.CAME).stream()
-                .flatMap(cut -> cut.numbers.stream())
+        PathReading other = new PathReading(edge, new TemplateText(template.beside(), List.of(), Set.of()));
+        Set<FileText.Seen> left = other.lines.cuts(Reading.Fate.CAME).stream()
+                .flatMap(cut -> cut.numbers().stream())
                 .map(edge::get)
                 .collect(Collectors.toSet());
         Set<String> known = known(template);
@@ -89,30 +77,23 @@ final class PathReading {
                 .collect(Collectors.toSet());
         left.removeIf(one -> !strange.contains(one.y()) && file.isFarOut(one.page(), one.y()));
         came.removeAll(left);
-        for (Cut cut : cuts(Reading.Fate.CAME))
-            for (int i = cut.numbers.size() - 1; i >= 0; i--) {
-                if (!came.contains(this.file.get(cut.numbers.get(i)))) continue;
-                if (cut.tokens.get(i).word()) ofFile--;
-                cut.tokens.remove(i);
-                cut.numbers.remove(i);
+        for (ReadLines.Cut cut : lines.cuts(Reading.Fate.CAME))
+            for (int i = cut.numbers().size() - 1; i >= 0; i--) {
+                if (!came.contains(this.file.get(cut.numbers().get(i)))) continue;
+                if (cut.tokens().get(i).word()) ofFile--;
+                cut.tokens().remove(i);
+                cut.numbers().remove(i);
             }
-        lines.forEach(cuts -> cuts.removeIf(cut -> cut.tokens.isEmpty()));
+        lines.clear();
         return other.values.settled();
     }
 
     /** The template's own words, and those of the values. */
     private Set<String> known(TemplateText template) {
-        Set<String> known = new HashSet<>();
+        Set<String> known = new HashSet<>(template.title());
         template.ownWords().forEach(word -> known.add(word.plain()));
-        for (Cut cut : cuts(Reading.Fate.VALUE)) cut.tokens.forEach(word -> known.add(word.plain()));
+        for (ReadLines.Cut cut : lines.cuts(Reading.Fate.VALUE)) cut.tokens().forEach(word -> known.add(word.plain()));
         return known;
-    }
-
-    private List<Cut> cuts(Reading.Fate fate) {
-        return lines.stream()
-                .flatMap(List::stream)
-                .filter(cut -> cut.fate == fate)
-                .toList();
     }
 
     private void step(BestPath.Step step) {
@@ -140,7 +121,7 @@ final class PathReading {
                 else around.pop();
             }
             case BREAK -> {
-                endLine();
+                lines.end();
                 values.mark(LINE_END);
                 for (int at = step.from() + 1; at < step.to(); at++)
                     if (lattice.at(at).kind() == Lattice.Kind.WORD)
@@ -164,14 +145,14 @@ final class PathReading {
             }
             case VALUE -> {
                 if (valueFrom < 0) valueFrom = step.word();
-                put(Reading.Fate.VALUE, step.word(), word);
+                lines.put(Reading.Fate.VALUE, step.word(), word);
             }
             case BOX -> {
                 if (!BestPath.isFiller(word)) came(step.word(), word);
                 else if (boxFrom < 0) boxFrom = step.word();
             }
             case BREAK -> {
-                if (BestPath.isLabel(word)) put(Reading.Fate.SAME, step.word(), word);
+                if (BestPath.isLabel(word)) lines.put(Reading.Fate.SAME, step.word(), word);
                 else came(step.word(), word);
             }
             default -> came(step.word(), word);
@@ -186,10 +167,10 @@ final class PathReading {
             same += 1 - distance;
         }
         if (distance == 0) {
-            put(Reading.Fate.SAME, number, word);
+            lines.put(Reading.Fate.SAME, number, word);
         } else {
-            put(Reading.Fate.WENT, -1, own);
-            put(Reading.Fate.CAME, number, word);
+            lines.put(Reading.Fate.WENT, -1, own);
+            lines.put(Reading.Fate.CAME, number, word);
         }
         if (own.word()) values.word(distance < 0.5);
         else if (distance == 0) values.mark(own);
@@ -200,7 +181,7 @@ final class PathReading {
             ofTemplate++;
             values.word(false);
         }
-        put(Reading.Fate.WENT, -1, own);
+        lines.put(Reading.Fate.WENT, -1, own);
     }
 
     private void came(int number, Token word) {
@@ -208,7 +189,7 @@ final class PathReading {
             ofFile++;
             values.word(false);
         }
-        put(Reading.Fate.CAME, number, word);
+        lines.put(Reading.Fate.CAME, number, word);
     }
 
     private void endValue(TemplateText.Slot slot) {
@@ -237,71 +218,13 @@ final class PathReading {
         return List.copyOf(items);
     }
 
-    private void put(Reading.Fate fate, int number, Token token) {
-        if (line.isEmpty() || line.get(line.size() - 1).fate != fate) line.add(new Cut(fate));
-        Cut cut = line.get(line.size() - 1);
-        cut.tokens.add(token);
-        if (number >= 0) cut.numbers.add(number);
-    }
-
-    private void endLine() {
-        if (!line.isEmpty()) lines.add(line);
-        line = new ArrayList<>();
-    }
-
-    /** Words that are missing in one place and stand in another were set elsewhere, as notes and boxes are. */
-    private void moved() {
-        for (Cut went : cuts(Reading.Fate.WENT)) {
-            if (went.tokens.size() < FEWEST_MOVED) continue;
-            cuts(Reading.Fate.CAME).stream()
-                    .filter(came -> plain(came).equals(plain(went)))
-                    .findFirst()
-                    .ifPresent(came -> {
-                        came.fate = Reading.Fate.SAME;
-                        went.fate = null;
-                        same += went.tokens.stream().filter(Token::word).count();
-                    });
-        }
-        lines.forEach(cuts -> cuts.removeIf(cut -> cut.fate == null));
-    }
-
-    /** Marks that say nothing by themselves are shown as the file has them. */
-    private void trifles() {
-        for (Cut cut : cuts(Reading.Fate.CAME)) if (isTrifle(cut)) cut.fate = Reading.Fate.SAME;
-        for (Cut cut : cuts(Reading.Fate.WENT)) if (isTrifle(cut)) cut.fate = null;
-        lines.forEach(cuts -> cuts.removeIf(cut -> cut.fate == null));
-    }
-
-    private static boolean isTrifle(Cut cut) {
-        return cut.tokens.stream().allMatch(token -> !token.word() && TRIFLES.contains(token.plain()));
-    }
-
-    private static List<String> plain(Cut cut) {
-        return cut.tokens.stream().map(Token::plain).toList();
-    }
-
     private Reading result(List<Reading.Captured> captured) {
-        List<Reading.Line> said = lines.stream()
-                .filter(cuts -> !cuts.isEmpty())
-                .map(cuts -> new Reading.Line(cuts.stream()
-                        .map(cut -> new Reading.Piece(cut.fate, Token.text(cut.tokens)))
-                        .toList()))
-                .toList();
-        int differences = 0;
-        for (List<Cut> cuts : lines) {
-            boolean inside = false;
-            for (Cut cut : cuts) {
-                boolean differs = cut.fate == Reading.Fate.CAME || cut.fate == Reading.Fate.WENT;
-                if (differs && !inside) differences++;
-                inside = differs;
-            }
-        }
         leftOut.removeAll(printed);
         return new Reading(
-                said,
+                lines.said(),
                 ofTemplate + ofFile == 0 ? 0 : 2 * same / (ofTemplate + ofFile),
                 ofTemplate,
-                differences,
+                lines.differences(),
                 captured,
                 List.copyOf(places),
                 Set.copyOf(printed),

@@ -31,6 +31,7 @@ public record Reading(
         VALUE
     }
 
+    /** @param text with the blank before it, if there is one */
     public record Piece(Fate fate, String text) {}
 
     /** One paragraph. */

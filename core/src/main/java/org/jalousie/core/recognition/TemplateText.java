@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
@@ -24,9 +26,13 @@ import org.jalousie.core.wording.Wording;
  * stand several times, and the places of signing fields.
  *
  * @param beside what its headers and footers say, one after the other
+ * @param title words of the file's title, which a field of the word processor may print
  */
-public record TemplateText(List<Part> parts, List<Part> beside) {
+public record TemplateText(List<Part> parts, List<Part> beside, Set<String> title) {
+    private static final Pattern TITLE = Pattern.compile("<dc:title[^>]*>([^<]*)<");
+
     public TemplateText {
+        title = Set.copyOf(title);
         parts = List.copyOf(parts);
         beside = List.copyOf(beside);
     }
@@ -69,7 +75,16 @@ public record TemplateText(List<Part> parts, List<Part> beside) {
             String xml = new String(file.parts().get(name), StandardCharsets.UTF_8);
             read(PrintedText.of(new Wording.PrintedPart(name, xml, List.of())), wording, passages, types, beside);
         }
-        return new TemplateText(parts, beside);
+        return new TemplateText(parts, beside, title(file));
+    }
+
+    private static Set<String> title(WordFile file) {
+        byte[] properties = file.parts().get("docProps/core.xml");
+        Set<String> words = new HashSet<>();
+        if (properties == null) return words;
+        Matcher title = TITLE.matcher(new String(properties, StandardCharsets.UTF_8));
+        if (title.find()) Token.of(title.group(1)).forEach(token -> words.add(token.plain()));
+        return words;
     }
 
     private static void read(
@@ -131,7 +146,7 @@ public record TemplateText(List<Part> parts, List<Part> beside) {
             parts.add(new Word(one.token()));
             before = one;
         }
-        return new TemplateText(parts, List.of());
+        return new TemplateText(parts, List.of(), Set.of());
     }
 
     /** Its own words, without what is between them. */
