@@ -23,7 +23,7 @@ public final class FieldLink {
     }
 
     /** Which box an address on the pages means; empty for an ordinary link. */
-    public static OptionalInt number(String address) {
+    static OptionalInt number(String address) {
         Matcher found = FORM.matcher(address == null ? "" : address);
         return found.matches() ? OptionalInt.of(Integer.parseInt(found.group(1))) : OptionalInt.empty();
     }

@@ -106,7 +106,8 @@ public final class FieldPlacer {
         }
     }
 
-    private static int boxNumber(PDAnnotation annotation) {
+    /** The number of the box that a link tells of; -1 for anything else. */
+    public static int boxNumber(PDAnnotation annotation) {
         return annotation instanceof PDAnnotationLink link && link.getAction() instanceof PDActionURI uri
                 ? FieldLink.number(uri.getURI()).orElse(-1)
                 : -1;

@@ -14,6 +14,9 @@ final class PathReading {
     private static final Set<String> TRIFLES =
             Set.of(".", ",", ";", ":", "-", "\"", "'", "(", ")", "[", "]", "_", "\u2022", "\u00b7", "\u2026", "|", "*");
 
+    /** So much of a header's words have to stand on the pages for it to be there. */
+    private static final double ENOUGH_OF_IT = 0.6;
+
     /** The end of a paragraph or cell, which parts two values as a mark does. */
     private static final Token LINE_END = new Token("", "", "", false, false);
 
@@ -61,14 +64,22 @@ final class PathReading {
                     .filter(FileText.Seen::edge)
                     .forEach(came::add);
         edge.addAll(came);
-        edge.sort(Comparator.comparingInt(FileText.Seen::page)
-                .thenComparingDouble(one -> -Math.round(one.y() / 4))
-                .thenComparingDouble(FileText.Seen::x));
-        PathReading other = new PathReading(edge, new TemplateText(template.beside(), List.of(), Set.of()));
-        Set<FileText.Seen> left = other.lines.cuts(Reading.Fate.CAME).stream()
-                .flatMap(cut -> cut.numbers().stream())
-                .map(edge::get)
-                .collect(Collectors.toSet());
+        List<FileText.Seen> left = edge.stream()
+                .sorted(Comparator.comparingInt(FileText.Seen::page)
+                        .thenComparingDouble(one -> -Math.round(one.y() / 4))
+                        .thenComparingDouble(FileText.Seen::x))
+                .collect(Collectors.toCollection(ArrayList::new));
+        List<Reading.Captured> captured = new ArrayList<>();
+        for (List<TemplateText.Part> part : template.beside()) {
+            PathReading other = new PathReading(left, new TemplateText(part, List.of(), Set.of()));
+            // one that is not on these pages, or has no words by which it could be told, explains nothing
+            if (other.ofTemplate == 0 || other.same < ENOUGH_OF_IT * other.ofTemplate) continue;
+            captured.addAll(other.values.settled());
+            left = other.lines.cuts(Reading.Fate.CAME).stream()
+                    .flatMap(cut -> cut.numbers().stream())
+                    .map(other.file::get)
+                    .collect(Collectors.toCollection(ArrayList::new));
+        }
         Set<String> known = known(template);
         // a field of the word processor prints there what stands elsewhere: a title, the name of the file
         Set<Double> strange = left.stream()
@@ -76,7 +87,7 @@ final class PathReading {
                 .map(FileText.Seen::y)
                 .collect(Collectors.toSet());
         left.removeIf(one -> !strange.contains(one.y()) && file.isFarOut(one.page(), one.y()));
-        came.removeAll(left);
+        left.forEach(came::remove);
         for (ReadLines.Cut cut : lines.cuts(Reading.Fate.CAME))
             for (int i = cut.numbers().size() - 1; i >= 0; i--) {
                 if (!came.contains(this.file.get(cut.numbers().get(i)))) continue;
@@ -85,7 +96,7 @@ final class PathReading {
                 cut.numbers().remove(i);
             }
         lines.clear();
-        return other.values.settled();
+        return captured;
     }
 
     /** The template's own words, and those of the values. */

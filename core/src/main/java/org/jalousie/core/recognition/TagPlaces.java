@@ -11,10 +11,8 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
-import org.apache.pdfbox.pdmodel.interactive.action.PDActionURI;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
-import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
-import org.jalousie.core.placement.FieldLink;
+import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.placement.Spots;
 
@@ -36,7 +34,7 @@ public final class TagPlaces {
                 PDPage page = document.getPage(number - 1);
                 List<PDAnnotation> kept = new ArrayList<>();
                 for (PDAnnotation annotation : page.getAnnotations()) {
-                    SigningField field = boxes.get(box(annotation));
+                    SigningField field = boxes.get(FieldPlacer.boxNumber(annotation));
                     if (field == null) {
                         kept.add(annotation);
                         continue;
@@ -55,11 +53,5 @@ public final class TagPlaces {
         } catch (IOException e) {
             throw new UncheckedIOException("the converted document can't be read", e);
         }
-    }
-
-    private static int box(PDAnnotation annotation) {
-        return annotation instanceof PDAnnotationLink link && link.getAction() instanceof PDActionURI uri
-                ? FieldLink.number(uri.getURI()).orElse(-1)
-                : -1;
     }
 }

@@ -25,10 +25,10 @@ import org.jalousie.core.wording.Wording;
  * What a template's documents say: its own words in their order, and between them the values, passages that may be missing or
  * stand several times, and the places of signing fields.
  *
- * @param beside what its headers and footers say, one after the other
+ * @param beside what its headers and footers say, each by itself
  * @param title words of the file's title, which a field of the word processor may print
  */
-public record TemplateText(List<Part> parts, List<Part> beside, Set<String> title) {
+public record TemplateText(List<Part> parts, List<List<Part>> beside, Set<String> title) {
     private static final Pattern TITLE = Pattern.compile("<dc:title[^>]*>([^<]*)<");
 
     public TemplateText {
@@ -60,20 +60,24 @@ public record TemplateText(List<Part> parts, List<Part> beside, Set<String> titl
         Map<Integer, Passage> passages =
                 wording.passages().stream().collect(Collectors.toMap(Passage::number, one -> one, (a, b) -> a));
         List<Part> parts = new ArrayList<>();
-        List<Part> beside = new ArrayList<>();
+        List<List<Part>> beside = new ArrayList<>();
         Wording.Merged outline = wording.outline(OutlineNames.of(content), Locale.forLanguageTag(content.language()));
         Set<String> read = new HashSet<>();
         for (Wording.PrintedPart printed : outline.printed()) {
             boolean body =
                     printed.name().equals(WordFile.MAIN) || printed.name().contains("notes");
-            read(PrintedText.of(printed), wording, passages, types, body ? parts : beside);
+            List<Part> into = body ? parts : new ArrayList<>();
+            read(PrintedText.of(printed), wording, passages, types, into);
+            if (!body) beside.add(into);
             read.add(printed.name());
         }
         WordFile file = WordFile.open(outline.file());
         for (String name : file.textParts()) {
             if (read.contains(name)) continue;
             String xml = new String(file.parts().get(name), StandardCharsets.UTF_8);
-            read(PrintedText.of(new Wording.PrintedPart(name, xml, List.of())), wording, passages, types, beside);
+            List<Part> into = new ArrayList<>();
+            read(PrintedText.of(new Wording.PrintedPart(name, xml, List.of())), wording, passages, types, into);
+            beside.add(into);
         }
         return new TemplateText(parts, beside, title(file));
     }

@@ -177,13 +177,15 @@ class ReadBackTest {
     void headersAndFootersAreNoneOfTheTextAndTellTheirValues() {
         Wording wording = compile(new WordDraft()
                 .header("House of Strings, loan {{number}}")
+                .footer("Lent to {{borrower}}")
                 .paragraph("The instrument is lent as it is, and comes back as it went."));
-        FileText file = new Typeset(11, 380, false, "House of Strings, loan L-27")
+        FileText file = new Typeset(11, 380, false, "House of Strings, loan L-27", "Lent to Ida Marsh")
                 .all(List.of("The instrument is lent as it is, and comes back as it went."));
-        Understood read = understood(wording, content(wording, field("number", FieldType.TEXT)), file);
+        Understood read = understood(
+                wording, content(wording, field("number", FieldType.TEXT), field("borrower", FieldType.TEXT)), file);
         assertThat(read.reading().differences()).isZero();
         assertThat(read.reading().likeness()).isEqualTo(1);
-        assertThat(read.data()).extracting(DataBack.Datum::raw).containsExactly("L-27");
+        assertThat(read.data()).extracting(DataBack.Datum::raw).containsExactly("L-27", "Ida Marsh");
     }
 
     @Test

@@ -20,6 +20,7 @@ final class Typeset {
     private double right;
     private final boolean hyphens;
     private final String header;
+    private final String footer;
     private double lead;
     private double x = MARGIN;
     private double y;
@@ -27,6 +28,12 @@ final class Typeset {
 
     /** @param size of the type in points; @param measure how wide a line is; @param header of every page, empty for none */
     Typeset(double size, double measure, boolean hyphens, String header) {
+        this(size, measure, hyphens, header, "Page");
+    }
+
+    /** @param footer of every page; "Page" has its number behind it */
+    Typeset(double size, double measure, boolean hyphens, String header, String footer) {
+        this.footer = footer;
         this.letter = size * 0.5;
         this.line = size * 1.3;
         this.measure = measure;
@@ -113,9 +120,11 @@ final class Typeset {
             }
             y = 40;
             x = WIDTH / 2;
-            set("Page");
-            x += letter;
-            set(String.valueOf(page));
+            for (String word : footer.split(" ")) {
+                set(word);
+                x += letter;
+            }
+            if (footer.equals("Page")) set(String.valueOf(page));
         }
         x = MARGIN;
         y = HEIGHT - 120;
