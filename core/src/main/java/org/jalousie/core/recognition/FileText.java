@@ -233,6 +233,11 @@ public final class FileText {
         return y < height * FAR_OUT || y > height * (1 - FAR_OUT);
     }
 
+    /** Whether a word stands in the upper half of its page. */
+    boolean isAbove(Seen word) {
+        return word.y() > sizes.get(word.page() - 1).height() / 2;
+    }
+
     /** What is repeated on its pages, once each. */
     List<Seen> running() {
         return running;

@@ -64,22 +64,28 @@ final class PathReading {
                     .filter(FileText.Seen::edge)
                     .forEach(came::add);
         edge.addAll(came);
-        List<FileText.Seen> left = edge.stream()
-                .sorted(Comparator.comparingInt(FileText.Seen::page)
-                        .thenComparingDouble(one -> -Math.round(one.y() / 4))
-                        .thenComparingDouble(FileText.Seen::x))
-                .collect(Collectors.toCollection(ArrayList::new));
+        edge.sort(Comparator.comparingInt(FileText.Seen::page)
+                .thenComparingDouble(one -> -Math.round(one.y() / 4))
+                .thenComparingDouble(FileText.Seen::x));
+        List<List<FileText.Seen>> ends = new ArrayList<>(List.of(
+                edge.stream().filter(file::isAbove).toList(),
+                edge.stream().filter(one -> !file.isAbove(one)).toList()));
         List<Reading.Captured> captured = new ArrayList<>();
         for (List<TemplateText.Part> part : template.beside()) {
-            PathReading other = new PathReading(left, new TemplateText(part, List.of(), Set.of()));
+            PathReading above = new PathReading(ends.get(0), new TemplateText(part, List.of(), Set.of()));
+            PathReading beneath = new PathReading(ends.get(1), new TemplateText(part, List.of(), Set.of()));
+            PathReading better = above.same >= beneath.same ? above : beneath;
             // one that is not on these pages, or has no words by which it could be told, explains nothing
-            if (other.ofTemplate == 0 || other.same < ENOUGH_OF_IT * other.ofTemplate) continue;
-            captured.addAll(other.values.settled());
-            left = other.lines.cuts(Reading.Fate.CAME).stream()
-                    .flatMap(cut -> cut.numbers().stream())
-                    .map(other.file::get)
-                    .collect(Collectors.toCollection(ArrayList::new));
+            if (better.ofTemplate == 0 || better.same < ENOUGH_OF_IT * better.ofTemplate) continue;
+            captured.addAll(better.values.settled());
+            ends.set(
+                    better == above ? 0 : 1,
+                    better.lines.cuts(Reading.Fate.CAME).stream()
+                            .flatMap(cut -> cut.numbers().stream())
+                            .map(better.file::get)
+                            .toList());
         }
+        List<FileText.Seen> left = ends.stream().flatMap(List::stream).collect(Collectors.toCollection(ArrayList::new));
         Set<String> known = known(template);
         // a field of the word processor prints there what stands elsewhere: a title, the name of the file
         Set<Double> strange = left.stream()
