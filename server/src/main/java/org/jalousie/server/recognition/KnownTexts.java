@@ -75,7 +75,7 @@ class KnownTexts {
             Optional<TemplateText> text = text(template, document);
             if (text.isEmpty()) continue;
             Fingerprint print = Fingerprint.of(text.get());
-            prints.save(new TextFingerprint(version, document.id(), print));
+            prints.keep(version, document.id().value(), Fingerprint.EDITION, print.bytes());
             texts.add(new Recogniser.Known<>(new Key(version, document.id()), print));
         }
         return texts;

@@ -25,13 +25,6 @@ class TextFingerprint {
 
     protected TextFingerprint() {}
 
-    TextFingerprint(UUID version, DocumentId document, Fingerprint print) {
-        this.templateVersionId = version;
-        this.document = document.value();
-        this.edition = Fingerprint.EDITION;
-        this.print = print.bytes();
-    }
-
     UUID version() {
         return templateVersionId;
     }
