@@ -16,6 +16,7 @@ final class BestPath {
     private static final double LABEL = 0.04;
     private static final double FILLER = 0.02;
     private static final double LEFT_OUT = 0.3;
+    private static final double ONCE_MORE = 0.05;
     private static final double NO_VALUE = 0.4;
 
     /** A paragraph or cell that ends within a line of words, or a value that goes on over a wide gap. */
@@ -99,7 +100,7 @@ final class BestPath {
                     }
                     case CLOSE -> {
                         pass(at, at + 1, cost);
-                        if (place.exit() >= 0 && pass(at, place.exit(), cost + LEFT_OUT))
+                        if (place.exit() >= 0 && pass(at, place.exit(), cost + ONCE_MORE))
                             again = again < 0 ? place.exit() : Math.min(again, place.exit());
                     }
                     case BREAK -> {

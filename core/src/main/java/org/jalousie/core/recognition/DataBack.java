@@ -8,7 +8,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
@@ -19,11 +20,14 @@ import org.jalousie.core.wording.Wording;
 
 /** The data of an agreement, read back out of its finished file as far as the template's words around them allow it. */
 public final class DataBack {
-    private final TemplateContent content;
+    private final Reading reading;
+    private final Map<Integer, Passage> passages;
     private final Locale language;
 
-    private DataBack(TemplateContent content) {
-        this.content = content;
+    private DataBack(Reading reading, Wording wording, TemplateContent content) {
+        this.reading = reading;
+        this.passages =
+                wording.passages().stream().collect(Collectors.toMap(Passage::number, one -> one, (one, same) -> one));
         this.language = Locale.forLanguageTag(content.language());
     }
 
@@ -38,23 +42,29 @@ public final class DataBack {
 
     /** @return in the order of the form; none for what the file doesn't say */
     public static List<Datum> of(Reading reading, Wording wording, TemplateContent content) {
-        DataBack back = new DataBack(content);
+        DataBack back = new DataBack(reading, wording, content);
         Map<FieldName, Datum> found = new LinkedHashMap<>();
-        for (Field field : content.fields()) {
-            Optional<Datum> datum =
-                    field.type() == FieldType.ITEMS ? back.items(field, reading) : back.single(field, reading);
-            datum.or(() -> back.byPassages(field, reading, wording)).ifPresent(one -> found.put(field.name(), one));
-        }
+        for (Field field : content.fields())
+            back.read(field, "", List.of()).ifPresent(one -> found.put(field.name(), one));
         return List.copyOf(found.values());
     }
 
-    private Optional<Datum> single(Field field, Reading reading) {
-        return datum(
-                field,
-                reading.values().stream()
-                        .filter(one -> one.datum().list().isEmpty()
-                                && field.isCalled(one.datum().name()))
-                        .toList());
+    /**
+     * @param list the name of the list whose item's field it is; empty for one of the agreement
+     * @param item which item of each list around, from the outside in
+     */
+    private Optional<Datum> read(Field field, String list, List<Integer> item) {
+        if (field.type() == FieldType.ITEMS) return items(field, item);
+        List<Reading.Captured> places = reading.values().stream()
+                .filter(one -> one.datum().list().equals(list)
+                        && field.isCalled(one.datum().name())
+                        && isOf(item, one.items()))
+                .toList();
+        return datum(field, places).or(() -> byPassages(field, item));
+    }
+
+    private static boolean isOf(List<Integer> item, List<Integer> items) {
+        return items.size() >= item.size() && items.subList(0, item.size()).equals(item);
     }
 
     private Optional<Datum> datum(Field field, List<Reading.Captured> places) {
@@ -82,22 +92,22 @@ public final class DataBack {
     }
 
     /** The items of a list, all of them for sure or none: each by the printing of the list's passage that its values stand in. */
-    private Optional<Datum> items(Field list, Reading reading) {
-        Map<Integer, Map<String, List<Reading.Captured>>> items = new TreeMap<>();
+    private Optional<Datum> items(Field list, List<Integer> of) {
+        Set<Integer> numbers = new TreeSet<>();
         for (Reading.Captured one : reading.values())
-            if (list.isCalled(one.datum().list()) && !one.items().isEmpty())
-                items.computeIfAbsent(one.items().get(0), any -> new LinkedHashMap<>())
-                        .computeIfAbsent(one.datum().name(), any -> new ArrayList<>())
-                        .add(one);
-        if (items.isEmpty()) return Optional.empty();
+            if (isOfList(list, one.datum().list())
+                    && isOf(of, one.items())
+                    && one.items().size() > of.size()) numbers.add(one.items().get(of.size()));
+        if (numbers.isEmpty()) return Optional.empty();
         boolean sure = true;
         List<Map<String, Value>> values = new ArrayList<>();
         List<String> words = new ArrayList<>();
-        for (Map<String, List<Reading.Captured>> item : items.values()) {
+        for (int number : numbers) {
+            List<Integer> item = new ArrayList<>(of);
+            item.add(number);
             Map<String, Value> read = new LinkedHashMap<>();
             for (Field inner : list.items()) {
-                Optional<Datum> datum =
-                        datum(inner, item.getOrDefault(inner.name().value(), List.of()));
+                Optional<Datum> datum = read(inner, list.name().value(), item);
                 datum.filter(one -> !one.raw().isEmpty())
                         .ifPresent(one -> read.put(inner.name().value(), new Value.Text(one.raw())));
                 datum.ifPresent(one -> words.addAll(one.words()));
@@ -108,23 +118,29 @@ public final class DataBack {
         return Optional.of(new Datum(list.name(), sure ? new Value.Items(values).raw() : "", words, sure));
     }
 
+    /** Whether a value is of a list's items, or of a list within them. */
+    private static boolean isOfList(Field list, String name) {
+        return list.isCalled(name) || list.items().stream().anyMatch(inner -> isOfList(inner, name));
+    }
+
     /** What a yes/no question or a choice was answered follows from the passages that are there. */
-    private Optional<Datum> byPassages(Field field, Reading reading, Wording wording) {
+    private Optional<Datum> byPassages(Field field, List<Integer> item) {
         if (field.type() != FieldType.YES_NO && field.type() != FieldType.CHOICE) return Optional.empty();
         Set<String> answers = new LinkedHashSet<>();
         List<String> words = new ArrayList<>();
-        for (Passage passage : wording.passages()) {
-            boolean printed = reading.printed().contains(passage.number());
-            if (!printed && !reading.leftOut().contains(passage.number())) continue;
+        for (Reading.Passed passed : reading.passages()) {
+            Passage passage = passages.get(passed.number());
+            if (passage == null || !isOf(item, passed.items())) continue;
             if (field.type() == FieldType.YES_NO && field.isCalled(passage.name())) {
-                answers.add(printed != passage.inverted() ? "yes" : "no");
-                if (printed) words.add(passage.begins());
-            } else if (field.type() == FieldType.CHOICE && printed) {
+                answers.add(passed.printed() != passage.inverted() ? "yes" : "no");
+            } else if (field.type() == FieldType.CHOICE && passed.printed()) {
                 field.choices().stream()
                         .filter(choice -> passage.name().equals(field.name() + "." + Field.caseKey(choice)))
                         .forEach(answers::add);
-                words.add(passage.begins());
+            } else {
+                continue;
             }
+            if (passed.printed()) words.add(passage.begins());
         }
         return answers.size() == 1
                 ? Optional.of(new Datum(field.name(), answers.iterator().next(), words, true))

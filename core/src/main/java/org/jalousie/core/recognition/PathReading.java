@@ -25,8 +25,7 @@ final class PathReading {
     private final ReadLines lines = new ReadLines();
     private final CapturedValues values = new CapturedValues();
     private final List<Reading.Place> places = new ArrayList<>();
-    private final Set<Integer> printed = new HashSet<>();
-    private final Set<Integer> leftOut = new HashSet<>();
+    private final List<Reading.Passed> passages = new ArrayList<>();
     private final Deque<int[]> around = new ArrayDeque<>();
     private double same;
     private int ofTemplate;
@@ -126,12 +125,9 @@ final class PathReading {
             case BOX -> endBox((TemplateText.Box) place.part());
             case OPEN -> {
                 TemplateText.Open open = (TemplateText.Open) place.part();
-                if (step.to() == place.exit()) {
-                    leftOut.add(open.passage().number());
-                } else {
-                    printed.add(open.passage().number());
-                    around.push(new int[] {open.repeats() ? 1 : 0});
-                }
+                boolean there = step.to() != place.exit();
+                passages.add(new Reading.Passed(open.passage().number(), items(), there));
+                if (there) around.push(new int[] {open.repeats() ? 1 : 0});
             }
             case CLOSE -> {
                 if (step.to() == place.exit()) around.peek()[0]++;
@@ -236,7 +232,6 @@ final class PathReading {
     }
 
     private Reading result(List<Reading.Captured> captured) {
-        leftOut.removeAll(printed);
         return new Reading(
                 lines.said(),
                 ofTemplate + ofFile == 0 ? 0 : 2 * same / (ofTemplate + ofFile),
@@ -244,7 +239,6 @@ final class PathReading {
                 lines.differences(),
                 captured,
                 List.copyOf(places),
-                Set.copyOf(printed),
-                Set.copyOf(leftOut));
+                List.copyOf(passages));
     }
 }

@@ -1,7 +1,6 @@
 package org.jalousie.core.recognition;
 
 import java.util.List;
-import java.util.Set;
 import org.jalousie.core.wording.Origin;
 
 /**
@@ -19,8 +18,7 @@ public record Reading(
         int differences,
         List<Captured> values,
         List<Place> places,
-        Set<Integer> printed,
-        Set<Integer> leftOut) {
+        List<Passed> passages) {
 
     /** What became of words of the template. */
     public enum Fate {
@@ -48,6 +46,15 @@ public record Reading(
      * @param held whether the template's words before and behind it are there, so that it is nothing else
      */
     record Captured(Origin.Datum datum, List<Integer> items, String text, boolean held) {}
+
+    /**
+     * A passage that was met.
+     *
+     * @param number by which the wording knows it
+     * @param items which item of each list around it, from the outside in, from 1
+     * @param printed whether it is there
+     */
+    record Passed(int number, List<Integer> items, boolean printed) {}
 
     /**
      * Where a signing field belongs.

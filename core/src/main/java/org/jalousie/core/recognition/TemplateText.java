@@ -107,9 +107,10 @@ public record TemplateText(List<Part> parts, List<List<Part>> beside, Set<String
                 parts.add(new Box(wording.boxes().get(box.number()).name()));
             } else if (piece instanceof PrintedText.Begin begin) {
                 Passage passage = passages.get(begin.number());
-                parts.add(new Open(passage, !passage.inverted() && types.get(passage.name()) == FieldType.ITEMS));
+                if (passage != null) parts.add(new Open(passage, !passage.inverted() && isList(passage.name(), types)));
             } else if (piece instanceof PrintedText.End end) {
-                parts.add(new Close(passages.get(end.number())));
+                Passage passage = passages.get(end.number());
+                if (passage != null) parts.add(new Close(passage));
             } else if (piece instanceof PrintedText.Break && !(parts.get(parts.size() - 1) instanceof Break)) {
                 parts.add(new Break());
             }
@@ -131,14 +132,23 @@ public record TemplateText(List<Part> parts, List<List<Part>> beside, Set<String
         };
     }
 
+    /** By name; the fields of items behind the name of their list and a dot. */
     private static Map<String, FieldType> types(TemplateContent content) {
         Map<String, FieldType> types = new HashMap<>();
-        for (Field field : content.fields()) {
-            types.put(field.name().value(), field.type());
-            for (Field inner : field.items())
-                types.put(field.name().value() + "." + inner.name().value(), inner.type());
-        }
+        content.fields().forEach(field -> add(field, "", types));
         return types;
+    }
+
+    private static void add(Field field, String list, Map<String, FieldType> types) {
+        types.put(list + field.name().value(), field.type());
+        field.items().forEach(inner -> add(inner, field.name().value() + ".", types));
+    }
+
+    /** Whether a passage stands once for each item: its name is that of a list, or of a list within items. */
+    private static boolean isList(String name, Map<String, FieldType> types) {
+        return types.entrySet().stream()
+                .anyMatch(one -> one.getValue() == FieldType.ITEMS
+                        && (one.getKey().equals(name) || one.getKey().endsWith("." + name)));
     }
 
     /** The text of a fixed document, which has nothing but words of its own. */

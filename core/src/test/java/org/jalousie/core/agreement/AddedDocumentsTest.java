@@ -103,6 +103,19 @@ class AddedDocumentsTest {
     }
 
     @Test
+    void aFinishedFileComesWithItsPlacesAndNotAfterSending() {
+        AddedDocument finished =
+                new AddedDocument(DocumentId.WORDING, "Loan", Document.Kind.FIXED, file("pages"), file("as it came"));
+        step(new Command.BringFinished(finished, List.of(place(20))));
+        assertThat(agreement().added()).containsExactly(finished);
+        assertThat(agreement().given()).containsEntry(DocumentId.WORDING, List.of(place(20)));
+        step(new Command.TakeOutDocument(DocumentId.WORDING));
+        assertThat(agreement().given()).as("its places go with it").isEmpty();
+        step(new Command.Withdraw("no longer wanted"));
+        assertThat(step(new Command.BringFinished(finished, List.of()))).isInstanceOf(Decision.Refused.class);
+    }
+
+    @Test
     void anAgreementWaitsForWhatIsToCome() {
         made(List.of("Condition report"));
         assertThat(Readiness.obstacles(agreement(), List.of()))

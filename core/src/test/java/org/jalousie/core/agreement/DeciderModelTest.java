@@ -141,12 +141,16 @@ class DeciderModelTest {
 
     private static Command ofDocuments(Random random) {
         DocumentId id = new DocumentId("own_" + random.nextInt(3));
-        return switch (random.nextInt(4)) {
+        return switch (random.nextInt(5)) {
             case 0 -> new Command.TakeOutDocument(id);
             case 1 -> new Command.TakePlace(id, "lender_initials");
             case 2 ->
                 new Command.GivePlace(
                         id, new GivenPlace(AddedDocumentsTest.INITIALS, new Spot.Open()), random.nextBoolean());
+            case 3 ->
+                new Command.BringFinished(
+                        new AddedDocument(id, "Own", Document.Kind.FIXED, file("own"), file("brought")),
+                        List.of(new GivenPlace(AddedDocumentsTest.INITIALS, new Spot.Open())));
             default ->
                 new Command.BringDocument(
                         new AddedDocument(id, "Own", Document.Kind.FIXED, file("own"), file("brought")));

@@ -189,6 +189,45 @@ class ReadBackTest {
     }
 
     @Test
+    void listsWithinItemsAndWhatIsSaidOfOneItemOnlyAreReadBack() {
+        Wording wording = compile(new WordDraft()
+                .paragraph("The instruments go with what belongs to each of them:")
+                .table(
+                        List.of(
+                                List.of("No.", "Instrument", "Value"),
+                                List.of(
+                                        "{{#objects}}{{position}}",
+                                        "{{title}}{{#gut}}, gut strings{{/gut}}\n{{#parts}}\nwith {{part}}\n{{/parts}}",
+                                        "{{worth}}{{/objects}}")),
+                        false)
+                .paragraph("and nothing else."));
+        Field parts = Field.list(new FieldName("parts"), List.of(field("part", FieldType.TEXT)))
+                .optional();
+        Field objects = Field.list(
+                new FieldName("objects"),
+                List.of(
+                        field("title", FieldType.TEXT),
+                        field("gut", FieldType.YES_NO),
+                        parts,
+                        field("worth", FieldType.MONEY)));
+        FileText file = new Typeset(11, 420, false, "")
+                .all(List.of(
+                        "The instruments go with what belongs to each of them:",
+                        "No. | Instrument | Value",
+                        "1 | Tenor viol, gut strings / with a bow / with its case | EUR 5,000.00",
+                        "2 | Bandora | EUR 900.00",
+                        "and nothing else."));
+        Understood read = understood(wording, content(wording, objects), file);
+        System.out.println(
+                "DBG " + read.data() + read.reading().lines() + read.reading().values());
+        assertThat(read.reading().differences()).isZero();
+        assertThat(read.data().get(0).raw())
+                .isEqualTo(
+                        "[{\"title\":\"Tenor viol\",\"gut\":\"yes\",\"parts\":\"[{\\\"part\\\":\\\"a bow\\\"},{\\\"part\\\":"
+                                + "\\\"its case\\\"}]\",\"worth\":\"EUR 5000.00\"},{\"title\":\"Bandora\",\"gut\":\"no\",\"worth\":\"EUR 900.00\"}]");
+    }
+
+    @Test
     void whatDiffersFromTheTemplateIsShownWhereItIs() {
         Wording wording = compile(LOAN);
         FileText file = Typeset.plain(

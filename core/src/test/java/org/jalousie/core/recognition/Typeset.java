@@ -62,7 +62,11 @@ final class Typeset {
                 right = cells.length == 1 ? MARGIN + measure : left + CELL - 20;
                 x = left;
                 y = top;
-                for (String word : cells[i].strip().split("\\s+")) put(word);
+                for (String word : cells[i].strip().split("\\s+")) {
+                    // a slash ends a paragraph within a cell
+                    if (word.equals("/")) newLine();
+                    else put(word);
+                }
                 lowest = cells.length == 1 ? y : Math.min(lowest, y);
             }
             left = MARGIN;
