@@ -40,6 +40,15 @@ public final class DataBack {
      */
     public record Datum(FieldName field, String raw, List<String> words, boolean sure) {}
 
+    /** Data as a form takes them; none for those that can't be read. */
+    public static Map<FieldName, String> values(List<Datum> data) {
+        Map<FieldName, String> values = new LinkedHashMap<>();
+        data.forEach(one -> {
+            if (!one.raw().isEmpty()) values.put(one.field(), one.raw());
+        });
+        return values;
+    }
+
     /** @return in the order of the form; none for what the file doesn't say */
     public static List<Datum> of(Reading reading, Wording wording, TemplateContent content) {
         DataBack back = new DataBack(reading, wording, content);

@@ -24,7 +24,6 @@ public final class FieldRoom {
 
     private final FileText file;
     private final List<Spots.Box> taken = new ArrayList<>();
-
     private final List<RuledLines.Line> lines;
 
     private FieldRoom(FileText file, List<RuledLines.Line> lines) {
@@ -37,12 +36,22 @@ public final class FieldRoom {
      *
      * @param fields by their names
      * @param lines that the pages draw: those of a table are kept to
+     * @param tagged places for which the file has tags, by their fields
      * @return by field; empty where there is a place in the text but no room beside it
      */
     public static Map<String, Optional<Spots.Box>> of(
-            Reading reading, FileText file, Map<String, SigningField> fields, List<RuledLines.Line> lines) {
+            Reading reading,
+            FileText file,
+            Map<String, SigningField> fields,
+            List<RuledLines.Line> lines,
+            Map<String, Spots.Box> tagged) {
         FieldRoom room = new FieldRoom(file, lines);
         Map<String, Optional<Spots.Box>> found = new LinkedHashMap<>();
+        tagged.forEach((name, box) -> {
+            if (!fields.containsKey(name)) return;
+            room.taken.add(box);
+            found.put(name, Optional.of(box));
+        });
         for (Reading.Place place : reading.places()) {
             SigningField field = fields.get(place.field());
             if (field == null || !place.held() || found.containsKey(place.field())) continue;

@@ -17,6 +17,10 @@ import org.jalousie.core.template.TemplateDocument;
 
 /** Data read back from the places that a fixed document has for them: what stands there and is none of its own words. */
 final class FixedBack {
+    /** What is surely meant as a mark; anything else in such a place is looked at. */
+    private static final Set<String> CROSSES =
+            Set.of("x", "X", "\u2717", "\u2718", "\u2713", "\u2714", "\u2611", "\u2612", "\u00d7");
+
     private final FileText file;
     private final FileText pages;
     private final TemplateContent content;
@@ -50,8 +54,8 @@ final class FixedBack {
             String text = written(box);
             if (text.isEmpty()) return;
             if (!place.marks().isEmpty()) {
-                readings.put(place.marks(), true);
-                words.add(place.marks());
+                readings.put(place.marks(), CROSSES.contains(text));
+                words.add(text);
                 return;
             }
             words.add(text);

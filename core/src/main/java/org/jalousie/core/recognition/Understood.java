@@ -53,12 +53,9 @@ public record Understood(
             throw new IllegalStateException("nothing hangs on words here");
         });
         List<GivenPlace> places = new ArrayList<>();
-        Map<String, Optional<Spots.Box>> rooms = new LinkedHashMap<>(FieldRoom.of(reading, file, fields, lines));
-        tagged.forEach((name, box) -> {
-            if (fields.containsKey(name)) rooms.put(name, Optional.of(box));
-        });
-        rooms.forEach((name, box) -> places.add(
-                new GivenPlace(fields.get(name), box.map(spots::fixed).orElseGet(Spot.Open::new))));
+        FieldRoom.of(reading, file, fields, lines, tagged)
+                .forEach((name, box) -> places.add(
+                        new GivenPlace(fields.get(name), box.map(spots::fixed).orElseGet(Spot.Open::new))));
         return new Understood(
                 reading,
                 DataBack.of(reading, wording, content),
@@ -140,14 +137,5 @@ public record Understood(
                 .filter(field -> stands(field, document, content))
                 .map(SigningField::name)
                 .toList();
-    }
-
-    /** All data as they are stored, by name. */
-    public Map<String, String> raw() {
-        Map<String, String> raw = new LinkedHashMap<>();
-        data.forEach(one -> {
-            if (!one.raw().isEmpty()) raw.put(one.field().value(), one.raw());
-        });
-        return raw;
     }
 }

@@ -135,8 +135,6 @@ final class ValueBack {
                 String symbol = com.ibm.icu.util.Currency.getInstance(usual).getSymbol(ULocale.forLocale(language));
                 if (text.contains(symbol)) currencies.add(usual);
             }
-            if (currencies.isEmpty() && !field.initial().isBlank())
-                currencies.add(field.initial().substring(0, 3));
         }
         List<String> all = new ArrayList<>();
         for (String currency : currencies) {

@@ -21,6 +21,7 @@ import org.jalousie.core.placement.DocumentPlace;
 import org.jalousie.core.placement.SignaturePlace;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.placement.Spot;
+import org.jalousie.core.placement.Spots;
 import org.jalousie.core.template.Proposal;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.template.TemplateDocument;
@@ -335,5 +336,66 @@ class ReadBackTest {
                 null,
                 null,
                 null);
+    }
+
+    @Test
+    void aCrossIsSurelyMeantAndAnythingElseInItsPlaceIsNot() {
+        for (String written : List.of("x", "no")) {
+            FileText pages = Typeset.plain("Order for a courier who carries instruments", "Abroad:");
+            FileText file = Typeset.plain("Order for a courier who carries instruments", "Abroad: " + written);
+            FileText.Seen at = file.words().get(file.words().size() - 1);
+            DataPlace room = data("abroad", at);
+            DataPlace cross = new DataPlace(room.tag(), "yes", room.spot(), room.size(), 11, null, null, null);
+            TemplateDocument document = new TemplateDocument(
+                    new DocumentId("order"),
+                    "Order",
+                    TemplateDocument.Kind.FIXED,
+                    "",
+                    Optional.empty(),
+                    Optional.empty(),
+                    false,
+                    List.of(),
+                    List.of(cross));
+            TemplateContent content = Proposal.first(
+                            compile(new WordDraft().paragraph("x")).found())
+                    .with(List.of(field("abroad", FieldType.YES_NO)), List.of(), List.of())
+                    .withDocuments(List.of(document));
+            DataBack.Datum read = Understood.asFixed(file, () -> null, pages, document, content)
+                    .data()
+                    .get(0);
+            assertThat(read.sure()).as(written).isEqualTo(written.equals("x"));
+            assertThat(read.words()).containsExactly(written);
+        }
+    }
+
+    @Test
+    void aPlaceWithATagIsTakenForNothingElse() {
+        Wording wording = compile(new WordDraft()
+                .paragraph("This is what both of them have agreed on, and nothing else counts between them.")
+                .paragraph("Lender: {{lender.signature}}")
+                .paragraph("Borrower: {{borrower.signature}}"));
+        TemplateContent content = Proposal.first(wording.found());
+        FileText file = new Typeset(11, 380, false, "")
+                .lead(70)
+                .all(List.of(
+                        "This is what both of them have agreed on, and nothing else counts between them.",
+                        "Lender:",
+                        "Borrower:"));
+        FileText.Seen borrower = file.words().stream()
+                .filter(one -> one.token().shown().equals("Borrower"))
+                .findFirst()
+                .orElseThrow();
+        Spots.Box tagged = new Spots.Box(1, 110, borrower.y() - 60, 400, 120);
+        Understood read = Understood.asWording(
+                file,
+                TemplateText.of(wording, content),
+                wording,
+                content,
+                Map.of("lender_signature", tagged, "no_such_field", tagged),
+                List.of());
+        assertThat(read.places())
+                .extracting(one -> one.field().name())
+                .containsExactly("lender_signature", "borrower_signature");
+        assertThat(read.places().get(1).spot()).as("no room is left").isInstanceOf(Spot.Open.class);
     }
 }

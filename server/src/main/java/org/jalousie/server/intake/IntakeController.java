@@ -35,7 +35,10 @@ import org.springframework.web.bind.annotation.RestController;
 class IntakeController {
     private final IntakeService service;
 
-    IntakeController(IntakeService service) {
+    private final FinishedRequests finished;
+
+    IntakeController(IntakeService service, FinishedRequests finished) {
+        this.finished = finished;
         this.service = service;
     }
 
@@ -111,7 +114,7 @@ class IntakeController {
     /** The form for a file that was made elsewhere, by the template that it is taken for. */
     @GetMapping("/finished-files/{file}/form")
     IntakeViews.Form formOf(@PathVariable UUID file) {
-        return service.formOf(file);
+        return finished.formOf(file);
     }
 
     /**
@@ -132,7 +135,7 @@ class IntakeController {
     /** Makes the agreement about a file that was made elsewhere. */
     @PostMapping("/finished-files/{file}/agreement")
     Made generateOf(@PathVariable UUID file, @RequestBody FinishedAnswers said, @AuthenticationPrincipal SignedIn by) {
-        return new Made(service.takeFinished(
+        return new Made(finished.takeFinished(
                 file,
                 said.values(),
                 said.people(),
@@ -146,7 +149,7 @@ class IntakeController {
     /** Makes the agreement about a file of which everything is known and sure. */
     @PostMapping("/finished-files/{file}/agreement-as-read")
     Made generateAsRead(@PathVariable UUID file, @AuthenticationPrincipal SignedIn by) {
-        return new Made(service.takeAsRead(file, by.actor()));
+        return new Made(finished.takeAsRead(file, by.actor()));
     }
 
     private static Typing typing(String language) {

@@ -8,7 +8,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -28,7 +27,6 @@ import org.jalousie.core.template.Specimen;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
 import org.jalousie.server.agreement.Agreements;
-import org.jalousie.server.recognition.ReadFiles;
 import org.jalousie.server.store.RowLock;
 import org.jalousie.server.template.UsableTemplate;
 import org.jalousie.server.template.UsableTemplates;
@@ -36,6 +34,7 @@ import org.jalousie.server.web.ListOrder;
 import org.jalousie.server.web.Page;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Requests: taken in, corrected, turned into agreements. */
@@ -50,7 +49,6 @@ class IntakeService implements WaitingRequests {
     private final Clock clock;
     private final Settings settings;
     private final RowLock lock;
-    private final ReadFiles read;
 
     IntakeService(
             IntakeRequests requests,
@@ -58,9 +56,7 @@ class IntakeService implements WaitingRequests {
             Agreements agreements,
             Clock clock,
             Settings settings,
-            RowLock lock,
-            ReadFiles read) {
-        this.read = read;
+            RowLock lock) {
         this.requests = requests;
         this.templates = templates;
         this.agreements = agreements;
@@ -133,7 +129,9 @@ class IntakeService implements WaitingRequests {
         return begin(templates.published(template), key, inputs, people, typing, Optional.empty(), by);
     }
 
-    private IntakeViews.RequestDetail begin(
+    /** Takes a form in for the first time. @param finished the file that was made elsewhere and that it is about */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public IntakeViews.RequestDetail begin(
             UsableTemplate usable,
             UUID key,
             Map<FieldName, String> inputs,
@@ -154,74 +152,6 @@ class IntakeService implements WaitingRequests {
         requests.save(request);
         requests.flush();
         return show(number);
-    }
-
-    /** The form for a file that was made elsewhere. */
-    @Transactional(readOnly = true)
-    IntakeViews.Form formOf(UUID file) {
-        return form(templates.version(read.versionOf(file)));
-    }
-
-    /**
-     * Takes in what is known of a file that was made elsewhere, and makes the agreement about it. Asked twice, the same.
-     *
-     * @param otherwise whether data may say something else than what was surely read in the file
-     */
-    @Transactional
-    AgreementNumber takeFinished(
-            UUID file,
-            Map<FieldName, String> inputs,
-            Map<String, IntakeViews.PersonInput> people,
-            Typing typing,
-            ReadFiles.Confirmation said,
-            boolean otherwise,
-            Actor.Coordinator by) {
-        ReadFiles.Ready ready = read.ready(file, Optional.of(said));
-        if (ready.agreement().isPresent()) return ready.agreement().get();
-        UsableTemplate usable = templates.version(ready.version());
-        if (!otherwise)
-            requireAsRead(
-                    ready,
-                    Intake.read(usable.content().fields(), inputs, typing).raw(),
-                    usable);
-        return begin(file, ready, usable, inputs, people, typing, by);
-    }
-
-    /** Makes the agreement about a file of which everything is known and sure. */
-    @Transactional
-    AgreementNumber takeAsRead(UUID file, Actor.Coordinator by) {
-        ReadFiles.Ready ready = read.ready(file, Optional.empty());
-        if (ready.agreement().isPresent()) return ready.agreement().get();
-        if (!ready.complete()) throw Refusal.conflict(Message.of("finished.look-first"));
-        UsableTemplate usable = templates.version(ready.version());
-        return begin(file, ready, usable, ready.values(), Map.of(), Typing.PLAIN, by);
-    }
-
-    /** What stands on paper can't be corrected in a form: who wants to keep both has to say so. */
-    private static void requireAsRead(ReadFiles.Ready ready, Map<FieldName, String> raw, UsableTemplate usable) {
-        List<Message> others = usable.content().fields().stream()
-                .filter(field -> ready.sure().contains(field.name())
-                        && !Objects.equals(ready.values().get(field.name()), raw.get(field.name())))
-                .map(field -> Message.of("finished.datum", "label", field.label()))
-                .toList();
-        if (!others.isEmpty()) throw Refusal.conflict(Message.of("finished.otherwise", "data", Message.list(others)));
-    }
-
-    private AgreementNumber begin(
-            UUID file,
-            ReadFiles.Ready ready,
-            UsableTemplate usable,
-            Map<FieldName, String> inputs,
-            Map<String, IntakeViews.PersonInput> people,
-            Typing typing,
-            Actor.Coordinator by) {
-        // one that is out of use by now can't be filled any more
-        templates.published(usable.templateId());
-        IntakeViews.RequestDetail request =
-                begin(usable, file, inputs, people, typing, Optional.of(ready.finished()), by);
-        AgreementNumber number = generate(request.row().number(), by);
-        read.became(file, number);
-        return number;
     }
 
     /** Corrects a request; an agreement made from it that is not sent yet is made again. */
@@ -317,7 +247,7 @@ class IntakeService implements WaitingRequests {
         return new IntakeViews.KeptSpecimen(result.replacements());
     }
 
-    private static IntakeViews.Form form(UsableTemplate template) {
+    static IntakeViews.Form form(UsableTemplate template) {
         return new IntakeViews.Form(
                 template.templateId(),
                 template.name(),

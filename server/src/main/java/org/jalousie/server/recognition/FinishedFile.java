@@ -92,8 +92,7 @@ class FinishedFile {
     record Paper(Sha256 file, List<String> notes, Map<String, Spots.Box> tagged) {}
 
     /** A document of a template that it may have been made from. */
-    record Candidate(
-            UUID version, DocumentId document, int begins, int ends, double likeness, boolean sure, boolean possible) {}
+    record Candidate(UUID version, DocumentId document, int begins, int ends, double likeness, boolean sure) {}
 
     /** @param anyway whether it is taken though it can't be made fit for keeping */
     void readAgain(boolean anyway) {

@@ -66,8 +66,7 @@ class Recognition {
                 one.candidate().begins(),
                 one.candidate().ends(),
                 one.reading().likeness(),
-                one.verdict() == Recogniser.Verdict.SURE,
-                true);
+                one.verdict() == Recogniser.Verdict.SURE);
     }
 
     /** Takes a file for a document of a template, whether it is like it or not. */

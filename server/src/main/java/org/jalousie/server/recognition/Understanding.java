@@ -1,7 +1,6 @@
 package org.jalousie.server.recognition;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -38,8 +37,7 @@ record Understanding(
 
     static Understanding of(Understood understood, TemplateContent content) {
         Reading reading = understood.reading();
-        Map<FieldName, String> values = new LinkedHashMap<>();
-        understood.raw().forEach((name, raw) -> values.put(new FieldName(name), raw));
+        Map<FieldName, String> values = DataBack.values(understood.data());
         List<String> missing = new ArrayList<>();
         Map<FieldName, ?> faults = Intake.read(content.fields(), values).faults();
         content.fields().stream()
@@ -94,10 +92,6 @@ record Understanding(
     }
 
     Map<FieldName, String> values() {
-        Map<FieldName, String> values = new LinkedHashMap<>();
-        data.forEach(one -> {
-            if (!one.raw().isEmpty()) values.put(one.field(), one.raw());
-        });
-        return values;
+        return DataBack.values(data);
     }
 }

@@ -1,0 +1,102 @@
+package org.jalousie.server.intake;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.UUID;
+import org.jalousie.core.agreement.Actor;
+import org.jalousie.core.agreement.AgreementNumber;
+import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
+import org.jalousie.core.data.Typing;
+import org.jalousie.core.intake.Intake;
+import org.jalousie.core.messages.Message;
+import org.jalousie.server.Refusal;
+import org.jalousie.server.recognition.ReadFiles;
+import org.jalousie.server.template.UsableTemplate;
+import org.jalousie.server.template.UsableTemplates;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Requests about files that were made elsewhere, each with its agreement. */
+@Service
+class FinishedRequests {
+    private final IntakeService requests;
+    private final UsableTemplates templates;
+    private final ReadFiles read;
+
+    FinishedRequests(IntakeService requests, UsableTemplates templates, ReadFiles read) {
+        this.requests = requests;
+        this.templates = templates;
+        this.read = read;
+    }
+
+    /** The form for a file that was made elsewhere. */
+    @Transactional(readOnly = true)
+    IntakeViews.Form formOf(UUID file) {
+        return IntakeService.form(templates.version(read.versionOf(file)));
+    }
+
+    /**
+     * Takes in what is known of a file that was made elsewhere, and makes the agreement about it. Asked twice, the same.
+     *
+     * @param otherwise whether data may say something else than what was surely read in the file
+     */
+    @Transactional
+    AgreementNumber takeFinished(
+            UUID file,
+            Map<FieldName, String> inputs,
+            Map<String, IntakeViews.PersonInput> people,
+            Typing typing,
+            ReadFiles.Confirmation said,
+            boolean otherwise,
+            Actor.Coordinator by) {
+        ReadFiles.Ready ready = read.ready(file, Optional.of(said));
+        if (ready.agreement().isPresent()) return ready.agreement().get();
+        UsableTemplate usable = templates.version(ready.version());
+        if (!otherwise) requireAsRead(ready, inputs, typing, usable.content().fields());
+        return begin(file, ready, usable, inputs, people, typing, by);
+    }
+
+    /** Makes the agreement about a file of which everything is known and sure. */
+    @Transactional
+    AgreementNumber takeAsRead(UUID file, Actor.Coordinator by) {
+        ReadFiles.Ready ready = read.ready(file, Optional.empty());
+        if (ready.agreement().isPresent()) return ready.agreement().get();
+        if (!ready.complete()) throw Refusal.conflict(Message.of("finished.look-first"));
+        UsableTemplate usable = templates.version(ready.version());
+        return begin(file, ready, usable, ready.values(), Map.of(), Typing.PLAIN, by);
+    }
+
+    /** What stands on paper can't be corrected in a form: who wants to keep both has to say so. */
+    private static void requireAsRead(
+            ReadFiles.Ready ready, Map<FieldName, String> inputs, Typing typing, List<Field> fields) {
+        Map<FieldName, String> typed = Intake.read(fields, inputs, typing).raw();
+        // read as a form is, so that one value is written one way
+        Map<FieldName, String> inFile = Intake.read(fields, ready.values()).raw();
+        List<Message> others = fields.stream()
+                .filter(field -> ready.sure().contains(field.name())
+                        && !Objects.equals(inFile.get(field.name()), typed.get(field.name())))
+                .map(field -> Message.of("finished.datum", "label", field.label()))
+                .toList();
+        if (!others.isEmpty()) throw Refusal.conflict(Message.of("finished.otherwise", "data", Message.list(others)));
+    }
+
+    private AgreementNumber begin(
+            UUID file,
+            ReadFiles.Ready ready,
+            UsableTemplate usable,
+            Map<FieldName, String> inputs,
+            Map<String, IntakeViews.PersonInput> people,
+            Typing typing,
+            Actor.Coordinator by) {
+        // one that is out of use by now can't be filled any more
+        templates.published(usable.templateId());
+        IntakeViews.RequestDetail request =
+                requests.begin(usable, file, inputs, people, typing, Optional.of(ready.finished()), by);
+        AgreementNumber number = requests.generate(request.row().number(), by);
+        read.became(file, number);
+        return number;
+    }
+}
