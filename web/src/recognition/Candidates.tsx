@@ -13,14 +13,14 @@ export function Candidates({
   detail: Schemas['FinishedFileDetail'];
   fixed: boolean;
 }) {
-  const { row, candidates, revision } = detail;
+  const { row, candidates } = detail;
   const queries = useQueryClient();
   const choose = useMutation({
     mutationFn: (one: Likely) =>
       answer(
         api.PUT('/api/v1/finished-files/{id}/template', {
           params: { path: { id: row.id } },
-          body: { version: one.version, document: one.document, revision },
+          body: { version: one.version, document: one.document, revision: row.revision },
         }),
       ),
     onSuccess: (taken) => queries.setQueryData(['finished-file', row.id], taken),

@@ -93,7 +93,7 @@ function File({ detail }: { detail: Detail }) {
             )}
             <Candidates detail={detail} fixed={row.state !== 'READ'} />
             {row.template && row.state === 'READ' && (
-              <Confirm key={detail.revision} detail={detail} />
+              <Confirm key={detail.row.revision} detail={detail} />
             )}
           </aside>
         </div>
@@ -109,7 +109,7 @@ function Confirm({ detail }: { detail: Detail }) {
   const [seen, setSeen] = useState(false);
   const [otherwise, setOtherwise] = useState<boolean>();
   const form = useQuery({
-    queryKey: ['finished-file', row.id, 'form', detail.revision],
+    queryKey: ['finished-file', row.id, 'form', detail.row.revision],
     queryFn: () =>
       answer(api.GET('/api/v1/finished-files/{file}/form', { params: { path: { file: row.id } } })),
     staleTime: Infinity,
@@ -129,7 +129,7 @@ function Confirm({ detail }: { detail: Detail }) {
           keep,
           seen,
           otherwise: otherwise ?? false,
-          revision: detail.revision,
+          revision: detail.row.revision,
         },
       }),
     ).catch((error: unknown) => {

@@ -6,7 +6,7 @@ import { problemWords, useSay } from '../messages/useSay';
 import { acceptedFiles } from '../ui/documentFiles';
 import { ListRoom } from '../ui/list/ListRoom';
 import { useListPlace } from '../ui/list/useListPlace';
-import { Button, RoomTitle } from '../ui/parts';
+import { Button, RoomTitle, Trouble } from '../ui/parts';
 import { DropFiles } from './DropFiles';
 import { fileColumns } from './fileColumns';
 
@@ -64,6 +64,7 @@ export default function FilesRoom() {
           answer(
             api.POST('/api/v1/finished-files/{file}/agreement-as-read', {
               params: { path: { file: row.id } },
+              body: { revision: row.revision },
             }),
           ),
       ),
@@ -113,6 +114,7 @@ export default function FilesRoom() {
         )}
       </RoomTitle>
       <DropFiles accept={acceptedFiles} disabled={busy} onFiles={(files) => bring.mutate(files)} />
+      <Trouble error={remove.error} />
       {course && (
         <div role="status" className="py-2">
           {course.done < course.of

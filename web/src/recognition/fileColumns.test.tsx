@@ -8,6 +8,7 @@ type Row = Schemas['FinishedFileRow'];
 
 const row: Row = {
   id: '1',
+  revision: 1,
   name: 'loan.docx',
   state: 'READ',
   template: 'Loan',

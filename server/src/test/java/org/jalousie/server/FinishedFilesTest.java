@@ -103,7 +103,9 @@ class FinishedFilesTest {
     }
 
     private Client.Answer makeAsRead(JsonNode file) {
-        return office.client.post("/api/v1/finished-files/" + id(file) + "/agreement-as-read", Map.of());
+        return office.client.post(
+                "/api/v1/finished-files/" + id(file) + "/agreement-as-read",
+                Map.of("revision", file.get("row").get("revision").asInt()));
     }
 
     private Map<String, Object> said(JsonNode file, List<String> keep, boolean seen) {
@@ -125,7 +127,7 @@ class FinishedFilesTest {
                 "otherwise",
                 false,
                 "revision",
-                file.get("revision").asInt()));
+                file.get("row").get("revision").asInt()));
     }
 
     private String text(String number) throws IOException {
@@ -275,13 +277,14 @@ class FinishedFilesTest {
                 "document",
                 likely.get("document").asString(),
                 "revision",
-                file.get("revision").asInt());
+                file.get("row").get("revision").asInt());
         String path = "/api/v1/finished-files/" + id(file);
         assertThat(office.client.put(path + "/template", as).status()).isEqualTo(200);
         assertThat(office.client.put(path + "/template", as).status())
                 .as("it is another one now")
                 .isEqualTo(409);
         assertThat(make(file, said(file, List.of(), true)).status()).isEqualTo(409);
+        assertThat(makeAsRead(file).status()).as("nor from the list").isEqualTo(409);
         JsonNode now = show(id(file));
         Map<String, Object> both = said(now, List.of(), true);
         ((Map<String, String>) both.get("values")).put("lender_name", "Somebody else");

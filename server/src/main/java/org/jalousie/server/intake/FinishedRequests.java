@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.AgreementNumber;
@@ -52,17 +53,17 @@ class FinishedRequests {
             ReadFiles.Confirmation said,
             boolean otherwise,
             Actor.Coordinator by) {
-        ReadFiles.Ready ready = read.ready(file, Optional.of(said));
+        ReadFiles.Ready ready = read.ready(file, said);
         if (ready.agreement().isPresent()) return ready.agreement().get();
         UsableTemplate usable = templates.version(ready.version());
         if (!otherwise) requireAsRead(ready, inputs, typing, usable.content().fields());
         return begin(file, ready, usable, inputs, people, typing, by);
     }
 
-    /** Makes the agreement about a file of which everything is known and sure. */
+    /** Makes the agreement about a file of which everything is known and sure. @param revision of the file as it was shown */
     @Transactional
-    AgreementNumber takeAsRead(UUID file, Actor.Coordinator by) {
-        ReadFiles.Ready ready = read.ready(file, Optional.empty());
+    AgreementNumber takeAsRead(UUID file, int revision, Actor.Coordinator by) {
+        ReadFiles.Ready ready = read.ready(file, new ReadFiles.Confirmation(revision, Set.of(), false));
         if (ready.agreement().isPresent()) return ready.agreement().get();
         if (!ready.complete()) throw Refusal.conflict(Message.of("finished.look-first"));
         UsableTemplate usable = templates.version(ready.version());

@@ -146,10 +146,13 @@ class IntakeController {
                 by.actor()));
     }
 
+    /** @param revision of the file as it was shown */
+    record AsRead(int revision) {}
+
     /** Makes the agreement about a file of which everything is known and sure. */
     @PostMapping("/finished-files/{file}/agreement-as-read")
-    Made generateAsRead(@PathVariable UUID file, @AuthenticationPrincipal SignedIn by) {
-        return new Made(finished.takeAsRead(file, by.actor()));
+    Made generateAsRead(@PathVariable UUID file, @RequestBody AsRead as, @AuthenticationPrincipal SignedIn by) {
+        return new Made(finished.takeAsRead(file, as.revision(), by.actor()));
     }
 
     private static Typing typing(String language) {

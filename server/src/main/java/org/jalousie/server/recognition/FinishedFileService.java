@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.agreement.AgreementNumber;
@@ -148,19 +147,17 @@ class FinishedFileService implements ReadFiles {
 
     @Transactional(propagation = Propagation.MANDATORY)
     @Override
-    public Ready ready(UUID file, Optional<Confirmation> said) {
+    public Ready ready(UUID file, Confirmation said) {
         FinishedFile row = rows.locked(file).orElseThrow(FinishedFileService::none);
         UUID version = row.templateVersion().orElseThrow(() -> Refusal.conflict(Message.of("finished.no-template")));
         Understanding understanding = row.understood().orElseThrow();
         if (row.agreement().isEmpty()) {
             require(row, FinishedFile.State.READ);
-            if (said.filter(one -> one.revision() != row.revision()).isPresent())
-                throw Refusal.conflict(Message.of("finished.changed-meanwhile"));
-            if (understanding.differences() > 0
-                    && said.filter(Confirmation::seen).isEmpty())
+            if (said.revision() != row.revision()) throw Refusal.conflict(Message.of("finished.changed-meanwhile"));
+            if (understanding.differences() > 0 && !said.seen())
                 throw Refusal.conflict(Message.of("finished.differences", "count", understanding.differences()));
         }
-        Set<PartyKey> keep = said.map(Confirmation::keep).orElse(Set.of());
+        Set<PartyKey> keep = said.keep();
         FinishedFile.Paper paper = paper(row);
         Agreements.Finished finished = new Agreements.Finished(
                 row.document(),

@@ -47,6 +47,7 @@ class FinishedFileShown {
         Optional<TemplateContent> content = file.templateVersion().map(templates::content);
         return new FinishedFileViews.FinishedFileRow(
                 file.id(),
+                file.revision(),
                 file.name(),
                 file.state(),
                 file.templateVersion().map(names::get).orElse(""),
@@ -86,7 +87,6 @@ class FinishedFileShown {
         Optional<TemplateContent> content = file.templateVersion().map(templates::content);
         return new FinishedFileViews.FinishedFileDetail(
                 row(file),
-                file.revision(),
                 file.paper()
                         .map(paper -> new Pages(papers.sizes(paper.file()), List.of()))
                         .orElse(null),

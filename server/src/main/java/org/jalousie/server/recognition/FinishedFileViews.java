@@ -26,6 +26,7 @@ final class FinishedFileViews {
      */
     record FinishedFileRow(
             UUID id,
+            int revision,
             String name,
             FinishedFile.State state,
             String template,
@@ -97,7 +98,6 @@ final class FinishedFileViews {
      */
     record FinishedFileDetail(
             FinishedFileRow row,
-            int revision,
             @Schema(types = {"object", "null"}) Pages pages,
             List<LikelyTemplate> candidates,
             List<ReadLine> lines,

@@ -43,9 +43,9 @@ public interface ReadFiles {
     /**
      * What a file is taken for; one at a time, until the end of the transaction.
      *
-     * @param said empty where nobody has looked
+     * @param said what a person has said who saw it
      */
-    Ready ready(UUID file, Optional<Confirmation> said);
+    Ready ready(UUID file, Confirmation said);
 
     /** There is an agreement about it now. */
     void became(UUID file, AgreementNumber agreement);
