@@ -261,6 +261,7 @@ class LifeTest {
             Wait.until(
                     "the invitation",
                     () -> office.show(number).get("trail").toString().contains("was invited"));
+            office.mailWaits();
             office.client.post("/api/v1/agreements/" + number + "/withdrawal", Map.of("reason", "a mistake"));
         } finally {
             BED.mailUp();

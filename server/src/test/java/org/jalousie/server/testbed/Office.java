@@ -233,6 +233,17 @@ public final class Office {
         assertThat(changed.status()).as(changed.text()).isEqualTo(200);
     }
 
+    /** Waits until a mail was tried in vain: one that is being tried just now may yet go out when the server comes back. */
+    public void mailWaits() {
+        Wait.until(
+                "a mail to wait for its server",
+                () -> client.get("/api/v1/today")
+                        .json()
+                        .get("notices")
+                        .toString()
+                        .contains("The mail server"));
+    }
+
     /** The mails about an agreement, newest first, from all pages: a test that put the clock forward may have filled the first. */
     public List<JsonNode> mailsAbout(String number) {
         List<JsonNode> about = new ArrayList<>();
