@@ -12,16 +12,22 @@ type Comparison = Schemas['WordingComparison'];
 /** Takes a changed Word file back: what is new, gone or renamed is shown before it is accepted. */
 export function BringBack({
   detail,
+  document,
   onTaken,
 }: {
   detail: Detail;
+  /** The wording that the file replaces. */
+  document: string;
   onTaken: (detail: Detail) => void;
 }) {
   const [comparison, setComparison] = useState<Comparison>();
   const [confirmed, setConfirmed] = useState<string[]>([]);
   const compare = useMutation({
     mutationFn: (file: File) =>
-      upload<Comparison>(`/api/v1/templates/${detail.id}/wording/comparison`, file),
+      upload<Comparison>(
+        `/api/v1/templates/${detail.id}/wording/comparison?document=${document}`,
+        file,
+      ),
     onSuccess: (found) => {
       setConfirmed(found.renames.map((one) => one.from));
       setComparison(found);
@@ -34,6 +40,7 @@ export function BringBack({
           params: { path: { id: detail.id } },
           body: {
             revision: detail.revision,
+            document,
             file,
             renames: Object.fromEntries(
               renames

@@ -56,12 +56,20 @@ export default function TemplateRoom() {
   if (!detail || !draft)
     return <Unshown query={template} waiting={say('templates.opening-the-template')} />;
   const fixed = detail.state === 'PUBLISHED';
-  const bench: Bench = { detail, settings: draft, fixed, unsaved, change, took };
   const face = faces.find((name) => name === address.get('face')) ?? 'page';
   const shown = address.get('shows') ?? 'names';
   const open = address.get('open') ?? undefined;
   const party = address.get('party') ?? undefined;
   const document = shownDocument(draft, address.get('doc'));
+  const bench: Bench = {
+    detail,
+    settings: draft,
+    fixed,
+    document: document.id,
+    unsaved,
+    change,
+    took,
+  };
   const names = shown === 'names' || !draft.specimens[Number(shown)];
   // names stand on fixed pages where they are moved; a specimen's values are printed there
   const byHand = document.kind === 'ATTACHED' || (document.kind === 'FIXED' && names);
@@ -84,7 +92,7 @@ export default function TemplateRoom() {
     else
       go({
         face: undefined,
-        doc: documentOf(draft, spot.open),
+        doc: documentOf(draft, detail.wordings, spot.open, document.id),
         open: spot.open,
         party: undefined,
       });
@@ -142,10 +150,17 @@ export default function TemplateRoom() {
           )}
           {face === 'page' && document.kind === 'WORDING' && (
             <span className="ml-auto flex min-h-8 items-center gap-4">
-              <a href={`/api/v1/templates/${id}/wording`} download>
+              <a href={`/api/v1/templates/${id}/wording?document=${document.id}`} download>
                 {say('templates.download-the-word-file')}
               </a>
-              {!fixed && <BringBack detail={detail} onTaken={took} />}
+              {!fixed && (
+                <BringBack
+                  key={document.id}
+                  detail={detail}
+                  document={document.id}
+                  onTaken={took}
+                />
+              )}
             </span>
           )}
         </div>
@@ -171,7 +186,7 @@ export default function TemplateRoom() {
         {face === 'page' && !byHand && document.kind !== 'REQUESTED' && (
           <PageFace
             key={document.id}
-            document={document.id}
+            wording={document.kind === 'WORDING'}
             bench={bench}
             shown={draft.specimens[Number(shown)] ? shown : 'names'}
             opened={{ key: open, party }}

@@ -4,6 +4,9 @@ import { Problem } from '../api/client';
 export const acceptedFiles =
   '.pdf,.png,.jpg,.jpeg,.docx,.doc,.odt,.rtf,.xlsx,.xls,.ods,.pptx,.ppt,.odp';
 
+/** Whether a file, by its name, is one of those whose tags are read. */
+export const isWordFile = (file: string) => /\.docx$/i.test(file);
+
 /** What a document may be called by its file: the name without its ending. */
 export const nameOfFile = (file: string) =>
   file

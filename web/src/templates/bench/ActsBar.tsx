@@ -60,7 +60,7 @@ const acts: { act: Act; words: string; does: string; caret: boolean }[] = [
 
 /** What can be done with the words chosen on the page, or where the cursor stands: a small bar at the place. */
 export function ActsBar({
-  bench: { detail, took },
+  bench: { detail, document, took },
   words,
   input,
   wanted,
@@ -122,7 +122,7 @@ export function ActsBar({
       }}
       onSubmit={(event) => {
         event.preventDefault();
-        if (one) carryOut.mutate({ act: act.act, words, everywhere: false, ...one });
+        if (one) carryOut.mutate({ act: act.act, document, words, everywhere: false, ...one });
       }}
     >
       <div className="flex items-center gap-2">

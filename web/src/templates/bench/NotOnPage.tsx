@@ -3,14 +3,22 @@ import { say } from '../../messages/rooms';
 import { placesOf, type Thing } from '../../page/thing';
 import { Button } from '../../ui/parts';
 import { newChoice, newRule } from '../newRules';
-import type { Settings } from '../useTemplate';
+import { documentsOf } from '../documents/document';
 import type { Bench } from './bench';
 import { keyOfSubject } from './things';
 
 /** What has no place on the pages that are shown. */
-export function offPage(settings: Settings, things: Thing[]): Pick<Thing, 'key' | 'label'>[] {
+export function offPage(
+  { settings, detail, document }: Pick<Bench, 'settings' | 'detail' | 'document'>,
+  things: Thing[],
+): Pick<Thing, 'key' | 'label'>[] {
   return [
-    ...things.filter((thing) => !placesOf(thing).length),
+    // what stands in another document is looked for there
+    ...things.filter(
+      (thing) =>
+        !placesOf(thing).length &&
+        !documentsOf(settings, detail.wordings, thing.key).some((id) => id !== document),
+    ),
     ...settings.choices.map((choice, index) => ({
       key: keyOfSubject({ kind: 'choice', index }),
       label: say('templates.choice-called', { label: choice.label }),

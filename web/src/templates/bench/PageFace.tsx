@@ -12,7 +12,7 @@ import { Button, Trouble, Waiting } from '../../ui/parts';
 import { placesOf, type Thing } from '../../page/thing';
 import type { Sheet } from '../../page/useOpened';
 import { ActsBar } from './ActsBar';
-import type { Bench } from './bench';
+import { partsOf, type Bench } from './bench';
 import { NotOnPage, offPage } from './NotOnPage';
 import { PlaceHere } from './PlaceHere';
 import { Route } from './Route';
@@ -26,20 +26,20 @@ export type Opened = { key: string | undefined; party: string | undefined };
 /** The page with its margins: everything about the wording is done here. */
 export function PageFace({
   bench,
-  document = 'wording',
+  wording,
   shown,
   opened,
   onOpened,
 }: {
   bench: Bench;
-  /** The document that is shown. */
-  document?: string;
+  /** Whether the document that is shown is made of a Word file, in which it can be changed. */
+  wording: boolean;
   /** The names, or a specimen by its position. */
   shown: string;
   opened: Opened;
   onOpened: (opened: Opened) => void;
 }) {
-  const { detail, settings, fixed } = bench;
+  const { detail, settings, fixed, document } = bench;
   const [place, setPlace] = useState<number | undefined>(0);
   const [chosen, setChosen] = useState<Chosen>();
   const [further, setFurther] = useState<Further>();
@@ -55,8 +55,8 @@ export function PageFace({
   const words = useSay();
   const sheet = preview.sheet;
   const left = useCallback(
-    (of: Sheet) => dataThings({ ...detail, content: settings }, of),
-    [detail, settings],
+    (of: Sheet) => dataThings({ ...partsOf(detail, document), content: settings }, of),
+    [detail, document, settings],
   );
   const right = useCallback(
     (of: Sheet): Thing[] =>
@@ -85,9 +85,9 @@ export function PageFace({
     [onOpened],
   );
   const { placing, carried, setCarried, move } = usePlacing(bench, openPlace);
-  const settling = !fixed && document === 'wording' && shown === 'names' && preview.of === 'names';
+  const settling = !fixed && wording && shown === 'names' && preview.of === 'names';
   const lines = sheet ? [...left(sheet), ...right(sheet)] : [];
-  const off = offPage(settings, lines);
+  const off = offPage(bench, lines);
   const offOpen = off.some(({ key }) => key === opened.key);
   const offShown = offWanted || offOpen;
   const card = (key: string) => {

@@ -9,7 +9,7 @@ export type Further = { further: number; name: string; label: string; words: Wor
 
 /** After words became a field: the same words elsewhere can become it too. */
 export function SameWords({
-  bench: { detail, took },
+  bench: { detail, document, took },
   of,
   onDone,
 }: {
@@ -27,7 +27,7 @@ export function SameWords({
       return answer(
         api.POST('/api/v1/templates/{id}/wording/acts', {
           ...path,
-          body: { revision, act: 'MARK_FIELD', name, label, words, everywhere: true },
+          body: { revision, document, act: 'MARK_FIELD', name, label, words, everywhere: true },
         }),
       );
     },

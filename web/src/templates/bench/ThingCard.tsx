@@ -1,5 +1,5 @@
 import { say } from '../../messages/rooms';
-import type { Bench } from './bench';
+import { partsOf, type Bench } from './bench';
 import { ChoiceCard } from './cards/ChoiceCard';
 import { ClauseCard } from './cards/ClauseCard';
 import { FieldCard } from './cards/FieldCard';
@@ -29,7 +29,7 @@ export function ThingCard({
   onCarry?: ((carried: Carried) => void) | undefined;
 }) {
   const subject = subjectOfKey(thing);
-  const { passages } = bench.detail;
+  const { passages } = partsOf(bench.detail, bench.document);
   switch (subject?.kind) {
     case 'field':
       return (

@@ -3,6 +3,8 @@ import type { Settings } from '../useTemplate';
 
 export type Detail = Schemas['TemplateDetail'];
 export type Field = Schemas['Field'];
+/** What one of a template's wordings has. */
+export type WordingParts = Schemas['WordingParts'];
 
 /** What every face of a template's room works with. */
 export type Bench = {
@@ -12,11 +14,24 @@ export type Bench = {
   settings: Settings;
   /** Whether it is published, so that nothing can be changed. */
   fixed: boolean;
+  /** The document that is shown. */
+  document: string;
   unsaved: boolean;
   change: (settings: Settings) => void;
   /** Takes over what the server answered to a change. */
   took: (detail: Detail) => void;
 };
+
+const NONE: Omit<WordingParts, 'document'> = {
+  names: [],
+  signingFields: [],
+  passages: [],
+  includes: [],
+};
+
+/** What a document has as a wording; nothing for one that is none. */
+export const partsOf = ({ wordings }: Pick<Detail, 'wordings'>, document: string): WordingParts =>
+  wordings.find((one) => one.document === document) ?? { document, ...NONE };
 
 /** A field with the lists that it is in, from the outside in. */
 export type Placed = { field: Field; lists: Field[] };

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../../api/client';
-import type { Detail } from './bench';
 import { dataThings, keyOfSubject, placedAs, subjectOfKey, type Subject } from './things';
 
 const field = (name: string, label: string, more: Partial<Schemas['Field']> = {}) => ({
@@ -67,7 +66,7 @@ const detail = {
     passage(4, 'objects'),
     passage(5, 'by.by_road'),
   ],
-} as unknown as Detail;
+} as unknown as Parameters<typeof dataThings>[0];
 
 const sheet = {
   url: '',

@@ -5,7 +5,7 @@ import type { Thing } from '../../page/thing';
 import type { Sheet } from '../../page/useOpened';
 import { caseKey } from '../names';
 import { sayingOf } from '../saying';
-import { allFields, type Detail } from './bench';
+import { allFields, type Detail, type WordingParts } from './bench';
 
 /** What a note is about; its key is an address, so that an open card can be sent to a colleague. */
 export type Subject =
@@ -72,7 +72,7 @@ export function subjectOfKey(key: string): Subject | undefined {
 }
 
 /** What the left margin tells of: fields, what rules work out, clauses, and passages that depend on something. */
-export function dataThings(detail: Detail, sheet: Sheet): Thing[] {
+export function dataThings(detail: Shown, sheet: Sheet): Thing[] {
   const { content } = detail;
   const lines = byKey(sheet.printed);
   const of = (key: string) => lines.get(key) ?? [];
@@ -109,10 +109,13 @@ export function dataThings(detail: Detail, sheet: Sheet): Thing[] {
   ];
 }
 
-type Passage = Detail['passages'][number];
+type Passage = Schemas['Passage'];
+
+/** Settings with what the shown wording has. */
+type Shown = Pick<Detail, 'content'> & Pick<WordingParts, 'passages' | 'includes'>;
 
 /** Cases of one choice that follow one another are one thing, so that their brackets stand side by side under one note. */
-function passageThings(detail: Detail, of: (key: string) => Line[]): Thing[] {
+function passageThings(detail: Shown, of: (key: string) => Line[]): Thing[] {
   const things: Thing[] = [];
   let group: Passage[] = [];
   const close = () => {
@@ -131,7 +134,7 @@ function passageThings(detail: Detail, of: (key: string) => Line[]): Thing[] {
 }
 
 /** The name of the choice whose case a passage is; empty when it is none's. */
-function choiceOf(detail: Detail, passage: Passage | undefined): string {
+function choiceOf(detail: Shown, passage: Passage | undefined): string {
   if (!passage || passage.inverted) return '';
   const [base = '', key] = passage.name.split('.');
   const known = [...detail.content.choices, ...detail.content.fields];
@@ -145,7 +148,7 @@ export function passageLabel({ content }: Pick<Detail, 'content'>, passage: Pass
   return list ? say('templates.for-each-of', { name }) : say('templates.for-passage', { name });
 }
 
-function passageThing(detail: Detail, passage: Passage, of: (key: string) => Line[]): Thing {
+function passageThing(detail: Shown, passage: Passage, of: (key: string) => Line[]): Thing {
   return {
     key: keyOfSubject({ kind: 'passage', number: passage.number }),
     label: passageLabel(detail, passage),
@@ -154,7 +157,7 @@ function passageThing(detail: Detail, passage: Passage, of: (key: string) => Lin
   };
 }
 
-function casesThing(detail: Detail, passages: Passage[], of: (key: string) => Line[]): Thing {
+function casesThing(detail: Shown, passages: Passage[], of: (key: string) => Line[]): Thing {
   const { choices, fields } = detail.content;
   const base = choiceOf(detail, passages[0]);
   const choice = [...choices, ...fields].find((one) => one.name === base);

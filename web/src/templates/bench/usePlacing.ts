@@ -15,7 +15,7 @@ type Field = Schemas['SigningField'];
 
 /** Signing fields moved and sized on the pages. */
 export function usePlacing(bench: Bench, onOpen: (key: string) => void) {
-  const { detail, settings, took, change } = bench;
+  const { detail, document, settings, took, change } = bench;
   const words = useSay();
   const [carried, setCarried] = useState<Carried>();
   const move = useDraftAct(
@@ -24,7 +24,7 @@ export function usePlacing(bench: Bench, onOpen: (key: string) => void) {
       answer(
         api.POST('/api/v1/templates/{id}/wording/place', {
           params: { path: { id: detail.id } },
-          body: { revision, field: name, occurrence, words: to },
+          body: { revision, document, field: name, occurrence, words: to },
         }),
       ),
     (made) => {

@@ -6,7 +6,7 @@ import { DialogShell } from '../../ui/DialogShell';
 import { Button, inputLook, Labelled, Trouble } from '../../ui/parts';
 import type { Bench } from '../bench/bench';
 import { freshId } from './document';
-import { acceptedFiles, nameOfFile, refusedFor } from '../../ui/documentFiles';
+import { acceptedFiles, isWordFile, nameOfFile, refusedFor } from '../../ui/documentFiles';
 
 type Taken = Schemas['DocumentTaken'];
 
@@ -27,15 +27,16 @@ export function AddDocument({
   const [title, setTitle] = useState('');
   const [required, setRequired] = useState(true);
   const [file, setFile] = useState<File>();
+  const [asPages, setAsPages] = useState(false);
   const [notes, setNotes] = useState<Taken>();
   const bring = useMutation({
-    mutationFn: (way: 'as-archival' | 'plain' | 'attached') => {
+    mutationFn: (way: 'as-archival' | 'plain' | 'untouched') => {
       if (!file) throw new Error(say('templates.no-file'));
       const query = new URLSearchParams({
         revision: String(detail.revision),
         title: title.trim(),
         plain: String(way === 'plain'),
-        attached: String(way === 'attached'),
+        as: way === 'untouched' ? 'UNTOUCHED' : asPages ? 'PAGES' : 'USUAL',
       });
       return upload<Taken>(`/api/v1/templates/${detail.id}/documents?${query.toString()}`, file);
     },
@@ -48,6 +49,7 @@ export function AddDocument({
   const leave = (added?: string) => {
     setTitle('');
     setFile(undefined);
+    setAsPages(false);
     setNotes(undefined);
     bring.reset();
     if (added) onAdded(added);
@@ -142,6 +144,17 @@ export function AddDocument({
               />
             </Labelled>
           )}
+          {comes === 'file' && file && isWordFile(file.name) && (
+            <label className="flex min-h-8 items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-5"
+                checked={asPages}
+                onChange={(event) => setAsPages(event.target.checked)}
+              />
+              {say('documents.as-pages')}
+            </label>
+          )}
           <Labelled id="document-title" label={say('documents.title')}>
             <input
               id="document-title"
@@ -176,7 +189,7 @@ export function AddDocument({
               </Button>
             )}
             {refused === 'pdf.signed' && (
-              <Button disabled={bring.isPending} onClick={() => bring.mutate('attached')}>
+              <Button disabled={bring.isPending} onClick={() => bring.mutate('untouched')}>
                 {say('documents.attach-untouched')}
               </Button>
             )}

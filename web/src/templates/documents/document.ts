@@ -1,4 +1,6 @@
 import type { Schemas } from '../../api/client';
+import { partsOf, type WordingParts } from '../bench/bench';
+import { subjectOfKey } from '../bench/things';
 import type { Settings } from '../useTemplate';
 
 export type TemplateDocument = Schemas['TemplateDocument'];
@@ -14,10 +16,44 @@ export function shownDocument({ documents }: Settings, id: string | null): Templ
   return documents.find((one) => one.id === id) ?? first;
 }
 
-/** The document on which something stands by hand, by the key of its card; the wording for what stands in words. */
-export function documentOf({ documents }: Settings, key: string): string | undefined {
-  const name = key.startsWith('signing.') ? key.slice('signing.'.length) : undefined;
-  return documents.find(({ places }) => places.some(({ field }) => field === name))?.id;
+/** The documents on which something stands, by the key of its card, in their order. */
+export function documentsOf(
+  { documents, rules, choices }: Settings,
+  wordings: WordingParts[],
+  key: string,
+): string[] {
+  const subject = subjectOfKey(key);
+  const signing = subject?.kind === 'signing' ? subject.name : undefined;
+  const name =
+    subject?.kind === 'field'
+      ? subject.list || subject.name
+      : subject?.kind === 'rule'
+        ? rules[subject.index]?.name
+        : subject?.kind === 'choice'
+          ? choices[subject.index]?.name
+          : undefined;
+  return documents
+    .filter(({ id, places, data }) => {
+      const wording = partsOf({ wordings }, id);
+      return (
+        places.some(({ field }) => field === signing) ||
+        data.some(({ tag }) => tag.split('.')[0] === name) ||
+        wording.signingFields.some((one) => one === signing) ||
+        wording.names.some((one) => one === name)
+      );
+    })
+    .map(({ id }) => id);
+}
+
+/** The document on which something is looked for: the one that is shown if it stands there. */
+export function documentOf(
+  settings: Settings,
+  wordings: WordingParts[],
+  key: string,
+  shown: string,
+): string | undefined {
+  const all = documentsOf(settings, wordings, key);
+  return all.includes(shown) ? shown : all[0];
 }
 
 /** What a document is called. */

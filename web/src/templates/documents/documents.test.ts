@@ -41,8 +41,31 @@ test('a field is put on a document, and whoever signs there signs', () => {
   const next = withSigningField(settings, document, clerks, onPage);
   expect(next.parties.map(({ duty }) => duty)).toEqual(['SIGNS', 'SIGNS']);
   expect(next.documents[1]?.places).toEqual([{ field: 'clerk_signature', spot: onPage }]);
-  expect(documentOf(next, 'signing.clerk_signature')).toBe('document_1');
-  expect(documentOf(next, 'field.instrument')).toBeUndefined();
+  expect(documentOf(next, [], 'signing.clerk_signature', 'wording')).toBe('document_1');
+  expect(documentOf(next, [], 'field.instrument', 'wording')).toBeUndefined();
+});
+
+test('what stands in words is looked for where its words are, first on the document that is shown', () => {
+  const annex = { ...fixedDocument(), id: 'document_2', kind: 'WORDING' as const };
+  const settings = settingsWith([annex]);
+  const parts = (document: string, names: string[], signingFields: string[]) => ({
+    document,
+    names,
+    signingFields,
+    passages: [],
+    includes: [],
+  });
+  const wordings = [
+    parts('wording', ['instrument'], ['lender_signature']),
+    parts('document_2', ['instrument', 'objects'], ['lender_signature', 'clerk_note']),
+  ];
+  const at = (key: string, shown: string) => documentOf(settings, wordings, key, shown);
+  expect(at('field.instrument', 'wording')).toBe('wording');
+  expect(at('field.instrument', 'document_2')).toBe('document_2');
+  expect(at('field.objects.title', 'wording')).toBe('document_2');
+  expect(at('signing.lender_signature', 'document_2')).toBe('document_2');
+  expect(at('signing.clerk_note', 'wording')).toBe('document_2');
+  expect(at('field.nowhere', 'wording')).toBeUndefined();
 });
 
 test('items are told by place, and one is moved without the others', () => {

@@ -39,6 +39,7 @@ function Shown({ fixed = false }: { fixed?: boolean }) {
     detail,
     settings,
     fixed,
+    document: 'wording',
     unsaved: false,
     change: setSettings,
     took: () => undefined,

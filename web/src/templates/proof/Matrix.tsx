@@ -45,13 +45,14 @@ export function Matrix({
           </tr>
         </thead>
         <tbody>
-          {proof.passages.map(({ passage, reachedBy }) => (
+          {proof.passages.map(({ document, passage, reachedBy }) => (
             <tr
-              key={passage.number}
+              key={`${document} ${passage.number}`}
               className={`h-8 border-b border-rule ${reachedBy.length ? '' : 'text-clay'}`}
             >
               <th scope="row" className="sticky left-0 max-w-96 bg-paper px-2 font-normal">
                 <span className="block truncate" title={passage.begins || passage.place}>
+                  {document && <span className="text-soft">{document}: </span>}
                   {passageLabel(detail, passage)}
                   {!reachedBy.length && <strong> {say('templates.seen-by-nobody')}</strong>}
                 </span>

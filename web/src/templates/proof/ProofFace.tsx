@@ -3,6 +3,7 @@ import { say, type RoomCode } from '../../messages/rooms';
 import type { Schemas } from '../../api/client';
 import { Button, Empty, Trouble } from '../../ui/parts';
 import type { Bench } from '../bench/bench';
+import { titleOf } from '../documents/document';
 import { useKeeping } from '../useKeeping';
 import { underWay, useDrawing, useProof, type Work } from '../useProof';
 import { LargePage } from './LargePage';
@@ -179,6 +180,7 @@ function SpecimenRow({
   const specimen = specimens[position];
   if (!specimen) return null;
   const pages = `/api/v1/templates/${detail.id}/specimens/${position}`;
+  const printed = settings.documents.filter(({ kind }) => kind === 'WORDING' || kind === 'FIXED');
   return (
     <div className="flex min-h-9 flex-wrap items-center gap-x-3">
       <button
@@ -191,10 +193,23 @@ function SpecimenRow({
       </button>
       <span className="grow text-soft">{origins[specimen.origin]}</span>
       {!unsaved && position < detail.content.specimens.length && (
-        <>
-          <a href={`${pages}/pages.pdf`}>{say('templates.pdf')}</a>
-          <a href={`${pages}/specimen.docx`}>{say('templates.word')}</a>
-        </>
+        <ul className="flex flex-wrap justify-end gap-x-3">
+          {printed.map((document) => (
+            <li key={document.id} className="flex gap-x-3">
+              {printed.length > 1 && (
+                <span className="max-w-40 truncate text-soft">
+                  {titleOf(document, detail.name)}
+                </span>
+              )}
+              <a href={`${pages}/pages.pdf?document=${document.id}`}>{say('templates.pdf')}</a>
+              {document.kind === 'WORDING' && (
+                <a href={`${pages}/specimen.docx?document=${document.id}`}>
+                  {say('templates.word')}
+                </a>
+              )}
+            </li>
+          ))}
+        </ul>
       )}
       {!fixed && (
         <Button

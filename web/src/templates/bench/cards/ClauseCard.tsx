@@ -4,13 +4,13 @@ import { answer, api } from '../../../api/client';
 import { say } from '../../../messages/rooms';
 import { date } from '../../../ui/time';
 import { Trouble, Waiting } from '../../../ui/parts';
-import type { Bench } from '../bench';
+import { partsOf, type Bench } from '../bench';
 import { WordingLines } from '../../WordingLines';
 import { Places, type Walk } from './parts';
 
 /** Which clause is drawn in, in which version, and what it says. */
 export function ClauseCard({
-  bench: { detail },
+  bench: { detail, document },
   number,
   walk,
 }: {
@@ -18,7 +18,7 @@ export function ClauseCard({
   number: number;
   walk: Walk;
 }) {
-  const inclusion = detail.includes[number];
+  const inclusion = partsOf(detail, document).includes[number];
   const clause = useQuery({
     queryKey: ['clause-text', detail.id, detail.version, detail.revision, inclusion?.clause],
     queryFn: () =>

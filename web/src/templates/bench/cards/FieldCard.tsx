@@ -162,7 +162,9 @@ export function UsedBy({
       neededWhen === name ||
       (who.kind === 'from_fields' && [who.nameField, who.mailField, who.phoneField].includes(name)),
   );
-  const passages = detail.passages.filter((one) => one.name.split('.')[0] === name).length;
+  const passages = detail.wordings
+    .flatMap((one) => one.passages)
+    .filter((one) => one.name.split('.')[0] === name).length;
   const uses = [...rules, ...choices];
   if (!uses.length && !passages && !parties.length) return null;
   return (

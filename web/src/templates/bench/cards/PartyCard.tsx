@@ -129,7 +129,7 @@ export function PartyCard({
 
 /** The party's initials at the foot of every page, put into the Word file in one act. */
 function InitialsEverywhere({
-  bench: { detail, unsaved, took },
+  bench: { detail, document, unsaved, took },
   party,
 }: {
   bench: Bench;
@@ -143,6 +143,7 @@ function InitialsEverywhere({
           params: { path: { id: detail.id } },
           body: {
             revision,
+            document,
             act: 'INITIALS_ON_EVERY_PAGE',
             name,
             label: '',

@@ -1,15 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
-import { answer, api } from '../../../api/client';
+import { answer, api, type Schemas } from '../../../api/client';
 import { say } from '../../../messages/rooms';
 import { Trouble } from '../../../ui/parts';
-import { allFields, placedField, type Bench, type Detail } from '../bench';
+import { allFields, placedField, type Bench } from '../bench';
 import { caseLabel, keyOfSubject, passageLabel } from '../things';
 import { ChoiceCard } from './ChoiceCard';
 import { LinkTo } from './FieldCard';
 import { Part, Places, type Walk } from './parts';
 import { RuleCard } from './RuleCard';
 
-type Passage = Detail['passages'][number];
+type Passage = Schemas['Passage'];
 
 /** What decides a passage, as a sentence and as FEEL, and which specimens print it. */
 export function PassageCard({
@@ -97,7 +97,7 @@ function feelOf(type: string, name: string): string {
 }
 
 function PrintedBy({
-  bench: { detail, unsaved },
+  bench: { detail, unsaved, document },
   passages,
 }: {
   bench: Bench;
@@ -105,8 +105,13 @@ function PrintedBy({
 }) {
   const { id, version, revision, content } = detail;
   const reached = useQuery({
-    queryKey: ['passages', id, version, revision],
-    queryFn: () => answer(api.GET('/api/v1/templates/{id}/passages', { params: { path: { id } } })),
+    queryKey: ['passages', id, document, version, revision],
+    queryFn: () =>
+      answer(
+        api.GET('/api/v1/templates/{id}/passages', {
+          params: { path: { id }, query: { document } },
+        }),
+      ),
     enabled: !unsaved && content.specimens.length > 0,
     placeholderData: (before) => before,
   });

@@ -25,6 +25,8 @@ import org.jalousie.core.recognition.TemplateText;
 import org.jalousie.core.recognition.Understood;
 import org.jalousie.core.template.Proposal;
 import org.jalousie.core.template.TemplateContent;
+import org.jalousie.core.template.TemplateDocument;
+import org.jalousie.core.template.Wordings;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.Wording;
 import org.jalousie.core.wording.write.WordDraft;
@@ -203,7 +205,14 @@ class RecognisedProducersTest {
         TemplateText text = TemplateText.of(WORDING, CONTENT);
         List<Recogniser.Candidate<String>> near =
                 Recogniser.nearest(file, List.of(new Recogniser.Known<>("loan", Fingerprint.of(text))), 5);
-        Understood read = Understood.asWording(file, text, WORDING, CONTENT, Map.of(), RuledLines.of(taken.pdf()));
+        Understood read = Understood.asWording(
+                file,
+                text,
+                TemplateDocument.OWN_WORDING,
+                Wordings.only(WORDING),
+                CONTENT,
+                Map.of(),
+                RuledLines.of(taken.pdf()));
         assertThat(Recogniser.verdict(near.get(0), read.reading())).isEqualTo(Recogniser.Verdict.SURE);
         assertThat(read.reading().lines().stream().filter(Reading.Line::changed))
                 .isEmpty();

@@ -170,7 +170,7 @@ class WorkbenchTest {
         assertThat(content.get("rules").size()).isEqualTo(4);
         assertThat(content.get("choices").size()).isEqualTo(1);
         assertThat(content.get("signingFields").size()).isEqualTo(6);
-        assertThat(made.get("includes").size()).isPositive();
+        assertThat(made.get("wordings").get(0).get("includes").size()).isPositive();
         assertThat(made.get("state").asString()).isEqualTo("PUBLISHED");
     }
 

@@ -395,7 +395,7 @@ class DocumentsTest {
         Client.Answer signed = bring(template, "Signed", PdfSample.signed(), "");
         assertThat(signed.status()).isEqualTo(409);
         assertThat(signed.json().get("message").get("code").asString()).isEqualTo("pdf.signed");
-        Client.Answer attached = bring(template, "Signed", PdfSample.signed(), "&attached=true");
+        Client.Answer attached = bring(template, "Signed", PdfSample.signed(), "&as=UNTOUCHED");
         assertThat(attached.status()).as(attached.text()).isEqualTo(201);
         JsonNode with = attached.json().get("template");
         String number =
@@ -500,7 +500,7 @@ class DocumentsTest {
     void aFileThatIsNoneGoesAlongAsNothing() throws Exception {
         JsonNode template = template("No file");
         byte[] cut = "%PDF-1.7 and nothing".getBytes(StandardCharsets.US_ASCII);
-        assertThat(bring(template, "Cut", cut, "&attached=true").status()).isEqualTo(422);
+        assertThat(bring(template, "Cut", cut, "&as=UNTOUCHED").status()).isEqualTo(422);
         assertThat(bring(template, "Cut", cut, "").status()).isEqualTo(422);
         assertThat(bring(template, "  ", PdfSample.form(), "").status()).isEqualTo(422);
     }

@@ -106,7 +106,7 @@ class PreparationTest {
     void anAgreementIsMadeFromItemsRulesAndTheClauseThatAChoiceNames() {
         JsonNode template = prepared("Loan with rules");
         assertThat(template.get("obstacles")).as(template.toString()).isEmpty();
-        assertThat(template.get("includes").toString()).contains("own_cover", "insured");
+        assertThat(template.get("wordings").get(0).get("includes").toString()).contains("own_cover", "insured");
         String id = template.get("id").asString();
         post(template, "/publication", Map.of());
         String number = office.generate(

@@ -21,7 +21,7 @@ import org.jalousie.core.placement.Spot;
 import org.jalousie.core.placement.Spots;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.template.TemplateDocument;
-import org.jalousie.core.wording.Wording;
+import org.jalousie.core.template.Wordings;
 
 /**
  * What a finished file says when it is taken for one of a template's documents.
@@ -43,7 +43,8 @@ public record Understood(
     public static Understood asWording(
             FileText file,
             TemplateText text,
-            Wording wording,
+            TemplateDocument document,
+            Wordings wordings,
             TemplateContent content,
             Map<String, Spots.Box> tagged,
             List<RuledLines.Line> lines) {
@@ -58,10 +59,10 @@ public record Understood(
                         new GivenPlace(fields.get(name), box.map(spots::fixed).orElseGet(Spot.Open::new))));
         return new Understood(
                 reading,
-                DataBack.of(reading, wording, content),
+                DataBack.of(reading, wordings.of(document.id()).orElseThrow(), content),
                 places,
-                gone(content, DocumentId.WORDING, places),
-                without(content, DocumentId.WORDING, places));
+                gone(content, document.id(), places, wordings),
+                without(content, document.id(), places, wordings));
     }
 
     /**
@@ -75,6 +76,7 @@ public record Understood(
             Supplier<PageWords> words,
             FileText pages,
             TemplateDocument document,
+            Wordings wordings,
             TemplateContent content) {
         Spots spots = new Spots(file.sizes(), words);
         FixedBack back = new FixedBack(file, spots, pages, document, content);
@@ -91,8 +93,8 @@ public record Understood(
                 reading,
                 back.data(),
                 places,
-                gone(content, document.id(), places),
-                without(content, document.id(), places));
+                gone(content, document.id(), places, wordings),
+                without(content, document.id(), places, wordings));
     }
 
     private static Map<String, SigningField> byName(TemplateContent content) {
@@ -102,12 +104,13 @@ public record Understood(
     }
 
     /** Parties that need a place and have none, neither here nor on the template's other documents. */
-    private static List<PartyKey> without(TemplateContent content, DocumentId of, List<GivenPlace> places) {
+    private static List<PartyKey> without(
+            TemplateContent content, DocumentId of, List<GivenPlace> places, Wordings wordings) {
         Set<PartyKey> placed = new HashSet<>();
         places.forEach(one -> placed.add(one.field().party()));
         content.signingFields().stream()
                 .filter(field -> content.documents().stream()
-                        .anyMatch(document -> !document.id().equals(of) && stands(field, document, content)))
+                        .anyMatch(document -> !document.id().equals(of) && stands(field, document, wordings)))
                 .forEach(field -> placed.add(field.party()));
         return content.parties().stream()
                 .filter(party -> party.duty() == Duty.SIGNS || party.duty() == Duty.COMPLETES)
@@ -116,15 +119,18 @@ public record Understood(
                 .toList();
     }
 
-    /** Whether a field belongs on a document: what nobody has put on another stands in the wording. */
-    private static boolean stands(SigningField field, TemplateDocument document, TemplateContent content) {
+    /** Whether a field belongs on a document: by its tag in a wording, or put there by hand. */
+    private static boolean stands(SigningField field, TemplateDocument document, Wordings wordings) {
         return document.kind() == TemplateDocument.Kind.WORDING
-                ? !content.isPlaced(field)
+                ? wordings.of(document.id()).stream()
+                        .flatMap(one -> one.found().signingFields().stream())
+                        .anyMatch(one -> one.name().equals(field.name()))
                 : document.places().stream().anyMatch(place -> place.field().equals(field.name()));
     }
 
     /** Fields of a document for which the file has no place, of parties that have others there. */
-    private static List<String> gone(TemplateContent content, DocumentId of, List<GivenPlace> places) {
+    private static List<String> gone(
+            TemplateContent content, DocumentId of, List<GivenPlace> places, Wordings wordings) {
         Set<String> found = new HashSet<>();
         Set<PartyKey> here = new HashSet<>();
         places.forEach(one -> {
@@ -134,7 +140,7 @@ public record Understood(
         TemplateDocument document = content.document(of).orElseThrow();
         return content.signingFields().stream()
                 .filter(field -> here.contains(field.party()) && !found.contains(field.name()))
-                .filter(field -> stands(field, document, content))
+                .filter(field -> stands(field, document, wordings))
                 .map(SigningField::name)
                 .toList();
     }

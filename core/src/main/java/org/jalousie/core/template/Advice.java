@@ -16,7 +16,6 @@ import org.jalousie.core.parties.Duty;
 import org.jalousie.core.rules.RuleCase;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.wording.Diagnostic;
-import org.jalousie.core.wording.Wording;
 
 /** What looks like a slip in a template and does not stand in the way of publishing. */
 public final class Advice {
@@ -26,9 +25,9 @@ public final class Advice {
      * @param replacedFonts fonts of the file that this machine lacks, each with what would be used for it
      */
     public static List<Diagnostic> of(
-            Wording wording, TemplateContent content, RuleSet rules, Map<String, String> replacedFonts) {
+            Wordings wordings, TemplateContent content, RuleSet rules, Map<String, String> replacedFonts) {
         List<Diagnostic> advice = new ArrayList<>();
-        unused(wording, content, rules, advice);
+        unused(wordings, content, rules, advice);
         idle(content, advice);
         alike(content, advice);
         constant(content, rules, advice);
@@ -41,8 +40,8 @@ public final class Advice {
         return advice;
     }
 
-    private static void unused(Wording wording, TemplateContent content, RuleSet rules, List<Diagnostic> advice) {
-        Set<String> used = new HashSet<>(wording.found().fields());
+    private static void unused(Wordings wordings, TemplateContent content, RuleSet rules, List<Diagnostic> advice) {
+        Set<String> used = new HashSet<>(wordings.found().fields());
         used.addAll(rules.mentioned());
         Proposal.forPeople(content.parties()).forEach(name -> used.add(name.value()));
         content.parties().forEach(party -> used.add(party.neededWhen()));

@@ -15,16 +15,16 @@ import org.jalousie.core.rules.CaseChoice;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.template.Obstacle.Subject;
 import org.jalousie.core.wording.Diagnostic;
+import org.jalousie.core.wording.FoundTags;
 import org.jalousie.core.wording.Use;
-import org.jalousie.core.wording.Wording;
 
 /** What stands in the way of publishing a template, a sentence each. */
 public final class PublishCheck {
     private PublishCheck() {}
 
-    public static List<Obstacle> obstacles(Wording wording, TemplateContent content, RuleSet rules) {
+    public static List<Obstacle> obstacles(Wordings wordings, TemplateContent content, RuleSet rules) {
         List<Obstacle> obstacles = new ArrayList<>();
-        for (Diagnostic diagnostic : wording.diagnostics()) {
+        for (Diagnostic diagnostic : wordings.diagnostics()) {
             if (diagnostic.blocks())
                 obstacles.add(Obstacle.wording(Message.of(
                         "publish.wording",
@@ -37,12 +37,12 @@ public final class PublishCheck {
                         "cure",
                         diagnostic.cure())));
         }
-        obstacles.addAll(ofSettings(wording, content, rules));
+        obstacles.addAll(ofSettings(wordings, content, rules));
         return obstacles;
     }
 
-    /** What stands in the way besides the diagnostics of the wording, which are told with their places. */
-    public static List<Obstacle> ofSettings(Wording wording, TemplateContent content, RuleSet rules) {
+    /** What stands in the way besides the diagnostics of the wordings, which are told with their places. */
+    public static List<Obstacle> ofSettings(Wordings wordings, TemplateContent content, RuleSet rules) {
         List<Obstacle> obstacles = new ArrayList<>();
         rules.faults()
                 .forEach(fault -> obstacles.add(Obstacle.at(
@@ -52,7 +52,8 @@ public final class PublishCheck {
                                 : Subject.RULE,
                         fault.rule(),
                         fault.sentence())));
-        wording.found().comparisons().stream()
+        FoundTags found = wordings.found();
+        found.comparisons().stream()
                 .filter(one ->
                         content.rules().stream().noneMatch(rule -> rule.name().equals(one.rule())))
                 .forEach(one -> obstacles.add(Obstacle.wording(Message.of(
@@ -63,15 +64,14 @@ public final class PublishCheck {
                         one.rule(),
                         "expression",
                         one.expression()))));
-        fields(content.fields(), wording, obstacles);
+        fields(content.fields(), found, obstacles);
         initials(content.fields(), obstacles);
         content.fields().stream()
                 .filter(field -> field.required() && !content.layout().shows(field.name()))
                 .forEach(field -> obstacles.add(Obstacle.at(
                         Subject.FIELD, field.name(), Message.of("publish.required-hidden", "field", field.label()))));
-        cases(wording.found().uses(), content, obstacles);
-        wording.found()
-                .pictures()
+        cases(found.uses(), content, obstacles);
+        found.pictures()
                 .forEach(name -> content.fields().stream()
                         .filter(field -> field.isCalled(name) && field.type() != FieldType.PICTURE)
                         .forEach(field -> obstacles.add(Obstacle.at(
@@ -140,14 +140,14 @@ public final class PublishCheck {
         return List.of();
     }
 
-    private static void fields(List<Field> fields, Wording wording, List<Obstacle> obstacles) {
+    private static void fields(List<Field> fields, FoundTags found, List<Obstacle> obstacles) {
         Set<FieldName> names = new HashSet<>();
         for (Field field : fields) {
             if (field.type() == FieldType.ITEMS) {
                 if (field.items().isEmpty())
                     obstacles.add(Obstacle.at(
                             Subject.FIELD, field.name(), Message.of("publish.empty-list", "field", field.label())));
-                fields(field.items(), wording, obstacles);
+                fields(field.items(), found, obstacles);
             }
             if (!names.add(field.name()))
                 obstacles.add(Obstacle.at(
@@ -158,8 +158,7 @@ public final class PublishCheck {
             if (field.type() == FieldType.CHOICE && field.choices().size() < 2)
                 obstacles.add(Obstacle.at(
                         Subject.FIELD, field.name(), Message.of("publish.choices", "field", field.label())));
-            for (String print :
-                    wording.found().prints().getOrDefault(field.name().value(), Set.of())) {
+            for (String print : found.prints().getOrDefault(field.name().value(), Set.of())) {
                 if (!field.type().hasPrint(print)) {
                     obstacles.add(Obstacle.at(
                             Subject.FIELD,

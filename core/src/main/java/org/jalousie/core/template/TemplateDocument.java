@@ -1,8 +1,10 @@
 package org.jalousie.core.template;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.data.Value;
 import org.jalousie.core.placement.DataPlace;
 import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.DocumentPlace;
@@ -10,9 +12,9 @@ import org.jalousie.core.placement.DocumentPlace;
 /**
  * One of the documents that a template's agreements have, in their order.
  *
- * @param title what it is called beside the others; empty for the wording, which is called as its template is
+ * @param title what it is called beside the others; empty for the first wording, which is called as its template is
  * @param when the rule or yes/no question with which it comes; empty when it always does
- * @param file what it is made from; none for the wording, and for one that comes with the single agreement
+ * @param file what it is made from; none for the template's first wording, and for one that comes with the single agreement
  * @param brought the file as it was brought in
  * @param required whether an agreement waits for one that comes with it
  * @param places of signing fields on its pages
@@ -30,7 +32,7 @@ public record TemplateDocument(
         List<DataPlace> data) {
     /** Where a document comes from. */
     public enum Kind {
-        /** The template's own wording. */
+        /** A Word file with tags: the template's own, or one that came as a further document. */
         WORDING,
         /** Pages that are always the same, with what is put on them. */
         FIXED,
@@ -51,6 +53,21 @@ public record TemplateDocument(
         brought = brought == null ? Optional.empty() : brought;
         places = places == null ? List.of() : List.copyOf(places);
         data = data == null ? List.of() : List.copyOf(data);
+    }
+
+    /** Whether it is a wording that came besides the template's own. */
+    public boolean furtherWording() {
+        return kind == Kind.WORDING && !id.equals(DocumentId.WORDING);
+    }
+
+    /** The same document made from another file. */
+    public TemplateDocument madeFrom(Sha256 other) {
+        return new TemplateDocument(id, title, kind, when, Optional.of(other), brought, required, places, data);
+    }
+
+    /** Whether it comes with these data. @param values by field, rule and choice */
+    public boolean comesWith(Map<String, Value> values) {
+        return when.isEmpty() || values.get(when) instanceof Value.YesNo answer && answer.yes();
     }
 
     /** What it is called. @param template the name of its template */

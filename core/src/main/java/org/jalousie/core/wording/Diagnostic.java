@@ -27,6 +27,11 @@ public record Diagnostic(
         this(code, part, place, message, cure, true);
     }
 
+    /** The same finding in a part that is called otherwise. */
+    public Diagnostic in(String otherPart) {
+        return new Diagnostic(code, otherPart, place, message, cure, blocks, names);
+    }
+
     /** Each finding once: copies of a text box and headers of several kinds say the same again. */
     public static List<Diagnostic> once(List<Diagnostic> all) {
         Map<List<Object>, Diagnostic> first = new LinkedHashMap<>();

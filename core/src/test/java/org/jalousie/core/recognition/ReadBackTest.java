@@ -25,6 +25,7 @@ import org.jalousie.core.placement.Spots;
 import org.jalousie.core.template.Proposal;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.template.TemplateDocument;
+import org.jalousie.core.template.Wordings;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.Wording;
 import org.jalousie.core.wording.write.WordDraft;
@@ -48,7 +49,18 @@ class ReadBackTest {
     }
 
     private static Understood understood(Wording wording, TemplateContent content, FileText file) {
-        return Understood.asWording(file, TemplateText.of(wording, content), wording, content, Map.of(), List.of());
+        return Understood.asWording(
+                file,
+                TemplateText.of(wording, content),
+                TemplateDocument.OWN_WORDING,
+                Wordings.only(wording),
+                content,
+                Map.of(),
+                List.of());
+    }
+
+    private static Wordings blank() {
+        return Wordings.only(compile(new WordDraft().paragraph("x")));
     }
 
     private static final WordDraft LOAN = new WordDraft()
@@ -316,7 +328,7 @@ class ReadBackTest {
                                 new PartyKey("taker"), "Taker", Duty.SIGNS, 1, new PersonSource.ChosenAtUse())),
                         List.of(signature))
                 .withDocuments(List.of(document));
-        Understood read = Understood.asFixed(file, () -> null, pages, document, content);
+        Understood read = Understood.asFixed(file, () -> null, pages, document, blank(), content);
         assertThat(read.reading().differences()).isZero();
         assertThat(read.data())
                 .extracting(DataBack.Datum::raw, DataBack.Datum::sure)
@@ -360,7 +372,7 @@ class ReadBackTest {
                             compile(new WordDraft().paragraph("x")).found())
                     .with(List.of(field("abroad", FieldType.YES_NO)), List.of(), List.of())
                     .withDocuments(List.of(document));
-            DataBack.Datum read = Understood.asFixed(file, () -> null, pages, document, content)
+            DataBack.Datum read = Understood.asFixed(file, () -> null, pages, document, blank(), content)
                     .data()
                     .get(0);
             assertThat(read.sure()).as(written).isEqualTo(written.equals("x"));
@@ -389,7 +401,8 @@ class ReadBackTest {
         Understood read = Understood.asWording(
                 file,
                 TemplateText.of(wording, content),
-                wording,
+                TemplateDocument.OWN_WORDING,
+                Wordings.only(wording),
                 content,
                 Map.of("lender_signature", tagged, "no_such_field", tagged),
                 List.of());

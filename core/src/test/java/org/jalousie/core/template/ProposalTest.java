@@ -84,7 +84,7 @@ class ProposalTest {
     }
 
     private static List<String> obstacles(Wording wording, TemplateContent content) {
-        return PublishCheck.obstacles(wording, content, rules(content)).stream()
+        return PublishCheck.obstacles(Wordings.only(wording), content, rules(content)).stream()
                 .map(one -> one.message().toString())
                 .toList();
     }
@@ -241,7 +241,7 @@ class ProposalTest {
         TemplateContent after =
                 Proposal.renewed(wording("{{#abroad}}x{{/abroad}}").found(), before);
         assertThat(after.fields()).extracting(Field::name).containsExactly(new FieldName("country"));
-        assertThat(Advice.of(wording("{{#abroad}}x{{/abroad}}"), after, rules(after), Map.of()))
+        assertThat(Advice.of(Wordings.only(wording("{{#abroad}}x{{/abroad}}")), after, rules(after), Map.of()))
                 .isEmpty();
     }
 
@@ -257,7 +257,7 @@ class ProposalTest {
                 content.parties(),
                 content.signingFields());
         assertThat(Advice.of(
-                        wording("{{lender_name}} {{lendername}}"),
+                        Wordings.only(wording("{{lender_name}} {{lendername}}")),
                         more,
                         rules(more),
                         Map.of("Garamond", "DejaVu Serif")))
@@ -278,7 +278,7 @@ class ProposalTest {
                         List.of(),
                         SendingSettings.USUAL.saying("", "until {{deadline}}", new FieldName(""), List.of()))
                 .withRules(List.of(Rule.condition("valuable", "true")));
-        assertThat(Advice.of(wording("{{lender_name}}"), used, rules(used), Map.of()))
+        assertThat(Advice.of(Wordings.only(wording("{{lender_name}}")), used, rules(used), Map.of()))
                 .extracting(Diagnostic::code, Diagnostic::place)
                 .containsExactly(org.assertj.core.groups.Tuple.tuple("party-idle", "clerk"));
     }
@@ -346,10 +346,10 @@ class ProposalTest {
                 Map.of(),
                 FormLayout.NONE);
         Wording wording = wording("{{value}}{{#never}}x{{/never}}{{#high}}y{{/high}}");
-        assertThat(Advice.of(wording, content, rules(content), Map.of()))
+        assertThat(Advice.of(Wordings.only(wording), content, rules(content), Map.of()))
                 .extracting(Diagnostic::code, Diagnostic::place)
                 .containsExactly(org.assertj.core.groups.Tuple.tuple("condition-constant", "never"));
-        assertThat(Advice.of(wording, content.withSpecimens(List.of()), rules(content), Map.of()))
+        assertThat(Advice.of(Wordings.only(wording), content.withSpecimens(List.of()), rules(content), Map.of()))
                 .isEmpty();
     }
 

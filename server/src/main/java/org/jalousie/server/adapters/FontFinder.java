@@ -14,7 +14,7 @@ import java.util.TreeMap;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
-import org.jalousie.core.wording.Wording;
+import org.jalousie.core.template.Wordings;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -44,9 +44,9 @@ public class FontFinder {
             Caffeine.newBuilder().maximumSize(REMEMBERED).build();
 
     /** Asks for all of it now, while nothing is held: later answers come from memory. */
-    public void learn(Wording wording) {
-        replaced(wording.fonts());
-        unprintable(wording.scripts());
+    public void learn(Wordings wordings) {
+        replaced(wordings.fonts());
+        unprintable(wordings.scripts());
     }
 
     /** The fonts among these that this machine lacks, each with what would be used instead. */

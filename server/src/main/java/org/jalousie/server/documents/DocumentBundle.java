@@ -67,7 +67,7 @@ class DocumentBundle {
         for (TemplateDocument one : template.content().documents()) {
             // what somebody has brought is wanted, whatever the rule says
             boolean there = agreement.added().stream().anyMatch(own -> own.id().equals(one.id()));
-            if (!there && !comes(one, values)) continue;
+            if (!there && !one.comesWith(values)) continue;
             String title = one.titleIn(template.name());
             Optional<AddedDocument> brought = agreement.added().stream()
                     .filter(own -> own.id().equals(one.id()))
@@ -78,7 +78,7 @@ class DocumentBundle {
                 continue;
             }
             switch (one.kind()) {
-                case WORDING -> made.add(wording.make(agreement, created, template, title));
+                case WORDING -> made.add(wording.make(agreement, created, template, one));
                 case FIXED -> made.add(fixed(one, title, agreement, created, template, values));
                 case ATTACHED -> made.add(untouched(one.id(), title, one.file().orElseThrow()));
                 case REQUESTED -> {
@@ -91,11 +91,6 @@ class DocumentBundle {
                 made.add(added(own, own.title(), agreement, created, template, values));
         if (template.content().bundle().contents()) made.add(0, contents(agreement, template, made));
         return new Bundled(made, awaited);
-    }
-
-    /** Whether a document comes with these data. */
-    private static boolean comes(TemplateDocument document, Map<String, Value> values) {
-        return document.when().isEmpty() || values.get(document.when()) instanceof Value.YesNo answer && answer.yes();
     }
 
     private Made added(

@@ -23,7 +23,7 @@ import org.jalousie.server.files.FileStore;
 import org.jalousie.server.template.UsableTemplate;
 import org.springframework.stereotype.Component;
 
-/** Puts an agreement's data into its template's wording; the same data make the same file, whenever it is done. */
+/** Puts an agreement's data into its template's wordings; the same data make the same file, whenever it is done. */
 @Component
 class DocumentMerge {
     private final FileStore files;
@@ -36,14 +36,14 @@ class DocumentMerge {
 
     /**
      * @param created the agreement's first entry
+     * @param wording one of the template's
      * @throws NotPossible when a value can't be printed, saying which and why
      */
-    Wording.Merged merged(Agreement agreement, Entry created, UsableTemplate template) {
-        return template.wording()
-                .merge(
-                        values(agreement, created, template),
-                        Locale.forLanguageTag(template.content().language()),
-                        files::picture);
+    Wording.Merged merged(Agreement agreement, Entry created, UsableTemplate template, Wording wording) {
+        return wording.merge(
+                values(agreement, created, template),
+                Locale.forLanguageTag(template.content().language()),
+                files::picture);
     }
 
     /** The places of a document, each with the datum that stands in it at first or is shown by it. */

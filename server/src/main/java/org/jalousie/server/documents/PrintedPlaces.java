@@ -3,6 +3,7 @@ package org.jalousie.server.documents;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.List;
+import java.util.Optional;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Document;
@@ -13,6 +14,7 @@ import org.jalousie.core.messages.Message;
 import org.jalousie.core.messages.NotPossible;
 import org.jalousie.core.provenance.PrintedPlace;
 import org.jalousie.core.provenance.Provenance;
+import org.jalousie.core.wording.Wording;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.files.FileStore;
@@ -65,20 +67,25 @@ class PrintedPlaces {
         Found before = known.getIfPresent(document.pdf());
         if (before != null) return before;
         UsableTemplate template = templates.version(agreements.templateVersion(number));
+        Optional<Wording> wording = template.wordings().of(document.id());
+        boolean generated = document.kind() == Document.Kind.GENERATED;
         // a version that was published before the program knew what stands in it wrongly
-        if (document.kind() == Document.Kind.GENERATED && template.wording().broken()) return NOTHING;
+        if (generated && wording.filter(one -> !one.broken()).isEmpty()) return NOTHING;
         List<Entry> history = untilMade(filed.history());
         Agreement then = Agreement.of(history);
         List<PrintedPlace> places;
         try {
-            places = document.kind() == Document.Kind.FIXED
-                    ? bundle.printed(document.id(), then, history.get(0), template)
-                    : Provenance.of(merge.merged(then, history.get(0), template).printed(), files.get(document.pdf()));
+            places = generated
+                    ? Provenance.of(
+                            merge.merged(then, history.get(0), template, wording.orElseThrow())
+                                    .printed(),
+                            files.get(document.pdf()))
+                    : bundle.printed(document.id(), then, history.get(0), template);
         } catch (NotPossible e) {
             // a version that is refused today; its pages stay as they were made
             places = List.of();
         }
-        Found found = new Found(places, PrintedThing.of(places, template));
+        Found found = new Found(places, PrintedThing.of(places, template.content(), wording));
         known.put(document.pdf(), found);
         return found;
     }

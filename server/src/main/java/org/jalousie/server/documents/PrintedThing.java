@@ -13,7 +13,7 @@ import org.jalousie.core.wording.Inclusion;
 import org.jalousie.core.wording.Mention;
 import org.jalousie.core.wording.Origin;
 import org.jalousie.core.wording.Passage;
-import org.jalousie.server.template.UsableTemplate;
+import org.jalousie.core.wording.Wording;
 import org.jalousie.server.web.PrintedView;
 
 /**
@@ -38,25 +38,25 @@ record PrintedThing(
         boolean rule,
         boolean unless,
         boolean repeats) {
-    /** Each once, in the order in which they stand on the pages. */
-    static List<PrintedThing> of(List<PrintedPlace> places, UsableTemplate template) {
+    /** Each once, in the order in which they stand on the pages. @param wording that the pages were made from; empty for others */
+    static List<PrintedThing> of(List<PrintedPlace> places, TemplateContent content, Optional<Wording> wording) {
         Set<PrintedThing> things = new LinkedHashSet<>();
-        for (PrintedPlace place : places) of(place.origin(), template).ifPresent(things::add);
+        for (PrintedPlace place : places) of(place.origin(), content, wording).ifPresent(things::add);
         return List.copyOf(things);
     }
 
-    private static Optional<PrintedThing> of(Origin origin, UsableTemplate template) {
-        TemplateContent content = template.content();
+    private static Optional<PrintedThing> of(Origin origin, TemplateContent content, Optional<Wording> wording) {
         if (origin instanceof Origin.Datum datum) return Optional.of(value(datum, content));
         if (origin instanceof Origin.Clause clause) {
-            List<Inclusion> all = template.wording().inclusions();
+            List<Inclusion> all = wording.map(Wording::inclusions).orElse(List.of());
             if (clause.number() >= all.size()) return Optional.empty();
             String label = all.get(clause.number()).clause().replace('_', ' ');
             return Optional.of(
                     new PrintedThing(PrintedView.Kind.CLAUSE, "", "", clause.number(), "", label, false, false, false));
         }
         int number = ((Origin.Printing) origin).number();
-        return template.wording().passages().stream()
+        return wording.stream()
+                .flatMap(one -> one.passages().stream())
                 .filter(one -> one.number() == number)
                 .findFirst()
                 .map(one -> passage(one, content));

@@ -9,12 +9,12 @@ import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.messages.NotPossible;
 import org.jalousie.core.parties.PartyKey;
-import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.ErrorTexts;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.placement.HiddenFields;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.PagesText;
+import org.jalousie.core.template.TemplateDocument;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.FieldResults;
 import org.jalousie.core.wording.Wording;
@@ -24,7 +24,7 @@ import org.jalousie.server.jobs.CannotBeDone;
 import org.jalousie.server.template.UsableTemplate;
 import org.springframework.stereotype.Component;
 
-/** Makes an agreement's document of its template's wording: merge, conversion, signing fields. */
+/** Makes an agreement's document of one of its template's wordings: merge, conversion, signing fields. */
 @Component
 class WordingDocument {
     private final Converter converter;
@@ -37,19 +37,16 @@ class WordingDocument {
         this.merge = merge;
     }
 
-    /** @param title what it is called beside others */
-    DocumentBundle.Made make(Agreement agreement, Entry created, UsableTemplate template, String title) {
+    /** @param of one of the template's wordings */
+    DocumentBundle.Made make(Agreement agreement, Entry created, UsableTemplate template, TemplateDocument of) {
+        Wording wording = template.wordings().of(of.id()).orElseThrow();
         // a version that was published before the program knew what stands in it wrongly
-        template.wording().diagnostics().stream()
-                .filter(Diagnostic::blocks)
-                .findFirst()
-                .ifPresent(fault -> {
-                    throw new CannotBeDone(
-                            Message.of("template.not-usable", "fault", fault.message(), "cure", fault.cure()));
-                });
+        wording.diagnostics().stream().filter(Diagnostic::blocks).findFirst().ifPresent(fault -> {
+            throw new CannotBeDone(Message.of("template.not-usable", "fault", fault.message(), "cure", fault.cure()));
+        });
         Wording.Merged merged;
         try {
-            merged = merge.merged(agreement, created, template);
+            merged = merge.merged(agreement, created, template, wording);
         } catch (NotPossible e) {
             throw new CannotBeDone(e.said());
         } catch (IllegalArgumentException e) {
@@ -61,20 +58,16 @@ class WordingDocument {
             throw new CannotBeDone(error);
         });
         Set<PartyKey> without = Absence.before(agreement.participants()).keySet();
-        FieldPlacer.Placed placed = FieldPlacer.place(
-                made.pdf(),
-                template.wording().boxes(),
-                template.wording().onEachPage(),
-                without,
-                agreement.participants());
-        HiddenFields.among(merged.fields(), template.wording().boxes(), without, placed.pages())
+        FieldPlacer.Placed placed =
+                FieldPlacer.place(made.pdf(), wording.boxes(), wording.onEachPage(), without, agreement.participants());
+        HiddenFields.among(merged.fields(), wording.boxes(), without, placed.pages())
                 .ifPresent(hidden -> {
                     throw new CannotBeDone(hidden);
                 });
         Pages pages = merge.holding(placed.pages(), agreement, created, template);
         Document document = new Document(
-                DocumentId.WORDING,
-                title,
+                of.id(),
+                of.titleIn(template.name()),
                 Document.Kind.GENERATED,
                 Optional.of(files.keep(FieldResults.put(merged.file(), made.results(), made.lists()))),
                 files.keep(placed.pdf()),

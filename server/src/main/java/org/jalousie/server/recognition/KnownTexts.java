@@ -86,9 +86,10 @@ class KnownTexts {
         TemplateContent content = template.content();
         return switch (document.kind()) {
             case WORDING ->
-                template.wording().broken()
-                        ? Optional.empty()
-                        : Optional.of(TemplateText.of(template.wording(), content));
+                template.wordings()
+                        .of(document.id())
+                        .filter(wording -> !wording.broken())
+                        .map(wording -> TemplateText.of(wording, content));
             case FIXED -> Optional.of(TemplateText.of(pages(document.file().orElseThrow())));
             case ATTACHED, REQUESTED -> Optional.empty();
         };

@@ -78,12 +78,19 @@ class Recognition {
                 texts.text(template, document).orElseThrow(() -> Refusal.conflict(Message.of("finished.no-text")));
         Understood understood = document.kind() == TemplateDocument.Kind.WORDING
                 ? Understood.asWording(
-                        file, text, template.wording(), template.content(), pages.tagged(), papers.lines(pages.file()))
+                        file,
+                        text,
+                        document,
+                        template.wordings(),
+                        template.content(),
+                        pages.tagged(),
+                        papers.lines(pages.file()))
                 : Understood.asFixed(
                         file,
                         () -> papers.words(pages.file()),
                         texts.pages(document.file().orElseThrow()),
                         document,
+                        template.wordings(),
                         template.content());
         return new Taken(key, Understanding.of(understood, template.content()));
     }

@@ -43,7 +43,7 @@ class DocumentController {
 
     /**
      * @param plain whether a PDF is taken too that can't be made fit for keeping
-     * @param attached whether it goes along untouched, with the signatures that it has
+     * @param as what it becomes: pages, a wording for a Word file unless it is to be pages, or itself untouched
      */
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
@@ -52,12 +52,12 @@ class DocumentController {
             @RequestParam int revision,
             @RequestParam String title,
             @RequestParam(defaultValue = "false") boolean plain,
-            @RequestParam(defaultValue = "false") boolean attached,
+            @RequestParam(defaultValue = "USUAL") DocumentService.As as,
             @RequestPart MultipartFile file,
             @AuthenticationPrincipal SignedIn by)
             throws IOException {
         return service.bring(
-                id, revision, new DocumentService.Bringing(title, plain, attached), file.getBytes(), by.displayName());
+                id, revision, new DocumentService.Bringing(title, plain, as), file.getBytes(), by.displayName());
     }
 
     /** The fields that the document's own form has. */

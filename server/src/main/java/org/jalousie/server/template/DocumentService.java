@@ -12,10 +12,12 @@ import org.jalousie.core.data.Texts;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.pdf.OwnField;
 import org.jalousie.core.placement.DocumentId;
-import org.jalousie.core.template.Proposal;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.template.TemplateDocument;
+import org.jalousie.core.template.Wordings;
+import org.jalousie.core.wording.WordFile;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.adapters.FontFinder;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.paper.Papers;
 import org.springframework.stereotype.Service;
@@ -33,6 +35,7 @@ class DocumentService implements SingleUseTemplates {
     private final Templates templates;
     private final TemplateVersions versions;
     private final Papers papers;
+    private final FontFinder fonts;
     private final FileStore files;
     private final TransactionTemplate transaction;
     private final Clock clock;
@@ -44,6 +47,7 @@ class DocumentService implements SingleUseTemplates {
             Templates templates,
             TemplateVersions versions,
             Papers papers,
+            FontFinder fonts,
             FileStore files,
             TransactionTemplate transaction,
             Clock clock) {
@@ -53,6 +57,7 @@ class DocumentService implements SingleUseTemplates {
         this.templates = templates;
         this.versions = versions;
         this.papers = papers;
+        this.fonts = fonts;
         this.files = files;
         this.transaction = transaction;
         this.clock = clock;
@@ -63,9 +68,19 @@ class DocumentService implements SingleUseTemplates {
      *
      * @param title empty for its file's name
      * @param plain whether it is taken too when it can't be made fit for keeping
-     * @param attached whether it goes along untouched
+     * @param as what it becomes
      */
-    record Bringing(String title, boolean plain, boolean attached) {}
+    record Bringing(String title, boolean plain, As as) {}
+
+    /** What a file that is brought in becomes. */
+    enum As {
+        /** A Word file becomes a wording, and anything else pages. */
+        USUAL,
+        /** Pages that are always the same, of a Word file too. */
+        PAGES,
+        /** It goes along untouched, with the signatures that it has. */
+        UNTOUCHED
+    }
 
     /** A file ready to be a document. */
     private record Ready(TemplateDocument document, List<Message> notes) {}
@@ -139,7 +154,24 @@ class DocumentService implements SingleUseTemplates {
             throw Refusal.invalid(
                     Message.of("document.no-title"), java.util.Map.of("title", Message.of("document.no-title")));
         DocumentId id = freshId(content.documents());
-        if (bringing.attached()) {
+        if (bringing.as() == As.USUAL && Papers.isWord(file)) {
+            WordFile.open(file);
+            Sha256 kept = files.keep(file);
+            fonts.learn(Wordings.only(preparations.wording(kept, content)));
+            return new Ready(
+                    new TemplateDocument(
+                            id,
+                            title,
+                            TemplateDocument.Kind.WORDING,
+                            "",
+                            Optional.of(kept),
+                            Optional.empty(),
+                            false,
+                            List.of(),
+                            List.of()),
+                    List.of());
+        }
+        if (bringing.as() == As.UNTOUCHED) {
             Sha256 kept = papers.attach(file);
             return new Ready(document(id, title, TemplateDocument.Kind.ATTACHED, kept, kept), List.of());
         }
@@ -165,9 +197,7 @@ class DocumentService implements SingleUseTemplates {
             UUID id, TemplateVersion draft, List<TemplateDocument> documents, Message what, String by) {
         history.remember(draft, what, by);
         TemplateContent with = draft.content().withDocuments(documents);
-        draft.change(
-                draft.wordFile(),
-                Proposal.renewed(preparations.wording(draft.wordFile(), with).found(), with));
+        draft.change(draft.wordFile(), preparations.renewed(draft.wordFile(), with));
         return drafts.changed(id, draft);
     }
 

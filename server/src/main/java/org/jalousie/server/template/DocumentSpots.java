@@ -42,7 +42,8 @@ class DocumentSpots {
 
     private TemplateDocument withPages(UUID id, String name) {
         TemplateDocument document = DocumentService.document(drafts.newest(id).content(), name);
-        if (document.file().isEmpty()) throw Refusal.notFound(Message.of("document.none"));
+        if (document.file().isEmpty() || document.kind() == TemplateDocument.Kind.WORDING)
+            throw Refusal.notFound(Message.of("document.none"));
         return document;
     }
 

@@ -12,7 +12,7 @@ import org.jalousie.core.template.DocumentCheck;
 import org.jalousie.core.template.Obstacle;
 import org.jalousie.core.template.PublishCheck;
 import org.jalousie.core.template.TemplateContent;
-import org.jalousie.core.wording.Wording;
+import org.jalousie.core.template.Wordings;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.adapters.FontFinder;
 import org.jalousie.server.store.RowLock;
@@ -94,21 +94,21 @@ class Drafts {
     }
 
     /** What stands in the way of publishing, in the template and on this machine. */
-    List<Obstacle> obstacles(Wording wording, TemplateContent content, RuleSet rules) {
-        List<Obstacle> obstacles = new ArrayList<>(PublishCheck.obstacles(wording, content, rules));
+    List<Obstacle> obstacles(Wordings wordings, TemplateContent content, RuleSet rules) {
+        List<Obstacle> obstacles = new ArrayList<>(PublishCheck.obstacles(wordings, content, rules));
         obstacles.addAll(DocumentCheck.of(content, fixed::spots));
-        fonts(wording, obstacles);
+        fonts(wordings, obstacles);
         return obstacles;
     }
 
-    private void fonts(Wording wording, List<Obstacle> obstacles) {
-        for (String script : fonts.unprintable(wording.scripts())) {
+    private void fonts(Wordings wordings, List<Obstacle> obstacles) {
+        for (String script : fonts.unprintable(wordings.scripts())) {
             obstacles.add(Obstacle.wording(Message.of(
                     "publish.no-font",
                     "script",
                     script.replace('_', ' '),
                     "letters",
-                    wording.scripts().get(script),
+                    wordings.scripts().get(script),
                     "package",
                     EAST_ASIAN.contains(script) ? "fonts-noto-cjk" : "fonts-noto-core")));
         }
@@ -116,11 +116,11 @@ class Drafts {
 
     TemplateViews.TemplateDetail detail(Template template, TemplateVersion version) {
         TemplateContent content = version.content();
-        Wording wording = preparations.wording(version.wordFile(), content);
+        Wordings wordings = preparations.wordings(version);
         RuleSet rules = preparations.rules(content);
-        List<Obstacle> obstacles = new ArrayList<>(PublishCheck.ofSettings(wording, content, rules));
+        List<Obstacle> obstacles = new ArrayList<>(PublishCheck.ofSettings(wordings, content, rules));
         obstacles.addAll(DocumentCheck.of(content, fixed::spots));
-        fonts(wording, obstacles);
+        fonts(wordings, obstacles);
         return new TemplateViews.TemplateDetail(
                 template.id(),
                 template.name(),
@@ -130,11 +130,10 @@ class Drafts {
                 template.singleUse(),
                 version.revision(),
                 TemplateViews.settings(content),
-                DiagnosticView.of(wording.diagnostics()),
+                DiagnosticView.of(wordings.diagnostics()),
                 obstacles.stream().map(TemplateViews.ObstacleView::of).toList(),
-                DiagnosticView.of(Advice.of(wording, content, rules, fonts.replaced(wording.fonts()))),
-                wording.passages(),
-                wording.inclusions(),
+                DiagnosticView.of(Advice.of(wordings, content, rules, fonts.replaced(wordings.fonts()))),
+                TemplateViews.WordingParts.of(wordings),
                 RuleFaultView.of(rules.faults()),
                 RuleResults.of(content, rules),
                 history.nextBack(version),

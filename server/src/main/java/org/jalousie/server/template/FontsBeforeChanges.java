@@ -51,7 +51,7 @@ class FontsBeforeChanges implements HandlerInterceptor, WebMvcConfigurer {
     private void learn(String id) {
         try {
             TemplateVersion version = drafts.newest(UUID.fromString(id));
-            fonts.learn(preparations.wording(version.wordFile(), version.content()));
+            fonts.learn(preparations.wordings(version));
         } catch (Refusal | IllegalArgumentException | FileStore.Damaged e) {
             // there is no such template, or its file is damaged: whoever carries the request out says so, or brings
             // another

@@ -3,6 +3,7 @@ package org.jalousie.server.template;
 import java.util.List;
 import java.util.UUID;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.template.SigningFieldOrder;
 import org.jalousie.core.template.TemplateContent;
@@ -26,18 +27,21 @@ class PlacingService {
         this.wordings = wordings;
     }
 
-    /** Moves a field to another place between words. @param occurrence which of its places, from 0 */
+    /** A place of a field. @param occurrence which of its places in that wording, from 0 */
+    record Place(DocumentId document, String field, int occurrence) {}
+
+    /** Moves a field to another place between words of the same wording. */
     @Transactional
-    TemplateViews.TemplateDetail move(UUID id, int revision, String name, int occurrence, Selection to, String by) {
+    TemplateViews.TemplateDetail move(UUID id, int revision, Place from, Selection to, String by) {
         TemplateVersion draft = drafts.draft(id, revision);
-        SigningField field = field(draft, name);
-        if (occurrence < 0) throw Refusal.notFound(Message.of("field.none", "name", name));
+        SigningField field = field(draft, from.field());
+        if (from.occurrence() < 0) throw Refusal.notFound(Message.of("field.none", "name", from.field()));
         try {
             SigningEdit.Moved moved = SigningEdit.move(
-                    wordings.open(draft),
+                    wordings.open(draft, from.document()),
                     field.party().value(),
                     word(field),
-                    occurrence,
+                    from.occurrence(),
                     to,
                     WordingService.shown(draft.content()));
             if (moved.edited().places() == 0) return drafts.detail(drafts.template(id), draft);
@@ -47,7 +51,7 @@ class PlacingService {
             return wordings.take(
                     id,
                     draft,
-                    moved.edited(),
+                    wordings.edited(from.document(), moved.edited()),
                     content.with(content.fields(), content.parties(), fields),
                     Message.of("step.move", "field", field.title()),
                     by);
@@ -69,18 +73,21 @@ class PlacingService {
                         .filter(one -> one.type().signs())
                         .toList()
                 : List.of(field(draft, name));
-        WordFile file = wordings.open(draft);
-        int places = 0;
-        for (SigningField field : fields) {
-            WordingEdit.Edited edited = SigningEdit.keep(file, field.party().value(), word(field));
-            file = edited.file();
-            places += edited.places();
-        }
+        DraftWording.Edited edited = wordings.everywhere(draft, file -> kept(file, fields));
         Message what = fields.size() == 1
                 ? Message.of("step.keep", "field", fields.get(0).title())
                 : Message.of("step.keep-all");
-        if (places == 0) throw Refusal.conflict(Message.of("edit.kept-already"));
-        return wordings.take(id, draft, new WordingEdit.Edited(file, places), draft.content(), what, by);
+        if (edited.places() == 0) throw Refusal.conflict(Message.of("edit.kept-already"));
+        return wordings.take(id, draft, edited, draft.content(), what, by);
+    }
+
+    private static WordingEdit.Edited kept(WordFile file, List<SigningField> fields) {
+        WordingEdit.Edited all = new WordingEdit.Edited(file, 0);
+        for (SigningField field : fields) {
+            WordingEdit.Edited one = SigningEdit.keep(all.file(), field.party().value(), word(field));
+            all = new WordingEdit.Edited(one.file(), all.places() + one.places());
+        }
+        return all;
     }
 
     private static SigningField field(TemplateVersion draft, String name) {

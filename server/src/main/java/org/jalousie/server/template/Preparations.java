@@ -16,7 +16,9 @@ import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.rules.CaseChoice;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.template.BuiltIn;
+import org.jalousie.core.template.Proposal;
 import org.jalousie.core.template.TemplateContent;
+import org.jalousie.core.template.Wordings;
 import org.jalousie.core.wording.Clauses;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.Wording;
@@ -52,8 +54,26 @@ class Preparations {
         this.clauses = clauses;
     }
 
+    /** All wordings of a version. */
+    Wordings wordings(TemplateVersion version) {
+        return wordings(version.wordFile(), version.content());
+    }
+
+    /** @param own the Word file of the template's first wording */
+    Wordings wordings(Sha256 own, TemplateContent content) {
+        return Wordings.of(own, content, file -> wording(file, content));
+    }
+
     Wording wording(Sha256 wordFile, TemplateContent content) {
         return kept(wordFile, content).wording();
+    }
+
+    /** The settings with what the wordings ask for; a party that one of them names is known in all. */
+    TemplateContent renewed(Sha256 own, TemplateContent content) {
+        TemplateContent renewed = Proposal.renewed(wordings(own, content).found(), content);
+        return renewed.parties().equals(content.parties())
+                ? renewed
+                : Proposal.renewed(wordings(own, renewed).found(), renewed);
     }
 
     Kept kept(Sha256 wordFile, TemplateContent content) {

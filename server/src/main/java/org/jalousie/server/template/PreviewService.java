@@ -5,11 +5,12 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.messages.Message;
-import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.placement.RuledLines;
 import org.jalousie.core.provenance.PrintedPlace;
@@ -33,6 +34,7 @@ class PreviewService {
     private static final long MOST_HELD = 40L * 1024 * 1024;
 
     private final Drafts drafts;
+    private final DraftWording wordings;
     private final Preparations preparations;
     private final Converter converter;
     private final FixedPreviews fixed;
@@ -44,7 +46,9 @@ class PreviewService {
 
     private record Previewed(FieldPlacer.Placed placed, List<PrintedPlace> printed, List<RuledLines.Line> lines) {}
 
-    PreviewService(Drafts drafts, Preparations preparations, Converter converter, FixedPreviews fixed) {
+    PreviewService(
+            Drafts drafts, DraftWording wordings, Preparations preparations, Converter converter, FixedPreviews fixed) {
+        this.wordings = wordings;
         this.fixed = fixed;
         this.drafts = drafts;
         this.preparations = preparations;
@@ -54,15 +58,16 @@ class PreviewService {
     /** Where the signing fields stand, and what the data have put there. */
     TemplateViews.Preview preview(UUID id, String name) {
         TemplateVersion version = drafts.newest(id);
-        if (!DocumentId.WORDING.value().equals(name)) return ofDocument(version, name);
-        Previewed previewed = previewed(version);
+        Optional<Sha256> file = wordings.named(version, name);
+        if (file.isEmpty()) return ofDocument(version, name);
+        Previewed previewed = previewed(version, file.get());
         return new TemplateViews.Preview(previewed.placed.pages(), PrintedView.of(previewed.printed), previewed.lines);
     }
 
     byte[] previewPdf(UUID id, String name) {
         TemplateVersion version = drafts.newest(id);
-        if (DocumentId.WORDING.value().equals(name))
-            return previewed(version).placed.pdf();
+        Optional<Sha256> file = wordings.named(version, name);
+        if (file.isPresent()) return previewed(version, file.get()).placed.pdf();
         TemplateDocument document = DocumentService.document(version.content(), name);
         return document.kind() == TemplateDocument.Kind.FIXED
                 ? fixed.of(document, version.content(), OutlineNames.of(version.content()))
@@ -81,9 +86,9 @@ class PreviewService {
                 previewed.made().pages(), PrintedView.of(previewed.printed()), fixed.lines(document));
     }
 
-    private Previewed previewed(TemplateVersion version) {
+    private Previewed previewed(TemplateVersion version, Sha256 file) {
         TemplateContent content = version.content();
-        Preparations.Kept kept = preparations.kept(version.wordFile(), content);
+        Preparations.Kept kept = preparations.kept(file, content);
         Wording wording = kept.wording();
         if (wording.broken()) throw Refusal.conflict(Message.of("template.pages-unreadable"));
         Map<String, Value> names = OutlineNames.of(content);

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.proof.LayoutRisk;
+import org.jalousie.core.template.TemplateDocument;
 import org.jalousie.core.wording.Passage;
 
 /**
@@ -38,11 +39,12 @@ record Proof(String file, List<ProofSpecimen> specimens, List<ProofPassage> pass
             y = y == null ? 0.0 : y;
         }
 
-        static List<Risk> of(List<LayoutRisk> risks) {
+        /** @param before how many pages stand before those that were looked through */
+        static List<Risk> of(List<LayoutRisk> risks, int before) {
             return risks.stream()
                     .map(one -> new Risk(
                             one.kind(),
-                            one.page(),
+                            before + one.page(),
                             one.y(),
                             one.message().toString(),
                             one.cure().toString()))
@@ -50,6 +52,20 @@ record Proof(String file, List<ProofSpecimen> specimens, List<ProofPassage> pass
         }
     }
 
-    /** A passage and the specimens that print it; none means that nobody has seen it. */
-    record ProofPassage(Passage passage, List<String> reachedBy) {}
+    /**
+     * A passage and the specimens that print it; none means that nobody has seen it.
+     *
+     * @param document the title of the wording that it stands in; empty for the template's first one
+     */
+    record ProofPassage(String document, Passage passage, List<String> reachedBy) {
+        /** Proofs printed by earlier versions know of one wording only. */
+        ProofPassage {
+            document = document == null ? "" : document;
+        }
+    }
+
+    /** Whether the pages of a document are in the proof: those that data may be printed on. */
+    static boolean shows(TemplateDocument document) {
+        return document.kind() == TemplateDocument.Kind.WORDING || document.kind() == TemplateDocument.Kind.FIXED;
+    }
 }

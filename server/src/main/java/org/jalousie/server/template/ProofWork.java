@@ -1,24 +1,21 @@
 package org.jalousie.server.template;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.data.Value;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.messages.NotPossible;
-import org.jalousie.core.placement.ErrorTexts;
-import org.jalousie.core.placement.PagesText;
-import org.jalousie.core.proof.BoxedText;
-import org.jalousie.core.proof.LayoutRisks;
 import org.jalousie.core.proof.SpecimenMark;
 import org.jalousie.core.rules.RuleCase;
 import org.jalousie.core.rules.SpecimenDrawer;
 import org.jalousie.core.template.Specimen;
 import org.jalousie.core.template.TemplateContent;
-import org.jalousie.core.wording.Wording;
+import org.jalousie.core.template.TemplateDocument;
+import org.jalousie.core.template.Wordings;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.jobs.JobKind;
 import org.jalousie.server.jobs.JobWork;
@@ -75,35 +72,23 @@ class ProofWork implements JobWork {
     /** Empty when another proof was asked for meanwhile. */
     private Optional<Proof> print(UUID id, TemplateVersion version) {
         TemplateContent content = version.content();
-        Wording wording = printer.readable(version);
+        Wordings wordings = printer.readable(version);
         List<Proof.ProofSpecimen> printed = new ArrayList<>();
         List<byte[]> marked = new ArrayList<>();
-        Map<Integer, List<String>> reachedBy = new LinkedHashMap<>();
-        wording.passages().forEach(passage -> reachedBy.put(passage.number(), new ArrayList<>()));
+        ReachedPassages reached = new ReachedPassages(content, wordings);
         int page = 1;
         for (Specimen specimen : content.specimens()) {
             if (!works.progress(id, printed.size())) return Optional.empty();
             try {
-                SpecimenPrinter.Printed one = printer.print(version, specimen);
-                int pages = one.placed().pages().sizes().size();
-                one.reached().stream().forEach(number -> reachedBy.get(number).add(specimen.name()));
-                ErrorTexts.in(PagesText.of(one.placed().pdf())).ifPresent(error -> {
-                    throw new NotPossible(error);
-                });
-                byte[] pdf = SpecimenMark.put(one.placed().pdf(), specimen.name());
+                ProofPages pages = pages(version, specimen, reached);
+                byte[] pdf = SpecimenMark.put(pages.joined(), specimen.name());
                 List<Sha256> pictures = PageImage.first(pdf, MOST_PICTURES).stream()
                         .map(files::keep)
                         .toList();
                 marked.add(pdf);
                 printed.add(new Proof.ProofSpecimen(
-                        specimen.name(),
-                        page,
-                        page + pages - 1,
-                        "",
-                        Proof.Risk.of(
-                                LayoutRisks.of(one.placed().pdf(), one.placed().pages(), BoxedText.of(one.word()))),
-                        pictures));
-                page += pages;
+                        specimen.name(), page, page + pages.count() - 1, "", pages.risks(), pictures));
+                page += pages.count();
             } catch (NotPossible | IllegalArgumentException e) {
                 printed.add(Proof.ProofSpecimen.failed(specimen.name(), e.getMessage()));
             }
@@ -113,11 +98,27 @@ class ProofWork implements JobWork {
         return Optional.of(new Proof(
                 file,
                 printed,
-                wording.passages().stream()
-                        .map(passage -> new Proof.ProofPassage(passage, reachedBy.get(passage.number())))
-                        .toList(),
+                reached.passages(),
                 SpecimenDrawer.draw(preparations.rules(content)).unreached().stream()
                         .map(RuleCase::label)
                         .toList()));
+    }
+
+    /** All documents that come with a specimen's data, as they fill them. */
+    private ProofPages pages(TemplateVersion version, Specimen specimen, ReachedPassages reached) {
+        Map<String, Value> values = printer.values(version, specimen);
+        ProofPages pages = new ProofPages();
+        for (TemplateDocument document : version.content().documents()) {
+            if (!Proof.shows(document) || !document.comesWith(values)) continue;
+            if (document.kind() == TemplateDocument.Kind.FIXED) {
+                pages.add(printer.document(version, document, specimen).made());
+            } else {
+                SpecimenPrinter.Printed one = printer.print(version, document.id(), specimen);
+                reached.add(document.id(), one.reached(), specimen.name());
+                pages.add(one);
+            }
+        }
+        if (pages.count() == 0) throw new NotPossible(Message.of("proof.no-document"));
+        return pages;
     }
 }

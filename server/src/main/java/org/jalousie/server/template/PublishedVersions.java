@@ -4,10 +4,11 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.template.Proposal;
 import org.jalousie.core.template.TemplateContent;
-import org.jalousie.core.wording.Wording;
+import org.jalousie.core.template.Wordings;
 import org.springframework.stereotype.Component;
 
 /** Published versions, each compiled once and kept by its id: they never change. Weighed by what they hold in memory. */
@@ -24,16 +25,21 @@ class PublishedVersions {
     }
 
     /** @param weight in bytes, roughly */
-    record Compiled(TemplateContent content, Wording wording, RuleSet rules, int weight) {}
+    record Compiled(TemplateContent content, Wordings wordings, RuleSet rules, int weight) {}
 
     Compiled of(TemplateVersion version) {
         Compiled before = known.getIfPresent(version.id());
         if (before != null) return before;
         TemplateContent stored = version.content();
-        Preparations.Kept kept = preparations.kept(version.wordFile(), stored);
+        AtomicInteger weight = new AtomicInteger();
+        Wordings wordings = Wordings.of(version.wordFile(), stored, file -> {
+            Preparations.Kept kept = preparations.kept(file, stored);
+            weight.addAndGet(kept.weight());
+            return kept.wording();
+        });
         // a version published before the word processor's conditions were rules has none for them
-        TemplateContent content = Proposal.withComparisons(kept.wording().found(), stored);
-        Compiled compiled = new Compiled(content, kept.wording(), preparations.rules(content), kept.weight());
+        TemplateContent content = Proposal.withComparisons(wordings.found(), stored);
+        Compiled compiled = new Compiled(content, wordings, preparations.rules(content), weight.get());
         if (version.published()) known.put(version.id(), compiled);
         return compiled;
     }

@@ -33,8 +33,9 @@ class SpecimenController {
     }
 
     @GetMapping("/passages")
-    List<TemplateViews.PassageSpecimens> passages(@PathVariable UUID id) {
-        return service.passages(id);
+    List<TemplateViews.PassageSpecimens> passages(
+            @PathVariable UUID id, @RequestParam(defaultValue = "wording") String document) {
+        return service.passages(id, document);
     }
 
     @GetMapping("/specimens/drawing")
@@ -75,8 +76,11 @@ class SpecimenController {
     }
 
     @GetMapping(path = "/specimens/{position}/specimen.docx", produces = Download.WORD)
-    ResponseEntity<byte[]> word(@PathVariable UUID id, @PathVariable int position) {
-        return Download.of(service.word(id, position), "specimen.docx", Download.WORD);
+    ResponseEntity<byte[]> word(
+            @PathVariable UUID id,
+            @PathVariable int position,
+            @RequestParam(defaultValue = "wording") String document) {
+        return Download.of(service.word(id, position, document), "specimen.docx", Download.WORD);
     }
 
     /** A page of a specimen as the proof printed it. @param page from 1 */

@@ -15,6 +15,7 @@ import org.jalousie.core.filing.FileNames;
 import org.jalousie.core.json.Json;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.messages.NotPossible;
+import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.placement.HiddenFields;
 import org.jalousie.core.provenance.PrintedPlace;
@@ -25,6 +26,7 @@ import org.jalousie.core.template.Specimen;
 import org.jalousie.core.template.StoredContent;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.template.TemplateDocument;
+import org.jalousie.core.template.Wordings;
 import org.jalousie.core.wording.FieldResults;
 import org.jalousie.core.wording.Wording;
 import org.jalousie.server.Refusal;
@@ -39,7 +41,7 @@ import org.springframework.stereotype.Component;
 @Component
 class SpecimenPrinter {
     /** What comes of a printing; another number makes those that are kept be printed anew. */
-    private static final String EDITION = "2 ";
+    private static final String EDITION = "3 ";
 
     /** Bytes of printed specimens kept in memory. */
     private static final long MOST_HELD = 40L * 1024 * 1024;
@@ -80,10 +82,14 @@ class SpecimenPrinter {
         return Sha256.of(all.getBytes(StandardCharsets.UTF_8)).hex();
     }
 
-    Wording readable(TemplateVersion version) {
-        Wording wording = preparations.wording(version.wordFile(), version.content());
-        if (wording.broken()) throw Refusal.conflict(Message.of("specimen.unreadable"));
-        return wording;
+    Wordings readable(TemplateVersion version) {
+        Wordings wordings = preparations.wordings(version);
+        if (wordings.broken()) throw Refusal.conflict(Message.of("specimen.unreadable"));
+        return wordings;
+    }
+
+    private Wording readable(TemplateVersion version, DocumentId document) {
+        return readable(version).of(document).orElseThrow(() -> Refusal.notFound(Message.of("document.none")));
     }
 
     /**
@@ -91,10 +97,10 @@ class SpecimenPrinter {
      *
      * @throws NotPossible when these data can't be printed
      */
-    BitSet reached(TemplateVersion version, Specimen specimen) {
+    BitSet reached(TemplateVersion version, DocumentId document, Specimen specimen) {
         return reached.get(
-                basis(version) + Json.canonical(specimen),
-                key -> merged(version, readable(version), specimen).reached());
+                basis(version) + document + Json.canonical(specimen),
+                key -> merged(version, readable(version, document), specimen).reached());
     }
 
     /** A fixed document of the template as a specimen fills it. @throws NotPossible when these data can't be printed */
@@ -109,7 +115,8 @@ class SpecimenPrinter {
                 files::picture);
     }
 
-    private Map<String, Value> values(TemplateVersion version, Specimen specimen) {
+    /** What a specimen prints, by name. @throws NotPossible when a rule gives nothing for these data */
+    Map<String, Value> values(TemplateVersion version, Specimen specimen) {
         TemplateContent content = version.content();
         RuleSet.Outcome outcome = RuleResults.values(content, preparations.rules(content), specimen.data());
         if (!outcome.faults().isEmpty())
@@ -119,12 +126,16 @@ class SpecimenPrinter {
         return values;
     }
 
-    /** @throws NotPossible with the reason, for a person, when these data can't be printed */
-    Printed print(TemplateVersion version, Specimen specimen) {
-        String key = basis(version) + Json.canonical(specimen);
+    /**
+     * One wording as a specimen fills it.
+     *
+     * @throws NotPossible with the reason, for a person, when these data can't be printed
+     */
+    Printed print(TemplateVersion version, DocumentId document, Specimen specimen) {
+        String key = basis(version) + document + Json.canonical(specimen);
         Printed before = known.getIfPresent(key);
         if (before != null) return before;
-        Wording wording = readable(version);
+        Wording wording = readable(version, document);
         Wording.Merged merged = merged(version, wording, specimen);
         Converter.Made made = converter.convert(merged.file());
         FieldPlacer.Placed placed =

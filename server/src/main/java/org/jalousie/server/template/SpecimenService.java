@@ -15,6 +15,7 @@ import org.jalousie.core.proof.SpecimenMark;
 import org.jalousie.core.proof.SpecimenWord;
 import org.jalousie.core.template.Specimen;
 import org.jalousie.core.template.TemplateDocument;
+import org.jalousie.core.wording.Wording;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.jobs.JobKind;
@@ -33,14 +34,21 @@ class SpecimenService {
     private static final int MOST_SPECIMENS = 40;
 
     private final Drafts drafts;
+    private final DraftWording wordings;
     private final Preparations preparations;
     private final SpecimenPrinter printer;
     private final FileStore files;
     private final LongWorks works;
 
     SpecimenService(
-            Drafts drafts, Preparations preparations, SpecimenPrinter printer, FileStore files, LongWorks works) {
+            Drafts drafts,
+            DraftWording wordings,
+            Preparations preparations,
+            SpecimenPrinter printer,
+            FileStore files,
+            LongWorks works) {
         this.drafts = drafts;
+        this.wordings = wordings;
         this.preparations = preparations;
         this.printer = printer;
         this.files = files;
@@ -69,8 +77,8 @@ class SpecimenService {
         if (specimens.isEmpty()) throw Refusal.conflict(Message.of("specimen.none-yet"));
         if (specimens.size() > MOST_SPECIMENS)
             throw Refusal.conflict(Message.of("specimen.too-many", "most", MOST_SPECIMENS));
-        if (version.content().document(DocumentId.WORDING).isEmpty())
-            throw Refusal.conflict(Message.of("proof.no-wording"));
+        if (version.content().documents().stream().noneMatch(Proof::shows))
+            throw Refusal.conflict(Message.of("proof.no-pages"));
         printer.readable(version);
         return view(works.ask(JobKind.PROOF, id, printer.basis(version), specimens.size(), by), version);
     }
@@ -126,32 +134,38 @@ class SpecimenService {
     byte[] pdf(UUID id, int position, String name) {
         TemplateVersion version = drafts.newest(id);
         Specimen specimen = specimen(version, position);
-        if (!DocumentId.WORDING.value().equals(name))
-            return SpecimenMark.put(document(version, name, specimen).made().pdf(), specimen.name());
-        return SpecimenMark.put(printer.print(version, specimen).placed().pdf(), specimen.name());
+        byte[] pdf = wordings.named(version, name).isPresent()
+                ? printer.print(version, DraftWording.id(name), specimen)
+                        .placed()
+                        .pdf()
+                : document(version, name, specimen).made().pdf();
+        return SpecimenMark.put(pdf, specimen.name());
     }
 
     /** Where the signing fields stand on a specimen's pages. */
     TemplateViews.Preview pages(UUID id, int position, String name) {
         TemplateVersion version = drafts.newest(id);
-        if (!DocumentId.WORDING.value().equals(name)) {
+        if (wordings.named(version, name).isEmpty()) {
             FixedPreviews.Previewed previewed = document(version, name, specimen(version, position));
             return new TemplateViews.Preview(previewed.made().pages(), PrintedView.of(previewed.printed()), List.of());
         }
-        SpecimenPrinter.Printed printed = printer.print(version, specimen(version, position));
+        SpecimenPrinter.Printed printed = printer.print(version, DraftWording.id(name), specimen(version, position));
         return new TemplateViews.Preview(printed.placed().pages(), PrintedView.of(printed.places()), List.of());
     }
 
-    /** Which specimens print each passage of the wording; one that can't be printed prints none. */
-    List<TemplateViews.PassageSpecimens> passages(UUID id) {
+    /** Which specimens print each passage of a wording; one that can't be printed prints none. */
+    List<TemplateViews.PassageSpecimens> passages(UUID id, String name) {
         TemplateVersion version = drafts.newest(id);
+        DocumentId document = DraftWording.id(name);
+        Wording wording =
+                printer.readable(version).of(document).orElseThrow(() -> Refusal.notFound(Message.of("document.none")));
         Map<Integer, List<Integer>> by = new LinkedHashMap<>();
-        printer.readable(version).passages().forEach(passage -> by.put(passage.number(), new ArrayList<>()));
+        wording.passages().forEach(passage -> by.put(passage.number(), new ArrayList<>()));
         List<Specimen> specimens = version.content().specimens();
         for (int i = 0; i < specimens.size(); i++) {
             int position = i;
             try {
-                printer.reached(version, specimens.get(i)).stream()
+                printer.reached(version, document, specimens.get(i)).stream()
                         .forEach(number -> by.get(number).add(position));
             } catch (NotPossible | IllegalArgumentException e) {
                 LOG.debug("a specimen prints no passage: {}", e.getClass().getSimpleName());
@@ -162,11 +176,12 @@ class SpecimenService {
                 .toList();
     }
 
-    /** A specimen as a Word file, which says on its first line and in its properties that it is one. */
-    byte[] word(UUID id, int position) {
+    /** A wording as a specimen fills it, as a Word file, which says on its first line and in its properties that it is one. */
+    byte[] word(UUID id, int position, String name) {
         TemplateVersion version = drafts.newest(id);
         Specimen specimen = specimen(version, position);
-        return SpecimenWord.marked(printer.print(version, specimen).word(), specimen.name());
+        return SpecimenWord.marked(
+                printer.print(version, DraftWording.id(name), specimen).word(), specimen.name());
     }
 
     private FixedPreviews.Previewed document(TemplateVersion version, String name, Specimen specimen) {

@@ -18,7 +18,6 @@ import org.jalousie.core.template.Renaming;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.wording.FoundTags;
 import org.jalousie.core.wording.edit.TagEdit;
-import org.jalousie.core.wording.edit.WordingEdit;
 import org.jalousie.server.Refusal;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -42,7 +41,7 @@ class TagService {
         TemplateVersion draft = drafts.draft(id, revision);
         String renamed = TagNames.name(to);
         if (renamed.equals(from)) return drafts.detail(drafts.template(id), draft);
-        WordingEdit.Edited edited = TagEdit.rename(wordings.open(draft), Map.of(from, renamed));
+        DraftWording.Edited edited = wordings.everywhere(draft, file -> TagEdit.rename(file, Map.of(from, renamed)));
         TemplateContent content = draft.content();
         boolean merges = content.fields().stream().anyMatch(field -> field.isCalled(renamed));
         List<Field> fields = content.fields().stream()
@@ -60,7 +59,8 @@ class TagService {
     TemplateViews.TemplateDetail print(UUID id, int revision, String name, String print, String by) {
         TemplateVersion draft = drafts.draft(id, revision);
         if (!print.isEmpty() && !FieldType.isPrint(print)) throw TagNames.bad();
-        WordingEdit.Edited edited = TagEdit.print(wordings.open(draft), TagNames.name(name), print);
+        DraftWording.Edited edited =
+                wordings.everywhere(draft, file -> TagEdit.print(file, TagNames.name(name), print));
         if (edited.places() == 0) throw Refusal.conflict(Message.of("wording.tag-not-found", "field", name));
         return wordings.take(id, draft, edited, draft.content(), Message.of("step.print", "name", name), by);
     }
@@ -83,8 +83,8 @@ class TagService {
         SigningField moved = field.handedTo(to, to + "_" + word);
         if (content.signingFields().stream().anyMatch(one -> one.name().equals(moved.name())))
             throw Refusal.conflict(Message.of("party.has-field", "field", field.label()));
-        WordingEdit.Edited edited =
-                TagEdit.handOver(wordings.open(draft), field.party().value(), word, to.value());
+        DraftWording.Edited edited = wordings.everywhere(
+                draft, file -> TagEdit.handOver(file, field.party().value(), word, to.value()));
         if (edited.places() == 0) throw Refusal.conflict(Message.of("wording.tag-not-found", "field", field.label()));
         List<SigningField> fields = content.signingFields().stream()
                 .map(one -> one == field ? moved : one)
@@ -106,7 +106,7 @@ class TagService {
                 .filter(one -> one.isCalled(name))
                 .findFirst()
                 .orElseThrow(() -> Refusal.notFound(Message.of("field.none", "name", name)));
-        FoundTags found = preparations.wording(version.wordFile(), content).found();
+        FoundTags found = preparations.wordings(version).found();
         return new TemplateViews.FieldPrints(
                 PrintSamples.of(field, Locale.forLanguageTag(content.language())),
                 List.copyOf(new TreeSet<>(found.prints().getOrDefault(name, Set.of()))));

@@ -1,16 +1,13 @@
 package org.jalousie.server.template;
 
 import java.io.IOException;
-import java.util.List;
 import java.util.UUID;
 import org.jalousie.core.wording.write.Composer;
 import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.paper.Papers;
-import org.jalousie.server.web.Download;
 import org.jalousie.server.web.Page;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -48,8 +45,6 @@ class TemplateController {
 
     record TemplateName(String name) {}
 
-    record ReturnTo(int revision, int number) {}
-
     @GetMapping
     Page<TemplateViews.TemplateItem> list(
             @RequestParam(defaultValue = "") String find,
@@ -69,7 +64,8 @@ class TemplateController {
         byte[] bytes = file.getBytes();
         return Papers.isWord(bytes)
                 ? service.bringIn(name, bytes)
-                : documents.newTemplate(name, new DocumentService.Bringing(name, plain, false), bytes);
+                : documents.newTemplate(
+                        name, new DocumentService.Bringing(name, plain, DocumentService.As.USUAL), bytes);
     }
 
     /** A template written in the program: it becomes a Word file. */
@@ -127,28 +123,6 @@ class TemplateController {
     @DeleteMapping("/{id}/retirement")
     TemplateViews.TemplateDetail bringBack(@PathVariable UUID id) {
         return service.bringBack(id);
-    }
-
-    @GetMapping("/{id}/versions")
-    List<TemplateViews.VersionItem> history(@PathVariable UUID id) {
-        return service.history(id);
-    }
-
-    @GetMapping("/{id}/difference")
-    TemplateViews.VersionDifference difference(@PathVariable UUID id, @RequestParam int from, @RequestParam int to) {
-        return service.difference(id, from, to);
-    }
-
-    @PostMapping("/{id}/return")
-    TemplateViews.TemplateDetail returnTo(
-            @PathVariable UUID id, @RequestBody ReturnTo to, @AuthenticationPrincipal SignedIn by) {
-        return service.returnTo(id, to.number(), to.revision(), by.displayName());
-    }
-
-    /** The Word file of a version, or of the newest with 0. */
-    @GetMapping(path = "/{id}/wording", produces = Download.WORD)
-    ResponseEntity<byte[]> wording(@PathVariable UUID id, @RequestParam(defaultValue = "0") int version) {
-        return Download.of(service.wordFile(id, version), service.show(id).name() + ".docx", Download.WORD);
     }
 
     @PostMapping("/{id}/publication")

@@ -14,10 +14,9 @@ import org.jalousie.core.data.Sha256;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.template.Obstacle;
 import org.jalousie.core.template.Proposal;
-import org.jalousie.core.template.SettingsDifference;
 import org.jalousie.core.template.Specimen;
 import org.jalousie.core.template.TemplateContent;
-import org.jalousie.core.wording.Redline;
+import org.jalousie.core.template.Wordings;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.Wording;
 import org.jalousie.server.Refusal;
@@ -87,15 +86,14 @@ class TemplateService implements UsableTemplates {
     TemplateViews.TemplateDetail bringIn(String name, byte[] file) {
         requireName(name);
         Wording read = Wording.compile(WordFile.open(file), Set.of());
-        fonts.learn(read);
+        fonts.learn(Wordings.only(read));
         TemplateContent none = Proposal.first(read.found());
         Sha256 kept = files.keep(file);
         return transaction.execute(status -> {
             Template template = templates.save(new Template(name.strip(), clock.instant()));
             TemplateVersion version = versions.save(new TemplateVersion(template.id(), 1, kept, none));
             // once more with the library at hand, for what its clauses use
-            version.change(
-                    kept, Proposal.renewed(preparations.wording(kept, none).found(), none));
+            version.change(kept, preparations.renewed(kept, none));
             return drafts.detail(template, version);
         });
     }
@@ -109,11 +107,11 @@ class TemplateService implements UsableTemplates {
     TemplateViews.TemplateDetail settle(UUID id, int revision, TemplateContent said, String by) {
         TemplateVersion version = drafts.draft(id, revision);
         TemplateContent content = DocumentService.arranged(version.content(), said);
-        Wording wording = preparations.wording(version.wordFile(), content);
+        Wordings wordings = preparations.wordings(version.wordFile(), content);
         history.rememberTyping(version, content, by);
         TemplateContent released =
-                Proposal.released(version.content(), content, wording.found().fields());
-        version.change(version.wordFile(), Proposal.renewed(wording.found(), released));
+                Proposal.released(version.content(), content, wordings.found().fields());
+        version.change(version.wordFile(), preparations.renewed(version.wordFile(), released));
         return drafts.changed(id, version);
     }
 
@@ -145,13 +143,13 @@ class TemplateService implements UsableTemplates {
     TemplateViews.TemplateDetail publish(UUID id, int revision, String by) {
         TemplateVersion version = drafts.draft(id, revision);
         TemplateContent content = version.content();
-        Wording wording = preparations.wording(version.wordFile(), content);
-        List<Obstacle> obstacles = drafts.obstacles(wording, content, preparations.rules(content));
+        Wordings wordings = preparations.wordings(version);
+        List<Obstacle> obstacles = drafts.obstacles(wordings, content, preparations.rules(content));
         if (!obstacles.isEmpty())
             throw Refusal.conflict(
                     Message.of("publish.not-yet", "obstacle", obstacles.get(0).message()));
         Map<String, Sha256> held = new HashMap<>(preparations.clauseFiles(content));
-        held.keySet().retainAll(wording.found().clauses());
+        held.keySet().retainAll(wordings.found().clauses());
         version.publish(held, by, clock.instant());
         return drafts.changed(id, version);
     }
@@ -188,46 +186,6 @@ class TemplateService implements UsableTemplates {
     TemplateViews.TemplateDetail bringBack(UUID id) {
         drafts.template(id).bringBack();
         return show(id);
-    }
-
-    @Transactional(readOnly = true)
-    List<TemplateViews.VersionItem> history(UUID id) {
-        drafts.template(id);
-        return versions.findByTemplateIdOrderByNumberDesc(id).stream()
-                .map(TemplateViews::version)
-                .toList();
-    }
-
-    /** Puts the wording and settings of an earlier version into the draft, which can be taken back. */
-    @Transactional
-    TemplateViews.TemplateDetail returnTo(UUID id, int number, int revision, String by) {
-        TemplateVersion draft = drafts.draft(id, revision);
-        TemplateVersion earlier = drafts.version(id, number);
-        history.remember(draft, Message.of("step.return", "number", number), by);
-        draft.change(earlier.wordFile(), earlier.content().holding(Map.of()));
-        return drafts.changed(id, draft);
-    }
-
-    @Transactional(readOnly = true)
-    byte[] wordFile(UUID id, int number) {
-        return files.get((number == 0 ? drafts.newest(id) : drafts.version(id, number)).wordFile());
-    }
-
-    /** What changed from one version to another: its words and its settings. */
-    @Transactional(readOnly = true)
-    TemplateViews.VersionDifference difference(UUID id, int from, int to) {
-        TemplateVersion before = drafts.version(id, from);
-        TemplateVersion after = drafts.version(id, to);
-        return new TemplateViews.VersionDifference(
-                RedlineView.of(
-                        Redline.between(
-                                WordFile.open(files.get(before.wordFile())),
-                                WordFile.open(files.get(after.wordFile()))),
-                        before.content(),
-                        after.content()),
-                SettingsDifference.between(before.content(), after.content()).stream()
-                        .map(Message::toString)
-                        .toList());
     }
 
     /** The newest published version, for a form. */
@@ -293,7 +251,7 @@ class TemplateService implements UsableTemplates {
                 drafts.template(version.templateId()).name(),
                 version.number(),
                 compiled.content(),
-                compiled.wording(),
+                compiled.wordings(),
                 compiled.rules());
     }
 

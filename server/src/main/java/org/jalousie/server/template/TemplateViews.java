@@ -6,10 +6,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Party;
+import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.RuledLines;
 import org.jalousie.core.placement.SigningField;
@@ -22,8 +24,10 @@ import org.jalousie.core.template.SendingSettings;
 import org.jalousie.core.template.Specimen;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.template.TemplateDocument;
+import org.jalousie.core.template.Wordings;
 import org.jalousie.core.wording.Inclusion;
 import org.jalousie.core.wording.Passage;
+import org.jalousie.core.wording.Wording;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.jobs.LongWork;
 import org.jalousie.server.web.DiagnosticView;
@@ -107,7 +111,6 @@ final class TemplateViews {
     /**
      * @param singleUse whether it is for one agreement only, and no list offers it
      * @param advice what looks like a slip and does not stand in the way
-     * @param includes the clauses that the wording includes
      * @param undo what taking back the last change would undo; empty when there is nothing
      * @param redo what would be made again; empty when nothing was taken back
      */
@@ -123,13 +126,45 @@ final class TemplateViews {
             List<DiagnosticView> diagnostics,
             List<ObstacleView> obstacles,
             List<DiagnosticView> advice,
-            List<Passage> passages,
-            List<Inclusion> includes,
+            List<WordingParts> wordings,
             List<RuleFaultView> ruleFaults,
             List<RuleTrial> trials,
             String undo,
             String redo,
             Instant changedAt) {}
+
+    /**
+     * What one of a template's wordings has.
+     *
+     * @param names of the fields, rules and choices that its tags name
+     * @param signingFields names of those for which it keeps a place
+     * @param includes the clauses that it includes
+     */
+    record WordingParts(
+            String document,
+            List<String> names,
+            List<String> signingFields,
+            List<Passage> passages,
+            List<Inclusion> includes) {
+        /** The template's first wording, then those that came as further documents. */
+        static List<WordingParts> of(Wordings wordings) {
+            return Stream.concat(
+                            Stream.of(of(DocumentId.WORDING, wordings.own())),
+                            wordings.further().stream().map(one -> of(one.id(), one.wording())))
+                    .toList();
+        }
+
+        private static WordingParts of(DocumentId document, Wording wording) {
+            return new WordingParts(
+                    document.value(),
+                    wording.found().fields(),
+                    wording.found().signingFields().stream()
+                            .map(SigningField::name)
+                            .toList(),
+                    wording.passages(),
+                    wording.inclusions());
+        }
+    }
 
     /** One version in a template's history. @param publishedAt null for a draft */
     record VersionItem(

@@ -8,7 +8,7 @@ import org.jalousie.core.intake.Intake;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.template.BuiltIn;
 import org.jalousie.core.template.TemplateContent;
-import org.jalousie.core.wording.Wording;
+import org.jalousie.core.template.Wordings;
 
 /** A version of a template as other rooms use it. */
 public record UsableTemplate(
@@ -17,11 +17,11 @@ public record UsableTemplate(
         String name,
         int number,
         TemplateContent content,
-        Wording wording,
+        Wordings wordings,
         RuleSet rules) {
 
     /**
-     * Everything that the wording can print: the data of one agreement, what every agreement has, and what follows by rule.
+     * Everything that the documents can print: the data of one agreement, what every agreement has, and what follows by rule.
      *
      * @param raw values as a request keeps them
      */

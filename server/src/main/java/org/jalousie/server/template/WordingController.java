@@ -3,6 +3,7 @@ package org.jalousie.server.template;
 import java.io.IOException;
 import java.util.Map;
 import java.util.UUID;
+import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.wording.edit.Selection;
 import org.jalousie.server.account.SignedIn;
 import org.springframework.http.MediaType;
@@ -44,39 +45,56 @@ class WordingController {
     /**
      * @param name the field, rule, list or clause
      * @param label what a field that is new with this act is called; blank for what its name says
+     * @param document the wording; blank for the template's first one
      * @param everywhere for a field: all further occurrences too
      */
     record WordingAct(
             int revision,
+            String document,
             WordingService.Act act,
             TemplateViews.WordsOnPage words,
             String name,
             String label,
             boolean everywhere) {
         WordingAct {
+            document = shown(document);
             words = words == null ? new TemplateViews.WordsOnPage("", "", "") : words;
             name = name == null ? "" : name;
             label = label == null ? "" : label;
         }
     }
 
-    record Accept(int revision, String file, Map<String, String> renames) {
+    record Accept(int revision, String document, String file, Map<String, String> renames) {
         Accept {
+            document = shown(document);
             renames = renames == null ? Map.of() : renames;
         }
+    }
+
+    /** The document that is meant: the template's first wording where none is named. */
+    private static String shown(String document) {
+        return document == null || document.isBlank() ? DocumentId.WORDING.value() : document;
     }
 
     record Rename(int revision, String from, String to) {}
 
     @PostMapping(path = "/wording/comparison", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-    TemplateViews.WordingComparison compare(@PathVariable UUID id, @RequestPart MultipartFile file) throws IOException {
-        return service.compare(id, file.getBytes());
+    TemplateViews.WordingComparison compare(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "wording") String document,
+            @RequestPart MultipartFile file)
+            throws IOException {
+        return service.compare(id, DraftWording.id(document), file.getBytes());
     }
 
     @PostMapping("/wording/acceptance")
     TemplateViews.TemplateDetail accept(
             @PathVariable UUID id, @RequestBody Accept accept, @AuthenticationPrincipal SignedIn by) {
-        return service.accept(id, accept.revision(), accept.file(), accept.renames(), by.displayName());
+        return service.accept(
+                id,
+                accept.revision(),
+                new WordingService.Accepted(DraftWording.id(accept.document()), accept.file(), accept.renames()),
+                by.displayName());
     }
 
     @PostMapping("/wording/acts")
@@ -85,7 +103,12 @@ class WordingController {
         Selection at = new Selection(
                 act.words().text(), act.words().before(), act.words().after());
         WordingService.Doing doing = new WordingService.Doing(
-                act.act(), at, act.name().strip(), act.label().strip(), act.everywhere());
+                act.act(),
+                DraftWording.id(act.document()),
+                at,
+                act.name().strip(),
+                act.label().strip(),
+                act.everywhere());
         return service.edit(id, act.revision(), doing, by.displayName());
     }
 
@@ -124,8 +147,9 @@ class WordingController {
     }
 
     /** @param occurrence which of the field's places in the wording, from 0 */
-    record Place(int revision, String field, int occurrence, TemplateViews.WordsOnPage words) {
+    record Place(int revision, String document, String field, int occurrence, TemplateViews.WordsOnPage words) {
         Place {
+            document = shown(document);
             words = words == null ? new TemplateViews.WordsOnPage("", "", "") : words;
         }
     }
@@ -134,7 +158,12 @@ class WordingController {
     TemplateViews.TemplateDetail place(
             @PathVariable UUID id, @RequestBody Place to, @AuthenticationPrincipal SignedIn by) {
         Selection at = new Selection("", to.words().before(), to.words().after());
-        return placing.move(id, to.revision(), to.field(), to.occurrence(), at, by.displayName());
+        return placing.move(
+                id,
+                to.revision(),
+                new PlacingService.Place(DraftWording.id(to.document()), to.field(), to.occurrence()),
+                at,
+                by.displayName());
     }
 
     record Keep(int revision, String field) {}

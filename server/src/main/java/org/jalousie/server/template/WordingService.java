@@ -9,7 +9,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import java.util.function.UnaryOperator;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.LookAlike;
 import org.jalousie.core.data.Names;
@@ -17,8 +16,10 @@ import org.jalousie.core.data.Sha256;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.Party;
+import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.template.Renaming;
 import org.jalousie.core.template.TemplateContent;
+import org.jalousie.core.template.Wordings;
 import org.jalousie.core.wording.FoundTags;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.Wording;
@@ -67,14 +68,15 @@ class WordingService {
     }
 
     /** What a Word file changed elsewhere would bring; nothing is taken over yet. */
-    TemplateViews.WordingComparison compare(UUID id, byte[] file) {
+    TemplateViews.WordingComparison compare(UUID id, DocumentId document, byte[] file) {
         TemplateVersion version = drafts.newest(id);
-        FoundTags before =
-                preparations.wording(version.wordFile(), version.content()).found();
+        FoundTags before = preparations
+                .wording(wordings.file(version, document), version.content())
+                .found();
         WordFile.open(file);
         Sha256 kept = files.keep(file);
         Wording wording = preparations.wording(kept, version.content());
-        fonts.learn(wording);
+        fonts.learn(Wordings.only(wording));
         List<String> added = without(names(wording.found()), names(before));
         List<String> gone = without(names(before), names(wording.found()));
         List<TemplateViews.RenameProposal> renames = new ArrayList<>();
@@ -99,25 +101,33 @@ class WordingService {
         return from.stream().filter(name -> !those.contains(name)).toList();
     }
 
-    /** @param renames confirmed by the person: settings under the first name go on under the second */
+    /**
+     * @param file as the comparison named it
+     * @param renames confirmed by the person: settings under the first name go on under the second
+     */
+    record Accepted(DocumentId document, String file, Map<String, String> renames) {}
+
     @Transactional
-    TemplateViews.TemplateDetail accept(UUID id, int revision, String file, Map<String, String> renames, String by) {
+    TemplateViews.TemplateDetail accept(UUID id, int revision, Accepted accepted, String by) {
         TemplateVersion draft = drafts.draft(id, revision);
-        Sha256 brought = Sha256.read(file).orElseThrow(() -> Refusal.notFound(Message.of("wording.file-gone")));
+        Sha256 brought =
+                Sha256.read(accepted.file()).orElseThrow(() -> Refusal.notFound(Message.of("wording.file-gone")));
         WordFile.open(files.get(brought));
+        // what is no wording of the draft has no file that another could replace
+        wordings.file(draft, accepted.document());
+        Map<String, String> renames = accepted.renames();
         renames.values().stream().filter(to -> !to.endsWith(" (party)")).forEach(TagNames::name);
         return wordings.take(
                 id,
                 draft,
-                brought,
+                new DraftWording.Edited(Map.of(accepted.document(), brought), 1),
                 Renaming.of(draft.content(), renames),
                 Message.of("step.brought-back"),
-                by,
-                UnaryOperator.identity());
+                by);
     }
 
     /** @param label of a field that is new with it; blank for what its name says */
-    record Doing(Act act, Selection at, String name, String label, boolean everywhere) {}
+    record Doing(Act act, DocumentId document, Selection at, String name, String label, boolean everywhere) {}
 
     @Transactional
     TemplateViews.WordingEdited edit(UUID id, int revision, Doing doing, String by) {
@@ -126,7 +136,7 @@ class WordingService {
         String name = doing.name();
         boolean everywhere = doing.everywhere();
         TemplateVersion draft = drafts.draft(id, revision);
-        WordFile file = wordings.open(draft);
+        WordFile file = wordings.open(draft, doing.document());
         Map<String, String> shown = shown(draft.content());
         try {
             int further = act == Act.MARK_FIELD && !everywhere ? WordingEdit.furtherOccurrences(file, at, shown) : 0;
@@ -146,7 +156,7 @@ class WordingService {
             TemplateViews.TemplateDetail template = wordings.take(
                     id,
                     draft,
-                    files.keep(edited.file().bytes()),
+                    wordings.edited(doing.document(), edited),
                     draft.content(),
                     done(act, name),
                     by,
@@ -194,7 +204,7 @@ class WordingService {
     @Transactional
     TemplateViews.TemplateDetail tidy(UUID id, int revision, String by) {
         TemplateVersion draft = drafts.draft(id, revision);
-        WordingEdit.Edited edited = WordingEdit.tidied(wordings.open(draft));
+        DraftWording.Edited edited = wordings.everywhere(draft, WordingEdit::tidied);
         return wordings.take(id, draft, edited, draft.content(), Message.of("step.tidying"), by);
     }
 
