@@ -193,11 +193,13 @@ function SpecimenRow({
       </button>
       <span className="grow text-soft">{origins[specimen.origin]}</span>
       {!unsaved && position < detail.content.specimens.length && (
-        <ul className="flex flex-wrap justify-end gap-x-3">
+        <ul
+          className={`flex flex-wrap gap-x-4 ${printed.length > 1 ? 'order-last w-full pb-1' : ''}`}
+        >
           {printed.map((document) => (
-            <li key={document.id} className="flex gap-x-3">
+            <li key={document.id} className="flex gap-x-2">
               {printed.length > 1 && (
-                <span className="max-w-40 truncate text-soft">
+                <span className="max-w-52 truncate text-soft">
                   {titleOf(document, detail.name)}
                 </span>
               )}

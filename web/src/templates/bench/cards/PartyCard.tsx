@@ -27,6 +27,9 @@ export function PartyCard({
       ...settings,
       parties: settings.parties.map((one) => (one.key === party.key ? { ...one, ...part } : one)),
     });
+  const inWords = settings.documents.some(
+    ({ id, kind }) => id === bench.document && kind === 'WORDING',
+  );
   const hasFields = settings.signingFields.some((field) => field.party === party.key);
   return (
     <fieldset
@@ -108,7 +111,9 @@ export function PartyCard({
         {hasFields ? say('templates.in-tags') : say('templates.no-field-in-the-wording')}{' '}
         <code>{tagOf(party.key, 'signature')}</code>
       </p>
-      {party.duty === 'SIGNS' && !fixed && <InitialsEverywhere bench={bench} party={party} />}
+      {party.duty === 'SIGNS' && !fixed && inWords && (
+        <InitialsEverywhere bench={bench} party={party} />
+      )}
       {!hasFields && !fixed && (
         <Button
           className="self-start"

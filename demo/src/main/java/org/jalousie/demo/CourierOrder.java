@@ -11,7 +11,7 @@ import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
-/** An order to a courier with several documents: the order, the carrier's own receipt as a PDF, terms that come by rule. All invented. */
+/** An order to a courier with several documents: the order, the carrier's own receipt as a PDF, terms that come by rule and are a wording of their own. All invented. */
 final class CourierOrder {
     private static final JsonMapper JSON = new JsonMapper();
 
@@ -45,8 +45,10 @@ final class CourierOrder {
     static byte[] terms() {
         return new WordDraft()
                 .title("Terms for journeys abroad")
-                .clause("The courier carries the customs papers and shows them unasked.")
+                .paragraph("To the order to {{courier_name}} about {{instrument}}.")
+                .clause("The courier carries the customs papers to {{destination}} and shows them unasked.")
                 .clause("Ivory, tortoiseshell and rosewood travel only with their certificates.")
+                .paragraph("Read by the courier: {{courier.initials}}")
                 .bytes();
     }
 

@@ -12,6 +12,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
 import org.jalousie.core.pdf.PdfSample;
+import org.jalousie.core.wording.DocxText;
 import org.jalousie.core.wording.write.WordDraft;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.Testbed;
@@ -146,6 +147,28 @@ class DocumentsJourneyTest {
             add(page, "Customs terms", file("terms.pdf", PdfSample.letter("Customs terms", "No duty is paid.")));
             page.getByLabel("It comes").selectOption("abroad");
             saved(page);
+
+            // a Word file is one more wording, with words that are tied on its own pages
+            add(
+                    page,
+                    "Care",
+                    file(
+                            "care.docx",
+                            new WordDraft()
+                                    .paragraph("Nils Holt keeps it for {{lender_name}}.")
+                                    .paragraph("{{lender.initials}}")
+                                    .bytes()));
+            new Hand.OfMouse(page).tie("Nils Holt", "", "Keeper");
+            page.getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions().setName("Keeper").setExact(true))
+                    .waitFor();
+            saved(page);
+            assertThat(DocxText.body(office.client
+                            .get("/api/v1/templates/" + id + "/wording?document=document_3")
+                            .body()))
+                    .contains("{{keeper}} keeps it");
+            assertThat(browser.barriers()).as("a further wording").isEmpty();
             button(page, "Add a document");
             page.getByLabel("with each agreement, as another file").check();
             page.getByLabel("Title", new Page.GetByLabelOptions().setExact(true))
@@ -169,7 +192,9 @@ class DocumentsJourneyTest {
                             "fragile",
                             "yes",
                             "way",
-                            "By rail"));
+                            "By rail",
+                            "keeper",
+                            "Nils Holt"));
             browser.open("/agreements/" + number);
             assertThat(page.getByText("The document “Condition report” comes with this agreement and isn’t there yet."))
                     .isVisible();
@@ -204,7 +229,8 @@ class DocumentsJourneyTest {
             Page page = phone.open("/act/" + office.link(number, LENDER)).page;
             page.getByLabel("I agree to this").check();
             phone.button("Go on to sign").click();
-            for (String title : new String[] {"Order of several", "Courier form", "Customs terms", "Condition report"})
+            for (String title :
+                    new String[] {"Order of several", "Courier form", "Customs terms", "Care", "Condition report"})
                 assertThat(page.getByRole(
                                 AriaRole.HEADING,
                                 new Page.GetByRoleOptions()
@@ -221,7 +247,8 @@ class DocumentsJourneyTest {
         }
         office.sign(office.link(number, OFFICER), Map.of());
         office.await(number, "COMPLETED");
-        for (String document : new String[] {"wording", "document_1", "requested_1"}) signed(number, document);
+        for (String document : new String[] {"wording", "document_1", "document_3", "requested_1"})
+            signed(number, document);
         try (Browser browser = new Browser(1280, 900).signIn()) {
             Page page = browser.open("/archive/" + number).page;
             assertThat(page.getByText("Condition report").first()).isVisible();

@@ -131,6 +131,11 @@ class FurtherWordingsTest {
                 .json();
         assertThat(printed.get("things").toString()).contains("degrees", "lender_name");
 
+        assertThat(DocxText.body(office.client
+                        .get("/api/v1/agreements/" + number + "/documents/" + ANNEX + ".docx")
+                        .body()))
+                .contains("viola of Ida Marsh");
+
         office.send(number);
         office.sign(office.link(number, LENDER), Map.of());
         office.sign(office.link(number, OFFICER), Map.of("officer_remark", "Kept with care"));
@@ -170,6 +175,44 @@ class FurtherWordingsTest {
                 .hasSize(1);
         assertThat(office.show(office.generate(id, values("yes"))).get("documents"))
                 .hasSize(2);
+    }
+
+    @Test
+    void whoSignsOnlyInAWordingThatDoesntComeIsNotAsked() {
+        JsonNode template = office.bringIn(
+                "Annex away",
+                new WordDraft()
+                        .paragraph("{{lender_name}} lends a viola.{{#abroad}}x{{/abroad}} {{lender.signature}}")
+                        .bytes());
+        JsonNode with = bring(template, "Care", annex(), "");
+        ObjectNode content = (ObjectNode) with.get("content");
+        ((ObjectNode) content.get("documents").get(1)).put("when", "abroad");
+        for (JsonNode party : content.get("parties"))
+            ((ObjectNode) party)
+                    .set(
+                            "who",
+                            party.get("key").asString().equals("lender")
+                                    ? Office.fixed("Ida Marsh", LENDER)
+                                    : Office.fixed("Otto Quay", OFFICER));
+        String id = office.publish(office.settle(with, content));
+        String number = office.generate(id, values("no"));
+        office.send(number);
+        office.sign(office.link(number, LENDER), Map.of());
+        office.await(number, "COMPLETED");
+        assertThat(office.mailTo(number, OFFICER, "")).isEmpty();
+    }
+
+    @Test
+    void placesByHandInAWordingAreNotTaken() {
+        JsonNode template = template("By hand in words");
+        ObjectNode content = (ObjectNode) template.get("content");
+        for (JsonNode document : content.get("documents"))
+            ((ArrayNode) document.get("places"))
+                    .addObject()
+                    .put("field", "lender_signature")
+                    .putPOJO("spot", Map.of("kind", "ON_PAGE", "page", 1, "left", 10, "top", 10));
+        for (JsonNode document : office.settle(template, content).get("content").get("documents"))
+            assertThat(document.get("places")).isEmpty();
     }
 
     @Test

@@ -3,7 +3,6 @@ package org.jalousie.core.pdf;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -63,7 +62,7 @@ public final class Opened {
     }
 
     private boolean tooLarge() {
-        String text = new String(pdf, StandardCharsets.ISO_8859_1);
+        Latin text = Latin.of(pdf);
         Matcher stream = STREAM.matcher(text);
         int end = 0;
         long mostLooked = (long) MOST_LOOKS * pdf.length + (1 << 20);
@@ -78,8 +77,9 @@ public final class Opened {
         return false;
     }
 
-    private String dictionary(String text, int stream) {
-        String before = text.substring(Math.max(0, stream - LONGEST_DICTIONARY), stream);
+    private String dictionary(Latin text, int stream) {
+        String before = text.subSequence(Math.max(0, stream - LONGEST_DICTIONARY), stream)
+                .toString();
         String dictionary = before.substring(Math.max(0, before.lastIndexOf(" obj")));
         looked += dictionary.length();
         return dictionary;

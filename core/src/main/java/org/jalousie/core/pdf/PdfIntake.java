@@ -1,7 +1,8 @@
 package org.jalousie.core.pdf;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import org.apache.pdfbox.Loader;
@@ -127,10 +128,15 @@ public final class PdfIntake {
         }
     }
 
+    /** By way of a file: a buffer that grows would hold the document several times. */
     private static byte[] saved(PDDocument document) throws IOException {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        document.save(out);
-        return out.toByteArray();
+        Path file = Files.createTempFile("pages", ".pdf");
+        try {
+            document.save(file.toFile());
+            return Files.readAllBytes(file);
+        } finally {
+            Files.delete(file);
+        }
     }
 
     private static PdfRefused protectedFile() {

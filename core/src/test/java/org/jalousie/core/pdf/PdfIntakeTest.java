@@ -3,9 +3,12 @@ package org.jalousie.core.pdf;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import com.sun.management.ThreadMXBean;
 import java.awt.image.BufferedImage;
+import java.awt.image.DataBufferByte;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.lang.management.ManagementFactory;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
@@ -26,6 +29,7 @@ import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
 import org.apache.pdfbox.pdmodel.graphics.color.PDDeviceCMYK;
+import org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationSquare;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationText;
 import org.apache.pdfbox.rendering.PDFRenderer;
@@ -280,5 +284,42 @@ class PdfIntakeTest {
         }
         PdfIntake.TakenIn taken = PdfIntake.take(bytes(document), "x", false);
         assertThat(PageWords.of(taken.pdf()).text()).isEqualTo("Set in a font of that name");
+    }
+
+    @Test
+    void aLargeFileIsHeldOnceAsItCameAndOnceAsItBecomes() throws IOException {
+        byte[] small = noise(1);
+        byte[] large = noise(10);
+        PdfIntake.take(small, "Scan", false);
+        long more = allocatedFor(large) - allocatedFor(small);
+        // what it becomes, once, and what looking through it takes, which does not grow with the pictures
+        assertThat(more).isBetween((large.length - small.length) * 9L / 10, (large.length - small.length) * 3L / 2);
+    }
+
+    /** Bytes that taking a file in asks for in all, given back or not. */
+    private static long allocatedFor(byte[] pdf) {
+        ThreadMXBean threads = (ThreadMXBean) ManagementFactory.getThreadMXBean();
+        long before = threads.getCurrentThreadAllocatedBytes();
+        PdfIntake.take(pdf, "Scan", false);
+        return threads.getCurrentThreadAllocatedBytes() - before;
+    }
+
+    /** Pages of a scanner: pictures that can't be made smaller. */
+    private static byte[] noise(int pages) throws IOException {
+        Random random = new Random(7);
+        try (PDDocument document = new PDDocument();
+                ByteArrayOutputStream out = new ByteArrayOutputStream()) {
+            for (int i = 0; i < pages; i++) {
+                BufferedImage picture = new BufferedImage(1500, 1200, BufferedImage.TYPE_BYTE_GRAY);
+                random.nextBytes(((DataBufferByte) picture.getRaster().getDataBuffer()).getData());
+                PDPage page = new PDPage();
+                document.addPage(page);
+                try (PDPageContentStream content = new PDPageContentStream(document, page)) {
+                    content.drawImage(LosslessFactory.createFromImage(document, picture), 0, 0, 612, 792);
+                }
+            }
+            document.save(out);
+            return out.toByteArray();
+        }
     }
 }

@@ -274,7 +274,11 @@ class DocumentService implements SingleUseTemplates {
                                     one.required(),
                                     List.of(),
                                     List.of()));
-            documents.add(one.madeFrom(own));
+            TemplateDocument made = one.madeFrom(own);
+            boolean byHand =
+                    made.kind() == TemplateDocument.Kind.FIXED || made.kind() == TemplateDocument.Kind.REQUESTED;
+            // in a wording things stand by their tags, and on a file that stays untouched nothing does
+            documents.add(byHand ? made : made.with(List.of(), List.of()));
         }
         long different = documents.stream().map(TemplateDocument::id).distinct().count();
         if (different < documents.size()) throw Refusal.malformed(Message.of("documents.same-id"));
