@@ -40,14 +40,16 @@ export function FieldInput({ field, path }: { field: Field; path?: string }) {
       name={name}
       defaultValue=""
       render={({ field: input }) => (
-        <DatumInput
-          id={id}
-          field={field}
-          fault={fault}
-          value={input.value ?? ''}
-          inputRef={input.ref}
-          onChange={input.onChange}
-        />
+        <div data-answer={field.name}>
+          <DatumInput
+            id={id}
+            field={field}
+            fault={fault}
+            value={input.value ?? ''}
+            inputRef={input.ref}
+            onChange={input.onChange}
+          />
+        </div>
       )}
     />
   );

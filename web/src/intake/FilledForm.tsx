@@ -1,6 +1,6 @@
 import { useSay } from '../messages/useSay';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { Problem, type Schemas } from '../api/client';
@@ -8,6 +8,9 @@ import { Button, Trouble } from '../ui/parts';
 import { ChosenPerson } from './ChosenPerson';
 import { FieldInput } from './FieldInput';
 import type { Answers } from './inputProps';
+import { answerAt, type AnswerAt } from './live/answerAt';
+import { Live } from './live/Live';
+import type { LiveOf } from './live/source';
 import { useSession } from '../office/queries';
 import { FormFixed, FormLanguage, OfficeZone, typedData } from './typing';
 
@@ -21,6 +24,7 @@ export function FilledForm({
   make,
   act,
   held = false,
+  live,
 }: {
   form: Schemas['Form'];
   values: Record<string, string>;
@@ -35,6 +39,8 @@ export function FilledForm({
   act: string;
   /** Whether something else has to be done first. */
   held?: boolean;
+  /** Whose documents are shown beside the form, as far as its answers go; without it none are. */
+  live?: LiveOf | undefined;
 }) {
   const session = useSession();
   const navigate = useNavigate();
@@ -44,6 +50,8 @@ export function FilledForm({
   });
   const { setError, clearErrors } = answers;
   const words = useSay();
+  const box = useRef<HTMLFormElement>(null);
+  const [at, setAt] = useState<AnswerAt>();
   const save = useMutation({
     mutationFn: (body: Answers) => {
       clearErrors();
@@ -66,37 +74,48 @@ export function FilledForm({
   }, [save.error, setError, words]);
   return (
     <FormProvider {...answers}>
-      <form
-        noValidate
-        className="flex max-w-2xl flex-col gap-4"
-        onSubmit={(event) => void answers.handleSubmit((body) => save.mutate(body))(event)}
+      <div
+        className={
+          live ? 'grid items-start gap-8 lg:grid-cols-[minmax(20rem,5fr)_minmax(0,7fr)]' : undefined
+        }
       >
-        <fieldset disabled={fixed} className="flex flex-col gap-4">
-          <FormFixed.Provider value={fixed}>
-            <FormLanguage.Provider value={form.language}>
-              <OfficeZone.Provider value={session.data?.zone ?? ''}>
-                {form.sections.map((section, i) => (
-                  <Section key={i} section={section} fields={form.fields} notes={notes} />
-                ))}
-              </OfficeZone.Provider>
-            </FormLanguage.Provider>
-          </FormFixed.Provider>
-          {form.chosen.map((party) => (
-            <ChosenPerson key={party.party} party={party} />
-          ))}
-        </fieldset>
-        <Trouble error={save.error} />
-        {!fixed && (
-          <Button
-            type="submit"
-            look="main"
-            className="self-start"
-            disabled={held || save.isPending}
-          >
-            {act}
-          </Button>
+        <form
+          ref={box}
+          noValidate
+          className="flex max-w-2xl min-w-0 flex-col gap-4"
+          onFocus={(event) => setAt(answerAt(event.target))}
+          onSubmit={(event) => void answers.handleSubmit((body) => save.mutate(body))(event)}
+        >
+          <fieldset disabled={fixed} className="flex flex-col gap-4">
+            <FormFixed.Provider value={fixed}>
+              <FormLanguage.Provider value={form.language}>
+                <OfficeZone.Provider value={session.data?.zone ?? ''}>
+                  {form.sections.map((section, i) => (
+                    <Section key={i} section={section} fields={form.fields} notes={notes} />
+                  ))}
+                </OfficeZone.Provider>
+              </FormLanguage.Provider>
+            </FormFixed.Provider>
+            {form.chosen.map((party) => (
+              <ChosenPerson key={party.party} party={party} />
+            ))}
+          </fieldset>
+          <Trouble error={save.error} />
+          {!fixed && (
+            <Button
+              type="submit"
+              look="main"
+              className="self-start"
+              disabled={held || save.isPending}
+            >
+              {act}
+            </Button>
+          )}
+        </form>
+        {live && (
+          <Live of={live} control={answers.control} language={form.language} form={box} at={at} />
         )}
-      </form>
+      </div>
     </FormProvider>
   );
 }

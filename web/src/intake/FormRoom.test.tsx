@@ -26,6 +26,8 @@ const detail = {
   agreementState: null as string | null,
 };
 
+vi.mock('./live/Live', () => ({ Live: () => null }));
+
 const asked = vi.hoisted(() => [] as string[]);
 const made = vi.hoisted(() => ({ agreements: 0 }));
 

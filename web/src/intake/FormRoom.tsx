@@ -114,6 +114,7 @@ function RequestForm({ form, row, values, people, agreementState }: Source) {
         values={values}
         people={people}
         fixed={sent}
+        live={sent ? undefined : row ? { request: row.number } : { template: form.template }}
         make={make}
         act={
           !agreementState

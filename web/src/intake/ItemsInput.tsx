@@ -3,6 +3,7 @@ import { useSay } from '../messages/useSay';
 import { Button } from '../ui/parts';
 import { readItems, writeItems } from './composite';
 import type { PartsProps } from './inputProps';
+import { answerName } from './live/answerAt';
 import { FormLanguage, initials, typedData } from './typing';
 
 /** A list of items, each with its own fields; items can be added, moved and taken out. */
@@ -29,7 +30,7 @@ export default function ItemsInput({ id, field, value, onChange, Datum }: PartsP
     <div className="flex flex-col gap-3">
       <ol className="flex flex-col gap-3">
         {items.map((item, i) => (
-          <li key={known[i]} className="border border-rule p-3">
+          <li key={known[i]} data-item={i + 1} className="border border-rule p-3">
             <div className="flex items-center gap-2 pb-2">
               <span className="mr-auto font-medium">
                 {words.say('form.item', { list: field.label, position: i + 1 })}
@@ -50,15 +51,16 @@ export default function ItemsInput({ id, field, value, onChange, Datum }: PartsP
             </div>
             <div className="grid grid-cols-2 gap-3">
               {field.items.map((part) => (
-                <Datum
-                  key={part.name}
-                  id={`${id}-${known[i]}-${part.name}`}
-                  field={part}
-                  value={item[part.name] ?? ''}
-                  onChange={(text) =>
-                    set(items.map((one, at) => (at === i ? { ...one, [part.name]: text } : one)))
-                  }
-                />
+                <div key={part.name} data-answer={answerName(part.name, field.name)}>
+                  <Datum
+                    id={`${id}-${known[i]}-${part.name}`}
+                    field={part}
+                    value={item[part.name] ?? ''}
+                    onChange={(text) =>
+                      set(items.map((one, at) => (at === i ? { ...one, [part.name]: text } : one)))
+                    }
+                  />
+                </div>
               ))}
             </div>
           </li>

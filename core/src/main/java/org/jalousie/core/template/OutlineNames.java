@@ -41,7 +41,8 @@ public final class OutlineNames {
         return labels;
     }
 
-    private static Value label(String label) {
+    /** A label as it stands in the place of a value. */
+    static Value label(String label) {
         return new Value.Text("[" + label + "]");
     }
 }

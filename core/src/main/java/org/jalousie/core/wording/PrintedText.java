@@ -22,8 +22,8 @@ public final class PrintedText {
     /** The template's own words, with the blanks between them. */
     public record Words(String text) implements Piece {}
 
-    /** A value. */
-    public record Datum(Origin.Datum datum) implements Piece {}
+    /** A value. @param text what it printed; empty for a picture, and in what stands outside of text */
+    public record Datum(Origin.Datum datum, String text) implements Piece {}
 
     /** The place of a signing field. @param number by which {@link Wording#boxes()} knows it */
     public record Box(int number) implements Piece {}
@@ -72,8 +72,7 @@ public final class PrintedText {
             int end = tag ? xml.indexOf('>', at) + 1 : xml.indexOf('<', at);
             if (end <= 0) end = xml.length();
             if (tag) tag(at, end);
-            else if (inText && unseen == 0 && data == 0 && !isAside(at, end))
-                words.append(SafeXml.unescape(xml.substring(at, end)));
+            else if (inText && unseen == 0 && !isAside(at, end)) words.append(SafeXml.unescape(xml.substring(at, end)));
             at = end;
         }
         stretchesAt(xml.length());
@@ -91,14 +90,17 @@ public final class PrintedText {
             Stretch one = begins.get(next);
             while (!open.isEmpty() && open.peek().to() <= one.from()) ends(open.pop());
             open.push(one);
-            if (one.origin() instanceof Origin.Datum datum && data++ == 0) put(new Datum(datum));
+            if (one.origin() instanceof Origin.Datum && data++ == 0) settle();
             else if (one.origin() instanceof Origin.Printing printing && data == 0) put(new Begin(printing.number()));
         }
     }
 
     private void ends(Stretch one) {
-        if (one.origin() instanceof Origin.Datum) data--;
-        else if (one.origin() instanceof Origin.Printing printing && data == 0) put(new End(printing.number()));
+        if (one.origin() instanceof Origin.Datum datum) {
+            if (--data > 0) return;
+            pieces.add(new Datum(datum, words.toString()));
+            words.setLength(0);
+        } else if (one.origin() instanceof Origin.Printing printing && data == 0) put(new End(printing.number()));
     }
 
     private void tag(int at, int end) {
@@ -113,6 +115,7 @@ public final class PrintedText {
             case "t" -> inText = !closes && !empty;
             case "p", "tc" -> {
                 if ((closes || empty) && data == 0) put(new Break());
+                else if (closes) words.append('\n');
             }
             case "tab", "br", "cr" -> words.append(' ');
             case "noBreakHyphen" -> words.append('-');

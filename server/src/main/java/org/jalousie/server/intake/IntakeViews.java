@@ -9,7 +9,10 @@ import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.parties.PartyKey;
+import org.jalousie.core.placement.Pages;
 import org.jalousie.core.template.Anonymised;
+import org.jalousie.core.template.FilledText;
+import org.jalousie.server.web.PrintedView;
 
 /** Requests as the interface to the outside shows them. */
 public final class IntakeViews {
@@ -53,6 +56,21 @@ public final class IntakeViews {
 
     /** @param field its name; {@code help} in place of the field's own hint, empty for that */
     public record FormQuestion(FieldName field, String help) {}
+
+    /** A document that comes with the answers. */
+    public record LiveTitle(String id, String title) {}
+
+    /**
+     * A document as far as the answers go.
+     *
+     * @param key by which its PDF is fetched
+     * @param document the one that is shown, {@code documents} all that come with these answers
+     */
+    public record LiveDocument(
+            UUID key, String document, List<LiveTitle> documents, Pages pages, List<PrintedView> printed) {}
+
+    /** A wording as text, as far as the answers go. */
+    public record LiveText(String document, List<LiveTitle> documents, List<FilledText.Paragraph> paragraphs) {}
 
     /** Data as they were read. @param values in the form in which they are stored; @param faults by field name */
     public record ReadData(Map<FieldName, String> values, Map<FieldName, String> faults) {}

@@ -1,0 +1,75 @@
+package org.jalousie.server.intake;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.Map;
+import java.util.UUID;
+import org.jalousie.core.data.FieldName;
+import org.jalousie.core.data.Typing;
+import org.jalousie.core.messages.Message;
+import org.jalousie.server.Refusal;
+import org.jalousie.server.account.SignedIn;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The agreement beside its form, over HTTP: asked for with the answers as they are being typed. */
+@RestController
+@RequestMapping("/api/v1")
+class LiveController {
+    private final LivePages live;
+
+    LiveController(LivePages live) {
+        this.live = live;
+    }
+
+    /**
+     * Answers as they are being typed; what can't be read is as if it were missing.
+     *
+     * @param language in which numbers are typed; without it they are plain
+     * @param document that is looked at; empty for the first
+     */
+    record AnswersSoFar(
+            Map<FieldName, String> values,
+            @Schema(types = {"string", "null"}) String language,
+            String document) {
+        LivePages.Typed typed() {
+            Typing typing = Typing.of(language)
+                    .orElseThrow(() -> Refusal.invalid(Message.of("form.language", "language", language)));
+            return new LivePages.Typed(values == null ? Map.of() : values, typing, document == null ? "" : document);
+        }
+    }
+
+    @PostMapping("/templates/{id}/form/pages")
+    IntakeViews.LiveDocument pages(
+            @PathVariable UUID id, @RequestBody AnswersSoFar answers, @AuthenticationPrincipal SignedIn by) {
+        return live.pages(live.templateOf(id), answers.typed(), by.mail());
+    }
+
+    @PostMapping("/templates/{id}/form/text")
+    IntakeViews.LiveText text(@PathVariable UUID id, @RequestBody AnswersSoFar answers) {
+        return live.text(live.templateOf(id), answers.typed());
+    }
+
+    @PostMapping("/requests/{number}/pages")
+    IntakeViews.LiveDocument pagesOf(
+            @PathVariable String number, @RequestBody AnswersSoFar answers, @AuthenticationPrincipal SignedIn by) {
+        return live.pages(live.templateOf(number), answers.typed(), by.mail());
+    }
+
+    @PostMapping("/requests/{number}/text")
+    IntakeViews.LiveText textOf(@PathVariable String number, @RequestBody AnswersSoFar answers) {
+        return live.text(live.templateOf(number), answers.typed());
+    }
+
+    /** The pages that were made last for the one who asks, by their key; they are there for some minutes. */
+    @GetMapping(path = "/form-pages/{key}.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> pdf(@PathVariable UUID key, @AuthenticationPrincipal SignedIn by) {
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).body(live.pdf(key, by.mail()));
+    }
+}

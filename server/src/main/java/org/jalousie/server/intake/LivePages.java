@@ -1,0 +1,125 @@
+package org.jalousie.server.intake;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.jalousie.core.data.FieldName;
+import org.jalousie.core.data.Typing;
+import org.jalousie.core.data.Value;
+import org.jalousie.core.messages.Message;
+import org.jalousie.core.placement.DocumentId;
+import org.jalousie.core.template.FilledText;
+import org.jalousie.core.template.FormSoFar;
+import org.jalousie.core.template.TemplateDocument;
+import org.jalousie.server.Refusal;
+import org.jalousie.server.Settings;
+import org.jalousie.server.template.FilledPages;
+import org.jalousie.server.template.UsableTemplate;
+import org.jalousie.server.template.UsableTemplates;
+import org.jalousie.server.web.PrintedView;
+import org.springframework.stereotype.Service;
+
+/**
+ * The agreement beside its form, as far as the answers go. No transaction is open here. What was made is fetched by the one who
+ * asked for it, by a key of its own: nobody comes to see another one's answers.
+ */
+@Service
+class LivePages {
+    private static final Duration FETCHED_WITHIN = Duration.ofMinutes(5);
+    private static final long MOST_HELD = 60L * 1024 * 1024;
+
+    private final IntakeService requests;
+    private final UsableTemplates templates;
+    private final FilledPages filled;
+    private final Settings settings;
+    private final Clock clock;
+    private final Cache<UUID, Fetched> made = Caffeine.newBuilder()
+            .expireAfterWrite(FETCHED_WITHIN)
+            .maximumWeight(MOST_HELD)
+            .weigher((UUID key, Fetched one) -> one.pdf.length)
+            .build();
+
+    private record Fetched(String by, byte[] pdf) {}
+
+    LivePages(IntakeService requests, UsableTemplates templates, FilledPages filled, Settings settings, Clock clock) {
+        this.requests = requests;
+        this.templates = templates;
+        this.filled = filled;
+        this.settings = settings;
+        this.clock = clock;
+    }
+
+    /** Answers as they are being typed. @param document that is looked at; empty for the first */
+    record Typed(Map<FieldName, String> values, Typing typing, String document) {}
+
+    /** For a form that is filled anew. */
+    UsableTemplate templateOf(UUID template) {
+        return templates.published(template);
+    }
+
+    /** For a request that is corrected: it stays with its version. */
+    UsableTemplate templateOf(String request) {
+        return templates.version(requests.versionOf(request));
+    }
+
+    IntakeViews.LiveDocument pages(UsableTemplate template, Typed typed, String by) {
+        Map<String, Value> values = values(template, typed);
+        List<TemplateDocument> all = documents(template, values, true);
+        DocumentId shown = shown(all, typed.document());
+        FilledPages.Filled pages = filled.pages(template, shown, values);
+        UUID key = UUID.randomUUID();
+        made.put(key, new Fetched(by, pages.pdf()));
+        return new IntakeViews.LiveDocument(
+                key, shown.value(), titles(all, template), pages.pages(), PrintedView.of(pages.printed()));
+    }
+
+    IntakeViews.LiveText text(UsableTemplate template, Typed typed) {
+        Map<String, Value> values = values(template, typed);
+        List<TemplateDocument> all = documents(template, values, false);
+        DocumentId shown = shown(all, typed.document());
+        List<FilledText.Paragraph> paragraphs = filled.text(template, shown, values);
+        return new IntakeViews.LiveText(shown.value(), titles(all, template), paragraphs);
+    }
+
+    byte[] pdf(UUID key, String by) {
+        Fetched one = made.getIfPresent(key);
+        if (one == null || !one.by.equals(by)) throw Refusal.notFound(Message.of("document.none"));
+        return one.pdf;
+    }
+
+    private Map<String, Value> values(UsableTemplate template, Typed typed) {
+        LocalDate today = LocalDate.now(clock.withZone(settings.office().zone()));
+        return FormSoFar.of(template.content(), template.rules(), typed.values(), typed.typing(), today);
+    }
+
+    /** Documents that come with these answers and can be looked at already. */
+    private static List<TemplateDocument> documents(UsableTemplate template, Map<String, Value> values, boolean pages) {
+        List<TemplateDocument> all = template.content().documents().stream()
+                .filter(one -> one.kind() == TemplateDocument.Kind.WORDING
+                        || pages && one.kind() != TemplateDocument.Kind.REQUESTED)
+                .filter(one -> one.comesWith(values))
+                .toList();
+        if (all.isEmpty()) throw Refusal.notFound(Message.of("document.none"));
+        return all;
+    }
+
+    /** The one that is asked for, or the first where that doesn't come (any more). */
+    private static DocumentId shown(List<TemplateDocument> all, String document) {
+        return all.stream()
+                .map(TemplateDocument::id)
+                .filter(id -> id.value().equals(document))
+                .findFirst()
+                .orElseGet(() -> all.get(0).id());
+    }
+
+    private static List<IntakeViews.LiveTitle> titles(List<TemplateDocument> all, UsableTemplate template) {
+        return all.stream()
+                .map(one -> new IntakeViews.LiveTitle(one.id().value(), one.titleIn(template.name())))
+                .toList();
+    }
+}
