@@ -23,5 +23,5 @@ export default defineConfig({
     chunkSizeWarningLimit: 700,
   },
   server: { proxy: { '/api': 'http://127.0.0.1:7300' }, fs: { allow: ['..'] } },
-  test: { environment: 'jsdom', include: ['src/**/*.test.{ts,tsx}'] },
+  test: { environment: 'node', include: ['src/**/*.test.{ts,tsx}'] },
 });

@@ -1,3 +1,4 @@
+// @vitest-environment jsdom
 import { render, screen } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import type { Schemas } from '../api/client';

@@ -32,17 +32,21 @@ function itemsAround(element: Element): number[] {
   return items;
 }
 
+const TYPED_INTO = [
+  'input:not([type=hidden])',
+  'select',
+  'textarea',
+  '[contenteditable=true]',
+  'button',
+].join();
+
 /** The first thing to type into of an answer. */
 export function inputOf(form: ParentNode, at: AnswerAt): HTMLElement | undefined {
   const name = answerName(at.name, at.list);
   const found = [...form.querySelectorAll<HTMLElement>('[data-answer]')].find(
     (one) => one.dataset.answer === name && itemsAround(one).join() === at.items.join(),
   );
-  return (
-    found?.querySelector<HTMLElement>(
-      'input:not([type=hidden]), select, textarea, [contenteditable=true], button',
-    ) ?? undefined
-  );
+  return found?.querySelector<HTMLElement>(TYPED_INTO) ?? undefined;
 }
 
 /** Whether words on a page were printed by an answer; a list's own answer has printed all of its items. */
