@@ -8,11 +8,21 @@ import { Button, Trouble } from '../ui/parts';
 import { ChosenPerson } from './ChosenPerson';
 import { FieldInput } from './FieldInput';
 import type { Answers } from './inputProps';
+import { KeptAnswers } from './KeptAnswers';
 import { answerAt, type AnswerAt } from './live/answerAt';
 import { Live } from './live/Live';
 import type { LiveOf } from './live/source';
 import { useSession } from '../office/queries';
 import { FormFixed, FormLanguage, OfficeZone, typedData } from './typing';
+
+/** How answers are kept that are being typed. */
+export type Keep = {
+  key: string;
+  /** Whether they are as somebody has typed them already, and not as they are stored. */
+  typed: boolean;
+  /** Told when the first answer is typed. */
+  onBegun: () => void;
+};
 
 /** A template's form with answers in it, of which an agreement is made. */
 export function FilledForm({
@@ -25,6 +35,7 @@ export function FilledForm({
   act,
   held = false,
   live,
+  keep,
 }: {
   form: Schemas['Form'];
   values: Record<string, string>;
@@ -41,14 +52,26 @@ export function FilledForm({
   held?: boolean;
   /** Whose documents are shown beside the form, as far as its answers go; without it none are. */
   live?: LiveOf | undefined;
+  /** How answers are kept while they are typed; without it they are kept by nobody. */
+  keep?: Keep | undefined;
 }) {
   const session = useSession();
   const navigate = useNavigate();
   const queries = useQueryClient();
   const answers = useForm<Answers>({
-    defaultValues: { values: typedData(form.fields, values, form.language), people },
+    defaultValues: {
+      values: keep?.typed ? values : typedData(form.fields, values, form.language),
+      people,
+    },
   });
   const { setError, clearErrors } = answers;
+  const [changed, setChanged] = useState(keep?.typed ?? false);
+  // answers that were changed back have to be kept too
+  if (answers.formState.isDirty && !changed) setChanged(true);
+  const onBegun = keep?.onBegun;
+  useEffect(() => {
+    if (changed) onBegun?.();
+  }, [changed, onBegun]);
   const words = useSay();
   const box = useRef<HTMLFormElement>(null);
   const [at, setAt] = useState<AnswerAt>();
@@ -101,6 +124,14 @@ export function FilledForm({
             ))}
           </fieldset>
           <Trouble error={save.error} />
+          {keep && (
+            <KeptAnswers
+              formKey={keep.key}
+              template={form.template}
+              control={answers.control}
+              changed={changed}
+            />
+          )}
           {!fixed && (
             <Button
               type="submit"
@@ -113,7 +144,14 @@ export function FilledForm({
           )}
         </form>
         {live && (
-          <Live of={live} control={answers.control} language={form.language} form={box} at={at} />
+          <Live
+            of={live}
+            control={answers.control}
+            language={form.language}
+            fields={form.fields}
+            form={box}
+            at={at}
+          />
         )}
       </div>
     </FormProvider>

@@ -1,13 +1,14 @@
 import { say } from '../messages/rooms';
-import { useMutation, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { answer, api, type Schemas } from '../api/client';
+import { answer, api, Problem, type Schemas } from '../api/client';
 import { newKey } from '../api/key';
 import { Button, RoomTitle, Trouble } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
 import { FilledForm } from './FilledForm';
 import type { Answers } from './inputProps';
+import { forgetHere, leftHere } from './kept';
 import { initials } from './typing';
 
 /** A template's form: filled anew, maybe with the answers of an earlier request, or a request corrected. */
@@ -15,23 +16,26 @@ export default function FormRoom() {
   const { template, number } = useParams();
   const [address] = useSearchParams();
   const from = address.get('from') ?? '';
+  const [begun] = useState(address.get('form') ?? '');
   const source = useQuery({
-    queryKey: template ? ['form', template, from] : ['request', number],
+    queryKey: template ? ['form', template, from, begun] : ['request', number],
     queryFn: async () => {
       if (template) {
         const form = await answer(
           api.GET('/api/v1/templates/{id}/form', { params: { path: { id: template } } }),
         );
-        const earlier = from ? await request(from) : undefined;
+        const kept = begun ? await keptAnswers(begun) : undefined;
+        const earlier = from && !kept ? await request(from) : undefined;
         const known = new Set(form.fields.map((field) => field.name));
         const values = Object.fromEntries(
-          Object.entries(earlier?.values ?? {}).filter(([name]) => known.has(name)),
+          Object.entries((kept ?? earlier)?.values ?? {}).filter(([name]) => known.has(name)),
         );
         return {
           form,
           row: undefined,
-          values: earlier ? values : initials(form.fields),
-          people: earlier?.people ?? {},
+          values: kept || earlier ? values : initials(form.fields),
+          people: (kept ?? earlier)?.people ?? {},
+          begun: kept && begun,
           agreementState: null,
         };
       }
@@ -44,6 +48,18 @@ export default function FormRoom() {
   return <RequestForm key={`${number ?? template} ${from}`} {...source.data} />;
 }
 
+/** The answers of a form that was begun: those of this browser are newer than the server's. */
+async function keptAnswers(key: string): Promise<Answers | undefined> {
+  const here = leftHere(key);
+  if (here) return here;
+  try {
+    return await answer(api.GET('/api/v1/begun-forms/{key}', { params: { path: { key } } }));
+  } catch (gone) {
+    if (gone instanceof Problem && gone.status === 404) return undefined;
+    throw gone;
+  }
+}
+
 function request(number: string) {
   return answer(api.GET('/api/v1/requests/{number}', { params: { path: { number } } }));
 }
@@ -54,11 +70,25 @@ type Source = {
   values: Record<string, string>;
   people: Record<string, Schemas['PersonInput']>;
   agreementState: Schemas['RequestDetail']['agreementState'];
+  /** The key of the form that is gone on with. */
+  begun?: string | undefined;
 };
 
-function RequestForm({ form, row, values, people, agreementState }: Source) {
+function RequestForm({ form, row, values, people, agreementState, begun }: Source) {
   // the request is taken in once, however often what comes after it has to be tried
-  const [key] = useState(newKey);
+  const [key] = useState(() => begun ?? newKey());
+  const [, setAddress] = useSearchParams();
+  const queries = useQueryClient();
+  const onBegun = useCallback(() => {
+    void queries.invalidateQueries({ queryKey: ['begun-forms'] });
+    setAddress(
+      (now) => {
+        now.set('form', key);
+        return now;
+      },
+      { replace: true },
+    );
+  }, [key, queries, setAddress]);
   const [taken, setTaken] = useState(row?.number);
   const sent = ['OUT', 'SEALING', 'COMPLETED'].includes(agreementState ?? '');
   const underWay = agreementState === 'GENERATING' || agreementState === 'CHECK';
@@ -76,6 +106,8 @@ function RequestForm({ form, row, values, people, agreementState }: Source) {
           }),
         );
     setTaken(kept.row.number);
+    forgetHere(key);
+    void queries.invalidateQueries({ queryKey: ['begun-forms'] });
     if (row?.agreement && underWay) return row.agreement;
     const made = await answer(
       api.POST('/api/v1/requests/{number}/agreement', {
@@ -115,6 +147,7 @@ function RequestForm({ form, row, values, people, agreementState }: Source) {
         people={people}
         fixed={sent}
         live={sent ? undefined : row ? { request: row.number } : { template: form.template }}
+        keep={row ? undefined : { key, typed: begun !== undefined, onBegun }}
         make={make}
         act={
           !agreementState

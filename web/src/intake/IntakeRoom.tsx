@@ -5,6 +5,7 @@ import { allOf } from '../api/all';
 import { answer, api } from '../api/client';
 import { ListRoom } from '../ui/list/ListRoom';
 import { useListPlace } from '../ui/list/useListPlace';
+import { BegunForms } from './BegunForms';
 import { requestColumns as columns } from './requestColumns';
 import { Empty, RoomTitle } from '../ui/parts';
 
@@ -30,6 +31,7 @@ export default function IntakeRoom() {
       <RoomTitle title={say('intake.intake')}>
         <Link to="/intake/files">{say('recognition.made-elsewhere')}</Link>
       </RoomTitle>
+      <BegunForms />
       <section aria-label={say('intake.forms')} className="pb-6">
         <h2 className="pb-1 text-lg">{say('intake.fill-a-form')}</h2>
         {usable.length === 0 && (

@@ -1,7 +1,7 @@
-import { useState, type RefObject } from 'react';
+import { useCallback, useMemo, useState, type RefObject } from 'react';
 import { useWatch, type Control } from 'react-hook-form';
-import type { Answers } from '../inputProps';
-import { inputOf, type AnswerAt } from './answerAt';
+import type { Answers, Field } from '../inputProps';
+import { answerName, inputOf, type AnswerAt } from './answerAt';
 import { LivePages } from './LivePages';
 import { LiveText } from './LiveText';
 import type { LiveOf } from './source';
@@ -12,6 +12,7 @@ export function Live({
   of,
   control,
   language,
+  fields,
   form,
   at,
 }: {
@@ -19,6 +20,8 @@ export function Live({
   control: Control<Answers>;
   /** In which numbers are typed. */
   language: string;
+  /** The form's fields: what else stands on the pages leads nowhere. */
+  fields: Field[];
   form: RefObject<HTMLFormElement | null>;
   at: AnswerAt | undefined;
 }) {
@@ -34,6 +37,18 @@ export function Live({
     });
   };
   const soFar = { values, language, document };
-  const shared = { of, soFar, onGo: go, onDocument: setDocument };
+  const known = useMemo(() => namesIn(fields), [fields]);
+  const leads = useCallback(
+    ({ name, list }: AnswerAt) => known.has(answerName(name, list)),
+    [known],
+  );
+  const shared = { of, soFar, leads, onGo: go, onDocument: setDocument };
   return wide ? <LivePages {...shared} at={at} /> : <LiveText {...shared} />;
+}
+
+/** How all answers of a form are named, those of lists' items too. */
+function namesIn(fields: Field[], list = ''): Set<string> {
+  return new Set(
+    fields.flatMap(({ name, items }) => [answerName(name, list), ...namesIn(items, name)]),
+  );
 }

@@ -19,12 +19,15 @@ type Made = LiveDocument & { values: Record<string, string> };
 export function LivePages({
   of,
   soFar,
+  leads,
   at,
   onGo,
   onDocument,
 }: {
   of: LiveOf;
   soFar: SoFar;
+  /** Whether words that were printed lead to an answer of the form. */
+  leads: (at: AnswerAt) => boolean;
   /** The answer that has the focus. */
   at: AnswerAt | undefined;
   /** Goes to the answer that printed the words that were touched. */
@@ -48,7 +51,7 @@ export function LivePages({
       )}
       <Trouble error={live.error} />
       {made ? (
-        <Pages made={made} at={at} onGo={onGo} />
+        <Pages made={made} at={at} leads={leads} onGo={onGo} />
       ) : (
         !live.error && <Waiting what={words.say('form.live-making')} />
       )}
@@ -59,10 +62,12 @@ export function LivePages({
 function Pages({
   made,
   at,
+  leads,
   onGo,
 }: {
   made: Made;
   at: AnswerAt | undefined;
+  leads: (at: AnswerAt) => boolean;
   onGo: (at: AnswerAt) => void;
 }) {
   const wanted = useMemo(() => ({ ...made, url: `/api/v1/form-pages/${made.key}.pdf` }), [made]);
@@ -102,7 +107,7 @@ function Pages({
             width={width}
           >
             {shown.printed
-              .filter(({ kind, page }) => kind === 'VALUE' && page === i + 1)
+              .filter((one) => one.kind === 'VALUE' && one.page === i + 1 && leads(one))
               .map((one, position) => (
                 <Answer key={position} one={one} size={size} at={at} onGo={onGo} />
               ))}

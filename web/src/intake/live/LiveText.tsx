@@ -11,11 +11,14 @@ import { useLive } from './useLive';
 export function LiveText({
   of,
   soFar,
+  leads,
   onGo,
   onDocument,
 }: {
   of: LiveOf;
   soFar: SoFar;
+  /** Whether words that were printed lead to an answer of the form. */
+  leads: (at: AnswerAt) => boolean;
   onGo: (at: AnswerAt) => void;
   onDocument: (id: string) => void;
 }) {
@@ -43,7 +46,7 @@ export function LiveText({
           {made?.paragraphs.map(({ runs }, i) => (
             <p key={i} className="whitespace-pre-line wrap-anywhere">
               {runs.map((run, at) =>
-                run.name ? (
+                run.name && leads(run) ? (
                   <button
                     key={at}
                     type="button"

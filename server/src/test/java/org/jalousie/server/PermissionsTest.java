@@ -57,6 +57,8 @@ class PermissionsTest {
                 "/api/v1/pictures/" + "a".repeat(64),
                 "/api/v1/today",
                 "/api/v1/postroom",
+                "/api/v1/finished-files",
+                "/api/v1/begun-forms",
                 "/api/v1/requests")) {
             assertThat(reader.get(path).status()).as(path).isEqualTo(403);
         }

@@ -44,6 +44,7 @@ class IntakeService implements WaitingRequests {
             new ListOrder(Map.of("created", "createdAt", "number", "number"), "-created");
 
     private final IntakeRequests requests;
+    private final BegunForms begun;
     private final UsableTemplates templates;
     private final Agreements agreements;
     private final Clock clock;
@@ -52,12 +53,14 @@ class IntakeService implements WaitingRequests {
 
     IntakeService(
             IntakeRequests requests,
+            BegunForms begun,
             UsableTemplates templates,
             Agreements agreements,
             Clock clock,
             Settings settings,
             RowLock lock) {
         this.requests = requests;
+        this.begun = begun;
         this.templates = templates;
         this.agreements = agreements;
         this.clock = clock;
@@ -156,6 +159,8 @@ class IntakeService implements WaitingRequests {
                 new IntakeRequest(number, usable.versionId(), values, chosen, key, by.name(), clock.instant());
         finished.ifPresent(request::about);
         requests.save(request);
+        if (key != null)
+            begun.findById(key).filter(form -> form.isOf(by.account())).ifPresent(begun::delete);
         requests.flush();
         return show(number);
     }

@@ -57,6 +57,14 @@ public final class IntakeViews {
     /** @param field its name; {@code help} in place of the field's own hint, empty for that */
     public record FormQuestion(FieldName field, String help) {}
 
+    /** A form that was begun, with its answers as they were typed. */
+    @Schema(name = "BegunForm")
+    public record BegunForm(
+            UUID template, Map<FieldName, String> values, Map<String, PersonInput> people, Instant changedAt) {}
+
+    /** @param template that it is the form of, {@code name} what that is called */
+    public record BegunRow(UUID key, UUID template, String name, Instant changedAt) {}
+
     /** A document that comes with the answers. */
     public record LiveTitle(String id, String title) {}
 

@@ -40,6 +40,9 @@ class SecuritySetup {
                                 "/api/v1/clauses/**",
                                 "/api/v1/pictures/**",
                                 "/api/v1/requests/**",
+                                "/api/v1/begun-forms/**",
+                                "/api/v1/form-pages/**",
+                                "/api/v1/finished-files/**",
                                 "/api/v1/postroom/**",
                                 "/api/v1/today")
                         .hasRole("COORDINATOR")

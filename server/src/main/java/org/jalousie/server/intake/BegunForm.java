@@ -1,0 +1,80 @@
+package org.jalousie.server.intake;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.Map;
+import java.util.UUID;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+import org.jalousie.core.data.FieldName;
+import org.jalousie.core.json.Json;
+import tools.jackson.core.type.TypeReference;
+
+/** A form that somebody has begun: answers as they are typed, read by nobody yet. It ends when it is handed in. */
+@Entity
+@Table(name = "begun_form")
+class BegunForm {
+    @Id
+    private UUID id;
+
+    private String owner;
+    private UUID templateVersionId;
+    private UUID templateId;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    @Column(name = "values")
+    private String inputs;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private String people;
+
+    private Instant begunAt;
+    private Instant changedAt;
+
+    protected BegunForm() {}
+
+    BegunForm(UUID key, String owner, UUID template, UUID version, Instant now) {
+        this.id = key;
+        this.owner = owner;
+        this.templateId = template;
+        this.templateVersionId = version;
+        this.begunAt = now;
+    }
+
+    void fill(Map<FieldName, String> values, Map<String, IntakeViews.PersonInput> chosen, Instant now) {
+        inputs = Json.canonical(values);
+        people = Json.canonical(chosen);
+        changedAt = now;
+    }
+
+    UUID id() {
+        return id;
+    }
+
+    boolean isOf(String person) {
+        return owner.equals(person);
+    }
+
+    UUID templateId() {
+        return templateId;
+    }
+
+    UUID templateVersionId() {
+        return templateVersionId;
+    }
+
+    Map<FieldName, String> values() {
+        return Json.MAPPER.readValue(inputs, new TypeReference<>() {});
+    }
+
+    Map<String, IntakeViews.PersonInput> people() {
+        return Json.MAPPER.readValue(people, new TypeReference<>() {});
+    }
+
+    Instant changedAt() {
+        return changedAt;
+    }
+}

@@ -1,0 +1,61 @@
+package org.jalousie.server.intake;
+
+import java.util.Map;
+import java.util.UUID;
+import org.jalousie.core.data.FieldName;
+import org.jalousie.server.account.SignedIn;
+import org.jalousie.server.web.Page;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Forms that are being filled, over HTTP: each person sees their own. */
+@RestController
+@RequestMapping("/api/v1/begun-forms")
+class BegunFormController {
+    private final BegunFormService service;
+
+    BegunFormController(BegunFormService service) {
+        this.service = service;
+    }
+
+    /** Answers as they are typed; nothing is read of them yet. */
+    record BegunAnswers(UUID template, Map<FieldName, String> values, Map<String, IntakeViews.PersonInput> people) {}
+
+    @GetMapping
+    Page<IntakeViews.BegunRow> list(@RequestParam(defaultValue = "0") int page, @AuthenticationPrincipal SignedIn by) {
+        return service.list(by.mail(), page);
+    }
+
+    /** @param key made once for the form; a request that is sent with it ends the begun form */
+    @PutMapping("/{key}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void keep(@PathVariable UUID key, @RequestBody BegunAnswers typed, @AuthenticationPrincipal SignedIn by) {
+        service.keep(
+                key,
+                new BegunFormService.Typed(
+                        typed.template(),
+                        typed.values() == null ? Map.of() : typed.values(),
+                        typed.people() == null ? Map.of() : typed.people()),
+                by.mail());
+    }
+
+    @GetMapping("/{key}")
+    IntakeViews.BegunForm show(@PathVariable UUID key, @AuthenticationPrincipal SignedIn by) {
+        return service.show(key, by.mail());
+    }
+
+    @DeleteMapping("/{key}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void discard(@PathVariable UUID key, @AuthenticationPrincipal SignedIn by) {
+        service.discard(key, by.mail());
+    }
+}

@@ -1,0 +1,173 @@
+package org.jalousie.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.UUID;
+import java.util.concurrent.Callable;
+import javax.sql.DataSource;
+import org.jalousie.demo.Client;
+import org.jalousie.server.testbed.Office;
+import org.jalousie.server.testbed.Testbed;
+import org.jalousie.server.testbed.Together;
+import org.junit.jupiter.api.Test;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import tools.jackson.databind.JsonNode;
+
+/** Forms that are being filled: kept as they are typed, each person's own, ended when they are handed in. */
+class BegunFormsTest {
+    private static final String PATH = "/api/v1/begun-forms/";
+
+    private final Testbed bed = Testbed.start();
+    private final Office office = new Office(bed.address());
+    private final String template = office.publish("Begun", Office.loanWording());
+
+    private Client.Answer keep(Client client, UUID key, Map<String, String> values) {
+        return client.put(PATH + key, Map.of("template", template, "values", values, "people", Map.of()));
+    }
+
+    private List<String> listed() {
+        List<String> keys = new ArrayList<>();
+        JsonNode page;
+        int at = 0;
+        do {
+            page = office.client.get("/api/v1/begun-forms?page=" + at++).json().get("items");
+            page.forEach(one -> keys.add(one.get("key").asString()));
+        } while (!page.isEmpty());
+        return keys;
+    }
+
+    @Test
+    void answersAreKeptAsTheyAreTyped() {
+        UUID key = UUID.randomUUID();
+        Map<String, String> typed =
+                Map.of("insured_value", "EUR 12,5xx", "lender_name", "  Ida ", "start_date", "2027-");
+        assertThat(keep(office.client, key, Map.of("lender_name", "I")).status())
+                .isEqualTo(204);
+        assertThat(keep(office.client, key, typed).status()).isEqualTo(204);
+        JsonNode kept = office.client.get(PATH + key).json();
+        assertThat(kept.get("values").get("insured_value").asString()).isEqualTo("EUR 12,5xx");
+        assertThat(kept.get("values").get("lender_name").asString()).isEqualTo("  Ida ");
+        assertThat(kept.get("template").asString()).isEqualTo(template);
+        assertThat(listed().get(0)).isEqualTo(key.toString());
+        assertThat(office.client
+                        .get("/api/v1/begun-forms")
+                        .json()
+                        .get("items")
+                        .get(0)
+                        .get("name")
+                        .asString())
+                .isEqualTo("Begun");
+    }
+
+    @Test
+    void handedInTheFormIsBegunNoMoreAndWhatComesLateBeginsNothing() {
+        UUID key = UUID.randomUUID();
+        keep(office.client, key, Map.of("lender_name", "Ida"));
+        Map<String, Object> request = new HashMap<>();
+        request.put("template", template);
+        request.put("values", Office.loanValues("Ida Marsh"));
+        request.put("people", Map.of());
+        request.put("key", key);
+        assertThat(office.client.post("/api/v1/requests", request).status()).isEqualTo(201);
+        assertThat(office.client.get(PATH + key).status()).isEqualTo(404);
+        Client.Answer late = keep(office.client, key, Map.of("lender_name", "Ida M"));
+        assertThat(late.status()).isEqualTo(409);
+        assertThat(late.json().get("message").get("code").asString()).isEqualTo("form.handed-in");
+        assertThat(listed()).doesNotContain(key.toString());
+    }
+
+    @Test
+    void aRequestWithFaultsLeavesItBegun() {
+        UUID key = UUID.randomUUID();
+        keep(office.client, key, Map.of("lender_name", "Ida"));
+        Map<String, Object> request = new HashMap<>();
+        request.put("template", template);
+        request.put("values", Map.of("lender_name", "Ida"));
+        request.put("people", Map.of());
+        request.put("key", key);
+        assertThat(office.client.post("/api/v1/requests", request).status()).isEqualTo(422);
+        assertThat(office.client.get(PATH + key).status()).isEqualTo(200);
+    }
+
+    @Test
+    void eachPersonSeesTheirOwn() throws Exception {
+        UUID key = UUID.randomUUID();
+        keep(office.client, key, Map.of("lender_name", "Ida"));
+        Map<Client, List<Integer>> others = Map.of(
+                new Client(bed.address()),
+                List.of(401),
+                account("READER"),
+                List.of(403),
+                account("COORDINATOR"),
+                List.of(404, 204));
+        others.forEach((other, refused) -> {
+            assertThat(other.get(PATH + key).status()).isIn(refused);
+            assertThat(keep(other, key, Map.of("lender_name", "x")).status()).isIn(refused);
+            assertThat(other.delete(PATH + key).status()).isIn(refused);
+        });
+        assertThat(office.client
+                        .get(PATH + key)
+                        .json()
+                        .get("values")
+                        .get("lender_name")
+                        .asString())
+                .isEqualTo("Ida");
+    }
+
+    private Client account(String role) throws Exception {
+        String mail = role.toLowerCase(Locale.ROOT) + "@forms.example.org";
+        try (var connection = bed.bean(DataSource.class).getConnection();
+                var insert = connection.prepareStatement(
+                        "insert into account (id, mail, name, password_hash, role) values (?, ?, 'Rea Der', ?, ?)")) {
+            insert.setObject(1, UUID.randomUUID());
+            insert.setString(2, mail);
+            insert.setString(3, bed.bean(PasswordEncoder.class).encode("of one's own forms"));
+            insert.setString(4, role);
+            insert.execute();
+        }
+        return new Client(bed.address()).signIn(mail, "of one's own forms");
+    }
+
+    @Test
+    void discardedItIsGoneAndTwiceIsOnce() {
+        UUID key = UUID.randomUUID();
+        keep(office.client, key, Map.of("lender_name", "Ida"));
+        assertThat(office.client.delete(PATH + key).status()).isEqualTo(204);
+        assertThat(office.client.delete(PATH + key).status()).isEqualTo(204);
+        assertThat(office.client.get(PATH + key).status()).isEqualTo(404);
+    }
+
+    @Test
+    void whatIsTooLongOrOfNoTemplateIsRefused() {
+        assertThat(keep(office.client, UUID.randomUUID(), Map.of("lender_name", "x".repeat(2_000_001)))
+                        .status())
+                .isEqualTo(422);
+        assertThat(office.client
+                        .put(
+                                PATH + UUID.randomUUID(),
+                                Map.of("template", UUID.randomUUID(), "values", Map.of(), "people", Map.of()))
+                        .status())
+                .isEqualTo(404);
+        assertThat(office.client
+                        .put(PATH + "no-key", Map.of("template", template, "values", Map.of(), "people", Map.of()))
+                        .status())
+                .isIn(400, 404, 422);
+    }
+
+    @Test
+    void twoThatKeepOneFormAtOnceKeepOne() throws Exception {
+        UUID key = UUID.randomUUID();
+        List<Callable<Integer>> both = new ArrayList<>();
+        for (int i = 0; i < 6; i++) {
+            String name = "Ida " + i;
+            both.add(() -> keep(office.client, key, Map.of("lender_name", name)).status());
+        }
+        assertThat(Together.all(both)).allMatch(status -> status == 204 || status == 409);
+        assertThat(listed().stream().filter(key.toString()::equals)).hasSize(1);
+    }
+}

@@ -1,0 +1,38 @@
+import { useWatch, type Control } from 'react-hook-form';
+import { useSay } from '../messages/useSay';
+import type { Code } from '../messages/catalogue';
+import type { Answers } from './inputProps';
+import { useKept, type Keeping } from './kept';
+
+const said: Record<Exclude<Keeping, 'nothing'>, Code> = {
+  keeping: 'form.keeping',
+  kept: 'form.kept',
+  'not-kept': 'form.not-kept',
+};
+
+/** Keeps a form's answers as they are typed, and says whether they are. */
+export function KeptAnswers({
+  formKey,
+  template,
+  control,
+  changed,
+}: {
+  formKey: string;
+  template: string;
+  control: Control<Answers>;
+  /** Whether anybody has typed anything. */
+  changed: boolean;
+}) {
+  const words = useSay();
+  const [values, people] = useWatch({ control, name: ['values', 'people'] });
+  const keeping = useKept(
+    formKey,
+    template,
+    changed ? JSON.stringify({ values, people }) : undefined,
+  );
+  return (
+    <p role="status" className={keeping === 'not-kept' ? 'text-clay' : 'text-soft'}>
+      {keeping !== 'nothing' && words.say(said[keeping])}
+    </p>
+  );
+}
