@@ -70,6 +70,7 @@ function Pages({
   leads: (at: AnswerAt) => boolean;
   onGo: (at: AnswerAt) => void;
 }) {
+  const words = useSay();
   const wanted = useMemo(() => ({ ...made, url: `/api/v1/form-pages/${made.key}.pdf` }), [made]);
   const { sheet, document, failed } = useOpened(wanted);
   const shown = sheet as typeof wanted;
@@ -95,7 +96,14 @@ function Pages({
   }, [at]);
   if (failed) return <PagesFailed />;
   return (
-    <div ref={box} className="min-h-0 overflow-y-auto pb-4" data-shown={shown.url}>
+    <div
+      ref={box}
+      role="group"
+      aria-label={words.say('form.live-pages')}
+      tabIndex={0}
+      className="min-h-0 overflow-y-auto pb-4"
+      data-shown={shown.url}
+    >
       <div ref={ref} className="mx-auto flex max-w-[44rem] flex-col gap-4">
         {shown.pages.sizes.map((size, i) => (
           <PageSheet
