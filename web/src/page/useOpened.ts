@@ -8,6 +8,8 @@ import('./viewer').catch(() => undefined);
 /** Pages that can be opened, with what is known of them. */
 export type Sheet = {
   url: string;
+  /** The PDF itself where it is at hand; its address then is only its name. */
+  data?: Uint8Array;
   pages: Schemas['Pages'];
   /** What stands where, as the merge has said. */
   printed: Schemas['Printed'][];
@@ -21,14 +23,14 @@ export type Opened = { sheet: Sheet; document?: Document | undefined; failed: bo
  */
 export function useOpened(wanted: Sheet): Opened {
   const [opened, setOpened] = useState<Opened>({ sheet: wanted, failed: false });
-  const { url } = wanted;
+  const { url, data } = wanted;
   useEffect(() => {
     let ended = false;
     let close: (() => void) | undefined;
     import('./viewer')
       .then(({ open }) => {
         if (ended) return;
-        const task = open(url);
+        const task = open(data ?? url);
         close = () => void task.destroy();
         return task.promise.then((document) => {
           if (!ended)
@@ -43,7 +45,7 @@ export function useOpened(wanted: Sheet): Opened {
       // what was drawn stays until the next pages are there; by then nobody needs this any more
       setTimeout(() => close?.(), 3000);
     };
-  }, [url]);
+  }, [url, data]);
   const current = opened.sheet.url === url || !opened.document;
   if (current && opened.sheet !== wanted) setOpened({ ...opened, sheet: wanted });
   return opened;

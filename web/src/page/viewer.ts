@@ -16,10 +16,11 @@ function atWork(): pdfjs.PDFWorker {
 
 if (typeof Worker !== 'undefined') atWork();
 
-/** Opens a document from our own server; the caller destroys it. */
-export function open(url: string): pdfjs.PDFDocumentLoadingTask {
+/** Opens a document from our own server, or one that is at hand; the caller destroys it. */
+export function open(of: string | Uint8Array): pdfjs.PDFDocumentLoadingTask {
   return pdfjs.getDocument({
-    url,
+    // the worker takes what it is given away from us
+    ...(typeof of === 'string' ? { url: of } : { data: of.slice() }),
     worker: atWork(),
     cMapUrl: '/viewer/cmaps/',
     cMapPacked: true,

@@ -1,3 +1,4 @@
+import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef } from 'react';
 import type { Schemas } from '../../api/client';
 import { useSay } from '../../messages/useSay';
@@ -5,15 +6,15 @@ import { SigningMarks } from '../../page/Marks';
 import { useMeasured } from '../../page/near';
 import { PageSheet } from '../../page/PageSheet';
 import { PagesFailed, placeOf } from '../../page/PagesView';
-import { useOpened } from '../../page/useOpened';
+import { useOpened, type Sheet } from '../../page/useOpened';
 import { Trouble, Waiting } from '../../ui/parts';
 import { printedBy, type AnswerAt } from './answerAt';
 import { ChooseDocument } from './ChooseDocument';
-import { livePages, type LiveDocument, type LiveOf, type SoFar } from './source';
+import { liveMarks, livePages, type LiveMade, type LiveOf, type SoFar } from './source';
 import { useLive } from './useLive';
 import { lineToShow } from './whatChanged';
 
-type Made = LiveDocument & { values: Record<string, string> };
+type Made = LiveMade & { values: Record<string, string>; data: Uint8Array };
 
 /** The true pages beside a form, as far as its answers go: they follow what is typed. */
 export function LivePages({
@@ -37,7 +38,8 @@ export function LivePages({
   const words = useSay();
   const live = useLive(async (wanted): Promise<Made> => {
     const body = JSON.parse(wanted) as SoFar;
-    return { ...(await livePages(of, body)), values: body.values };
+    const pages = await livePages(of, body);
+    return { ...pages, values: body.values, data: bytesOf(pages.pdf) };
   }, JSON.stringify(soFar));
   const { made } = live;
   return (
@@ -71,18 +73,35 @@ function Pages({
   onGo: (at: AnswerAt) => void;
 }) {
   const words = useSay();
-  const wanted = useMemo(() => ({ ...made, url: `/api/v1/form-pages/${made.key}.pdf` }), [made]);
+  const marks = useQuery({
+    queryKey: ['live-marks', made.key],
+    queryFn: () => liveMarks(made.key),
+    staleTime: Infinity,
+    gcTime: 0,
+  });
+  // the pages are shown at once, and what stands where on them as soon as that is known
+  const wanted = useMemo(
+    () => ({
+      url: made.key,
+      data: made.data,
+      pages: marks.data?.pages ?? { sizes: made.sizes, fields: [] },
+      printed: marks.data?.printed ?? [],
+      values: made.values,
+    }),
+    [made, marks.data],
+  );
   const { sheet, document, failed } = useOpened(wanted);
   const shown = sheet as typeof wanted;
   const { ref, width } = useMeasured();
   const box = useRef<HTMLDivElement>(null);
-  const before = useRef<Made>(undefined);
+  const before = useRef<typeof wanted>(undefined);
   const actors = useMemo(
     () =>
       [...new Set(shown.pages.fields.map(({ field }) => field.party))].map((party) => ({ party })),
     [shown],
   );
   useEffect(() => {
+    if (!shown.printed.length) return;
     // the pages of a form that has just been opened stand at their beginning
     const line = lineToShow(before.current, shown);
     before.current = shown;
@@ -152,7 +171,7 @@ function Answer({
 }
 
 /** Scrolls the pages so that a line stands in their upper third, unless it can be seen already. */
-function bringIntoView(box: HTMLElement | null, line: Schemas['Printed'], made: LiveDocument) {
+function bringIntoView(box: HTMLElement | null, line: Schemas['Printed'], made: Sheet) {
   const page = box?.querySelectorAll('section')[line.page - 1];
   const size = made.pages.sizes[line.page - 1];
   if (!box || !page || !size) return;
@@ -162,3 +181,6 @@ function bringIntoView(box: HTMLElement | null, line: Schemas['Printed'], made: 
   const seen = top > box.scrollTop + 20 && top < box.scrollTop + box.clientHeight - 60;
   if (!seen) box.scrollTo({ top: Math.max(0, top - box.clientHeight / 3) });
 }
+
+/** Bytes of their Base64 (RFC 4648 §4), as the answer has them. */
+const bytesOf = (base64: string) => Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0));

@@ -1,6 +1,7 @@
 import { answer, api, type Schemas } from '../../api/client';
 
-export type LiveDocument = Schemas['LiveDocument'];
+export type LiveMade = Schemas['LiveMade'];
+export type LiveMarks = Schemas['LiveMarks'];
 export type LiveText = Schemas['LiveText'];
 
 /** What is filled: a template's form anew, or a request's. */
@@ -9,7 +10,7 @@ export type LiveOf = { template: string } | { request: string };
 /** Answers as they are being typed. */
 export type SoFar = Schemas['AnswersSoFar'];
 
-export const livePages = (of: LiveOf, body: SoFar): Promise<LiveDocument> =>
+export const livePages = (of: LiveOf, body: SoFar): Promise<LiveMade> =>
   'template' in of
     ? answer(
         api.POST('/api/v1/templates/{id}/form/pages', {
@@ -38,3 +39,6 @@ export const liveText = (of: LiveOf, body: SoFar): Promise<LiveText> =>
           body,
         }),
       );
+
+export const liveMarks = (key: string): Promise<LiveMarks> =>
+  answer(api.GET('/api/v1/form-pages/{key}', { params: { path: { key } } }));

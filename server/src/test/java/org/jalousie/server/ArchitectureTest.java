@@ -87,6 +87,7 @@ class ArchitectureTest {
                             "UsableTemplate",
                             "FilledPages",
                             "FilledPages$Filled",
+                            "FilledPages$Marks",
                             "SingleUseTemplates")));
 
     @ArchTest

@@ -57,10 +57,7 @@ class LivePagesTest {
     }
 
     private String text(JsonNode made) throws IOException {
-        Client.Answer pdf =
-                office.client.get("/api/v1/form-pages/" + made.get("key").asString() + ".pdf");
-        assertThat(pdf.status()).isEqualTo(200);
-        try (PDDocument document = Loader.loadPDF(pdf.body())) {
+        try (PDDocument document = Loader.loadPDF(made.get("pdf").binaryValue())) {
             return new PDFTextStripper().getText(document);
         }
     }
@@ -93,8 +90,12 @@ class LivePagesTest {
                 "");
         assertThat(text(typed)).contains("Ida Marsh lends a viola, [Title], ", "\u20ac1,200.50", "crosses a border");
         assertThat(titles(typed)).containsExactly("Live", "Terms");
-        assertThat(typed.get("pages").get("fields")).hasSize(1);
-        assertThat(typed.get("printed").toString()).contains("\"name\":\"lender_name\"", "\"items\":[2]");
+        assertThat(typed.get("sizes")).hasSize(1);
+        JsonNode marks = office.client
+                .get("/api/v1/form-pages/" + typed.get("key").asString())
+                .json();
+        assertThat(marks.get("pages").get("fields")).hasSize(1);
+        assertThat(marks.get("printed").toString()).contains("\"name\":\"lender_name\"", "\"items\":[2]");
         JsonNode half = pages(path, Map.of("lender_name", "Ida Marsh", "fee", "EUR 1.2x"), "");
         assertThat(text(half)).contains("Ida Marsh", "[Fee]");
     }
@@ -145,11 +146,11 @@ class LivePagesTest {
     void nobodySeesWhatAnotherHasTyped() throws Exception {
         String path = "/api/v1/templates/" + template("Live alone") + "/form/pages";
         JsonNode made = pages(path, Map.of("lender_name", "Ida Marsh"), "");
-        String pdf = "/api/v1/form-pages/" + made.get("key").asString() + ".pdf";
-        assertThat(new Client(bed.address()).get(pdf).status()).isEqualTo(401);
+        String marks = "/api/v1/form-pages/" + made.get("key").asString();
+        assertThat(new Client(bed.address()).get(marks).status()).isEqualTo(401);
         assertThat(ask(new Client(bed.address()), path, Map.of(), "").status()).isEqualTo(401);
         assertThat(office.client
-                        .get("/api/v1/form-pages/" + new java.util.UUID(1, 2) + ".pdf")
+                        .get("/api/v1/form-pages/" + new java.util.UUID(1, 2))
                         .status())
                 .isEqualTo(404);
         assertThat(ask(office.client, path, Map.of("lender_name", "x"), "")

@@ -69,13 +69,15 @@ public final class IntakeViews {
     public record LiveTitle(String id, String title) {}
 
     /**
-     * A document as far as the answers go.
+     * A document as far as the answers go, with its PDF: whoever types doesn't wait for a second answer.
      *
-     * @param key by which its PDF is fetched
+     * @param key by which its marks are fetched
      * @param document the one that is shown, {@code documents} all that come with these answers
      */
-    public record LiveDocument(
-            UUID key, String document, List<LiveTitle> documents, Pages pages, List<PrintedView> printed) {}
+    public record LiveMade(UUID key, String document, List<LiveTitle> documents, List<Pages.Size> sizes, byte[] pdf) {}
+
+    /** What stands where on its pages. */
+    public record LiveMarks(Pages pages, List<PrintedView> printed) {}
 
     /** A wording as text, as far as the answers go. */
     public record LiveText(String document, List<LiveTitle> documents, List<FilledText.Paragraph> paragraphs) {}

@@ -8,8 +8,6 @@ import org.jalousie.core.data.Typing;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.account.SignedIn;
-import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -46,7 +44,7 @@ class LiveController {
     }
 
     @PostMapping("/templates/{id}/form/pages")
-    IntakeViews.LiveDocument pages(
+    IntakeViews.LiveMade pages(
             @PathVariable UUID id, @RequestBody AnswersSoFar answers, @AuthenticationPrincipal SignedIn by) {
         return live.pages(live.templateOf(id), answers.typed(), by.mail());
     }
@@ -57,7 +55,7 @@ class LiveController {
     }
 
     @PostMapping("/requests/{number}/pages")
-    IntakeViews.LiveDocument pagesOf(
+    IntakeViews.LiveMade pagesOf(
             @PathVariable String number, @RequestBody AnswersSoFar answers, @AuthenticationPrincipal SignedIn by) {
         return live.pages(live.templateOf(number), answers.typed(), by.mail());
     }
@@ -67,9 +65,9 @@ class LiveController {
         return live.text(live.templateOf(number), answers.typed());
     }
 
-    /** The pages that were made last for the one who asks, by their key; they are there for some minutes. */
-    @GetMapping(path = "/form-pages/{key}.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
-    ResponseEntity<byte[]> pdf(@PathVariable UUID key, @AuthenticationPrincipal SignedIn by) {
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).body(live.pdf(key, by.mail()));
+    /** What stands where on the pages that were made for the one who asks, by their key; it is there for some minutes. */
+    @GetMapping("/form-pages/{key}")
+    IntakeViews.LiveMarks marks(@PathVariable UUID key, @AuthenticationPrincipal SignedIn by) {
+        return live.marks(key, by.mail());
     }
 }

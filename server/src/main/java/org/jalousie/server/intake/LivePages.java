@@ -8,6 +8,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.data.Value;
@@ -25,13 +26,14 @@ import org.jalousie.server.web.PrintedView;
 import org.springframework.stereotype.Service;
 
 /**
- * The agreement beside its form, as far as the answers go. No transaction is open here. What was made is fetched by the one who
- * asked for it, by a key of its own: nobody comes to see another one's answers.
+ * The agreement beside its form, as far as the answers go. No transaction is open here. What stands
+ * on the pages is fetched by the one who asked for them, by a key of its own: nobody comes to see another one's answers.
  */
 @Service
 class LivePages {
     private static final Duration FETCHED_WITHIN = Duration.ofMinutes(5);
-    private static final long MOST_HELD = 60L * 1024 * 1024;
+    private static final Duration SEEN_ANEW = Duration.ofSeconds(5);
+    private static final int MOST_HELD = 2_000;
 
     private final IntakeService requests;
     private final UsableTemplates templates;
@@ -40,11 +42,14 @@ class LivePages {
     private final Clock clock;
     private final Cache<UUID, Fetched> made = Caffeine.newBuilder()
             .expireAfterWrite(FETCHED_WITHIN)
-            .maximumWeight(MOST_HELD)
-            .weigher((UUID key, Fetched one) -> one.pdf.length)
+            .maximumSize(MOST_HELD)
             .build();
 
-    private record Fetched(String by, byte[] pdf) {}
+    private record Fetched(String by, CompletableFuture<FilledPages.Marks> marks) {}
+
+    /** Looked up once for some letters, and not for each: a template that is published anew is seen soon enough. */
+    private final Cache<UUID, UsableTemplate> lately =
+            Caffeine.newBuilder().expireAfterWrite(SEEN_ANEW).maximumSize(200).build();
 
     LivePages(IntakeService requests, UsableTemplates templates, FilledPages filled, Settings settings, Clock clock) {
         this.requests = requests;
@@ -59,7 +64,7 @@ class LivePages {
 
     /** For a form that is filled anew. */
     UsableTemplate templateOf(UUID template) {
-        return templates.published(template);
+        return lately.get(template, templates::published);
     }
 
     /** For a request that is corrected: it stays with its version. */
@@ -67,15 +72,14 @@ class LivePages {
         return templates.version(requests.versionOf(request));
     }
 
-    IntakeViews.LiveDocument pages(UsableTemplate template, Typed typed, String by) {
+    IntakeViews.LiveMade pages(UsableTemplate template, Typed typed, String by) {
         Map<String, Value> values = values(template, typed);
         List<TemplateDocument> all = documents(template, values, true);
         DocumentId shown = shown(all, typed.document());
         FilledPages.Filled pages = filled.pages(template, shown, values);
         UUID key = UUID.randomUUID();
-        made.put(key, new Fetched(by, pages.pdf()));
-        return new IntakeViews.LiveDocument(
-                key, shown.value(), titles(all, template), pages.pages(), PrintedView.of(pages.printed()));
+        made.put(key, new Fetched(by, pages.marks()));
+        return new IntakeViews.LiveMade(key, shown.value(), titles(all, template), pages.sizes(), pages.pdf());
     }
 
     IntakeViews.LiveText text(UsableTemplate template, Typed typed) {
@@ -86,10 +90,12 @@ class LivePages {
         return new IntakeViews.LiveText(shown.value(), titles(all, template), paragraphs);
     }
 
-    byte[] pdf(UUID key, String by) {
+    /** What stands where on the pages; waits while that is being found out. */
+    IntakeViews.LiveMarks marks(UUID key, String by) {
         Fetched one = made.getIfPresent(key);
         if (one == null || !one.by.equals(by)) throw Refusal.notFound(Message.of("document.none"));
-        return one.pdf;
+        FilledPages.Marks marks = one.marks.join();
+        return new IntakeViews.LiveMarks(marks.pages(), PrintedView.of(marks.printed()));
     }
 
     private Map<String, Value> values(UsableTemplate template, Typed typed) {

@@ -2,17 +2,23 @@ package org.jalousie.server.template;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import jakarta.annotation.PreDestroy;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.messages.NotPossible;
+import org.jalousie.core.pdf.PdfIntake;
 import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.FieldPlacer;
+import org.jalousie.core.placement.Pages;
 import org.jalousie.core.provenance.PrintedPlace;
 import org.jalousie.core.provenance.Provenance;
 import org.jalousie.core.template.FilledText;
@@ -28,13 +34,20 @@ import org.springframework.stereotype.Component;
 class FilledDocuments implements FilledPages {
     private static final long MOST_HELD = 30L * 1024 * 1024;
 
+    /** What the marks of a document may take, in bytes: they are not there yet when it is weighed. */
+    private static final int MARKS = 300 * PrintedPlace.WEIGHT;
+
     private final Converter converter;
     private final FixedPreviews fixed;
     private final FileStore files;
+    private final ExecutorService marking = Executors.newFixedThreadPool(2, task -> {
+        Thread thread = new Thread(task, "marks-of-pages");
+        thread.setDaemon(true);
+        return thread;
+    });
     private final Cache<Sha256, Filled> known = Caffeine.newBuilder()
             .maximumWeight(MOST_HELD)
-            .weigher(
-                    (Sha256 key, Filled one) -> one.pdf().length + one.printed().size() * PrintedPlace.WEIGHT)
+            .weigher((Sha256 key, Filled one) -> one.pdf().length + MARKS)
             .build();
 
     FilledDocuments(Converter converter, FixedPreviews fixed, FileStore files) {
@@ -59,20 +72,39 @@ class FilledDocuments implements FilledPages {
         switch (document.kind()) {
             case FIXED -> {
                 FixedPreviews.Previewed pages = fixed.of(document, template.content(), values);
-                return new Filled(pages.made().pdf(), pages.made().pages(), pages.printed());
+                return filled(pages.made().pdf(), new Marks(pages.made().pages(), pages.printed()));
             }
             case ATTACHED -> {
-                return new Filled(fixed.untouched(document), fixed.bare(document), List.of());
+                return filled(fixed.untouched(document), new Marks(fixed.bare(document), List.of()));
             }
             default -> {
                 Wording wording = wording(template, id);
                 Wording.Merged merged = merged(template, wording, values);
                 byte[] pdf = converter.toPdf(merged.file());
-                FieldPlacer.Placed placed =
-                        FieldPlacer.place(pdf, wording.boxes(), wording.onEachPage(), Set.of(), List.of());
-                return new Filled(placed.pdf(), placed.pages(), Provenance.of(merged.printed(), pdf));
+                return new Filled(
+                        pdf, sizes(pdf), CompletableFuture.supplyAsync(() -> marks(wording, merged, pdf), marking));
             }
         }
+    }
+
+    private static Filled filled(byte[] pdf, Marks marks) {
+        return new Filled(pdf, marks.pages().sizes(), CompletableFuture.completedFuture(marks));
+    }
+
+    private static Marks marks(Wording wording, Wording.Merged merged, byte[] pdf) {
+        FieldPlacer.Placed placed = FieldPlacer.place(pdf, wording.boxes(), wording.onEachPage(), Set.of(), List.of());
+        return new Marks(placed.pages(), Provenance.of(merged.printed(), pdf));
+    }
+
+    private static List<Pages.Size> sizes(byte[] pdf) {
+        return PdfIntake.sizes(pdf).stream()
+                .map(size -> new Pages.Size(size.width(), size.height()))
+                .toList();
+    }
+
+    @PreDestroy
+    void stop() {
+        marking.shutdownNow();
     }
 
     @Override

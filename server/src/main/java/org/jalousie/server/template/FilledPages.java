@@ -2,6 +2,7 @@ package org.jalousie.server.template;
 
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.Pages;
@@ -10,8 +11,15 @@ import org.jalousie.core.template.FilledText;
 
 /** The documents of a template filled with answers, while somebody is typing them. Nothing is kept of them. */
 public interface FilledPages {
-    /** Pages with what stands where on them. */
-    record Filled(byte[] pdf, Pages pages, List<PrintedPlace> printed) {}
+    /**
+     * Pages that can be shown at once.
+     *
+     * @param marks what stands where on them, which is found out meanwhile
+     */
+    record Filled(byte[] pdf, List<Pages.Size> sizes, CompletableFuture<Marks> marks) {}
+
+    /** The places of signing fields, and what the answers have printed. */
+    record Marks(Pages pages, List<PrintedPlace> printed) {}
 
     /**
      * One document as pages. No transaction may be open: making pages takes its time.
