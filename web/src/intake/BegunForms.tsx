@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { allOf } from '../api/all';
 import { answer, api, type Schemas } from '../api/client';
 import { say } from '../messages/rooms';
 import { Button, Trouble } from '../ui/parts';
@@ -11,15 +12,16 @@ import { forgetHere } from './kept';
 export function BegunForms() {
   const begun = useQuery({
     queryKey: ['begun-forms'],
-    queryFn: () => answer(api.GET('/api/v1/begun-forms', { params: { query: { page: 0 } } })),
+    queryFn: () =>
+      allOf((page) => answer(api.GET('/api/v1/begun-forms', { params: { query: { page } } }))),
   });
   if (begun.error) return <Trouble error={begun.error} />;
-  if (!begun.data?.items.length) return null;
+  if (!begun.data?.length) return null;
   return (
     <section aria-label={say('intake.begun')} className="pb-6">
       <h2 className="pb-1 text-lg">{say('intake.begun')}</h2>
       <ul className="flex max-w-2xl flex-col">
-        {begun.data.items.map((one) => (
+        {begun.data.map((one) => (
           <Begun key={one.key} one={one} />
         ))}
       </ul>

@@ -9,10 +9,11 @@ import { ChosenPerson } from './ChosenPerson';
 import { FieldInput } from './FieldInput';
 import type { Answers } from './inputProps';
 import { KeptAnswers } from './KeptAnswers';
-import { answerAt, type AnswerAt } from './live/answerAt';
+import { answerAt, questionAt, type AnswerAt } from './live/answerAt';
 import { Live } from './live/Live';
 import type { LiveOf } from './live/source';
 import { useSession } from '../office/queries';
+import { useFaults } from './useFaults';
 import { FormFixed, FormLanguage, OfficeZone, typedData } from './typing';
 
 /** How answers are kept that are being typed. */
@@ -65,6 +66,7 @@ export function FilledForm({
     },
   });
   const { setError, clearErrors } = answers;
+  const read = useFaults(form, answers);
   const [changed, setChanged] = useState(keep?.typed ?? false);
   // answers that were changed back have to be kept too
   if (answers.formState.isDirty && !changed) setChanged(true);
@@ -107,6 +109,10 @@ export function FilledForm({
           noValidate
           className="flex max-w-2xl min-w-0 flex-col gap-4"
           onFocus={(event) => setAt(answerAt(event.target))}
+          onBlur={(event) => {
+            const left = questionAt(event.target);
+            if (left && left !== questionAt(event.relatedTarget)) void read(left);
+          }}
           onSubmit={(event) => void answers.handleSubmit((body) => save.mutate(body))(event)}
         >
           <fieldset disabled={fixed} className="flex flex-col gap-4">

@@ -27,15 +27,15 @@ export default function FormRoom() {
         const kept = begun ? await keptAnswers(begun) : undefined;
         const earlier = from && !kept ? await request(from) : undefined;
         const known = new Set(form.fields.map((field) => field.name));
-        const values = Object.fromEntries(
-          Object.entries((kept ?? earlier)?.values ?? {}).filter(([name]) => known.has(name)),
-        );
+        const all = Object.entries((kept ?? earlier)?.values ?? {});
+        const values = Object.fromEntries(all.filter(([name]) => known.has(name)));
         return {
           form,
           row: undefined,
           values: kept || earlier ? values : initials(form.fields),
           people: (kept ?? earlier)?.people ?? {},
           begun: kept && begun,
+          unasked: all.filter(([name, value]) => !known.has(name) && value.trim() !== ''),
           agreementState: null,
         };
       }
@@ -72,9 +72,11 @@ type Source = {
   agreementState: Schemas['RequestDetail']['agreementState'];
   /** The key of the form that is gone on with. */
   begun?: string | undefined;
+  /** Answers for which the form has no question any more, by name. */
+  unasked?: [string, string][];
 };
 
-function RequestForm({ form, row, values, people, agreementState, begun }: Source) {
+function RequestForm({ form, row, values, people, agreementState, begun, unasked }: Source) {
   // the request is taken in once, however often what comes after it has to be tried
   const [key] = useState(() => begun ?? newKey());
   const [, setAddress] = useSearchParams();
@@ -141,6 +143,21 @@ function RequestForm({ form, row, values, people, agreementState, begun }: Sourc
           )}
         </div>
       )}
+      {unasked?.length ? (
+        <section
+          aria-label={say('intake.unasked')}
+          className="mb-4 max-w-2xl border-l-4 border-clay bg-sheet px-3 py-2"
+        >
+          <p>{say('intake.unasked')}</p>
+          <ul>
+            {unasked.map(([name, value]) => (
+              <li key={name} className="wrap-anywhere text-soft">
+                {name.replaceAll('_', ' ')}: {value}
+              </li>
+            ))}
+          </ul>
+        </section>
+      ) : null}
       <FilledForm
         form={form}
         values={values}

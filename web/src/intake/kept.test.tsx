@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
 import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
+import { sessionEnd } from '../api/client';
 import { forgetHere, leftHere, useKept } from './kept';
 
 vi.mock('../api/client', async (original) => {
@@ -60,6 +61,16 @@ test('without a connection they stay in the browser, and are kept when it is bac
   await pause(5000);
   await waitFor(() => expect(result.current).toBe('kept'));
   expect(leftHere('k')).toBeUndefined();
+});
+
+test('they are kept when somebody whose session had ended signs in again', async () => {
+  answers.status = 401;
+  const { result } = renderHook(() => useKept('k', 't', typed('Ida')));
+  await pause(400);
+  await waitFor(() => expect(result.current).toBe('not-kept'));
+  answers.status = 204;
+  act(() => void sessionEnd.dispatchEvent(new Event('renewed')));
+  await waitFor(() => expect(result.current).toBe('kept'));
 });
 
 test('a form that was handed in meanwhile is kept no more', async () => {

@@ -22,6 +22,17 @@ export function answerAt(element: Element | null): AnswerAt | undefined {
   };
 }
 
+/** The question of a form to which something belongs: a list's for all of its items. */
+export function questionAt(element: Element | null): string | undefined {
+  let name: string | undefined;
+  let now = element?.closest<HTMLElement>('[data-answer]');
+  while (now) {
+    name = now.dataset.answer;
+    now = now.parentElement?.closest<HTMLElement>('[data-answer]');
+  }
+  return name;
+}
+
 function itemsAround(element: Element): number[] {
   const items: number[] = [];
   let now = element.parentElement?.closest<HTMLElement>('[data-item]');

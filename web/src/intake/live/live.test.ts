@@ -2,7 +2,7 @@
 import { renderHook, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import type { Schemas } from '../../api/client';
-import { answerAt, inputOf, printedBy } from './answerAt';
+import { answerAt, inputOf, printedBy, questionAt } from './answerAt';
 import { useLive } from './useLive';
 import { lineToShow } from './whatChanged';
 
@@ -48,6 +48,10 @@ test('an answer is found by what it is called, in an item within an item too', (
   expect(inputOf(document, { name: 'title', list: 'objects', items: [3] })).toBeUndefined();
   expect(inputOf(document, { name: 'agreement_number', list: '', items: [] })).toBeUndefined();
   expect(answerAt(document.body)).toBeUndefined();
+  expect(questionAt(document.getElementById('part'))).toBe('objects');
+  expect(questionAt(document.getElementById('lender'))).toBe('lender');
+  expect(questionAt(document.body)).toBeUndefined();
+  expect(questionAt(null)).toBeUndefined();
 });
 
 test('words were printed by an answer, an item’s by its own item only, and by the whole list', () => {

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { Problem } from '../../api/client';
+import { Problem, sessionEnd } from '../../api/client';
 
 /** How long nobody types before the pages are asked for, in milliseconds. */
 const PAUSE = 250;
@@ -56,9 +56,16 @@ export function useLive<Made>(
   useEffect(() => {
     const now = state.current;
     now.on = true;
+    // what was refused to nobody is asked for once more when somebody is signed in again
+    const again = () => {
+      now.asked = undefined;
+      run();
+    };
+    sessionEnd.addEventListener('renewed', again);
     return () => {
       now.on = false;
+      sessionEnd.removeEventListener('renewed', again);
     };
-  }, []);
+  }, [run]);
   return live;
 }

@@ -56,7 +56,12 @@ class LiveFormJourneyTest {
             browser.button("Add to Objects").click();
             answer(page, "objects.title").fill("Viola d’amore");
             assertThat(agreement(page)).containsText("Viola d’amore, [Value]");
+            answer(page, "objects.value").fill("EUR 12x");
             answer(page, "abroad").selectOption("yes");
+            answer(page, "lender_name").focus();
+            assertThat(page.locator("[id$='-fault']").first()).isVisible();
+            answer(page, "objects.value").fill("");
+            answer(page, "lender_name").focus();
             assertThat(agreement(page)).containsText("It crosses a border.");
 
             // from the words to the answer that printed them, and from the answer to its words

@@ -31,9 +31,10 @@ import org.springframework.stereotype.Service;
  */
 @Service
 class LivePages {
-    private static final Duration FETCHED_WITHIN = Duration.ofMinutes(5);
+    private static final Duration FETCHED_WITHIN = Duration.ofMinutes(1);
     private static final Duration SEEN_ANEW = Duration.ofSeconds(5);
-    private static final int MOST_HELD = 2_000;
+    /** Each is fetched at once, and what a long list prints is much. */
+    private static final int MOST_HELD = 200;
 
     private final IntakeService requests;
     private final UsableTemplates templates;

@@ -1,0 +1,40 @@
+import { useCallback } from 'react';
+import type { UseFormReturn } from 'react-hook-form';
+import { answer, api, type Schemas } from '../api/client';
+import type { Answers } from './inputProps';
+
+/**
+ * Tells what is wrong with an answer when it is left, by the rules that hold when the form is handed in: the server reads it.
+ * One that is empty is asked for only in the end.
+ */
+export function useFaults(
+  { fields, language }: Schemas['Form'],
+  { getValues, setError, clearErrors }: UseFormReturn<Answers>,
+): (name: string) => Promise<void> {
+  return useCallback(
+    async (name) => {
+      const field = fields.find((one) => one.name === name);
+      const path = `values.${name}` as const;
+      const value = getValues(path);
+      if (!field) return;
+      if (!value) {
+        clearErrors(path);
+        return;
+      }
+      let faults: Record<string, string>;
+      try {
+        const body = { fields: [field], values: { [name]: value }, language };
+        ({ faults } = await answer(api.POST('/api/v1/forms/reading', { body })));
+      } catch {
+        // whether it can be read is told when the form is handed in
+        return;
+      }
+      // somebody may have typed on meanwhile
+      if (getValues(path) !== value) return;
+      const message = faults[name];
+      if (message) setError(path, { type: 'server', message });
+      else clearErrors(path);
+    },
+    [fields, language, getValues, setError, clearErrors],
+  );
+}
