@@ -19,11 +19,15 @@ import org.jalousie.core.template.TemplateDocument;
 import org.jalousie.server.paper.Papers;
 import org.jalousie.server.template.UsableTemplate;
 import org.jalousie.server.template.UsableTemplates;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /** The texts of all templates that can be filled, by which finished files are recognised. */
 @Component
 class KnownTexts {
+    private static final Logger LOG = LoggerFactory.getLogger(KnownTexts.class);
+
     /** Marks of texts that are kept in memory, four bytes each. */
     private static final long MOST_MARKS = 10_000_000;
 
@@ -60,12 +64,28 @@ class KnownTexts {
         for (UUID version : versions) {
             List<Recogniser.Known<Key>> texts = known.getIfPresent(version);
             if (texts == null) {
-                texts = found.containsKey(version) ? found.get(version) : made(version);
+                Optional<List<Recogniser.Known<Key>>> now =
+                        Optional.ofNullable(found.get(version)).or(() -> readable(version));
+                if (now.isEmpty()) continue;
+                texts = now.get();
                 known.put(version, texts);
             }
             all.addAll(texts);
         }
         return all;
+    }
+
+    /** Empty for a template whose texts can't be read: files are recognised by the others. It is tried again the next time. */
+    private Optional<List<Recogniser.Known<Key>>> readable(UUID version) {
+        try {
+            return Optional.of(made(version));
+        } catch (RuntimeException e) {
+            LOG.warn(
+                    "the texts of template version {} can't be read: {}",
+                    version,
+                    e.getClass().getSimpleName());
+            return Optional.empty();
+        }
     }
 
     private List<Recogniser.Known<Key>> made(UUID version) {
