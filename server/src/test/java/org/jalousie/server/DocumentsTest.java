@@ -500,7 +500,7 @@ class DocumentsTest {
     void aFileThatIsNoneGoesAlongAsNothing() throws Exception {
         JsonNode template = template("No file");
         byte[] cut = "%PDF-1.7 and nothing".getBytes(StandardCharsets.US_ASCII);
-        assertThat(bring(template, "Cut", cut, "&as=UNTOUCHED").status()).isEqualTo(422);
+        assertThat(bring(template, "Cut", cut, "&attached=true").status()).isEqualTo(422);
         assertThat(bring(template, "Cut", cut, "").status()).isEqualTo(422);
         assertThat(bring(template, "  ", PdfSample.form(), "").status()).isEqualTo(422);
     }

@@ -44,6 +44,7 @@ class DocumentController {
     /**
      * @param plain whether a PDF is taken too that can't be made fit for keeping
      * @param as what it becomes: pages, a wording for a Word file unless it is to be pages, or itself untouched
+     * @param attached the same as {@code UNTOUCHED}, as programs of earlier versions say it
      */
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
@@ -53,11 +54,16 @@ class DocumentController {
             @RequestParam String title,
             @RequestParam(defaultValue = "false") boolean plain,
             @RequestParam(defaultValue = "USUAL") DocumentService.As as,
+            @RequestParam(defaultValue = "false") boolean attached,
             @RequestPart MultipartFile file,
             @AuthenticationPrincipal SignedIn by)
             throws IOException {
         return service.bring(
-                id, revision, new DocumentService.Bringing(title, plain, as), file.getBytes(), by.displayName());
+                id,
+                revision,
+                new DocumentService.Bringing(title, plain, attached ? DocumentService.As.UNTOUCHED : as),
+                file.getBytes(),
+                by.displayName());
     }
 
     /** The fields that the document's own form has. */
