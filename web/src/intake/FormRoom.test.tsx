@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
-import { MemoryRouter, Route, Routes } from 'react-router';
+import { Link, MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import FormRoom from './FormRoom';
 
@@ -149,5 +149,28 @@ describe('a form that was arranged', () => {
       'field-lender',
       'field-fee',
     ]);
+  });
+});
+
+describe('a form that is gone on with', () => {
+  afterEach(cleanup);
+
+  it('lends its answers to no other form', async () => {
+    asked.length = 0;
+    render(
+      <QueryClientProvider client={new QueryClient()}>
+        <MemoryRouter initialEntries={['/intake/new/x?form=k1']}>
+          <Link to="/intake/new/y">the other form</Link>
+          <Routes>
+            <Route path="/intake/new/:template" element={<FormRoom />} />
+          </Routes>
+        </MemoryRouter>
+      </QueryClientProvider>,
+    );
+    await screen.findByRole('button', { name: 'Make the agreement' });
+    fireEvent.click(screen.getByText('the other form'));
+    await waitFor(() => expect(asked.filter((one) => one.endsWith('/form'))).toHaveLength(2));
+    await screen.findByRole('button', { name: 'Make the agreement' });
+    expect(asked.filter((one) => one === 'GET /begun-forms/{key}')).toHaveLength(1);
   });
 });

@@ -14,6 +14,11 @@ import { initials } from './typing';
 /** A template's form: filled anew, maybe with the answers of an earlier request, or a request corrected. */
 export default function FormRoom() {
   const { template, number } = useParams();
+  // what was begun of one form is nothing to another
+  return <Room key={template ?? number} template={template} number={number} />;
+}
+
+function Room({ template, number }: { template: string | undefined; number: string | undefined }) {
   const [address] = useSearchParams();
   const from = address.get('from') ?? '';
   const [begun] = useState(address.get('form') ?? '');

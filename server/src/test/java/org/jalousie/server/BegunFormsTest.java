@@ -82,6 +82,29 @@ class BegunFormsTest {
     }
 
     @Test
+    void oneThatWasBeingKeptWhileItWasHandedInIsNotBegun() throws Exception {
+        UUID key = UUID.randomUUID();
+        Map<String, Object> request = new HashMap<>();
+        request.put("template", template);
+        request.put("values", Office.loanValues("Ida Marsh"));
+        request.put("people", Map.of());
+        request.put("key", key);
+        assertThat(office.client.post("/api/v1/requests", request).status()).isEqualTo(201);
+        // as it is left when the two are committed one right after the other
+        try (var connection = bed.bean(DataSource.class).getConnection();
+                var insert =
+                        connection.prepareStatement("insert into begun_form select ?, ?, id, template_id, '{}', '{}',"
+                                + " now(), now() from template_version where template_id = ? limit 1")) {
+            insert.setObject(1, key);
+            insert.setString(2, Testbed.MAIL);
+            insert.setObject(3, UUID.fromString(template));
+            assertThat(insert.executeUpdate()).isEqualTo(1);
+        }
+        assertThat(listed()).doesNotContain(key.toString());
+        assertThat(office.client.get(PATH + key).status()).isEqualTo(404);
+    }
+
+    @Test
     void aRequestWithFaultsLeavesItBegun() {
         UUID key = UUID.randomUUID();
         keep(office.client, key, Map.of("lender_name", "Ida"));

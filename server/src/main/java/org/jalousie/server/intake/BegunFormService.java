@@ -67,14 +67,16 @@ class BegunFormService {
 
     @Transactional(readOnly = true)
     IntakeViews.BegunForm show(UUID key, String owner) {
-        BegunForm form = own(key, owner).orElseThrow(() -> Refusal.notFound(Message.of("form.none")));
+        BegunForm form = own(key, owner)
+                .filter(one -> requests.findByFormKey(key).isEmpty())
+                .orElseThrow(() -> Refusal.notFound(Message.of("form.none")));
         return new IntakeViews.BegunForm(form.templateId(), form.values(), form.people(), form.changedAt());
     }
 
     /** Those that a person has begun, the one changed last first. */
     @Transactional(readOnly = true)
     Page<IntakeViews.BegunRow> list(String owner, int page) {
-        var found = forms.findByOwnerOrderByChangedAtDescIdAsc(owner, PageRequest.of(Math.max(0, page), Page.SIZE));
+        var found = forms.notHandedIn(owner, PageRequest.of(Math.max(0, page), Page.SIZE));
         List<BegunForm> all = found.getContent();
         Map<UUID, String> names =
                 templates.namesOf(all.stream().map(BegunForm::templateVersionId).toList());

@@ -101,12 +101,6 @@ class IntakeService implements WaitingRequests {
                 stateOf(request).orElse(null));
     }
 
-    /** The version of the template that a request was filled for. */
-    @Transactional(readOnly = true)
-    UUID versionOf(String number) {
-        return request(number).templateVersionId();
-    }
-
     private Optional<State> stateOf(IntakeRequest request) {
         return request.agreementNumber().map(agreements::state);
     }

@@ -36,7 +36,7 @@ class LivePages {
     /** Each is fetched at once, and what a long list prints is much. */
     private static final int MOST_HELD = 200;
 
-    private final IntakeService requests;
+    private final IntakeRequests requests;
     private final UsableTemplates templates;
     private final FilledPages filled;
     private final Settings settings;
@@ -52,7 +52,7 @@ class LivePages {
     private final Cache<UUID, UsableTemplate> lately =
             Caffeine.newBuilder().expireAfterWrite(SEEN_ANEW).maximumSize(200).build();
 
-    LivePages(IntakeService requests, UsableTemplates templates, FilledPages filled, Settings settings, Clock clock) {
+    LivePages(IntakeRequests requests, UsableTemplates templates, FilledPages filled, Settings settings, Clock clock) {
         this.requests = requests;
         this.templates = templates;
         this.filled = filled;
@@ -70,7 +70,9 @@ class LivePages {
 
     /** For a request that is corrected: it stays with its version. */
     UsableTemplate templateOf(String request) {
-        return templates.version(requests.versionOf(request));
+        return templates.version(requests.findByNumber(request)
+                .map(IntakeRequest::templateVersionId)
+                .orElseThrow(() -> Refusal.notFound(Message.of("request.none", "number", request))));
     }
 
     IntakeViews.LiveMade pages(UsableTemplate template, Typed typed, String by) {
