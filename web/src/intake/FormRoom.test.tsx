@@ -168,6 +168,8 @@ describe('a form that is gone on with', () => {
       </QueryClientProvider>,
     );
     await screen.findByRole('button', { name: 'Make the agreement' });
+    // what this browser has of the first form would hide that it is asked for again
+    window.localStorage.clear();
     fireEvent.click(screen.getByText('the other form'));
     await waitFor(() => expect(asked.filter((one) => one.endsWith('/form'))).toHaveLength(2));
     await screen.findByRole('button', { name: 'Make the agreement' });
