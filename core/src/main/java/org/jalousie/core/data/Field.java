@@ -1,8 +1,10 @@
 package org.jalousie.core.data;
 
 import java.text.Normalizer;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 
 /**
  * One datum that varies from agreement to agreement.
@@ -12,7 +14,9 @@ import java.util.Locale;
  * @param hint a sentence under the input; empty when none is needed
  * @param choices the allowed values, for {@link FieldType#CHOICE} only
  * @param items the fields of each item, for {@link FieldType#ITEMS} only
- * @param initial what a new form begins with, as it is stored; empty for nothing, as in every list and picture
+ * @param initial what a new form begins with, as it is stored; empty for nothing, as in every list, picture and file
+ * @param ownAnswer whether something that is not among the choices may be answered, for {@link FieldType#CHOICE} only
+ * @param files which files may be given, for {@link FieldType#FILE} and {@link FieldType#PICTURE} only
  */
 public record Field(
         FieldName name,
@@ -22,17 +26,45 @@ public record Field(
         String hint,
         List<String> choices,
         List<Field> items,
-        String initial) {
+        String initial,
+        boolean ownAnswer,
+        FileLimits files) {
+    private static final Set<FieldType> BEGIN_EMPTY = EnumSet.of(FieldType.ITEMS, FieldType.PICTURE, FieldType.FILE);
+
     public Field {
         choices = choices == null ? List.of() : List.copyOf(choices);
         items = items == null ? List.of() : List.copyOf(items);
         // versions saved before there were any have none
-        initial = initial == null || type == FieldType.ITEMS || type == FieldType.PICTURE ? "" : initial;
+        initial = initial == null || BEGIN_EMPTY.contains(type) ? "" : initial;
+        files = files == null ? FileLimits.NONE : files;
+    }
+
+    /** A field whose choices are all there are. */
+    public Field(
+            FieldName name,
+            FieldType type,
+            String label,
+            boolean required,
+            String hint,
+            List<String> choices,
+            List<Field> items,
+            String initial) {
+        this(name, type, label, required, hint, choices, items, initial, false, FileLimits.NONE);
+    }
+
+    /** The same field, where something else than its choices may be answered. */
+    public Field withOwnAnswer() {
+        return new Field(name, type, label, required, hint, choices, items, initial, true, files);
+    }
+
+    /** The same field for files of these kinds. */
+    public Field taking(FileLimits limits) {
+        return new Field(name, type, label, required, hint, choices, items, initial, ownAnswer, limits);
     }
 
     /** The same field, which may stay blank. */
     public Field optional() {
-        return new Field(name, type, label, false, hint, choices, items, initial);
+        return new Field(name, type, label, false, hint, choices, items, initial, ownAnswer, files);
     }
 
     /** A field that a form asks for without anything in it. */
@@ -59,7 +91,7 @@ public record Field(
 
     /** The same list with these fields in each item. */
     public Field withItems(List<Field> of) {
-        return new Field(name, type, label, required, hint, choices, of, initial);
+        return new Field(name, type, label, required, hint, choices, of, initial, ownAnswer, files);
     }
 
     /** Whether a tag or a rule means it by this name. */
@@ -69,17 +101,17 @@ public record Field(
 
     /** The same field, called so in the form. */
     public Field labelled(String called) {
-        return new Field(name, type, called, required, hint, choices, items, initial);
+        return new Field(name, type, called, required, hint, choices, items, initial, ownAnswer, files);
     }
 
     /** The same field, which a new form shows with this in it. @param with as it is stored */
     public Field beginningWith(String with) {
-        return new Field(name, type, label, required, hint, choices, items, with);
+        return new Field(name, type, label, required, hint, choices, items, with, ownAnswer, files);
     }
 
     /** The same field by another name. */
     public Field renamed(FieldName to) {
-        return new Field(to, type, label, required, hint, choices, items, initial);
+        return new Field(to, type, label, required, hint, choices, items, initial, ownAnswer, files);
     }
 
     /** A choice's value as it can stand in a tag: "By the borrower's courier" becomes {@code by_the_borrowers_courier}. */

@@ -33,6 +33,8 @@ public enum FieldType {
     NAME(List.of("last_first", "short", "given", "family")),
     ADDRESS(List.of("block")),
     PICTURE(List.of("width_")),
+    /** A file that goes with the request; its name prints. */
+    FILE(List.of()),
     ITEMS(List.of("list", "list_or", "count", "bars_", "lines_"));
 
     /** A print that carries a width in millimetres, as in {@code photo.width_60}. */

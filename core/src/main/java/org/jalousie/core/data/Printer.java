@@ -56,6 +56,7 @@ public final class Printer {
         if (value instanceof Value.Address address) return people.address(address, print);
         if (value instanceof Value.Rich rich) return RichText.plain(rich.html());
         if (value instanceof Value.Picture) return "";
+        if (value instanceof Value.Attached attached) return attached.file().name();
         if (value instanceof Value.Items items) return items(items, print);
         String text = value.raw();
         return switch (print) {

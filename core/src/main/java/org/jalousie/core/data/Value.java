@@ -98,6 +98,14 @@ public sealed interface Value {
         }
     }
 
+    /** A file that was given with the form. */
+    record Attached(AttachedFile file) implements Value {
+        @Override
+        public String raw() {
+            return file.answer();
+        }
+    }
+
     /**
      * Items of a list, each with values by name, stored as a JSON array of objects.
      *

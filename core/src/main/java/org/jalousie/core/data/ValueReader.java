@@ -107,6 +107,7 @@ public final class ValueReader {
                     case NAME -> PeopleReader.name(text);
                     case ADDRESS -> PeopleReader.address(text);
                     case PICTURE -> picture(text);
+                    case FILE -> file(text);
                     case ITEMS -> items(field, text, typing);
                 });
     }
@@ -227,6 +228,12 @@ public final class ValueReader {
         return new Value.Picture(text);
     }
 
+    private static Value file(String text) throws Unreadable {
+        return AttachedFile.read(text)
+                .map(Value.Attached::new)
+                .orElseThrow(() -> new Unreadable(Message.of("value.file")));
+    }
+
     private static Value items(Field list, String text, Typing typing) throws Unreadable {
         List<Map<String, Value>> items = new ArrayList<>();
         for (Map<String, String> raw : RawItems.read(text)) {
@@ -271,6 +278,7 @@ public final class ValueReader {
     }
 
     private static String choice(Field field, String text) throws Unreadable {
+        if (field.ownAnswer()) return Texts.oneLine(text);
         if (!field.choices().contains(text)) {
             throw new Unreadable(Message.of("value.choice", "choices", String.join(", ", field.choices())));
         }

@@ -3,22 +3,33 @@ package org.jalousie.core.intake;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
 
 /**
- * How a form asks for data: in which sections and order, with what help, and what it doesn't show. What the data are is said by
- * the fields; so one form may feed several templates, and one template may be fed by several forms.
+ * How a form asks for data: in which sections and order, with what help, when, and what it begins with. What the data are is said
+ * by the fields; so one form may feed several templates, and one template may be fed by several forms.
+ *
+ * @param words the form's texts in other languages: by BCP 47 tag, each text as it stands in the template and what it is there
  */
-public record FormLayout(List<Section> sections) {
+public record FormLayout(List<Section> sections, Map<String, Map<String, String>> words) {
     /** Nothing is arranged yet. */
     public static final FormLayout NONE = new FormLayout(List.of());
 
     public FormLayout {
         sections = sections == null ? List.of() : List.copyOf(sections);
+        words = words == null ? Map.of() : Map.copyOf(words);
+    }
+
+    /** In the template's own language. */
+    public FormLayout(List<Section> sections) {
+        this(sections, Map.of());
     }
 
     /**
@@ -26,16 +37,23 @@ public record FormLayout(List<Section> sections) {
      *
      * @param title empty for a form of one section without a title
      * @param help said under the title; may be empty
+     * @param when the rule, or the yes-or-no answer, on which it is there; empty for always
      */
-    public record Section(String title, String help, List<Question> questions) {
+    public record Section(String title, String help, String when, List<Question> questions) {
         public Section {
             title = title == null ? "" : title;
             help = help == null ? "" : help;
+            when = when == null ? "" : when;
             questions = questions == null ? List.of() : List.copyOf(questions);
         }
 
+        /** A section that is always there. */
+        public Section(String title, String help, List<Question> questions) {
+            this(title, help, "", questions);
+        }
+
         private Section with(List<Question> others) {
-            return new Section(title, help, others);
+            return new Section(title, help, when, others);
         }
     }
 
@@ -45,19 +63,117 @@ public record FormLayout(List<Section> sections) {
      * @param field the name of its field
      * @param help said under the input in place of the field's own hint; may be empty
      * @param visibility SHOWN when it isn't said
+     * @param placeholder shown in the empty input; may be empty
+     * @param before text that stands over the question; may be empty
+     * @param width its part of the row; on a narrow screen each has a row
+     * @param when the rule, or the yes-or-no answer, on which it is asked; empty for always
+     * @param tick whether a yes-or-no question is one box to tick, which is there to be ticked where it is required
+     * @param start what it begins with
+     * @param totals fields of a list's items whose sum is shown under the list
      */
-    public record Question(FieldName field, String help, Visibility visibility) {
+    public record Question(
+            FieldName field,
+            String help,
+            Visibility visibility,
+            String placeholder,
+            String before,
+            Width width,
+            String when,
+            boolean tick,
+            Start start,
+            List<FieldName> totals) {
         public Question {
             help = help == null ? "" : help;
             visibility = visibility == null ? Visibility.SHOWN : visibility;
+            placeholder = placeholder == null ? "" : placeholder;
+            before = before == null ? "" : before;
+            width = width == null ? Width.WHOLE : width;
+            when = when == null ? "" : when;
+            start = start == null ? Start.FIXED : start;
+            totals = totals == null ? List.of() : List.copyOf(totals);
+        }
+
+        /** A question as it is before anybody arranges it. */
+        public Question(FieldName field, String help, Visibility visibility) {
+            this(field, help, visibility, "", "", Width.WHOLE, "", false, Start.FIXED, List.of());
+        }
+
+        /** The same question about a field by another name, with other names in its conditions. */
+        private Question renamed(UnaryOperator<FieldName> names) {
+            return new Question(
+                    names.apply(field),
+                    help,
+                    visibility,
+                    placeholder,
+                    before,
+                    width,
+                    FormLayout.renamed(when, names),
+                    tick,
+                    start.kind() == Start.Kind.RULE
+                            ? new Start(start.kind(), FormLayout.renamed(start.of(), names))
+                            : start,
+                    totals.stream().map(names).toList());
+        }
+
+        /** Whether it is typed by who fills the form. */
+        public boolean typed() {
+            return visibility == Visibility.SHOWN;
         }
     }
 
     /** Whether a form shows a question. */
     public enum Visibility {
         SHOWN,
+        /** It can be read and not changed. */
+        READ_ONLY,
         /** The answer comes from elsewhere. */
         HIDDEN
+    }
+
+    /** A question's part of the row. */
+    public enum Width {
+        WHOLE,
+        TWO_THIRDS,
+        HALF,
+        THIRD
+    }
+
+    /**
+     * What a question begins with.
+     *
+     * @param of a rule's name, or how numbers of a series are written ({@link Series}); empty otherwise
+     */
+    public record Start(Kind kind, String of) {
+        /** What its field says, which may be nothing. */
+        public static final Start FIXED = new Start(Kind.FIXED, "");
+
+        public Start {
+            kind = kind == null ? Kind.FIXED : kind;
+            of = of == null ? "" : of;
+        }
+
+        /** Where the answer comes from. */
+        public enum Kind {
+            FIXED,
+            /** The day on which the form is opened. */
+            TODAY,
+            /** The name of the person who fills it, where that is known. */
+            PERSON,
+            /** The next number of a series, given when the form is handed in. */
+            SERIES,
+            /** What a rule works out from the other answers. */
+            RULE
+        }
+    }
+
+    /** All questions in their order. */
+    public Stream<Question> questions() {
+        return sections.stream().flatMap(section -> section.questions().stream());
+    }
+
+    /** The question about a field; empty for one that is not asked for. */
+    public Optional<Question> question(FieldName field) {
+        return questions().filter(one -> one.field().equals(field)).findFirst();
     }
 
     /**
@@ -79,22 +195,30 @@ public record FormLayout(List<Section> sections) {
                 .filter(field -> left.remove(field.name()))
                 .forEach(field -> questions.add(new Question(field.name(), "", Visibility.SHOWN)));
         arranged.add(last.with(questions));
-        return new FormLayout(arranged);
+        return new FormLayout(arranged, words);
     }
 
     /** @param names the new name for each */
     public FormLayout renamed(UnaryOperator<FieldName> names) {
-        return new FormLayout(sections.stream()
-                .map(section -> section.with(section.questions().stream()
-                        .map(one -> new Question(names.apply(one.field()), one.help(), one.visibility()))
-                        .toList()))
-                .toList());
+        return new FormLayout(
+                sections.stream()
+                        .map(section -> new Section(
+                                section.title(),
+                                section.help(),
+                                renamed(section.when(), names),
+                                section.questions().stream()
+                                        .map(one -> one.renamed(names))
+                                        .toList()))
+                        .toList(),
+                words);
+    }
+
+    private static String renamed(String when, UnaryOperator<FieldName> names) {
+        return when.isEmpty() ? "" : names.apply(new FieldName(when)).value();
     }
 
     /** Whether a form with this layout shows a field. */
     public boolean shows(FieldName field) {
-        return sections.stream()
-                .flatMap(section -> section.questions().stream())
-                .noneMatch(question -> question.field().equals(field) && question.visibility() == Visibility.HIDDEN);
+        return question(field).map(one -> one.visibility() != Visibility.HIDDEN).orElse(true);
     }
 }

@@ -1,5 +1,6 @@
 package org.jalousie.core.intake;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -9,6 +10,8 @@ import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.data.ValueReader;
+import org.jalousie.core.intake.FormLayout.Question;
+import org.jalousie.core.intake.FormLayout.Start;
 import org.jalousie.core.messages.Message;
 
 /** Reads a filled form: every input against its field, all faults at once. */
@@ -28,6 +31,43 @@ public final class Intake {
             values.forEach((name, value) -> raw.put(name, value.raw()));
             return raw;
         }
+    }
+
+    /**
+     * Reads a filled form as it asks: what it doesn't ask for (any more) is not read, and what follows from other answers and can't be
+     * typed is as it follows.
+     */
+    public static Reading read(
+            FormLayout layout, List<Field> fields, Map<FieldName, String> inputs, Typing typing, Asked asked) {
+        List<Field> read = new ArrayList<>();
+        Map<FieldName, String> given = new LinkedHashMap<>(inputs);
+        asked.left().forEach(given::remove);
+        for (Field field : fields) {
+            if (asked.left().contains(field.name())) continue;
+            Optional<Question> question = layout.question(field.name());
+            boolean later = question.filter(one -> one.start().kind() == Start.Kind.SERIES)
+                    .isPresent();
+            boolean follows = question.filter(one -> !one.typed() && one.start().kind() == Start.Kind.RULE)
+                    .isPresent();
+            if (follows) given.remove(field.name());
+            read.add(later || follows ? field.optional() : field);
+        }
+        Reading typed = read(read, given, typing);
+        Map<FieldName, Value> values = new LinkedHashMap<>();
+        Map<FieldName, Message> faults = new LinkedHashMap<>(typed.faults());
+        for (Field field : fields) {
+            Optional<Question> question = layout.question(field.name());
+            Optional<Value> value = Optional.ofNullable(typed.values().get(field.name()))
+                    .or(() -> question.filter(one -> !one.typed())
+                            .map(one -> asked.followed().get(one.field())));
+            value.ifPresent(one -> values.put(field.name(), one));
+            if (question.filter(Question::tick).isPresent()
+                    && field.required()
+                    && !asked.left().contains(field.name())
+                    && !(value.orElse(null) instanceof Value.YesNo yes && yes.yes()))
+                faults.put(field.name(), Message.of("form.to-tick", "field", field.label()));
+        }
+        return new Reading(values, faults);
     }
 
     /** Reads all inputs; inputs for names that are no field of the form are faults too, so nothing is dropped unseen. */

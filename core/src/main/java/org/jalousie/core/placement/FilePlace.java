@@ -1,6 +1,7 @@
 package org.jalousie.core.placement;
 
 import java.util.Optional;
+import org.jalousie.core.data.AttachedFile;
 import org.jalousie.core.messages.Message;
 
 /**

@@ -104,7 +104,7 @@ final class ValueBack {
             case DATE -> days(text);
             case YES_NO -> List.of("yes", "no");
             case CHOICE -> field.choices();
-            case DATE_TIME, PICTURE, ITEMS -> List.of();
+            case DATE_TIME, PICTURE, FILE, ITEMS -> List.of();
         };
     }
 

@@ -87,6 +87,7 @@ final class Conversion {
                     "code", address.code(),
                     "country", address.country());
         }
+        if (value instanceof Value.Attached attached) return attached.file().name();
         return value.raw();
     }
 

@@ -67,6 +67,15 @@ public final class RuleSet {
         return all;
     }
 
+    /** The names that a rule or choice speaks of; none for a name that is none. */
+    public Set<String> mentionedBy(String name) {
+        return steps.stream()
+                .filter(step -> step.name().equals(name))
+                .findFirst()
+                .map(PreparedRule::standsOn)
+                .orElse(Set.of());
+    }
+
     List<Field> fields() {
         return fields;
     }

@@ -9,8 +9,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jalousie.core.data.AttachedFile;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.data.Value;
 
 /** Plausible data for a form: usual, shortest and longest. All invented. */
@@ -115,6 +117,14 @@ public final class Samples {
                                         "NL")
                                 : new Value.Address("Mill Rise 3", "Oudehaven", "", "4811", "NL");
                     case PICTURE -> null;
+                    case FILE ->
+                        new Value.Attached(new AttachedFile(
+                                Sha256.of(new byte[0]),
+                                pick(
+                                        size,
+                                        "a.pdf",
+                                        "condition-report.pdf",
+                                        "condition-report-of-the-whole-consort.pdf")));
                     case ITEMS -> items(field, size);
                 });
     }

@@ -22,8 +22,13 @@ import org.jalousie.core.rules.Samples;
  * to look.
  */
 public final class Anonymised {
-    private static final Set<FieldType> PERSONAL =
-            EnumSet.of(FieldType.NAME, FieldType.ADDRESS, FieldType.MAIL_ADDRESS, FieldType.PHONE, FieldType.PICTURE);
+    private static final Set<FieldType> PERSONAL = EnumSet.of(
+            FieldType.NAME,
+            FieldType.ADDRESS,
+            FieldType.MAIL_ADDRESS,
+            FieldType.PHONE,
+            FieldType.PICTURE,
+            FieldType.FILE);
     private static final Set<FieldType> BY_NAME = EnumSet.of(
             FieldType.TEXT,
             FieldType.LONG_TEXT,
@@ -167,7 +172,7 @@ public final class Anonymised {
 
     private Value withoutPersons(Field field, Value value) {
         // one of the form's own choices says nothing of a person
-        if (field.type() == FieldType.CHOICE) return value;
+        if (field.choices().contains(value.raw())) return value;
         if (value instanceof Value.Text text) {
             String without = words.replacedIn(text.text());
             if (without.equals(text.text())) return value;

@@ -12,6 +12,7 @@ import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.ReadSoFar;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.data.Value;
+import org.jalousie.core.intake.Asked;
 import org.jalousie.core.rules.Rule;
 import org.jalousie.core.rules.RuleSet;
 
@@ -28,16 +29,34 @@ public final class FormSoFar {
      */
     public static Map<String, Value> of(
             TemplateContent content, RuleSet rules, Map<FieldName, String> inputs, Typing typing, LocalDate today) {
-        Map<String, Value> read = ReadSoFar.of(content.fields(), inputs, typing);
+        Asked asked = asked(content, rules, inputs, typing, today);
         // labels come after the rules have been worked out: none of them is about a label
-        Map<String, Value> values =
-                new LinkedHashMap<>(rules.apply(BuiltIn.and(read, today, "")).values());
+        Map<String, Value> values = new LinkedHashMap<>(asked.values());
         values.put("agreement_number", OutlineNames.label("Agreement number"));
-        label(content.fields(), values);
+        label(
+                content.fields().stream()
+                        .filter(field -> !asked.left().contains(field.name()))
+                        .toList(),
+                values);
         for (Rule rule : content.rules())
             if (rule.within().isEmpty() && rule.gives() != FieldType.YES_NO)
                 values.putIfAbsent(rule.name(), OutlineNames.label(rule.label()));
         return values;
+    }
+
+    /**
+     * What the form asks for with these answers.
+     *
+     * @param inputs as they are being typed
+     * @param today the day on which it would be made
+     */
+    public static Asked asked(
+            TemplateContent content, RuleSet rules, Map<FieldName, String> inputs, Typing typing, LocalDate today) {
+        return Asked.of(
+                content.layout(),
+                content.fields(),
+                ReadSoFar.of(content.fields(), inputs, typing),
+                read -> rules.apply(BuiltIn.and(read, today, "")).values());
     }
 
     private static void label(List<Field> fields, Map<String, Value> values) {

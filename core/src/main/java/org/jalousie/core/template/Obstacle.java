@@ -17,6 +17,7 @@ public record Obstacle(Subject about, String name, Message message) {
         CHOICE,
         PARTY,
         SIGNING_FIELD,
+        FORM,
         SENDING,
         DOCUMENT
     }

@@ -66,10 +66,7 @@ public final class PublishCheck {
                         one.expression()))));
         fields(content.fields(), found, obstacles);
         initials(content.fields(), obstacles);
-        content.fields().stream()
-                .filter(field -> field.required() && !content.layout().shows(field.name()))
-                .forEach(field -> obstacles.add(Obstacle.at(
-                        Subject.FIELD, field.name(), Message.of("publish.required-hidden", "field", field.label()))));
+        obstacles.addAll(FormCheck.of(content, rules));
         cases(found.uses(), content, obstacles);
         found.pictures()
                 .forEach(name -> content.fields().stream()

@@ -150,6 +150,23 @@ public record TemplateContent(
                 bundle);
     }
 
+    /** The same settings with a form that asks so. */
+    public TemplateContent withLayout(FormLayout form) {
+        return new TemplateContent(
+                language,
+                fields,
+                parties,
+                signingFields,
+                sending,
+                rules,
+                choices,
+                specimens,
+                clauses,
+                form,
+                documents,
+                bundle);
+    }
+
     /** The same settings holding these files of clauses. */
     public TemplateContent holding(Map<String, Sha256> files) {
         return new TemplateContent(

@@ -8,6 +8,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Stream;
+import org.jalousie.core.data.AttachedFile;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.json.Json;

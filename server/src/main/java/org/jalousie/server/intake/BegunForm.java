@@ -31,6 +31,7 @@ class BegunForm {
     @JdbcTypeCode(SqlTypes.JSON)
     private String people;
 
+    private String language;
     private Instant begunAt;
     private Instant changedAt;
 
@@ -44,9 +45,10 @@ class BegunForm {
         this.begunAt = now;
     }
 
-    void fill(Map<FieldName, String> values, Map<String, IntakeViews.PersonInput> chosen, Instant now) {
-        inputs = Json.canonical(values);
-        people = Json.canonical(chosen);
+    void fill(BegunFormService.Typed typed, Instant now) {
+        inputs = Json.canonical(typed.values());
+        people = Json.canonical(typed.people());
+        language = typed.language();
         changedAt = now;
     }
 
@@ -72,6 +74,11 @@ class BegunForm {
 
     Map<String, IntakeViews.PersonInput> people() {
         return Json.MAPPER.readValue(people, new TypeReference<>() {});
+    }
+
+    /** In which it is filled; empty for the template's own. */
+    String language() {
+        return language;
     }
 
     Instant changedAt() {

@@ -1,5 +1,6 @@
 package org.jalousie.server.intake;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.Map;
 import java.util.UUID;
 import org.jalousie.core.data.FieldName;
@@ -28,7 +29,11 @@ class BegunFormController {
     }
 
     /** Answers as they are typed; nothing is read of them yet. */
-    record BegunAnswers(UUID template, Map<FieldName, String> values, Map<String, IntakeViews.PersonInput> people) {}
+    record BegunAnswers(
+            UUID template,
+            Map<FieldName, String> values,
+            Map<String, IntakeViews.PersonInput> people,
+            @Schema(types = {"string", "null"}) String language) {}
 
     @GetMapping
     Page<IntakeViews.BegunRow> list(@RequestParam(defaultValue = "0") int page, @AuthenticationPrincipal SignedIn by) {
@@ -44,7 +49,8 @@ class BegunFormController {
                 new BegunFormService.Typed(
                         typed.template(),
                         typed.values() == null ? Map.of() : typed.values(),
-                        typed.people() == null ? Map.of() : typed.people()),
+                        typed.people() == null ? Map.of() : typed.people(),
+                        typed.language() == null ? "" : typed.language()),
                 by.mail());
     }
 

@@ -37,7 +37,11 @@ class BegunFormService {
     }
 
     /** Answers of a form as they are typed, and the people who are chosen with it. */
-    record Typed(UUID template, Map<FieldName, String> values, Map<String, IntakeViews.PersonInput> people) {}
+    record Typed(
+            UUID template,
+            Map<FieldName, String> values,
+            Map<String, IntakeViews.PersonInput> people,
+            String language) {}
 
     /**
      * Keeps the answers.
@@ -54,7 +58,7 @@ class BegunFormService {
         if (letters > MOST_LETTERS) throw Refusal.invalid(Message.of("form.too-much", "most", MOST_LETTERS));
         BegunForm form = forms.findById(key).orElseGet(() -> begun(key, typed.template(), owner));
         if (!form.isOf(owner)) throw Refusal.notFound(Message.of("form.none"));
-        form.fill(typed.values(), typed.people(), clock.instant());
+        form.fill(typed, clock.instant());
         forms.save(form);
     }
 
@@ -70,7 +74,8 @@ class BegunFormService {
         BegunForm form = own(key, owner)
                 .filter(one -> requests.findByFormKey(key).isEmpty())
                 .orElseThrow(() -> Refusal.notFound(Message.of("form.none")));
-        return new IntakeViews.BegunForm(form.templateId(), form.values(), form.people(), form.changedAt());
+        return new IntakeViews.BegunForm(
+                form.templateId(), form.values(), form.people(), form.language(), form.changedAt());
     }
 
     /** Those that a person has begun, the one changed last first. */

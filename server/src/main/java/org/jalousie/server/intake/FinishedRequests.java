@@ -26,8 +26,10 @@ class FinishedRequests {
     private final IntakeService requests;
     private final UsableTemplates templates;
     private final ReadFiles read;
+    private final FormViews forms;
 
-    FinishedRequests(IntakeService requests, UsableTemplates templates, ReadFiles read) {
+    FinishedRequests(IntakeService requests, UsableTemplates templates, ReadFiles read, FormViews forms) {
+        this.forms = forms;
         this.requests = requests;
         this.templates = templates;
         this.read = read;
@@ -36,7 +38,7 @@ class FinishedRequests {
     /** The form for a file that was made elsewhere. */
     @Transactional(readOnly = true)
     IntakeViews.Form formOf(UUID file) {
-        return IntakeService.form(templates.version(read.versionOf(file)));
+        return forms.ofFinished(templates.version(read.versionOf(file)));
     }
 
     /**
@@ -46,18 +48,13 @@ class FinishedRequests {
      */
     @Transactional
     AgreementNumber takeFinished(
-            UUID file,
-            Map<FieldName, String> inputs,
-            Map<String, IntakeViews.PersonInput> people,
-            Typing typing,
-            ReadFiles.Confirmation said,
-            boolean otherwise,
-            Actor.Coordinator by) {
+            UUID file, FilledForms.Sent sent, ReadFiles.Confirmation said, boolean otherwise, Actor.Coordinator by) {
         ReadFiles.Ready ready = read.ready(file, said);
         if (ready.agreement().isPresent()) return ready.agreement().get();
         UsableTemplate usable = templates.version(ready.version());
-        if (!otherwise) requireAsRead(ready, inputs, typing, usable.content().fields());
-        return begin(file, ready, usable, inputs, people, typing, by);
+        if (!otherwise)
+            requireAsRead(ready, sent.values(), sent.typing(), usable.content().fields());
+        return begin(file, ready, usable, sent, by);
     }
 
     /** Makes the agreement about a file of which everything is known and sure. @param revision of the file as it was shown */
@@ -67,7 +64,7 @@ class FinishedRequests {
         if (ready.agreement().isPresent()) return ready.agreement().get();
         if (!ready.complete()) throw Refusal.conflict(Message.of("finished.look-first"));
         UsableTemplate usable = templates.version(ready.version());
-        return begin(file, ready, usable, ready.values(), Map.of(), Typing.PLAIN, by);
+        return begin(file, ready, usable, new FilledForms.Sent(ready.values(), Map.of(), Typing.PLAIN, "", ""), by);
     }
 
     /** What stands on paper can't be corrected in a form: who wants to keep both has to say so. */
@@ -85,17 +82,10 @@ class FinishedRequests {
     }
 
     private AgreementNumber begin(
-            UUID file,
-            ReadFiles.Ready ready,
-            UsableTemplate usable,
-            Map<FieldName, String> inputs,
-            Map<String, IntakeViews.PersonInput> people,
-            Typing typing,
-            Actor.Coordinator by) {
+            UUID file, ReadFiles.Ready ready, UsableTemplate usable, FilledForms.Sent sent, Actor.Coordinator by) {
         // one that is out of use by now can't be filled any more
         templates.published(usable.templateId());
-        IntakeViews.RequestDetail request =
-                requests.begin(usable, file, inputs, people, typing, Optional.of(ready.finished()), by);
+        IntakeViews.RequestDetail request = requests.begin(usable, file, sent, Optional.of(ready.finished()), by);
         AgreementNumber number = requests.generate(request.row().number(), by);
         read.became(file, number);
         return number;

@@ -68,8 +68,11 @@ class IntakeController {
     record Made(AgreementNumber agreement) {}
 
     @GetMapping("/templates/{id}/form")
-    IntakeViews.Form form(@PathVariable UUID id) {
-        return service.form(id);
+    IntakeViews.Form form(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "") String language,
+            @AuthenticationPrincipal SignedIn by) {
+        return service.form(id, language, by.displayName());
     }
 
     @GetMapping("/requests")
@@ -84,9 +87,7 @@ class IntakeController {
         return service.take(
                 request.template(),
                 request.key(),
-                request.values(),
-                request.people(),
-                typing(request.language()),
+                sent(request.values(), request.people(), request.language(), by),
                 by.actor());
     }
 
@@ -99,7 +100,7 @@ class IntakeController {
     IntakeViews.RequestDetail correct(
             @PathVariable String number, @RequestBody Correction correction, @AuthenticationPrincipal SignedIn by) {
         return service.correct(
-                number, correction.values(), correction.people(), typing(correction.language()), by.actor());
+                number, sent(correction.values(), correction.people(), correction.language(), by), by.actor());
     }
 
     /** Reads what was typed for some fields, keeping nothing: a specimen's form is read by the same rules as a request's. */
@@ -137,9 +138,7 @@ class IntakeController {
     Made generateOf(@PathVariable UUID file, @RequestBody FinishedAnswers said, @AuthenticationPrincipal SignedIn by) {
         return new Made(finished.takeFinished(
                 file,
-                said.values(),
-                said.people(),
-                typing(said.language()),
+                sent(said.values(), said.people(), said.language(), by),
                 new ReadFiles.Confirmation(
                         said.revision(), Set.copyOf(said.keep() == null ? List.of() : said.keep()), said.seen()),
                 said.otherwise(),
@@ -153,6 +152,16 @@ class IntakeController {
     @PostMapping("/finished-files/{file}/agreement-as-read")
     Made generateAsRead(@PathVariable UUID file, @RequestBody AsRead as, @AuthenticationPrincipal SignedIn by) {
         return new Made(finished.takeAsRead(file, as.revision(), by.actor()));
+    }
+
+    private static FilledForms.Sent sent(
+            Map<FieldName, String> values, Map<String, IntakeViews.PersonInput> people, String language, SignedIn by) {
+        return new FilledForms.Sent(
+                values == null ? Map.of() : values,
+                people == null ? Map.of() : people,
+                typing(language),
+                language == null ? "" : language,
+                by.displayName());
     }
 
     private static Typing typing(String language) {

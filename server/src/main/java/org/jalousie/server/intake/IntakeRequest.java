@@ -40,6 +40,7 @@ class IntakeRequest {
     private String agreementNumber;
     private int attempts;
     private UUID formKey;
+    private String language;
 
     @JdbcTypeCode(SqlTypes.JSON)
     private String finished;
@@ -49,9 +50,9 @@ class IntakeRequest {
     IntakeRequest(
             String number,
             UUID templateVersionId,
-            Map<FieldName, String> values,
-            Map<PartyKey, Person> people,
+            Agreements.Answers answers,
             UUID formKey,
+            String language,
             String by,
             Instant now) {
         this.id = UUID.randomUUID();
@@ -60,7 +61,8 @@ class IntakeRequest {
         this.formKey = formKey;
         this.createdBy = by;
         this.createdAt = now;
-        fill(values, people);
+        this.language = language;
+        fill(answers);
     }
 
     /** It is about a file that was made elsewhere. */
@@ -73,9 +75,9 @@ class IntakeRequest {
         return Optional.ofNullable(finished).map(json -> Json.MAPPER.readValue(json, Agreements.Finished.class));
     }
 
-    final void fill(Map<FieldName, String> values, Map<PartyKey, Person> chosen) {
-        inputs = Json.canonical(values);
-        people = Json.canonical(chosen);
+    final void fill(Agreements.Answers answers) {
+        inputs = Json.canonical(answers.data());
+        people = Json.canonical(answers.people());
     }
 
     /** The next agreement made from it is this one of its agreements, from 1. */
@@ -102,6 +104,11 @@ class IntakeRequest {
 
     Map<PartyKey, Person> people() {
         return Json.MAPPER.readValue(people, new TypeReference<>() {});
+    }
+
+    /** In which its form was filled; empty for the template's own. */
+    String language() {
+        return language;
     }
 
     String createdBy() {

@@ -1,7 +1,6 @@
 package org.jalousie.server.intake;
 
 import java.time.Clock;
-import java.time.LocalDate;
 import java.time.Year;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -9,19 +8,14 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.State;
-import org.jalousie.core.data.FieldName;
-import org.jalousie.core.data.Typing;
-import org.jalousie.core.intake.FormLayout;
-import org.jalousie.core.intake.Intake;
 import org.jalousie.core.messages.Message;
-import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PartyKey;
-import org.jalousie.core.parties.Person;
 import org.jalousie.core.template.Anonymised;
 import org.jalousie.core.template.Specimen;
 import org.jalousie.server.Refusal;
@@ -45,6 +39,8 @@ class IntakeService implements WaitingRequests {
 
     private final IntakeRequests requests;
     private final BegunForms begun;
+    private final FormViews forms;
+    private final FilledForms filled;
     private final UsableTemplates templates;
     private final Agreements agreements;
     private final Clock clock;
@@ -54,6 +50,8 @@ class IntakeService implements WaitingRequests {
     IntakeService(
             IntakeRequests requests,
             BegunForms begun,
+            FormViews forms,
+            FilledForms filled,
             UsableTemplates templates,
             Agreements agreements,
             Clock clock,
@@ -61,6 +59,8 @@ class IntakeService implements WaitingRequests {
             RowLock lock) {
         this.requests = requests;
         this.begun = begun;
+        this.forms = forms;
+        this.filled = filled;
         this.templates = templates;
         this.agreements = agreements;
         this.clock = clock;
@@ -69,8 +69,8 @@ class IntakeService implements WaitingRequests {
     }
 
     @Transactional(readOnly = true)
-    IntakeViews.Form form(UUID template) {
-        return form(templates.published(template));
+    IntakeViews.Form form(UUID template, String language, String person) {
+        return forms.of(templates.published(template), language, person);
     }
 
     @Transactional(readOnly = true)
@@ -95,7 +95,7 @@ class IntakeService implements WaitingRequests {
                         party.value(), new IntakeViews.PersonInput(person.name(), person.mail(), person.phone())));
         return new IntakeViews.RequestDetail(
                 rows(List.of(request)).get(0),
-                form(templates.version(request.templateVersionId())),
+                forms.of(templates.version(request.templateVersionId()), request.language(), ""),
                 request.values(),
                 people,
                 stateOf(request).orElse(null));
@@ -119,17 +119,11 @@ class IntakeService implements WaitingRequests {
      *     sent last; null for none
      */
     @Transactional
-    IntakeViews.RequestDetail take(
-            UUID template,
-            UUID key,
-            Map<FieldName, String> inputs,
-            Map<String, IntakeViews.PersonInput> people,
-            Typing typing,
-            Actor.Coordinator by) {
+    IntakeViews.RequestDetail take(UUID template, UUID key, FilledForms.Sent sent, Actor.Coordinator by) {
         Optional<IntakeRequest> known = Optional.ofNullable(key).flatMap(requests::findByFormKey);
         // the form was taken in, but its sender never heard of it and may have changed answers since
-        if (known.isPresent()) return fill(known.get().number(), inputs, people, typing, by, false);
-        return begin(templates.published(template), key, inputs, people, typing, Optional.empty(), by);
+        if (known.isPresent()) return fill(known.get().number(), sent, by, false);
+        return begin(templates.published(template), key, sent, Optional.empty(), by);
     }
 
     /** Takes a form in for the first time. @param finished the file that was made elsewhere and that it is about */
@@ -137,20 +131,23 @@ class IntakeService implements WaitingRequests {
     public IntakeViews.RequestDetail begin(
             UsableTemplate usable,
             UUID key,
-            Map<FieldName, String> inputs,
-            Map<String, IntakeViews.PersonInput> people,
-            Typing typing,
+            FilledForms.Sent sent,
             Optional<Agreements.Finished> finished,
             Actor.Coordinator by) {
-        Map<PartyKey, Person> chosen = new LinkedHashMap<>();
-        Map<FieldName, String> values = read(usable, inputs, people, typing, chosen, without(finished));
+        Agreements.Answers answers = filled.read(usable, sent, without(finished), finished.isEmpty());
         String number = String.format(
                 Locale.ROOT,
                 "R-%d-%04d",
                 Year.now(clock.withZone(settings.office().zone())).getValue(),
                 requests.nextNumber());
-        IntakeRequest request =
-                new IntakeRequest(number, usable.versionId(), values, chosen, key, by.name(), clock.instant());
+        IntakeRequest request = new IntakeRequest(
+                number,
+                usable.versionId(),
+                new Agreements.Answers(filled.numbered(usable, answers.data()), answers.people()),
+                key,
+                sent.language(),
+                by.name(),
+                clock.instant());
         finished.ifPresent(request::about);
         requests.save(request);
         if (key != null)
@@ -161,31 +158,23 @@ class IntakeService implements WaitingRequests {
 
     /** Corrects a request; an agreement made from it that is not sent yet is made again. */
     @Transactional
-    IntakeViews.RequestDetail correct(
-            String number,
-            Map<FieldName, String> inputs,
-            Map<String, IntakeViews.PersonInput> people,
-            Typing typing,
-            Actor.Coordinator by) {
-        return fill(number, inputs, people, typing, by, true);
+    IntakeViews.RequestDetail correct(String number, FilledForms.Sent sent, Actor.Coordinator by) {
+        return fill(number, sent, by, true);
     }
 
     /** @param evenIfSame whether the agreement is made again though no answer is another one */
     private IntakeViews.RequestDetail fill(
-            String number,
-            Map<FieldName, String> inputs,
-            Map<String, IntakeViews.PersonInput> people,
-            Typing typing,
-            Actor.Coordinator by,
-            boolean evenIfSame) {
+            String number, FilledForms.Sent sent, Actor.Coordinator by, boolean evenIfSame) {
         IntakeRequest request = locked(number);
         UsableTemplate usable = templates.version(request.templateVersionId());
-        Map<PartyKey, Person> chosen = new LinkedHashMap<>();
-        Map<FieldName, String> values = read(usable, inputs, people, typing, chosen, without(request.finished()));
         Agreements.Answers before = new Agreements.Answers(request.values(), request.people());
-        Agreements.Answers now = new Agreements.Answers(values, chosen);
+        Agreements.Answers now = filled.read(
+                usable,
+                filled.keeping(usable, sent, before.data()),
+                without(request.finished()),
+                request.finished().isEmpty());
         if (now.equals(before) && !evenIfSame) return show(number);
-        request.fill(values, chosen);
+        request.fill(now);
         if (!failed(request))
             request.agreementNumber().ifPresent(agreement -> agreements.correct(agreement, before, now, by));
         return show(number);
@@ -208,34 +197,8 @@ class IntakeService implements WaitingRequests {
     }
 
     /** Parties that have no part in a file that was made elsewhere. */
-    private static List<PartyKey> without(Optional<Agreements.Finished> finished) {
-        return finished.map(Agreements.Finished::without).orElse(List.of());
-    }
-
-    private Map<FieldName, String> read(
-            UsableTemplate template,
-            Map<FieldName, String> inputs,
-            Map<String, IntakeViews.PersonInput> people,
-            Typing typing,
-            Map<PartyKey, Person> chosen,
-            List<PartyKey> without) {
-        Intake.Reading reading = Intake.read(template.content().fields(), inputs, typing);
-        Map<String, Message> faults = new LinkedHashMap<>();
-        reading.faults().forEach((name, fault) -> faults.put(name.value(), fault));
-        for (Party party : template.content().parties()) {
-            if (!party.who().asked() || without.contains(party.key())) continue;
-            ChosenPeople.read(party, people.get(party.key().value()), faults)
-                    .ifPresent(person -> chosen.put(party.key(), person));
-        }
-        if (!faults.isEmpty()) throw Refusal.invalid(Message.of("form.faults", "count", faults.size()), faults);
-        Map<FieldName, String> raw = reading.raw();
-        // what can't be worked out for these data is told to the person who has them at hand
-        template.values(raw, LocalDate.now(clock.withZone(settings.office().zone())), "").faults().stream()
-                .findFirst()
-                .ifPresent(fault -> {
-                    throw Refusal.invalid(fault.sentence());
-                });
-        return raw;
+    private static Set<PartyKey> without(Optional<Agreements.Finished> finished) {
+        return finished.map(one -> Set.copyOf(one.without())).orElse(Set.of());
     }
 
     /** Keeps a request's data as a specimen of its template, what is known of persons replaced; says what was. */
@@ -250,28 +213,6 @@ class IntakeService implements WaitingRequests {
         templates.addSpecimen(
                 usable.templateId(), new Specimen(name.strip(), Specimen.Origin.FROM_REQUEST, result.data()), by);
         return new IntakeViews.KeptSpecimen(result.replacements());
-    }
-
-    static IntakeViews.Form form(UsableTemplate template) {
-        return new IntakeViews.Form(
-                template.templateId(),
-                template.name(),
-                template.number(),
-                template.content().language(),
-                template.content().fields(),
-                template.content().layout().arranged(template.content().fields()).sections().stream()
-                        .map(section -> new IntakeViews.FormSection(
-                                section.title(),
-                                section.help(),
-                                section.questions().stream()
-                                        .filter(one -> one.visibility() == FormLayout.Visibility.SHOWN)
-                                        .map(one -> new IntakeViews.FormQuestion(one.field(), one.help()))
-                                        .toList()))
-                        .toList(),
-                template.content().parties().stream()
-                        .filter(party -> party.who().asked())
-                        .map(ChosenPeople::view)
-                        .toList());
     }
 
     private List<IntakeViews.RequestRow> rows(List<IntakeRequest> found) {

@@ -8,6 +8,7 @@ import java.util.UUID;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
+import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.template.Anonymised;
@@ -41,6 +42,10 @@ public final class IntakeViews {
      * @param sections the questions as they are shown
      * @param language in which numbers are shown and typed, a BCP 47 tag
      * @param chosen parties whose person is chosen with the form
+     * @param initials what a new form has in it, by field, as it is stored
+     * @param depends whether what it asks for stands on the answers, so that its {@link FormState} is asked for
+     * @param languages in which it can be shown, its template's own first
+     * @param words its texts in this language, by the texts of the fields and sections; none in the template's own
      */
     public record Form(
             UUID template,
@@ -49,18 +54,55 @@ public final class IntakeViews {
             String language,
             List<Field> fields,
             List<FormSection> sections,
-            List<ChosenParty> chosen) {}
+            List<ChosenParty> chosen,
+            Map<FieldName, String> initials,
+            boolean depends,
+            List<String> languages,
+            Map<String, String> words) {}
 
     /** Questions that belong together. @param help may be empty */
     public record FormSection(String title, String help, List<FormQuestion> questions) {}
 
     /** @param field its name; {@code help} in place of the field's own hint, empty for that */
-    public record FormQuestion(FieldName field, String help) {}
+    public record FormQuestion(
+            FieldName field,
+            String help,
+            String placeholder,
+            String before,
+            FormLayout.Width width,
+            boolean readOnly,
+            boolean tick,
+            FormLayout.Start.Kind start,
+            List<FieldName> totals) {}
+
+    /**
+     * What a form asks for with the answers that it has so far.
+     *
+     * @param left fields that are not asked for
+     * @param sectionsLeft positions of sections that are not there, from 0
+     * @param followed answers that follow from others, as they are typed in the form's language
+     * @param totals under lists, as they are read
+     */
+    public record FormState(
+            List<FieldName> left,
+            List<Integer> sectionsLeft,
+            Map<FieldName, String> followed,
+            List<ListTotal> totals) {}
+
+    /** @param label of the field that is summed */
+    public record ListTotal(FieldName list, String label, String total) {}
+
+    /** A file that was taken in. @param answer to the form's question */
+    public record KeptFile(String answer) {}
 
     /** A form that was begun, with its answers as they were typed. */
     @Schema(name = "BegunForm")
     public record BegunForm(
-            UUID template, Map<FieldName, String> values, Map<String, PersonInput> people, Instant changedAt) {}
+            UUID template,
+            Map<FieldName, String> values,
+            Map<String, PersonInput> people,
+            String language,
+            Instant changedAt) {}
 
     /** @param template that it is the form of, {@code name} what that is called */
     public record BegunRow(UUID key, UUID template, String name, Instant changedAt) {}

@@ -1,6 +1,7 @@
 package org.jalousie.server.intake;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import org.jalousie.core.data.FieldName;
@@ -14,6 +15,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** The agreement beside its form, over HTTP: asked for with the answers as they are being typed. */
@@ -21,8 +23,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/v1")
 class LiveController {
     private final LivePages live;
+    private final FormViews forms;
 
-    LiveController(LivePages live) {
+    LiveController(LivePages live, FormViews forms) {
+        this.forms = forms;
         this.live = live;
     }
 
@@ -39,7 +43,11 @@ class LiveController {
         LivePages.Typed typed() {
             Typing typing = Typing.of(language)
                     .orElseThrow(() -> Refusal.invalid(Message.of("form.language", "language", language)));
-            return new LivePages.Typed(values == null ? Map.of() : values, typing, document == null ? "" : document);
+            return new LivePages.Typed(
+                    values == null ? Map.of() : values,
+                    typing,
+                    Locale.forLanguageTag(language == null || language.isBlank() ? "en-GB" : language),
+                    document == null ? "" : document);
         }
     }
 
@@ -63,6 +71,31 @@ class LiveController {
     @PostMapping("/requests/{number}/text")
     IntakeViews.LiveText textOf(@PathVariable String number, @RequestBody AnswersSoFar answers) {
         return live.text(live.templateOf(number), answers.typed());
+    }
+
+    /** What the form asks for with these answers. */
+    @PostMapping("/templates/{id}/form/state")
+    IntakeViews.FormState state(@PathVariable UUID id, @RequestBody AnswersSoFar answers) {
+        return live.state(live.templateOf(id), answers.typed());
+    }
+
+    @PostMapping("/requests/{number}/form-state")
+    IntakeViews.FormState stateOf(@PathVariable String number, @RequestBody AnswersSoFar answers) {
+        return live.state(live.templateOf(number), answers.typed());
+    }
+
+    /** The form as it would be if the newest version, which may be a draft, were published. */
+    @GetMapping("/templates/{id}/newest-form")
+    IntakeViews.Form newestForm(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "") String language,
+            @AuthenticationPrincipal SignedIn by) {
+        return forms.of(live.newestOf(id), language, by.displayName());
+    }
+
+    @PostMapping("/templates/{id}/newest-form/state")
+    IntakeViews.FormState newestState(@PathVariable UUID id, @RequestBody AnswersSoFar answers) {
+        return live.state(live.newestOf(id), answers.typed());
     }
 
     /** What stands where on the pages that were made for the one who asks, by their key; it is there for some minutes. */

@@ -2,23 +2,28 @@ package org.jalousie.server.intake;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import java.time.Clock;
 import java.time.Duration;
-import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
+import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.data.Value;
+import org.jalousie.core.intake.Asked;
+import org.jalousie.core.intake.FormLayout;
+import org.jalousie.core.intake.Totals;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.template.FilledText;
 import org.jalousie.core.template.FormSoFar;
 import org.jalousie.core.template.TemplateDocument;
 import org.jalousie.server.Refusal;
-import org.jalousie.server.Settings;
 import org.jalousie.server.template.FilledPages;
 import org.jalousie.server.template.UsableTemplate;
 import org.jalousie.server.template.UsableTemplates;
@@ -39,8 +44,7 @@ class LivePages {
     private final IntakeRequests requests;
     private final UsableTemplates templates;
     private final FilledPages filled;
-    private final Settings settings;
-    private final Clock clock;
+    private final OfficeDay day;
     private final Cache<UUID, Fetched> made = Caffeine.newBuilder()
             .expireAfterWrite(FETCHED_WITHIN)
             .maximumSize(MOST_HELD)
@@ -52,16 +56,15 @@ class LivePages {
     private final Cache<UUID, UsableTemplate> lately =
             Caffeine.newBuilder().expireAfterWrite(SEEN_ANEW).maximumSize(200).build();
 
-    LivePages(IntakeRequests requests, UsableTemplates templates, FilledPages filled, Settings settings, Clock clock) {
+    LivePages(IntakeRequests requests, UsableTemplates templates, FilledPages filled, OfficeDay day) {
         this.requests = requests;
         this.templates = templates;
         this.filled = filled;
-        this.settings = settings;
-        this.clock = clock;
+        this.day = day;
     }
 
     /** Answers as they are being typed. @param document that is looked at; empty for the first */
-    record Typed(Map<FieldName, String> values, Typing typing, String document) {}
+    record Typed(Map<FieldName, String> values, Typing typing, Locale language, String document) {}
 
     /** For a form that is filled anew. */
     UsableTemplate templateOf(UUID template) {
@@ -93,6 +96,42 @@ class LivePages {
         return new IntakeViews.LiveText(shown.value(), titles(all, template), paragraphs);
     }
 
+    /** The newest version of a template, which may be a draft. */
+    UsableTemplate newestOf(UUID template) {
+        return templates.newest(template);
+    }
+
+    /** What a form asks for with these answers. */
+    IntakeViews.FormState state(UsableTemplate template, Typed typed) {
+        Asked asked =
+                FormSoFar.asked(template.content(), template.rules(), typed.values(), typed.typing(), day.today());
+        Map<FieldName, String> followed = new LinkedHashMap<>();
+        asked.followed()
+                .forEach((name, value) -> followed.put(name, typed.typing().shown(value)));
+        List<IntakeViews.ListTotal> totals = new ArrayList<>();
+        Printer printer = Printer.in(typed.language());
+        for (FormLayout.Question question :
+                template.content().layout().questions().toList()) {
+            if (!(asked.values().get(question.field().value()) instanceof Value.Items list)) continue;
+            for (FieldName of : question.totals())
+                for (Value total : Totals.of(list, of))
+                    totals.add(new IntakeViews.ListTotal(
+                            question.field(), label(template, question.field(), of), printer.print(total, "")));
+        }
+        return new IntakeViews.FormState(
+                List.copyOf(asked.left()), List.copyOf(asked.sectionsLeft()), followed, totals);
+    }
+
+    private static String label(UsableTemplate template, FieldName list, FieldName of) {
+        return template.content().fields().stream()
+                .filter(field -> field.name().equals(list))
+                .flatMap(field -> field.items().stream())
+                .filter(field -> field.name().equals(of))
+                .map(Field::label)
+                .findFirst()
+                .orElse(of.value());
+    }
+
     /** What stands where on the pages; waits while that is being found out. */
     IntakeViews.LiveMarks marks(UUID key, String by) {
         Fetched one = made.getIfPresent(key);
@@ -102,8 +141,7 @@ class LivePages {
     }
 
     private Map<String, Value> values(UsableTemplate template, Typed typed) {
-        LocalDate today = LocalDate.now(clock.withZone(settings.office().zone()));
-        return FormSoFar.of(template.content(), template.rules(), typed.values(), typed.typing(), today);
+        return FormSoFar.of(template.content(), template.rules(), typed.values(), typed.typing(), day.today());
     }
 
     /** Documents that come with these answers and can be looked at already. */

@@ -2,9 +2,9 @@ package org.jalousie.server.signing;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
+import org.jalousie.core.data.AttachedFile;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.messages.Message;
-import org.jalousie.core.placement.AttachedFile;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.files.OpenFiles;
 import org.jalousie.server.web.Download;

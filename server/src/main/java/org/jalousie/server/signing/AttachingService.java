@@ -1,8 +1,8 @@
 package org.jalousie.server.signing;
 
+import org.jalousie.core.data.AttachedFile;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.messages.Message;
-import org.jalousie.core.placement.AttachedFile;
 import org.jalousie.core.placement.FilePlace;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.files.FileStore;

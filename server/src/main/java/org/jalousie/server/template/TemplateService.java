@@ -198,6 +198,12 @@ class TemplateService implements UsableTemplates {
                 .orElseThrow(() -> Refusal.conflict(Message.of("template.not-published")));
     }
 
+    @Transactional(readOnly = true)
+    @Override
+    public UsableTemplate newest(UUID id) {
+        return usable(drafts.newest(id));
+    }
+
     /** A certain version, as an agreement keeps it. */
     @Transactional(readOnly = true)
     @Override

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.Map;
 import java.util.UUID;
 import org.jalousie.core.data.FieldName;
+import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.intake.Intake;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.template.BuiltIn;
@@ -19,6 +20,11 @@ public record UsableTemplate(
         TemplateContent content,
         Wordings wordings,
         RuleSet rules) {
+
+    /** The same with a form that asks so. */
+    public UsableTemplate arranged(FormLayout layout) {
+        return new UsableTemplate(versionId, templateId, name, number, content.withLayout(layout), wordings, rules);
+    }
 
     /**
      * Everything that the documents can print: the data of one agreement, what every agreement has, and what follows by rule.

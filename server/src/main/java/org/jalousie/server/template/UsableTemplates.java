@@ -12,6 +12,9 @@ public interface UsableTemplates {
     /** The newest published version, for a form. */
     UsableTemplate published(UUID id);
 
+    /** The newest version, which may be a draft, to try its form. */
+    UsableTemplate newest(UUID id);
+
     /** A certain version, as an agreement keeps it. */
     UsableTemplate version(UUID versionId);
 

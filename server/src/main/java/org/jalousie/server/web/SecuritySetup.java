@@ -42,6 +42,7 @@ class SecuritySetup {
                                 "/api/v1/requests/**",
                                 "/api/v1/begun-forms/**",
                                 "/api/v1/form-pages/**",
+                                "/api/v1/form-files/**",
                                 "/api/v1/finished-files/**",
                                 "/api/v1/postroom/**",
                                 "/api/v1/today")

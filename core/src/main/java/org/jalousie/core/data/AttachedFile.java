@@ -1,9 +1,8 @@
-package org.jalousie.core.placement;
+package org.jalousie.core.data;
 
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.jalousie.core.data.Sha256;
 
 /**
  * A file that a party attached, as the answer to a signing field. The answer names the file by its hash, so that the trail

@@ -1,0 +1,109 @@
+package org.jalousie.server.intake;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
+import org.jalousie.core.data.FieldType;
+import org.jalousie.core.data.Value;
+import org.jalousie.core.data.ValueReader;
+import org.jalousie.core.intake.Asked;
+import org.jalousie.core.intake.FormLayout;
+import org.jalousie.core.intake.FormLayout.Question;
+import org.jalousie.core.intake.FormLayout.Visibility;
+import org.jalousie.server.template.UsableTemplate;
+import org.springframework.stereotype.Component;
+
+/** Forms as they are shown to the one who fills them. */
+@Component
+class FormViews {
+    private final OfficeDay day;
+
+    FormViews(OfficeDay day) {
+        this.day = day;
+    }
+
+    /**
+     * @param language in which the form is shown; where it isn't there in that one, in the template's own
+     * @param person who fills it; empty where that isn't known
+     */
+    IntakeViews.Form of(UsableTemplate template, String language, String person) {
+        FormLayout layout = template.content().layout();
+        List<Field> fields = template.content().fields();
+        FormLayout arranged = layout.arranged(fields);
+        boolean spoken = layout.words().containsKey(language);
+        List<String> languages = new ArrayList<>(List.of(template.content().language()));
+        layout.words().keySet().stream()
+                .sorted()
+                .filter(one -> !languages.contains(one))
+                .forEach(languages::add);
+        return new IntakeViews.Form(
+                template.templateId(),
+                template.name(),
+                template.number(),
+                spoken ? language : template.content().language(),
+                fields,
+                arranged.sections().stream().map(FormViews::section).toList(),
+                template.content().parties().stream()
+                        .filter(party -> party.who().asked())
+                        .map(ChosenPeople::view)
+                        .toList(),
+                begins(arranged, fields, person),
+                Asked.depends(layout)
+                        || arranged.questions().anyMatch(one -> !one.totals().isEmpty()),
+                languages,
+                spoken ? layout.words().get(language) : Map.of());
+    }
+
+    /** All that is known of a file that was made elsewhere: whatever stands in it is asked for, whether or not the form would. */
+    IntakeViews.Form ofFinished(UsableTemplate template) {
+        return of(template.arranged(FormLayout.NONE), "", "");
+    }
+
+    private static IntakeViews.FormSection section(FormLayout.Section section) {
+        return new IntakeViews.FormSection(
+                section.title(),
+                section.help(),
+                section.questions().stream()
+                        .filter(one -> one.visibility() != Visibility.HIDDEN)
+                        .map(one -> new IntakeViews.FormQuestion(
+                                one.field(),
+                                one.help(),
+                                one.placeholder(),
+                                one.before(),
+                                one.width(),
+                                one.visibility() == Visibility.READ_ONLY,
+                                one.tick(),
+                                one.start().kind(),
+                                one.totals()))
+                        .toList());
+    }
+
+    /** What a new form has in it, as it is stored. */
+    Map<FieldName, String> begins(FormLayout layout, List<Field> fields, String person) {
+        Map<FieldName, String> begins = new LinkedHashMap<>();
+        for (Field field : fields) {
+            Optional<Question> question = layout.question(field.name());
+            String value = switch (question.map(one -> one.start().kind()).orElse(FormLayout.Start.Kind.FIXED)) {
+                case FIXED -> field.initial();
+                case TODAY -> day.today().toString();
+                case PERSON -> named(field, person);
+                case SERIES, RULE -> "";
+            };
+            if (!value.isEmpty()) begins.put(field.name(), value);
+        }
+        return begins;
+    }
+
+    private static String named(Field field, String person) {
+        if (field.type() != FieldType.NAME) return person;
+        try {
+            return ValueReader.read(field, person).map(Value::raw).orElse("");
+        } catch (ValueReader.Unreadable e) {
+            return "";
+        }
+    }
+}
