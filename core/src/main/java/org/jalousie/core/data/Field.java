@@ -27,7 +27,7 @@ public record Field(
         List<String> choices,
         List<Field> items,
         String initial,
-        boolean ownAnswer,
+        Boolean ownAnswer,
         FileLimits files) {
     private static final Set<FieldType> BEGIN_EMPTY = EnumSet.of(FieldType.ITEMS, FieldType.PICTURE, FieldType.FILE);
 
@@ -36,6 +36,8 @@ public record Field(
         items = items == null ? List.of() : List.copyOf(items);
         // versions saved before there were any have none
         initial = initial == null || BEGIN_EMPTY.contains(type) ? "" : initial;
+        // programs of earlier versions send neither
+        ownAnswer = ownAnswer != null && ownAnswer;
         files = files == null ? FileLimits.NONE : files;
     }
 

@@ -8,7 +8,7 @@ import java.util.List;
  * @param kinds all when none is said
  * @param megabytes the largest, in millions of bytes; {@link #LARGEST} when it isn't said
  */
-public record FileLimits(List<Kind> kinds, int megabytes) {
+public record FileLimits(List<Kind> kinds, Integer megabytes) {
     /** In millions of bytes: what a person's mail can still carry. (common practice, no source) */
     public static final int LARGEST = 5;
 
@@ -17,7 +17,7 @@ public record FileLimits(List<Kind> kinds, int megabytes) {
 
     public FileLimits {
         kinds = kinds == null ? List.of() : List.copyOf(kinds);
-        megabytes = megabytes < 1 || megabytes > LARGEST ? LARGEST : megabytes;
+        megabytes = megabytes == null || megabytes < 1 || megabytes > LARGEST ? LARGEST : megabytes;
     }
 
     /** What a file is by its content, whatever it is called. */

@@ -79,7 +79,7 @@ public record FormLayout(List<Section> sections, Map<String, Map<String, String>
             String before,
             Width width,
             String when,
-            boolean tick,
+            Boolean tick,
             Start start,
             List<FieldName> totals) {
         public Question {
@@ -89,6 +89,8 @@ public record FormLayout(List<Section> sections, Map<String, Map<String, String>
             before = before == null ? "" : before;
             width = width == null ? Width.WHOLE : width;
             when = when == null ? "" : when;
+            // who arranges only some of it leaves the rest out
+            tick = tick != null && tick;
             start = start == null ? Start.FIXED : start;
             totals = totals == null ? List.of() : List.copyOf(totals);
         }

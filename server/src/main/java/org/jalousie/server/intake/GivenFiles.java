@@ -86,6 +86,8 @@ class GivenFiles {
         } catch (IllegalStateException e) {
             return Optional.of(Message.of("form.file-gone", "name", name));
         }
+        if (bytes.length > limits.most())
+            return Optional.of(Message.of("form.file-large", "name", name, "most", limits.megabytes()));
         try {
             boolean known = OpenFiles.isPdf(bytes) || OpenFiles.typeOf(bytes).startsWith("image/");
             if (known && limits.allows(kindOf(bytes))) return Optional.empty();
