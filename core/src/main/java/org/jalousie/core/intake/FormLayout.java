@@ -180,7 +180,7 @@ public record FormLayout(List<Section> sections, Map<String, Map<String, String>
 
     /**
      * The same arrangement for these fields: a question for what is no field any more leaves, each field is asked for once, and
-     * one that isn't placed comes last, in the last section.
+     * one that isn't placed comes last, in the last section that is always there.
      */
     public FormLayout arranged(List<Field> fields) {
         Set<FieldName> left = fields.stream().map(Field::name).collect(Collectors.toCollection(HashSet::new));
@@ -190,13 +190,20 @@ public record FormLayout(List<Section> sections, Map<String, Map<String, String>
                     .filter(question -> left.remove(question.field()))
                     .toList()));
         }
-        if (arranged.isEmpty()) arranged.add(new Section("", "", List.of()));
-        Section last = arranged.remove(arranged.size() - 1);
-        List<Question> questions = new ArrayList<>(last.questions());
-        fields.stream()
+        List<Question> unplaced = fields.stream()
                 .filter(field -> left.remove(field.name()))
-                .forEach(field -> questions.add(new Question(field.name(), "", Visibility.SHOWN)));
-        arranged.add(last.with(questions));
+                .map(field -> new Question(field.name(), "", Visibility.SHOWN))
+                .toList();
+        // what nobody has placed yet must not come and go with a section
+        int last = arranged.size() - 1;
+        while (last >= 0 && !arranged.get(last).when().isEmpty()) last--;
+        if (last >= 0) {
+            List<Question> questions = new ArrayList<>(arranged.get(last).questions());
+            questions.addAll(unplaced);
+            arranged.set(last, arranged.get(last).with(questions));
+        } else if (arranged.isEmpty() || !unplaced.isEmpty()) {
+            arranged.add(new Section("", "", unplaced));
+        }
         return new FormLayout(arranged, words);
     }
 

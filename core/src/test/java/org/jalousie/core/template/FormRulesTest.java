@@ -179,6 +179,22 @@ class FormRulesTest {
     }
 
     @Test
+    void aNewFieldNeverComesAndGoesWithASection() {
+        FormLayout onlyOnRule = new FormLayout(List.of(
+                new Section("A", "", List.of(asks("days", ""))),
+                new Section("B", "", "far", List.of(asks("own", "")))));
+        FormLayout arranged = onlyOnRule.arranged(FIELDS.subList(2, 5));
+        assertThat(arranged.sections().get(0).questions())
+                .extracting(one -> one.field().value())
+                .containsExactly("days", "insurer");
+        FormLayout noneAlways = new FormLayout(List.of(new Section("B", "", "far", List.of(asks("own", "")))));
+        assertThat(noneAlways.arranged(FIELDS.subList(2, 4)).sections())
+                .extracting(Section::when)
+                .containsExactly("far", "");
+        assertThat(noneAlways.arranged(FIELDS.subList(2, 3)).sections()).hasSize(1);
+    }
+
+    @Test
     void anArrangementOfAnEarlierVersionIsRead() {
         String stored = "{\"sections\":[{\"title\":\"A\",\"help\":\"\",\"questions\":"
                 + "[{\"field\":\"x\",\"help\":\"h\",\"visibility\":\"HIDDEN\"}]}]}";
