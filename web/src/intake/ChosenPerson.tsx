@@ -101,5 +101,7 @@ function personField(
     choices: [],
     items: [],
     initial: '',
+    ownAnswer: false,
+    files: { kinds: [], megabytes: 5 },
   };
 }

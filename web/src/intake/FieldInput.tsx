@@ -1,13 +1,17 @@
-import { lazy, Suspense, useContext } from 'react';
+import { lazy, Suspense, useContext, type ReactNode } from 'react';
 import { Controller, get, useFormContext } from 'react-hook-form';
 import type { Catalogue, Code } from '../messages/catalogue';
 import { useSay } from '../messages/useSay';
 import { describedBy, inputLook, Labelled } from '../ui/parts';
 import type { Answers, DatumProps, Field, PartsProps } from './inputProps';
+import { ChoiceInput } from './ChoiceInput';
 import { DateInput } from './DateInput';
+import { FileInput } from './FileInput';
+import { useFormWords } from './formWords';
+import { TickInput } from './TickInput';
 import { AddressInput, MomentInput, NameInput } from './PartInputs';
 import { PictureInput } from './PictureInput';
-import { FormLanguage, typedNumber } from './typing';
+import { FormFixed, FormLanguage, typedNumber } from './typing';
 
 const RichInput = lazy(() => import('./RichInput'));
 const ItemsInput = lazy(() => import('./ItemsInput'));
@@ -26,10 +30,47 @@ function exampleOf(words: Catalogue, type: Field['type'], language: string): str
   return example && words.say(example);
 }
 
-const grouped: Field['type'][] = ['NAME', 'ADDRESS', 'DATE_TIME', 'RICH_TEXT', 'PICTURE', 'ITEMS'];
+const grouped: Field['type'][] = [
+  'NAME',
+  'ADDRESS',
+  'DATE_TIME',
+  'RICH_TEXT',
+  'PICTURE',
+  'FILE',
+  'ITEMS',
+];
+
+/** Inputs of one line or more, which a browser lets be read without being typed into. */
+const lines: Field['type'][] = [
+  'TEXT',
+  'LONG_TEXT',
+  'MAIL_ADDRESS',
+  'WEB_ADDRESS',
+  'PHONE',
+  'NUMBER',
+  'MONEY',
+];
+
+/** What can only be read, where the browser has no input of that kind. */
+function Untyped({ on, children }: { on: boolean | undefined; children: ReactNode }) {
+  if (!on) return children;
+  return (
+    <fieldset disabled className="contents">
+      <FormFixed.Provider value={true}>{children}</FormFixed.Provider>
+    </fieldset>
+  );
+}
 
 /** One question of a form, by the type of its datum. */
-export function FieldInput({ field, path }: { field: Field; path?: string }) {
+export function FieldInput({
+  field,
+  path,
+  asked,
+}: {
+  field: Field;
+  path?: string;
+  asked?: DatumProps['asked'];
+}) {
   const { control, formState } = useFormContext<Answers>();
   const name = (path ?? `values.${field.name}`) as `values.${string}`;
   const id = `field-${field.name}`;
@@ -48,6 +89,7 @@ export function FieldInput({ field, path }: { field: Field; path?: string }) {
             value={input.value ?? ''}
             inputRef={input.ref}
             onChange={input.onChange}
+            asked={asked}
           />
         </div>
       )}
@@ -56,16 +98,26 @@ export function FieldInput({ field, path }: { field: Field; path?: string }) {
 }
 
 /** The input of one datum with its label, without the form around it. */
-export function DatumInput({ id, field, fault, value, inputRef, onChange }: DatumProps) {
+export function DatumInput(props: DatumProps) {
+  const { id, field, fault, value, inputRef, onChange, asked } = props;
   const language = useContext(FormLanguage);
   const words = useSay();
-  const hint = field.hint || exampleOf(words, field.type, language);
+  const text = useFormWords();
+  const label = text(field.label);
+  const hint =
+    text(field.hint) || (asked?.placeholder ? undefined : exampleOf(words, field.type, language));
+  if (field.type === 'YES_NO' && asked?.tick)
+    return (
+      <Untyped on={asked.readOnly}>
+        <TickInput {...props} />
+      </Untyped>
+    );
   const described = describedBy(id, hint, fault);
   if (grouped.includes(field.type)) {
     return (
       <fieldset className="flex flex-col gap-1">
         <legend className="font-medium">
-          {field.label}
+          {label}
           {!field.required && (
             <span className="font-normal text-soft"> {words.say('yours.may-stay-empty')}</span>
           )}
@@ -75,16 +127,18 @@ export function DatumInput({ id, field, fault, value, inputRef, onChange }: Datu
             {hint}
           </p>
         )}
-        <Suspense fallback={null}>
-          <PartsInput
-            id={id}
-            field={field}
-            value={value}
-            onChange={onChange}
-            describedBy={described}
-            Datum={DatumInput}
-          />
-        </Suspense>
+        <Untyped on={asked?.readOnly}>
+          <Suspense fallback={null}>
+            <PartsInput
+              id={id}
+              field={field}
+              value={value}
+              onChange={onChange}
+              describedBy={described}
+              Datum={DatumInput}
+            />
+          </Suspense>
+        </Untyped>
         {fault && (
           <p id={`${id}-fault`} className="text-oxide">
             {fault}
@@ -99,28 +153,35 @@ export function DatumInput({ id, field, fault, value, inputRef, onChange }: Datu
     className: inputLook,
     value,
     onChange: (event: { target: { value: string } }) => onChange(event.target.value),
+    ...(lines.includes(field.type)
+      ? { placeholder: text(asked?.placeholder ?? '') || undefined, readOnly: asked?.readOnly }
+      : {}),
     ...described,
   };
   return (
     <Labelled
       id={id}
-      label={field.label}
+      label={label}
       fault={fault}
       required={field.required}
       {...(hint ? { hint } : {})}
     >
-      {field.type === 'DATE' ? (
-        <DateInput
-          id={id}
-          value={value}
-          onChange={onChange}
-          language={language}
-          inputRef={inputRef}
-          described={described}
-        />
-      ) : (
-        plainInput(words, field, shared)
-      )}
+      <Untyped on={asked?.readOnly && !lines.includes(field.type)}>
+        {field.type === 'DATE' ? (
+          <DateInput
+            id={id}
+            value={value}
+            onChange={onChange}
+            language={language}
+            inputRef={inputRef}
+            described={described}
+          />
+        ) : field.type === 'CHOICE' ? (
+          <ChoiceInput field={field} value={value} onChange={onChange} shared={shared} />
+        ) : (
+          plainInput(words, field, shared)
+        )}
+      </Untyped>
     </Labelled>
   );
 }
@@ -137,6 +198,8 @@ function PartsInput(props: PartsProps) {
       return <RichInput {...props} />;
     case 'PICTURE':
       return <PictureInput {...props} />;
+    case 'FILE':
+      return <FileInput {...props} />;
     default:
       return <ItemsInput {...props} />;
   }
@@ -160,17 +223,6 @@ function plainInput(words: Catalogue, field: Field, shared: Record<string, unkno
           <option value="">{words.say('form.choose')}</option>
           <option value="yes">{words.say('form.yes')}</option>
           <option value="no">{words.say('form.no')}</option>
-        </select>
-      );
-    case 'CHOICE':
-      return (
-        <select {...shared}>
-          <option value="">{words.say('form.choose')}</option>
-          {field.choices.map((choice) => (
-            <option key={choice} value={choice}>
-              {choice}
-            </option>
-          ))}
         </select>
       );
     default:

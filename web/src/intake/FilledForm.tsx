@@ -6,14 +6,17 @@ import { useNavigate } from 'react-router';
 import { Problem, type Schemas } from '../api/client';
 import { Button, Trouble } from '../ui/parts';
 import { ChosenPerson } from './ChosenPerson';
-import { FieldInput } from './FieldInput';
+import { FormSection } from './FormSection';
+import { FormWords } from './formWords';
 import type { Answers } from './inputProps';
 import { KeptAnswers } from './KeptAnswers';
 import { answerAt, questionAt, type AnswerAt } from './live/answerAt';
 import { Live } from './live/Live';
-import type { LiveOf } from './live/source';
+import { formState, type LiveOf } from './live/source';
 import { useSession } from '../office/queries';
 import { useFaults } from './useFaults';
+import { useAnotherLanguage } from './useAnotherLanguage';
+import { useFormState } from './useFormState';
 import { FormFixed, FormLanguage, OfficeZone, typedData } from './typing';
 
 /** How answers are kept that are being typed. */
@@ -66,7 +69,9 @@ export function FilledForm({
     },
   });
   const { setError, clearErrors } = answers;
+  useAnotherLanguage(form, answers);
   const read = useFaults(form, answers);
+  const state = useFormState(form, answers, live && ((soFar) => formState(live, soFar)));
   const [changed, setChanged] = useState(keep?.typed ?? false);
   // answers that were changed back have to be kept too
   if (answers.formState.isDirty && !changed) setChanged(true);
@@ -107,7 +112,7 @@ export function FilledForm({
         <form
           ref={box}
           noValidate
-          className="flex max-w-2xl min-w-0 flex-col gap-4"
+          className="@container flex max-w-2xl min-w-0 flex-col gap-4"
           onFocus={(event) => setAt(answerAt(event.target))}
           onBlur={(event) => {
             const left = questionAt(event.target);
@@ -119,9 +124,19 @@ export function FilledForm({
             <FormFixed.Provider value={fixed}>
               <FormLanguage.Provider value={form.language}>
                 <OfficeZone.Provider value={session.data?.zone ?? ''}>
-                  {form.sections.map((section, i) => (
-                    <Section key={i} section={section} fields={form.fields} notes={notes} />
-                  ))}
+                  <FormWords.Provider value={form.words}>
+                    {state &&
+                      form.sections.map((section, i) => (
+                        <FormSection
+                          key={i}
+                          section={section}
+                          position={i}
+                          fields={form.fields}
+                          notes={notes}
+                          state={state}
+                        />
+                      ))}
+                  </FormWords.Provider>
                 </OfficeZone.Provider>
               </FormLanguage.Provider>
             </FormFixed.Provider>
@@ -134,6 +149,7 @@ export function FilledForm({
             <KeptAnswers
               formKey={keep.key}
               template={form.template}
+              language={form.language}
               control={answers.control}
               changed={changed}
             />
@@ -161,31 +177,5 @@ export function FilledForm({
         )}
       </div>
     </FormProvider>
-  );
-}
-
-/** Questions that belong together, in the order in which the form has arranged them. */
-function Section({
-  section,
-  fields,
-  notes,
-}: {
-  section: Schemas['FormSection'];
-  fields: Schemas['Field'][];
-  notes: Record<string, string>;
-}) {
-  const questions = section.questions.flatMap(({ field: name, help }) => {
-    const field = fields.find((one) => one.name === name);
-    if (!field) return [];
-    const hint = [notes[name], help || field.hint].filter(Boolean).join(' ');
-    return [<FieldInput key={name} field={{ ...field, hint }} />];
-  });
-  if (!section.title) return questions;
-  return (
-    <fieldset className="flex flex-col gap-4 border-t border-rule pt-3">
-      <legend className="pr-3 font-serif text-lg">{section.title}</legend>
-      {section.help && <p className="text-soft">{section.help}</p>}
-      {questions}
-    </fieldset>
   );
 }

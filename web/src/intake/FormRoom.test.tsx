@@ -3,7 +3,20 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { Link, MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
+import type { Schemas } from '../api/client';
 import FormRoom from './FormRoom';
+
+const asks = (field: string): Schemas['FormQuestion'] => ({
+  field,
+  help: '',
+  placeholder: '',
+  before: '',
+  width: 'WHOLE',
+  readOnly: false,
+  tick: false,
+  start: 'FIXED',
+  totals: [],
+});
 
 const form = {
   template: '00000000-0000-0000-0000-000000000001',
@@ -14,8 +27,12 @@ const form = {
   sections: [] as {
     title: string;
     help: string;
-    questions: { field: string; help: string }[];
+    questions: Schemas['FormQuestion'][];
   }[],
+  initials: {},
+  depends: false,
+  languages: ['en-GB'],
+  words: {},
   chosen: [] as { party: string; label: string; people: []; optional: boolean }[],
 };
 const detail = {
@@ -91,7 +108,7 @@ describe('a request whose agreement has been sent', () => {
     detail.agreementState = 'OUT';
     form.chosen = [{ party: 'lender', label: 'Lender', people: [], optional: false }];
     form.fields = [{ name: 'terms', type: 'RICH_TEXT', label: 'Terms', required: false, hint: '' }];
-    form.sections = [{ title: '', help: '', questions: [{ field: 'terms', help: '' }] }];
+    form.sections = [{ title: '', help: '', questions: [asks('terms')] }];
     render(
       <QueryClientProvider client={new QueryClient()}>
         <MemoryRouter initialEntries={['/intake/R-1']}>
@@ -126,8 +143,8 @@ describe('a form that was arranged', () => {
     });
     form.fields = [text('fee', 'In euro.'), text('lender', 'Full name.'), text('secret', '')];
     form.sections = [
-      { title: 'Who', help: 'The other side.', questions: [{ field: 'lender', help: '' }] },
-      { title: 'What', help: '', questions: [{ field: 'fee', help: 'Before tax.' }] },
+      { title: 'Who', help: 'The other side.', questions: [asks('lender')] },
+      { title: 'What', help: '', questions: [{ ...asks('fee'), help: 'Before tax.' }] },
     ];
     render(
       <QueryClientProvider client={new QueryClient()}>

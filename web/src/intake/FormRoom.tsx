@@ -6,10 +6,10 @@ import { answer, api, Problem, type Schemas } from '../api/client';
 import { newKey } from '../api/key';
 import { Button, RoomTitle, Trouble } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
+import { languageName } from '../ui/words';
 import { FilledForm } from './FilledForm';
 import type { Answers } from './inputProps';
-import { forgetHere, leftHere } from './kept';
-import { initials } from './typing';
+import { forgetHere, leftHere, type Begun } from './kept';
 
 /** A template's form: filled anew, maybe with the answers of an earlier request, or a request corrected. */
 export default function FormRoom() {
@@ -26,10 +26,8 @@ function Room({ template, number }: { template: string | undefined; number: stri
     queryKey: template ? ['form', template, from, begun] : ['request', number],
     queryFn: async () => {
       if (template) {
-        const form = await answer(
-          api.GET('/api/v1/templates/{id}/form', { params: { path: { id: template } } }),
-        );
         const kept = begun ? await keptAnswers(begun) : undefined;
+        const form = await formIn(template, kept?.language ?? address.get('language') ?? '');
         const earlier = from && !kept ? await request(from) : undefined;
         const known = new Set(form.fields.map((field) => field.name));
         const all = Object.entries((kept ?? earlier)?.values ?? {});
@@ -37,7 +35,7 @@ function Room({ template, number }: { template: string | undefined; number: stri
         return {
           form,
           row: undefined,
-          values: kept || earlier ? values : initials(form.fields),
+          values: kept || earlier ? values : form.initials,
           people: (kept ?? earlier)?.people ?? {},
           begun: kept && begun,
           unasked: all.filter(([name, value]) => !known.has(name) && value.trim() !== ''),
@@ -53,8 +51,15 @@ function Room({ template, number }: { template: string | undefined; number: stri
   return <RequestForm key={`${number ?? template} ${from}`} {...source.data} />;
 }
 
+const formIn = (template: string, language: string) =>
+  answer(
+    api.GET('/api/v1/templates/{id}/form', {
+      params: { path: { id: template }, query: { language } },
+    }),
+  );
+
 /** The answers of a form that was begun: those of this browser are newer than the server's. */
-async function keptAnswers(key: string): Promise<Answers | undefined> {
+async function keptAnswers(key: string): Promise<Begun | undefined> {
   const here = leftHere(key);
   if (here) return here;
   try {
@@ -81,11 +86,24 @@ type Source = {
   unasked?: [string, string][];
 };
 
-function RequestForm({ form, row, values, people, agreementState, begun, unasked }: Source) {
+function RequestForm({
+  form: opened,
+  row,
+  values,
+  people,
+  agreementState,
+  begun,
+  unasked,
+}: Source) {
   // the request is taken in once, however often what comes after it has to be tried
   const [key] = useState(() => begun ?? newKey());
   const [, setAddress] = useSearchParams();
+  const [form, setForm] = useState(opened);
   const queries = useQueryClient();
+  const inLanguage = useMutation({
+    mutationFn: (language: string) => formIn(form.template, language),
+    onSuccess: setForm,
+  });
   const onBegun = useCallback(() => {
     void queries.invalidateQueries({ queryKey: ['begun-forms'] });
     setAddress(
@@ -132,7 +150,25 @@ function RequestForm({ form, row, values, people, agreementState, begun, unasked
             : say('intake.new-request-template-version', { version: form.version })}
         </span>
         {row?.agreement && <Link to={`/agreements/${row.agreement}`}>{row.agreement}</Link>}
+        {!row && form.languages.length > 1 && (
+          <label className="flex items-center gap-2">
+            {say('intake.form-language')}
+            <select
+              className="min-h-8 rounded-sm border border-edge bg-sheet px-2"
+              value={form.language}
+              disabled={inLanguage.isPending}
+              onChange={(event) => inLanguage.mutate(event.target.value)}
+            >
+              {form.languages.map((one) => (
+                <option key={one} value={one}>
+                  {languageName(one)}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
       </RoomTitle>
+      <Trouble error={inLanguage.error} />
       {row && (
         <div className="flex max-w-2xl flex-col items-start gap-2 pb-4">
           <KeepAsSpecimen number={row.number} />

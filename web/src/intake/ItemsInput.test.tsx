@@ -17,6 +17,8 @@ const part = (name: string, type: Field['type']): Field => ({
   choices: [],
   items: [],
   initial: '',
+  ownAnswer: false,
+  files: { kinds: [], megabytes: 5 },
 });
 const list: Field = { ...part('objects', 'ITEMS'), items: [part('remark', 'RICH_TEXT')] };
 

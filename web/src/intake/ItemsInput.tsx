@@ -2,6 +2,7 @@ import { useContext, useState } from 'react';
 import { useSay } from '../messages/useSay';
 import { Button } from '../ui/parts';
 import { readItems, writeItems } from './composite';
+import { useFormWords } from './formWords';
 import type { PartsProps } from './inputProps';
 import { answerName } from './live/answerAt';
 import { FormLanguage, initials, typedData } from './typing';
@@ -9,6 +10,7 @@ import { FormLanguage, initials, typedData } from './typing';
 /** A list of items, each with its own fields; items can be added, moved and taken out. */
 export default function ItemsInput({ id, field, value, onChange, Datum }: PartsProps) {
   const words = useSay();
+  const text = useFormWords();
   const language = useContext(FormLanguage);
   const items = readItems(value);
   const set = (next: Record<string, string>[]) => onChange(writeAll(next));
@@ -31,9 +33,9 @@ export default function ItemsInput({ id, field, value, onChange, Datum }: PartsP
       <ol className="flex flex-col gap-3">
         {items.map((item, i) => (
           <li key={known[i]} data-item={i + 1} className="border border-rule p-3">
-            <div className="flex items-center gap-2 pb-2">
+            <div className="flex flex-wrap items-center gap-2 pb-2">
               <span className="mr-auto font-medium">
-                {words.say('form.item', { list: field.label, position: i + 1 })}
+                {words.say('form.item', { list: text(field.label), position: i + 1 })}
               </span>
               {i > 0 && (
                 <Button onClick={() => arrange(swapped(i, i - 1))}>
@@ -49,15 +51,15 @@ export default function ItemsInput({ id, field, value, onChange, Datum }: PartsP
                 {words.say('form.item-out')}
               </Button>
             </div>
-            <div className="grid grid-cols-2 gap-3">
+            <div className="grid grid-cols-1 gap-3 @md:grid-cols-2">
               {field.items.map((part) => (
                 <div key={part.name} data-answer={answerName(part.name, field.name)}>
                   <Datum
                     id={`${id}-${known[i]}-${part.name}`}
                     field={part}
                     value={item[part.name] ?? ''}
-                    onChange={(text) =>
-                      set(items.map((one, at) => (at === i ? { ...one, [part.name]: text } : one)))
+                    onChange={(typed) =>
+                      set(items.map((one, at) => (at === i ? { ...one, [part.name]: typed } : one)))
                     }
                   />
                 </div>
@@ -67,7 +69,7 @@ export default function ItemsInput({ id, field, value, onChange, Datum }: PartsP
         ))}
       </ol>
       <Button className="self-start" onClick={() => arrange([...places, items.length])}>
-        {words.say('form.item-add', { list: field.label })}
+        {words.say('form.item-add', { list: text(field.label) })}
       </Button>
     </div>
   );

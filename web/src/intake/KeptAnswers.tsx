@@ -14,11 +14,14 @@ const said: Record<Exclude<Keeping, 'nothing'>, Code> = {
 export function KeptAnswers({
   formKey,
   template,
+  language,
   control,
   changed,
 }: {
   formKey: string;
   template: string;
+  /** In which it is filled. */
+  language: string;
   control: Control<Answers>;
   /** Whether anybody has typed anything. */
   changed: boolean;
@@ -28,7 +31,7 @@ export function KeptAnswers({
   const keeping = useKept(
     formKey,
     template,
-    changed ? JSON.stringify({ values, people }) : undefined,
+    changed ? JSON.stringify({ values, people, language }) : undefined,
   );
   return (
     <p role="status" className={keeping === 'not-kept' ? 'text-clay' : 'text-soft'}>

@@ -28,4 +28,6 @@ export type DatumProps = {
   value: string;
   inputRef?: React.Ref<HTMLInputElement & HTMLTextAreaElement & HTMLSelectElement>;
   onChange: (value: string) => void;
+  /** How the form asks for it, where it has arranged that. */
+  asked?: Pick<Schemas['FormQuestion'], 'placeholder' | 'readOnly' | 'tick'> | undefined;
 };

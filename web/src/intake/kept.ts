@@ -3,13 +3,16 @@ import { answer, api, Problem } from '../api/client';
 import type { Answers } from './inputProps';
 import { useLive } from './live/useLive';
 
+/** Answers as they are typed, in a language; one that isn't said is the template's own. */
+export type Begun = Answers & { language?: string | null };
+
 const place = (key: string) => `jalousie.form.${key}`;
 
 /** Answers of a form that no server has yet, from this browser; nothing when all were kept. */
-export function leftHere(key: string): Answers | undefined {
+export function leftHere(key: string): Begun | undefined {
   try {
     const text = window.localStorage.getItem(place(key));
-    return text ? (JSON.parse(text) as Answers) : undefined;
+    return text ? (JSON.parse(text) as Begun) : undefined;
   } catch {
     return undefined;
   }
@@ -46,7 +49,7 @@ export function useKept(key: string, template: string, typed: string | undefined
       await answer(
         api.PUT('/api/v1/begun-forms/{key}', {
           params: { path: { key } },
-          body: { template, ...(JSON.parse(wanted) as Answers) },
+          body: { template, language: null, ...(JSON.parse(wanted) as Begun) },
         }),
       );
     } catch (refused) {

@@ -10,6 +10,8 @@ const field = (type: 'MONEY' | 'NUMBER' | 'ITEMS') => ({
   choices: [],
   items: [],
   initial: '',
+  ownAnswer: false,
+  files: { kinds: [], megabytes: 5 },
 });
 
 test('a stored number is shown with the marks of the language', () => {

@@ -11,6 +11,7 @@ import { BringBack } from './BringBack';
 import { documentOf, shownDocument } from './documents/document';
 import { DocumentsBar } from './documents/DocumentsBar';
 import { FixedFace } from './documents/FixedFace';
+import { FormFace } from './form/FormFace';
 import { HistoryPart } from './HistoryPart';
 import { Ledger } from './ledger/Ledger';
 import { ProofFace } from './proof/ProofFace';
@@ -19,11 +20,12 @@ import { TemplateTitle } from './TemplateTitle';
 import { useSteps } from './useSteps';
 import { useTemplate } from './useTemplate';
 
-const faces = ['page', 'ledger', 'sending', 'proof', 'versions'] as const;
+const faces = ['page', 'form', 'ledger', 'sending', 'proof', 'versions'] as const;
 type Face = (typeof faces)[number];
 
 const faceWords: Record<Face, RoomCode> = {
   page: 'templates.page',
+  form: 'templates.form',
   ledger: 'templates.ledger',
   sending: 'templates.sending',
   proof: 'templates.proof',
@@ -85,7 +87,9 @@ export default function TemplateRoom() {
       { replace: true },
     );
   const goTo = (spot: Spot) => {
-    if ('face' in spot) go({ face: spot.face, open: undefined, party: undefined });
+    if ('ask' in spot)
+      go({ face: 'form', ask: spot.ask || undefined, open: undefined, party: undefined });
+    else if ('face' in spot) go({ face: spot.face, open: undefined, party: undefined });
     else if ('party' in spot) go({ face: undefined, open: undefined, party: spot.party });
     else if ('document' in spot)
       go({ face: undefined, doc: spot.document, open: undefined, party: undefined });
@@ -193,6 +197,7 @@ export default function TemplateRoom() {
             onOpened={({ key, party: of }) => go({ open: key, party: of })}
           />
         )}
+        {face === 'form' && <FormFace bench={bench} />}
         {face === 'ledger' && <Ledger bench={bench} />}
         {face === 'sending' && <SendingFace bench={bench} />}
         {face === 'proof' && <ProofFace bench={bench} />}

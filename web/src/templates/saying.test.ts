@@ -11,6 +11,8 @@ const field = (name: string, label: string, more: Partial<Schemas['Field']> = {}
   choices: [],
   items: [],
   initial: '',
+  ownAnswer: false,
+  files: { kinds: [], megabytes: 5 },
   ...more,
 });
 const content = {

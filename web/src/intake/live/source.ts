@@ -40,5 +40,23 @@ export const liveText = (of: LiveOf, body: SoFar): Promise<LiveText> =>
         }),
       );
 
+export type FormState = Schemas['FormState'];
+
+/** What the form asks for with these answers. */
+export const formState = (of: LiveOf, body: SoFar): Promise<FormState> =>
+  'template' in of
+    ? answer(
+        api.POST('/api/v1/templates/{id}/form/state', {
+          params: { path: { id: of.template } },
+          body,
+        }),
+      )
+    : answer(
+        api.POST('/api/v1/requests/{number}/form-state', {
+          params: { path: { number: of.request } },
+          body,
+        }),
+      );
+
 export const liveMarks = (key: string): Promise<LiveMarks> =>
   answer(api.GET('/api/v1/form-pages/{key}', { params: { path: { key } } }));

@@ -50,7 +50,8 @@ export function useLive<Made>(
       });
   }, []);
   useEffect(() => {
-    const timer = setTimeout(run, PAUSE);
+    // nobody is typing yet when the first is wanted
+    const timer = setTimeout(run, state.current.asked === undefined ? 0 : PAUSE);
     return () => clearTimeout(timer);
   }, [wanted, run]);
   useEffect(() => {

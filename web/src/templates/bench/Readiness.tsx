@@ -12,7 +12,11 @@ type Obstacle = Schemas['Obstacle'];
 
 /** Where an entry leads: to a card, or to the terms of sending. */
 export type Spot =
-  { open: string } | { party: string } | { document: string } | { face: 'sending' };
+  | { open: string }
+  | { party: string }
+  | { document: string }
+  | { ask: string }
+  | { face: 'sending' };
 
 const tidied = ['tracked-changes', 'comments'];
 const grown = ['row-exact-height', 'line-exact-height'];
@@ -192,6 +196,8 @@ export function spotOf(
       return { document: name };
     case 'SENDING':
       return { face: 'sending' };
+    case 'FORM':
+      return { ask: name };
     default:
       return undefined;
   }

@@ -19,6 +19,8 @@ const field = (name: string, items: Field[] = []): Field => ({
   choices: [],
   items,
   initial: '',
+  ownAnswer: false,
+  files: { kinds: [], megabytes: 5 },
 });
 
 const settings = {

@@ -38,7 +38,18 @@ export function newSigningField(
 }
 
 export function newField(name: string, label: string, type: Field['type'] = 'TEXT'): Field {
-  return { name, label, type, required: true, hint: '', choices: [], items: [], initial: '' };
+  return {
+    name,
+    label,
+    type,
+    required: true,
+    hint: '',
+    choices: [],
+    items: [],
+    initial: '',
+    ownAnswer: false,
+    files: { kinds: [], megabytes: 5 },
+  };
 }
 
 /** A datum's place with what is usual. */

@@ -18,6 +18,8 @@ const field = (name: string, label: string, items: Field[] = []): Field => ({
   choices: [],
   items,
   initial: '',
+  ownAnswer: false,
+  files: { kinds: [], megabytes: 5 },
 });
 const before = {
   fields: [

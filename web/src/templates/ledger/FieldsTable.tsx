@@ -239,6 +239,8 @@ function More({
               choices: [],
               items: [],
               initial: '',
+              ownAnswer: false,
+              files: { kinds: [], megabytes: 5 },
             },
           ],
         })

@@ -5,6 +5,7 @@ import { typeWords } from '../../../ui/words';
 import { mentions, placedField, withField, withoutFields, type Bench, type Field } from '../bench';
 import { keyOfSubject } from '../things';
 import { FieldDefault } from './FieldDefault';
+import { FieldExtras } from './FieldExtras';
 import { FieldPrint } from './FieldPrint';
 import { BySpecimen, Part, Places, Setting, type Walk } from './parts';
 
@@ -74,18 +75,8 @@ export function FieldCard({
           onChange={(event) => set({ hint: event.target.value })}
         />
       </Setting>
-      {field.type === 'CHOICE' && (
-        <Setting label={say('templates.choices-one-a-line')}>
-          <textarea
-            className={inputLook}
-            rows={3}
-            value={field.choices.join('\n')}
-            onChange={(event) => set({ choices: event.target.value.split('\n') })}
-            onBlur={() => set({ choices: field.choices.map((one) => one.trim()).filter(Boolean) })}
-          />
-        </Setting>
-      )}
-      {field.type !== 'ITEMS' && field.type !== 'PICTURE' && (
+      <FieldExtras field={field} onChange={set} />
+      {!['ITEMS', 'PICTURE', 'FILE'].includes(field.type) && (
         <FieldDefault
           key={field.type}
           field={field}

@@ -32,6 +32,8 @@ const fee: Field = {
   choices: [],
   items: [],
   initial: 'EUR 75.00',
+  ownAnswer: false,
+  files: { kinds: [], megabytes: 5 },
 };
 
 function Card() {

@@ -50,8 +50,18 @@ public final class Advice {
             document.data().forEach(place -> used.add(place.name()));
         });
         used.addAll(content.sending().named());
+        content.layout().sections().forEach(section -> {
+            used.add(section.when());
+            section.questions().forEach(question -> {
+                used.add(question.when());
+                used.add(question.start().of());
+                // what somebody confirms is there to be confirmed
+                if (question.tick()) used.add(question.field().value());
+            });
+        });
         for (Field field : content.fields()) {
-            if (used.contains(field.name().value())) continue;
+            // a file goes with the request, whether or not its name prints
+            if (used.contains(field.name().value()) || field.type() == FieldType.FILE) continue;
             advice.add(of(
                     "field-unused",
                     field.name().value(),

@@ -1,0 +1,167 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useState, type ReactNode } from 'react';
+import { FormProvider, useForm } from 'react-hook-form';
+import { answer, api, type Schemas } from '../../api/client';
+import { ChosenPerson } from '../../intake/ChosenPerson';
+import { AroundQuestion, FormSection } from '../../intake/FormSection';
+import { FormWords } from '../../intake/formWords';
+import type { Answers } from '../../intake/inputProps';
+import type { SoFar } from '../../intake/live/source';
+import { FormLanguage, OfficeZone, typedData } from '../../intake/typing';
+import { useFaults } from '../../intake/useFaults';
+import { useFormState } from '../../intake/useFormState';
+import { questionAt } from '../../intake/live/answerAt';
+import { say } from '../../messages/rooms';
+import { useSession } from '../../office/queries';
+import { Unshown } from '../../ui/Unshown';
+import { languageName } from '../../ui/words';
+import type { Bench } from '../bench/bench';
+
+/** The form as the server shows it of the template as it is now, to be tried; nothing of it is kept. */
+export function FormPreview({
+  bench,
+  open,
+  onOpen,
+}: {
+  bench: Bench;
+  open: string | undefined;
+  onOpen: (question: string) => void;
+}) {
+  const { detail } = bench;
+  const [narrow, setNarrow] = useState(false);
+  const [language, setLanguage] = useState('');
+  const form = useQuery({
+    queryKey: ['newest-form', detail.id, detail.version, detail.revision, language],
+    queryFn: () =>
+      answer(
+        api.GET('/api/v1/templates/{id}/newest-form', {
+          params: { path: { id: detail.id }, query: { language } },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+  if (!form.data) return <Unshown query={form} waiting={say('intake.opening-the-form')} />;
+  const { languages } = form.data;
+  return (
+    <section aria-label={say('templates.form-as-seen')}>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1 pb-3">
+        <p className="mr-auto text-soft">{say('templates.form-try')}</p>
+        {languages.length > 1 && (
+          <label className="flex items-center gap-2">
+            {say('intake.form-language')}
+            <select
+              className="min-h-8 rounded-sm border border-edge bg-sheet px-2"
+              value={form.data.language}
+              onChange={(event) => setLanguage(event.target.value)}
+            >
+              {languages.map((one) => (
+                <option key={one} value={one}>
+                  {languageName(one)}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
+        <label className="flex items-center gap-2">
+          {say('templates.form-seen-on')}
+          <select
+            className="min-h-8 rounded-sm border border-edge bg-sheet px-2"
+            value={narrow ? 'phone' : 'desk'}
+            onChange={(event) => setNarrow(event.target.value === 'phone')}
+          >
+            <option value="desk">{say('templates.form-on-desk')}</option>
+            <option value="phone">{say('templates.form-on-phone')}</option>
+          </select>
+        </label>
+      </div>
+      <div
+        className={`border border-rule bg-paper p-4 shadow-page ${narrow ? 'w-[360px]' : 'max-w-3xl'}`}
+      >
+        <Tried
+          key={form.data.language}
+          form={form.data}
+          template={detail.id}
+          open={open}
+          onOpen={onOpen}
+        />
+      </div>
+    </section>
+  );
+}
+
+function Tried({
+  form,
+  template,
+  open,
+  onOpen,
+}: {
+  form: Schemas['Form'];
+  template: string;
+  open: string | undefined;
+  onOpen: (question: string) => void;
+}) {
+  const session = useSession();
+  const answers = useForm<Answers>({
+    defaultValues: { values: typedData(form.fields, form.initials, form.language), people: {} },
+  });
+  const read = useFaults(form, answers);
+  const state = useFormState(form, answers, (body: SoFar) =>
+    answer(
+      api.POST('/api/v1/templates/{id}/newest-form/state', {
+        params: { path: { id: template } },
+        body,
+      }),
+    ),
+  );
+  const around = (field: string, question: ReactNode) => (
+    <div
+      onFocus={() => onOpen(field)}
+      onClick={() => onOpen(field)}
+      className={
+        open === field
+          ? 'border-l-2 border-ink pl-2 -ml-2.5'
+          : 'border-l-2 border-transparent pl-2 -ml-2.5'
+      }
+    >
+      {question}
+    </div>
+  );
+  return (
+    <FormProvider {...answers}>
+      <form
+        noValidate
+        aria-label={form.name}
+        className="@container flex flex-col gap-4"
+        onBlur={(event) => {
+          const left = questionAt(event.target);
+          if (left && left !== questionAt(event.relatedTarget)) void read(left);
+        }}
+        onSubmit={(event) => event.preventDefault()}
+      >
+        <h3 className="font-serif text-xl">{form.name}</h3>
+        <AroundQuestion.Provider value={around}>
+          <FormLanguage.Provider value={form.language}>
+            <FormWords.Provider value={form.words}>
+              <OfficeZone.Provider value={session.data?.zone ?? ''}>
+                {state &&
+                  form.sections.map((section, i) => (
+                    <FormSection
+                      key={i}
+                      section={section}
+                      position={i}
+                      fields={form.fields}
+                      notes={{}}
+                      state={state}
+                    />
+                  ))}
+              </OfficeZone.Provider>
+            </FormWords.Provider>
+          </FormLanguage.Provider>
+        </AroundQuestion.Provider>
+        {form.chosen.map((party) => (
+          <ChosenPerson key={party.party} party={party} />
+        ))}
+      </form>
+    </FormProvider>
+  );
+}
