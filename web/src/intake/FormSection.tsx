@@ -43,8 +43,7 @@ export function FormSection({
   const questions = asked.map((question) => {
     const field = fields.find((one) => one.name === question.field);
     if (!field) return null;
-    const given =
-      question.start === 'SERIES' && question.readOnly ? words.say('form.number-given') : '';
+    const given = question.start === 'SERIES' ? words.say('form.number-given') : '';
     const hint = [notes[field.name], text(question.help || field.hint), given]
       .filter(Boolean)
       .join(' ');

@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
 import { answer, api, type Schemas } from '../../api/client';
 import { ChosenPerson } from '../../intake/ChosenPerson';
@@ -113,6 +113,11 @@ function Tried({
       }),
     ),
   );
+  const box = useRef<HTMLFormElement>(null);
+  useEffect(() => {
+    if (open && state)
+      box.current?.querySelector(`[data-answer="${open}"]`)?.scrollIntoView({ block: 'nearest' });
+  }, [open, state]);
   const around = (field: string, question: ReactNode) => (
     <div
       onFocus={() => onOpen(field)}
@@ -129,6 +134,7 @@ function Tried({
   return (
     <FormProvider {...answers}>
       <form
+        ref={box}
         noValidate
         aria-label={form.name}
         className="@container flex flex-col gap-4"
