@@ -1,0 +1,77 @@
+package org.jalousie.core.letters;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import org.jalousie.core.messages.Catalogue;
+
+/**
+ * The words of mails about a request, which may have no agreement yet.
+ *
+ * @param to what the reader is called; empty where that isn't known
+ * @param form what the form is called
+ * @param number of the request; empty before there is one
+ * @param office what it is called
+ * @param language of the reader, a BCP 47 tag
+ */
+public record RequestLetter(String to, String form, String number, String office, String language) {
+    /** What a mail about a request is about. */
+    public enum About {
+        /** To who asked: it has come. */
+        TAKEN,
+        /** To the office: somebody has asked. */
+        CAME,
+        /** To who has begun a form and goes on later. */
+        LEFT,
+        /** To who asked: it is done. */
+        DONE,
+        /** To who asked: it came to nothing. */
+        ENDED,
+        /** To somebody of the office, who takes care of it from now on. */
+        OWNED,
+        /** To its owner: somebody said something. */
+        SAID;
+
+        private String code() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    public String subject(About about) {
+        return words().say("request-mail.subject." + about.code(), "form", form, "number", number);
+    }
+
+    /**
+     * @param link where it goes on; empty for none
+     * @param answers all of them as one block; empty for none
+     */
+    public String text(About about, String link, String answers) {
+        return written(words().say("request-mail." + about.code(), "form", form, "number", number), link, answers);
+    }
+
+    /** The mail by which somebody goes on with a form. @param until the last day on which it can be */
+    public String left(String link, LocalDate until) {
+        return written(words().say("request-mail.left", "form", form, "until", until), link, "");
+    }
+
+    /** What one of the office told another. @param by who, {@code said} what; empty for nothing */
+    public String told(About about, String by, String said, String link) {
+        String told = words().say("request-mail." + about.code(), "form", form, "number", number, "by", by);
+        return written(said.isBlank() ? told : told + "\n\n" + said, link, "");
+    }
+
+    private String written(String told, String link, String answers) {
+        List<String> paragraphs = new ArrayList<>();
+        paragraphs.add(to.isBlank() ? words().say("request-mail.hello") : words().say("mail.hello", "name", to));
+        paragraphs.add(told);
+        if (!link.isEmpty()) paragraphs.add(link);
+        if (!answers.isEmpty()) paragraphs.add(answers.strip());
+        paragraphs.add(office);
+        return String.join("\n\n", paragraphs) + "\n";
+    }
+
+    private Catalogue words() {
+        return Catalogue.of(language);
+    }
+}
