@@ -77,7 +77,7 @@ class ArchitectureTest {
             Map.entry("intake", List.of("WaitingRequests", "IntakeViews", "IntakeViews$RequestRow")),
             Map.entry("office", List.of("OfficeHours", "AfterHours")),
             Map.entry("paper", List.of("Papers", "Papers$Paper")),
-            Map.entry("postroom", List.of()),
+            Map.entry("postroom", List.of("RequestPost", "RequestPost$Written", "RequestPost$Writer")),
             Map.entry("recognition", List.of("ReadFiles", "ReadFiles$Ready", "ReadFiles$Confirmation")),
             Map.entry("signing", List.of("ParticipantLinks", "ParticipantLinks$CopyLink", "IdentityCodes")),
             Map.entry(

@@ -135,7 +135,9 @@ public final class SigningRecord {
             if (!(entry.actor() instanceof Actor.Participant by) || !acts(entry.event())) continue;
             String name =
                     agreement.participant(by.party()).map(Participant::name).orElse("");
-            Message check = EventSentences.check(by.proof().check());
+            Message check = by.proof() == Actor.Proof.SENT_FORM
+                    ? Message.of("check.sent-form")
+                    : EventSentences.check(by.proof().check());
             told.add(words.say("record.identity-of", "party", name, "check", check));
         }
         for (String one : told) page.row(words.say("record.identity"), one);

@@ -41,6 +41,9 @@ class IntakeRequest {
     private int attempts;
     private UUID formKey;
     private String language;
+    private UUID formLinkId;
+    private String askerName = "";
+    private String askerMail = "";
 
     @JdbcTypeCode(SqlTypes.JSON)
     private String finished;
@@ -68,6 +71,26 @@ class IntakeRequest {
     /** It is about a file that was made elsewhere. */
     void about(Agreements.Finished file) {
         finished = Json.canonical(file);
+    }
+
+    /** Somebody from outside has asked, by a link. */
+    void askedBy(UUID link, FormLinkViews.Asker asker) {
+        formLinkId = link;
+        askerName = asker.name();
+        askerMail = asker.mail();
+    }
+
+    Optional<UUID> formLinkId() {
+        return Optional.ofNullable(formLinkId);
+    }
+
+    /** Who asked; both parts are empty where it was the office itself. */
+    FormLinkViews.Asker asker() {
+        return new FormLinkViews.Asker(askerName, askerMail);
+    }
+
+    UUID id() {
+        return id;
     }
 
     /** The file that was made elsewhere; empty where all is made here. */

@@ -135,25 +135,30 @@ class IntakeService implements WaitingRequests {
             Optional<Agreements.Finished> finished,
             Actor.Coordinator by) {
         Agreements.Answers answers = filled.read(usable, sent, without(finished), finished.isEmpty());
+        IntakeRequest request = keep(usable, key, answers, sent.language(), by.name());
+        finished.ifPresent(request::about);
+        if (key != null)
+            begun.findById(key).filter(form -> form.isOf(by.account())).ifPresent(begun::delete);
+        requests.flush();
+        return show(request.number());
+    }
+
+    /** Keeps a filled form as a request with the next number. @param by who filled it */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public IntakeRequest keep(UsableTemplate usable, UUID key, Agreements.Answers answers, String language, String by) {
         String number = String.format(
                 Locale.ROOT,
                 "R-%d-%04d",
                 Year.now(clock.withZone(settings.office().zone())).getValue(),
                 requests.nextNumber());
-        IntakeRequest request = new IntakeRequest(
+        return requests.saveAndFlush(new IntakeRequest(
                 number,
                 usable.versionId(),
                 new Agreements.Answers(filled.numbered(usable, answers.data()), answers.people()),
                 key,
-                sent.language(),
-                by.name(),
-                clock.instant());
-        finished.ifPresent(request::about);
-        requests.save(request);
-        if (key != null)
-            begun.findById(key).filter(form -> form.isOf(by.account())).ifPresent(begun::delete);
-        requests.flush();
-        return show(number);
+                language,
+                by,
+                clock.instant()));
     }
 
     /** Corrects a request; an agreement made from it that is not sent yet is made again. */
@@ -182,7 +187,7 @@ class IntakeService implements WaitingRequests {
 
     /** Makes the agreement. Returns its number; asked twice, the same, unless the one before ended without being completed. */
     @Transactional
-    AgreementNumber generate(String number, Actor.Coordinator by) {
+    public AgreementNumber generate(String number, Actor by) {
         IntakeRequest request = locked(number);
         if (request.agreementNumber().isEmpty() || failed(request)) {
             request.becomes(agreements.create(

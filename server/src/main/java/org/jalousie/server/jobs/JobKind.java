@@ -15,6 +15,8 @@ public enum JobKind {
     SEAL_DOCUMENTS(ServiceAway.Service.TRUST),
     MAIL(ServiceAway.Service.MAIL),
     TEXT(ServiceAway.Service.TEXT),
+    /** Mail about a request; an instance is the mail's id. */
+    REQUEST_MAIL(ServiceAway.Service.MAIL),
     /** A template's specimens printed, {@link LongWork}. */
     PROOF(ServiceAway.Service.CONVERTER),
     /** Specimens drawn up for a template's rules, {@link LongWork}; needs nothing from outside. */
@@ -39,7 +41,7 @@ public enum JobKind {
 
     /** Whether it is about an agreement, which then shows when it was given up. */
     boolean ofAgreement() {
-        return this != PROOF && this != DRAWING && this != RECOGNISE;
+        return this != REQUEST_MAIL && this != PROOF && this != DRAWING && this != RECOGNISE;
     }
 
     String taskName() {

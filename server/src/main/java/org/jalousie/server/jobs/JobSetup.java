@@ -62,6 +62,11 @@ class JobSetup {
     }
 
     @Bean
+    Task<Void> requestMailTask(ObjectProvider<JobWork> all) {
+        return task(JobKind.REQUEST_MAIL, all);
+    }
+
+    @Bean
     Task<Void> proofTask(ObjectProvider<JobWork> all) {
         return task(JobKind.PROOF, all);
     }

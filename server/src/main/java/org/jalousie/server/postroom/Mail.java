@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.letters.Occasion;
+import org.jalousie.core.letters.RequestLetter;
 import org.jalousie.core.parties.PartyKey;
 
 /** One mail that goes out. Its words are made when it is sent, since its link is kept nowhere. */
@@ -19,6 +20,7 @@ class Mail {
     private UUID id;
 
     private UUID agreementId;
+    private UUID about;
     private String kind;
     private String party;
     private String recipient;
@@ -50,6 +52,20 @@ class Mail {
         this.askedBy = askedBy;
         this.state = WAITING;
         this.createdAt = now;
+    }
+
+    /** About what is no agreement yet. */
+    static Mail about(UUID about, RequestLetter.About occasion, String recipient, String subject, Instant now) {
+        Mail mail = new Mail();
+        mail.id = UUID.randomUUID();
+        mail.about = about;
+        mail.kind = occasion.name();
+        mail.party = "";
+        mail.recipient = recipient;
+        mail.subject = subject;
+        mail.state = WAITING;
+        mail.createdAt = now;
+        return mail;
     }
 
     /** It goes out as a text message, to a telephone. */
@@ -94,6 +110,24 @@ class Mail {
 
     public UUID agreementId() {
         return agreementId;
+    }
+
+    /** What it is about that is no agreement yet. */
+    UUID about() {
+        return about;
+    }
+
+    RequestLetter.About requestOccasion() {
+        return RequestLetter.About.valueOf(kind);
+    }
+
+    /** The word for what it is about. */
+    String kindName() {
+        return kind;
+    }
+
+    void failed() {
+        state = "FAILED";
     }
 
     public Occasion kind() {

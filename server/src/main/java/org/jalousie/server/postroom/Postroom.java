@@ -74,6 +74,12 @@ class Postroom implements AfterHours {
         mails.findById(id).orElseThrow().carried(carrierId, clock.instant());
     }
 
+    /** It was given up. */
+    @Transactional
+    public void failed(UUID id) {
+        mails.findById(id).orElseThrow().failed();
+    }
+
     @Transactional
     public void sent(UUID id) {
         mails.findById(id).orElseThrow().sent(clock.instant());

@@ -67,7 +67,7 @@ class PostroomController {
         return new Page<>(
                 found.map(mail -> new MailRow(
                                 mail.id(),
-                                mail.kind().name(),
+                                mail.kindName(),
                                 mail.byText(),
                                 mail.recipient(),
                                 mail.subject(),

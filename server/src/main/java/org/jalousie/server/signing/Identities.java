@@ -50,8 +50,7 @@ class Identities implements IdentityCodes, AfterEvents {
     Optional<Actor.Proof> proof(Links.Holder holder, Agreement agreement, Visit visit) {
         IdentityCheck check = agreement.identityCheck(holder.party());
         // a signed copy goes to who it is for by the same mail that brings the link to it
-        if (check == IdentityCheck.NONE || agreement.state() == State.COMPLETED)
-            return Optional.of(Actor.Proof.MAILED_LINK);
+        if (check == IdentityCheck.NONE || agreement.state() == State.COMPLETED) return Optional.of(link(holder));
         PartyKey part = part(holder, agreement).party();
         return visit.browser()
                 .flatMap(browser -> secrets.shownBy(holder.agreementId(), part, browser, clock.instant()))
@@ -122,7 +121,7 @@ class Identities implements IdentityCodes, AfterEvents {
 
     /** Secrets are kept with the part that asks for them; the link may be another part's of the same act. */
     private static Links.Holder part(Links.Holder holder, Agreement agreement) {
-        return new Links.Holder(holder.agreementId(), agreement.identifiedAs(holder.party()));
+        return new Links.Holder(holder.agreementId(), agreement.identifiedAs(holder.party()), holder.byForm());
     }
 
     /** What can be no code at all, or came too late, costs nobody a try. */
@@ -148,9 +147,13 @@ class Identities implements IdentityCodes, AfterEvents {
                         .isPresent();
     }
 
+    private static Actor.Proof link(Links.Holder holder) {
+        return holder.byForm() ? Actor.Proof.SENT_FORM : Actor.Proof.MAILED_LINK;
+    }
+
     /** Until they have shown who they are, what is known of a visitor is the link. */
     private static Actor actor(Links.Holder holder, Visit visit) {
-        return new Actor.Participant(holder.party(), Actor.Proof.MAILED_LINK, visit.from());
+        return new Actor.Participant(holder.party(), link(holder), visit.from());
     }
 
     @Override

@@ -18,11 +18,13 @@ class LinkRow {
     private String party;
     private Instant createdAt;
     private Instant validUntil;
+    private boolean byForm;
 
     protected LinkRow() {}
 
     /** @param validUntil null for one that holds until the agreement ends */
-    LinkRow(String tokenHash, UUID agreementId, PartyKey party, Instant createdAt, Instant validUntil) {
+    LinkRow(String tokenHash, UUID agreementId, PartyKey party, Instant createdAt, Instant validUntil, boolean byForm) {
+        this.byForm = byForm;
         this.tokenHash = tokenHash;
         this.agreementId = agreementId;
         this.party = party.value();
@@ -40,6 +42,10 @@ class LinkRow {
 
     boolean holdsAt(Instant moment) {
         return validUntil == null || moment.isBefore(validUntil);
+    }
+
+    boolean byForm() {
+        return byForm;
     }
 
     Instant createdAt() {

@@ -2,6 +2,7 @@ package org.jalousie.server.signing;
 
 import java.security.SecureRandom;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -21,6 +22,9 @@ class Links implements ParticipantLinks, AfterEvents {
     /** How long a signed copy can be fetched; whoever comes later asks the office. */
     private static final int COPY_DAYS = 90;
 
+    /** Whoever comes later than that gets a mail. */
+    private static final Duration STRAIGHT_ON = Duration.ofHours(1);
+
     private final LinkRows rows;
     private final Clock clock;
     private final Settings settings;
@@ -32,13 +36,23 @@ class Links implements ParticipantLinks, AfterEvents {
         this.clock = clock;
     }
 
-    /** Whose link it is. */
-    record Holder(UUID agreementId, PartyKey party) {}
+    /** Whose link it is. @param byForm whether they came from a form, and not from a mail */
+    record Holder(UUID agreementId, PartyKey party, boolean byForm) {
+        Holder(UUID agreementId, PartyKey party) {
+            this(agreementId, party, false);
+        }
+    }
 
     @Override
     @Transactional
     public String issue(UUID agreementId, PartyKey party) {
-        return keep(agreementId, party, null);
+        return keep(agreementId, party, null, false);
+    }
+
+    @Override
+    @Transactional
+    public String straightOn(UUID agreementId, PartyKey party) {
+        return keep(agreementId, party, clock.instant().plus(STRAIGHT_ON), true);
     }
 
     @Override
@@ -50,12 +64,12 @@ class Links implements ParticipantLinks, AfterEvents {
                 .plusDays(COPY_DAYS + 1)
                 .atStartOfDay(settings.office().zone())
                 .toInstant();
-        return new CopyLink(keep(agreementId, party, until), until);
+        return new CopyLink(keep(agreementId, party, until, false), until);
     }
 
-    private String keep(UUID agreementId, PartyKey party, Instant until) {
+    private String keep(UUID agreementId, PartyKey party, Instant until, boolean byForm) {
         LinkToken token = LinkToken.random(random);
-        rows.save(new LinkRow(token.hash().hex(), agreementId, party, clock.instant(), until));
+        rows.save(new LinkRow(token.hash().hex(), agreementId, party, clock.instant(), until, byForm));
         return settings.address() + "/act/" + token.value();
     }
 
@@ -63,7 +77,7 @@ class Links implements ParticipantLinks, AfterEvents {
     public Optional<Holder> holder(LinkToken token) {
         return rows.findById(token.hash().hex())
                 .filter(row -> row.holdsAt(clock.instant()))
-                .map(row -> new Holder(row.agreementId(), row.party()));
+                .map(row -> new Holder(row.agreementId(), row.party(), row.byForm()));
     }
 
     /** A completed agreement's links lead nowhere any more. */

@@ -200,6 +200,17 @@ class TemplateService implements UsableTemplates {
 
     @Transactional(readOnly = true)
     @Override
+    public Map<UUID, String> fillable(Collection<UUID> ids) {
+        Set<UUID> published = versions.published(ids).stream()
+                .map(TemplateVersions.Published::getId)
+                .collect(Collectors.toSet());
+        return templates.findAllById(published).stream()
+                .filter(template -> !template.retired())
+                .collect(Collectors.toMap(Template::id, Template::name));
+    }
+
+    @Transactional(readOnly = true)
+    @Override
     public UsableTemplate newest(UUID id) {
         return usable(drafts.newest(id));
     }

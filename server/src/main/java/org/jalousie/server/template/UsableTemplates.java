@@ -12,6 +12,9 @@ public interface UsableTemplates {
     /** The newest published version, for a form. */
     UsableTemplate published(UUID id);
 
+    /** The names of those among some templates that can be filled now. */
+    Map<UUID, String> fillable(Collection<UUID> ids);
+
     /** The newest version, which may be a draft, to try its form. */
     UsableTemplate newest(UUID id);
 

@@ -58,6 +58,8 @@ class RequestLimits extends OncePerRequestFilter {
         // a picture of a signature in base64, and a few details
         if (path.matches("/api/v1/signing/[^/]+/files")) return 6L * MB;
         if (path.startsWith("/api/v1/signing/")) return MB;
+        if (path.matches("/api/v1/ask/[^/]+/(files|pictures)")) return 6L * MB;
+        if (path.startsWith("/api/v1/ask/")) return 3L * MB;
         if (!path.startsWith("/api/")) return 8 * KB;
         return isMultipart(type) ? 27L * MB : 6L * MB;
     }
@@ -68,7 +70,10 @@ class RequestLimits extends OncePerRequestFilter {
 
     /** Addresses of the office, where nobody comes who hasn't signed in. */
     private static boolean takesFiles(String path) {
-        return path.startsWith("/api/") && !path.startsWith("/api/v1/signing/") && !path.startsWith("/api/v1/session");
+        return path.startsWith("/api/")
+                && !path.startsWith("/api/v1/signing/")
+                && !path.startsWith("/api/v1/ask/")
+                && !path.startsWith("/api/v1/session");
     }
 
     @Override

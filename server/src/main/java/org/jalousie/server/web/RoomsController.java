@@ -24,6 +24,16 @@ class RoomsController {
         return "forward:/index.html";
     }
 
+    @GetMapping("/ask/{token}")
+    String form() {
+        return "forward:/ask.html";
+    }
+
+    @GetMapping("/asked/{secret}")
+    String asked() {
+        return "forward:/ask.html";
+    }
+
     @GetMapping("/act/{token}")
     String participant() {
         return "forward:/act.html";

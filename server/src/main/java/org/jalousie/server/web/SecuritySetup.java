@@ -1,5 +1,11 @@
 package org.jalousie.server.web;
 
+import jakarta.servlet.RequestDispatcher;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
@@ -19,21 +25,29 @@ class SecuritySetup {
     // 'unsafe-inline' for styles only: the page viewer positions its pages by style attributes
     private static final String POLICY =
             "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self' data:; "
-                    + "connect-src 'self'; worker-src 'self' blob:; manifest-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+                    + "connect-src 'self'; worker-src 'self' blob:; manifest-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors ";
+    private static final String FORM = "/ask/";
 
     @Bean
-    SecurityFilterChain chain(HttpSecurity http) throws Exception {
-        return http.csrf(csrf -> csrf.spa())
+    SecurityFilterChain chain(HttpSecurity http, ObjectProvider<FramedPages> framed) throws Exception {
+        // who fills a public form has no session; in another site's frame there is no cookie either
+        return http.csrf(csrf -> csrf.spa().ignoringRequestMatchers("/api/v1/ask/**", "/api/v1/asked/**"))
                 .requestCache(cache -> cache.disable())
                 .logout(logout -> logout.disable())
                 .httpBasic(basic -> basic.disable())
                 .formLogin(form -> form.disable())
                 .exceptionHandling(handling ->
                         handling.authenticationEntryPoint(new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED)))
-                .headers(headers -> headers.contentSecurityPolicy(csp -> csp.policyDirectives(POLICY))
+                .headers(headers -> headers.frameOptions(frames -> frames.disable())
+                        .addHeaderWriter((request, response) -> frames(request, response, framed))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.NO_REFERRER)))
                 .authorizeHttpRequests(requests -> requests.requestMatchers(
-                                "/api/v1/session", "/api/v1/signing/**", "/api/v1/openapi/**", "/actuator/health")
+                                "/api/v1/session",
+                                "/api/v1/signing/**",
+                                "/api/v1/ask/**",
+                                "/api/v1/asked/**",
+                                "/api/v1/openapi/**",
+                                "/actuator/health")
                         .permitAll()
                         .requestMatchers(
                                 "/api/v1/templates/**",
@@ -43,6 +57,7 @@ class SecuritySetup {
                                 "/api/v1/begun-forms/**",
                                 "/api/v1/form-pages/**",
                                 "/api/v1/form-files/**",
+                                "/api/v1/form-links/**",
                                 "/api/v1/finished-files/**",
                                 "/api/v1/postroom/**",
                                 "/api/v1/today")
@@ -58,6 +73,21 @@ class SecuritySetup {
                         .anyRequest()
                         .permitAll())
                 .build();
+    }
+
+    /** No page of ours stands in another site's frame but a form, in those of the sites that its link names. */
+    private static void frames(
+            HttpServletRequest request, HttpServletResponse response, ObjectProvider<FramedPages> framed) {
+        // a page is forwarded to its file; what was asked for counts
+        String path = Optional.ofNullable(request.getAttribute(RequestDispatcher.FORWARD_REQUEST_URI))
+                .map(Object::toString)
+                .orElseGet(request::getRequestURI);
+        List<String> sites = path.startsWith(FORM) && path.indexOf('/', FORM.length()) < 0
+                ? framed.getObject().framedBy(path.substring(FORM.length()))
+                : List.of();
+        response.setHeader("Content-Security-Policy", POLICY + (sites.isEmpty() ? "'none'" : String.join(" ", sites)));
+        // it knows no list of sites; where there is one the policy above is kept to
+        if (sites.isEmpty()) response.setHeader("X-Frame-Options", "DENY");
     }
 
     @Bean

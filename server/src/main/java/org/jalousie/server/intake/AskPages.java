@@ -1,0 +1,96 @@
+package org.jalousie.server.intake;
+
+import java.time.Clock;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.jalousie.core.data.FieldName;
+import org.jalousie.core.intake.Errand;
+import org.jalousie.core.messages.Message;
+import org.jalousie.server.Refusal;
+import org.jalousie.server.Settings;
+import org.jalousie.server.template.UsableTemplate;
+import org.jalousie.server.template.UsableTemplates;
+import org.springframework.stereotype.Service;
+
+/** What whoever comes by a form's link is shown. No transaction is open here. */
+@Service
+class AskPages {
+    private final AskDoor door;
+    private final FormViews forms;
+    private final LivePages live;
+    private final UsableTemplates templates;
+    private final Settings settings;
+    private final Clock clock;
+
+    AskPages(AskDoor door, FormViews forms, LivePages live, UsableTemplates templates, Settings settings, Clock clock) {
+        this.door = door;
+        this.forms = forms;
+        this.live = live;
+        this.templates = templates;
+        this.settings = settings;
+        this.clock = clock;
+    }
+
+    /**
+     * @param key of a form that is gone on with; null for a new one
+     * @param answers sealed ones of its address; empty for none
+     */
+    FormLinkViews.AskPage page(FormLink link, String language, String access, UUID key, String answers) {
+        FormLinkViews.State state = door.state(link);
+        boolean told = state == FormLinkViews.State.OPEN && door.hasAccess(link, access);
+        UUID form = key == null ? UUID.randomUUID() : key;
+        Map<FieldName, String> fixed = AskService.fixed(answers, link);
+        IntakeViews.Form shown = told ? shown(templates.published(link.templateId()), language, fixed) : null;
+        return new FormLinkViews.AskPage(
+                state,
+                settings.office().name(),
+                link.title(),
+                shown == null ? language : shown.language(),
+                state == FormLinkViews.State.OPEN && !told,
+                shown,
+                form,
+                new Errand(form, clock.instant()).written(link.secret()),
+                Errand.BITS,
+                List.copyOf(fixed.keySet()),
+                told && link.terms().askerName().isEmpty(),
+                told && link.terms().askerMail().isEmpty(),
+                told && link.terms().wording());
+    }
+
+    /** Without what only the office is to see: its people, and where else the template is. */
+    private IntakeViews.Form shown(UsableTemplate template, String language, Map<FieldName, String> fixed) {
+        IntakeViews.Form form = forms.of(template, language, "");
+        Map<FieldName, String> initials = new LinkedHashMap<>();
+        form.initials().forEach((name, value) -> {
+            if (template.content().layout().shows(name)) initials.put(name, value);
+        });
+        initials.putAll(fixed);
+        return new IntakeViews.Form(
+                form.template(),
+                form.name(),
+                form.version(),
+                form.language(),
+                form.fields().stream()
+                        .filter(field -> template.content().layout().shows(field.name()))
+                        .toList(),
+                form.sections(),
+                form.chosen().stream().filter(FormLinkViews::mayBeNamed).toList(),
+                initials,
+                form.depends(),
+                form.languages(),
+                form.words());
+    }
+
+    IntakeViews.FormState state(FormLink link, String access, LivePages.Typed typed) {
+        door.requireOpen(link, access);
+        return live.state(live.templateOf(link.templateId()), typed);
+    }
+
+    IntakeViews.LiveText text(FormLink link, String access, LivePages.Typed typed) {
+        door.requireOpen(link, access);
+        if (!link.terms().wording()) throw Refusal.notFound(Message.of("document.none"));
+        return live.text(live.templateOf(link.templateId()), typed);
+    }
+}

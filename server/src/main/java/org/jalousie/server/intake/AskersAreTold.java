@@ -1,0 +1,61 @@
+package org.jalousie.server.intake;
+
+import java.util.List;
+import java.util.UUID;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.Entry;
+import org.jalousie.core.agreement.Event;
+import org.jalousie.core.letters.RequestLetter;
+import org.jalousie.server.Settings;
+import org.jalousie.server.agreement.AfterEvents;
+import org.jalousie.server.postroom.RequestPost;
+import org.springframework.stereotype.Component;
+
+/** Tells who has asked from outside when it is done, or came to nothing. */
+@Component
+class AskersAreTold implements AfterEvents {
+    private final IntakeRequests requests;
+    private final FormLinks links;
+    private final RequestPost post;
+    private final Settings settings;
+
+    AskersAreTold(IntakeRequests requests, FormLinks links, RequestPost post, Settings settings) {
+        this.requests = requests;
+        this.links = links;
+        this.post = post;
+        this.settings = settings;
+    }
+
+    @Override
+    public void happened(UUID id, Agreement agreement, List<Entry> history, List<Entry> happened) {
+        for (Entry entry : happened) {
+            Event event = entry.event();
+            if (event instanceof Event.Completed) tell(agreement, RequestLetter.About.DONE);
+            else if (event instanceof Event.Declined
+                    || event instanceof Event.Withdrawn
+                    || event instanceof Event.Expired) tell(agreement, RequestLetter.About.ENDED);
+        }
+    }
+
+    private void tell(Agreement agreement, RequestLetter.About occasion) {
+        requests.findByNumber(agreement.created().request())
+                .filter(request -> !request.asker().mail().isEmpty())
+                // of an agreement that was made anew since, only the newest one tells
+                .filter(request -> request.agreementNumber()
+                        .filter(agreement.created().number()::equals)
+                        .isPresent())
+                .ifPresent(request -> {
+                    String form = request.formLinkId()
+                            .flatMap(links::findById)
+                            .map(FormLink::title)
+                            .orElse(agreement.title());
+                    RequestLetter letter = new RequestLetter(
+                            request.asker().name(),
+                            form,
+                            request.number(),
+                            settings.office().name(),
+                            request.language());
+                    post.queue(request.id(), occasion, request.asker().mail(), letter.subject(occasion));
+                });
+    }
+}

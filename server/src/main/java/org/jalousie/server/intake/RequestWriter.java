@@ -1,0 +1,141 @@
+package org.jalousie.server.intake;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.data.Typing;
+import org.jalousie.core.data.Value;
+import org.jalousie.core.filing.FileNames;
+import org.jalousie.core.intake.AnswersBlock;
+import org.jalousie.core.letters.RequestLetter;
+import org.jalousie.core.placement.DocumentId;
+import org.jalousie.core.template.FormSoFar;
+import org.jalousie.server.Settings;
+import org.jalousie.server.adapters.Outgoing;
+import org.jalousie.server.agreement.Agreements;
+import org.jalousie.server.files.FileStore;
+import org.jalousie.server.postroom.RequestPost;
+import org.jalousie.server.template.FilledPages;
+import org.jalousie.server.template.UsableTemplate;
+import org.jalousie.server.template.UsableTemplates;
+import org.springframework.stereotype.Component;
+
+/** Words the mails about requests when they are sent. No transaction is open here. */
+@Component
+class RequestWriter implements RequestPost.Writer {
+    private final IntakeRequests requests;
+    private final FormLinks links;
+    private final LeftForms left;
+    private final Secrets secrets;
+    private final UsableTemplates templates;
+    private final Agreements agreements;
+    private final FilledPages filled;
+    private final FileStore files;
+    private final OfficeDay day;
+    private final Settings settings;
+
+    RequestWriter(
+            IntakeRequests requests,
+            FormLinks links,
+            LeftForms left,
+            Secrets secrets,
+            UsableTemplates templates,
+            Agreements agreements,
+            FilledPages filled,
+            FileStore files,
+            OfficeDay day,
+            Settings settings) {
+        this.requests = requests;
+        this.links = links;
+        this.left = left;
+        this.secrets = secrets;
+        this.templates = templates;
+        this.agreements = agreements;
+        this.filled = filled;
+        this.files = files;
+        this.day = day;
+        this.settings = settings;
+    }
+
+    @Override
+    public Optional<RequestPost.Written> write(UUID about, RequestLetter.About occasion, UUID mail) {
+        if (occasion == RequestLetter.About.LEFT) return left.find(about).flatMap(this::leaving);
+        return requests.findById(about).map(request -> written(request, occasion));
+    }
+
+    private RequestPost.Written written(IntakeRequest request, RequestLetter.About occasion) {
+        UsableTemplate template = templates.version(request.templateVersionId());
+        Optional<FormLink> link = request.formLinkId().flatMap(links::findById);
+        String form = link.map(FormLink::title).orElse(template.name());
+        String own = request.language().isEmpty() ? template.content().language() : request.language();
+        String office = settings.office().name();
+        if (occasion == RequestLetter.About.CAME) {
+            RequestLetter letter = new RequestLetter("", form, request.number(), office, "en");
+            String answers = answers(template, request, template.content().language());
+            return new RequestPost.Written(
+                    "",
+                    letter.text(occasion, settings.address() + "/intake/" + request.number(), answers),
+                    document(template, request));
+        }
+        RequestLetter letter = new RequestLetter(request.asker().name(), form, request.number(), office, own);
+        String status = settings.address() + "/asked/" + secrets.ofRequest(request.id());
+        String answers = occasion == RequestLetter.About.TAKEN ? answers(template, request, own) : "";
+        boolean withDocument = occasion == RequestLetter.About.DONE
+                && link.filter(one -> one.terms().document()).isPresent();
+        return new RequestPost.Written(
+                request.asker().name(),
+                letter.text(occasion, status, answers),
+                withDocument ? signed(request) : List.of());
+    }
+
+    private static String answers(UsableTemplate template, IntakeRequest request, String language) {
+        Map<String, String> words = template.content().layout().words().getOrDefault(language, Map.of());
+        return AnswersBlock.text(AnswersBlock.of(
+                template.content().layout(),
+                template.content().fields(),
+                request.values(),
+                Locale.forLanguageTag(language),
+                text -> words.getOrDefault(text, text)));
+    }
+
+    /** The document as these answers make it. */
+    private List<Outgoing.Attachment> document(UsableTemplate template, IntakeRequest request) {
+        Map<String, Value> values =
+                FormSoFar.of(template.content(), template.rules(), request.values(), Typing.PLAIN, day.today());
+        List<Outgoing.Attachment> all = new ArrayList<>();
+        if (template.wordings().of(DocumentId.WORDING).isPresent())
+            all.add(Outgoing.Attachment.pdf(
+                    request.number() + ".pdf",
+                    filled.pages(template, DocumentId.WORDING, values).pdf()));
+        return all;
+    }
+
+    private List<Outgoing.Attachment> signed(IntakeRequest request) {
+        return request.agreementNumber().stream()
+                .map(number -> agreements.read(agreements.idOf(number)))
+                .flatMap((Agreement agreement) -> agreement.documents().stream()
+                        .map(one -> Outgoing.Attachment.pdf(
+                                FileNames.of(agreement, one.id(), "pdf"), files.get(one.pdf()))))
+                .toList();
+    }
+
+    private Optional<RequestPost.Written> leaving(LeftForms.Left one) {
+        return links.findById(one.link()).map(link -> {
+            String secret = secrets.fresh();
+            left.goneOnBy(one.id(), Secrets.hash(secret));
+            FormLinkViews.LeftAnswers answers = one.read();
+            RequestLetter letter = new RequestLetter(
+                    answers.asker().name(), link.title(), "", settings.office().name(), answers.language());
+            LocalDate until = one.until().atZone(settings.office().zone()).toLocalDate();
+            return new RequestPost.Written(
+                    answers.asker().name(),
+                    letter.left(settings.address() + "/ask/" + link.token() + "?go=" + secret, until),
+                    List.of());
+        });
+    }
+}

@@ -1,0 +1,22 @@
+package org.jalousie.server.postroom;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.jalousie.core.letters.RequestLetter;
+import org.jalousie.server.adapters.Outgoing;
+
+/** Mail about what is no agreement yet: requests, and forms that somebody goes on with later. */
+public interface RequestPost {
+    /** Puts a mail into the queue, in the transaction of what asks for it. @param about of what it is */
+    void queue(UUID about, RequestLetter.About occasion, String recipient, String subject);
+
+    /** Words mails when they are sent, since the links in them are kept nowhere. */
+    interface Writer {
+        /** @return empty when it isn't needed any more */
+        Optional<Written> write(UUID about, RequestLetter.About occasion, UUID mail);
+    }
+
+    /** @param toName what the recipient is called; may be empty */
+    record Written(String toName, String text, List<Outgoing.Attachment> attachments) {}
+}
