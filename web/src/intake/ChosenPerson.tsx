@@ -12,7 +12,7 @@ type Named = { people: Record<string, Schemas['PersonInput']> };
 export function ChosenPerson({ party }: { party: Party }) {
   const words = useSay();
   return (
-    <fieldset className="grid grid-cols-2 gap-3 border border-rule p-3">
+    <fieldset className="grid grid-cols-1 gap-3 border border-rule p-3 @md:grid-cols-2">
       <legend className="px-1 font-medium">
         {party.label}
         {party.optional && (

@@ -6,7 +6,7 @@ import { answer, api, Problem, type Schemas } from '../api/client';
 import { newKey } from '../api/key';
 import { Button, RoomTitle, Trouble } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
-import { languageName } from '../ui/words';
+import { languageName } from '../ui/languages';
 import { FilledForm } from './FilledForm';
 import type { Answers } from './inputProps';
 import { forgetHere, leftHere, type Begun } from './kept';

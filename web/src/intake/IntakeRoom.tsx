@@ -29,6 +29,7 @@ export default function IntakeRoom() {
   return (
     <>
       <RoomTitle title={say('intake.intake')}>
+        <Link to="/intake/links">{say('links.links')}</Link>
         <Link to="/intake/files">{say('recognition.made-elsewhere')}</Link>
       </RoomTitle>
       <BegunForms />

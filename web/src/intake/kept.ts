@@ -18,7 +18,8 @@ export function leftHere(key: string): Begun | undefined {
   }
 }
 
-function leaveHere(key: string, answers: string | undefined) {
+/** Keeps answers of a form in this browser; nothing forgets them. */
+export function leaveHere(key: string, answers: string | undefined) {
   try {
     if (answers === undefined) window.localStorage.removeItem(place(key));
     else window.localStorage.setItem(place(key), answers);

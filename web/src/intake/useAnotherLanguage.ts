@@ -1,8 +1,9 @@
 import { useEffect, useRef } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
-import { answer, api, type Schemas } from '../api/client';
+import type { Schemas } from '../api/client';
 import type { Answers } from './inputProps';
 import { typed } from './typing';
+import { officeReading, type Reading } from './useFaults';
 
 /**
  * Writes answers as another language writes them when the form is shown in that one: read by the server as they were typed, and
@@ -11,6 +12,7 @@ import { typed } from './typing';
 export function useAnotherLanguage(
   { fields, language }: Schemas['Form'],
   { getValues, setValue }: UseFormReturn<Answers>,
+  reading: Reading = officeReading,
 ): void {
   const before = useRef(language);
   useEffect(() => {
@@ -18,15 +20,11 @@ export function useAnotherLanguage(
     before.current = language;
     if (from === language) return;
     const values = { ...getValues('values') };
-    void answer(
-      api.POST('/api/v1/forms/reading', {
-        body: {
-          fields: fields.map((field) => ({ ...field, required: false })),
-          values,
-          language: from,
-        },
-      }),
-    ).then(
+    void reading({
+      fields: fields.map((field) => ({ ...field, required: false })),
+      values,
+      language: from,
+    }).then(
       (read) => {
         for (const field of fields) {
           const stored = read.values[field.name];
@@ -38,5 +36,5 @@ export function useAnotherLanguage(
       },
       () => undefined,
     );
-  }, [language, fields, getValues, setValue]);
+  }, [language, fields, getValues, setValue, reading]);
 }

@@ -3,6 +3,11 @@ import type { UseFormReturn } from 'react-hook-form';
 import { answer, api, type Schemas } from '../api/client';
 import type { Answers } from './inputProps';
 
+/** Reads what was typed for some fields. */
+export type Reading = (typed: Schemas['Typed']) => Promise<Schemas['ReadData']>;
+
+export const officeReading: Reading = (body) => answer(api.POST('/api/v1/forms/reading', { body }));
+
 /**
  * Tells what is wrong with an answer when it is left, by the rules that hold when the form is handed in: the server reads it.
  * One that is empty is asked for only in the end.
@@ -10,6 +15,7 @@ import type { Answers } from './inputProps';
 export function useFaults(
   { fields, language }: Schemas['Form'],
   { getValues, setError, clearErrors }: UseFormReturn<Answers>,
+  reading: Reading = officeReading,
 ): (name: string) => Promise<void> {
   return useCallback(
     async (name) => {
@@ -24,7 +30,7 @@ export function useFaults(
       let faults: Record<string, string>;
       try {
         const body = { fields: [field], values: { [name]: value }, language };
-        ({ faults } = await answer(api.POST('/api/v1/forms/reading', { body })));
+        ({ faults } = await reading(body));
       } catch {
         // whether it can be read is told when the form is handed in
         return;
@@ -35,6 +41,6 @@ export function useFaults(
       if (message) setError(path, { type: 'server', message });
       else clearErrors(path);
     },
-    [fields, language, getValues, setError, clearErrors],
+    [fields, language, getValues, setError, clearErrors, reading],
   );
 }

@@ -19,6 +19,8 @@ const TemplateRoom = lazy(() => import('../templates/TemplateRoom'));
 const IntakeRoom = lazy(() => import('../intake/IntakeRoom'));
 const FilesRoom = lazy(() => import('../recognition/FilesRoom'));
 const FileRoom = lazy(() => import('../recognition/FileRoom'));
+const LinksRoom = lazy(() => import('../intake/links/LinksRoom'));
+const LinkRoom = lazy(() => import('../intake/links/LinkRoom'));
 const FormRoom = lazy(() => import('../intake/FormRoom'));
 const AgreementsRoom = lazy(() => import('../agreements/AgreementsRoom'));
 const AgreementRoom = lazy(() => import('../agreements/AgreementRoom'));
@@ -49,6 +51,8 @@ createRoot(root).render(
               <Route path="/intake" element={<IntakeRoom />} />
               <Route path="/intake/files" element={<FilesRoom />} />
               <Route path="/intake/files/:id" element={<FileRoom />} />
+              <Route path="/intake/links" element={<LinksRoom />} />
+              <Route path="/intake/links/:id" element={<LinkRoom />} />
               <Route path="/intake/new/:template" element={<FormRoom />} />
               <Route path="/intake/:number" element={<FormRoom />} />
               <Route path="/agreements" element={<AgreementsRoom />} />

@@ -42,12 +42,6 @@ export const typeWords: Record<Schemas['Field']['type'], string> = {
   ITEMS: say('ui.list-of-items'),
 };
 
-/** A language in its own words. @param tag BCP 47 */
-export function languageName(tag: string): string {
-  const name = new Intl.DisplayNames([tag], { type: 'language' }).of(tag) ?? tag;
-  return name.charAt(0).toLocaleUpperCase(tag) + name.slice(1);
-}
-
 /** Several names as a sentence has them. */
 export function listed(names: string[]): string {
   return new Intl.ListFormat('en-GB').format(names);

@@ -1,10 +1,10 @@
 import { useCallback, useMemo, useState, type RefObject } from 'react';
 import { useWatch, type Control } from 'react-hook-form';
 import type { Answers, Field } from '../inputProps';
-import { answerName, inputOf, type AnswerAt } from './answerAt';
+import { answerName, inputOf, namesIn, type AnswerAt } from './answerAt';
 import { LivePages } from './LivePages';
 import { LiveText } from './LiveText';
-import type { LiveOf } from './source';
+import { liveText, type LiveOf } from './source';
 import { useWide } from './useWide';
 
 /** The agreement beside its form: pages where there is room for them, else its text. */
@@ -42,13 +42,10 @@ export function Live({
     ({ name, list }: AnswerAt) => known.has(answerName(name, list)),
     [known],
   );
-  const shared = { of, soFar, leads, onGo: go, onDocument: setDocument };
-  return wide ? <LivePages {...shared} at={at} /> : <LiveText {...shared} />;
-}
-
-/** How all answers of a form are named, those of lists' items too. */
-function namesIn(fields: Field[], list = ''): Set<string> {
-  return new Set(
-    fields.flatMap(({ name, items }) => [answerName(name, list), ...namesIn(items, name)]),
+  const shared = { soFar, leads, onGo: go, onDocument: setDocument };
+  return wide ? (
+    <LivePages {...shared} of={of} at={at} />
+  ) : (
+    <LiveText {...shared} look={(wanted) => liveText(of, wanted)} />
   );
 }

@@ -4,18 +4,19 @@ import { DialogShell } from '../../ui/DialogShell';
 import { Button, Trouble, Waiting } from '../../ui/parts';
 import type { AnswerAt } from './answerAt';
 import { ChooseDocument } from './ChooseDocument';
-import { liveText, type LiveOf, type LiveText as Text, type SoFar } from './source';
+import type { LiveText as Text, SoFar } from './source';
 import { useLive } from './useLive';
 
 /** Where there is no room for pages: the wording as text with the answers in it, over the form when it is asked for. */
 export function LiveText({
-  of,
+  look,
   soFar,
   leads,
   onGo,
   onDocument,
 }: {
-  of: LiveOf;
+  /** Asks for the text with some answers in it. */
+  look: (soFar: SoFar) => Promise<Text>;
   soFar: SoFar;
   /** Whether words that were printed lead to an answer of the form. */
   leads: (at: AnswerAt) => boolean;
@@ -25,7 +26,7 @@ export function LiveText({
   const words = useSay();
   const [open, setOpen] = useState(false);
   const { made, error } = useLive<Text>(
-    (wanted) => liveText(of, JSON.parse(wanted) as SoFar),
+    (wanted) => look(JSON.parse(wanted) as SoFar),
     open ? JSON.stringify(soFar) : undefined,
   );
   return (

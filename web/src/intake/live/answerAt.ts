@@ -1,3 +1,5 @@
+import type { Field } from '../inputProps';
+
 /** One answer of a form, as words on the pages name it. */
 export type AnswerAt = {
   name: string;
@@ -71,4 +73,11 @@ export function printedBy(
     printed.list === at.list &&
     printed.items.slice(0, at.items.length).join() === at.items.join();
   return whole || same;
+}
+
+/** How all answers of a form are named, those of lists' items too. */
+export function namesIn(fields: Field[], list = ''): Set<string> {
+  return new Set(
+    fields.flatMap(({ name, items }) => [answerName(name, list), ...namesIn(items, name)]),
+  );
 }

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { say } from '../../messages/rooms';
 import { Button, inputLook } from '../../ui/parts';
-import { languageName } from '../../ui/words';
+import { languageName } from '../../ui/languages';
 import type { Bench } from '../bench/bench';
 import { textsOf } from './layout';
 

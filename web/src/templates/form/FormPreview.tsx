@@ -14,7 +14,7 @@ import { questionAt } from '../../intake/live/answerAt';
 import { say } from '../../messages/rooms';
 import { useSession } from '../../office/queries';
 import { Unshown } from '../../ui/Unshown';
-import { languageName } from '../../ui/words';
+import { languageName } from '../../ui/languages';
 import type { Bench } from '../bench/bench';
 
 /** The form as the server shows it of the template as it is now, to be tried; nothing of it is kept. */
