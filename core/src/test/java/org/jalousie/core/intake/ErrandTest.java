@@ -57,7 +57,8 @@ class ErrandTest {
     // found with Python's hashlib, SHA-256 of FIPS 180-4; the page's test has the same
     @Test
     void thePageFindsTheSameNumber() {
-        assertThat(Errand.done("7b0c9d0e-46de-4f10-9d83-0f0b5a1e7a11.1803891600000.x")).isEqualTo("60523");
+        assertThat(Errand.done("7b0c9d0e-46de-4f10-9d83-0f0b5a1e7a11.1803891600000.x"))
+                .isEqualTo("60523");
     }
 
     // RFC 4231 §4.3, test case 2
