@@ -19,7 +19,9 @@ const viewerFiles = {
 export default defineConfig({
   plugins: [react(), tailwindcss(), viewerFiles],
   build: {
-    rollupOptions: { input: { index: resolve('index.html'), act: resolve('act.html'), ask: resolve('ask.html') } },
+    rollupOptions: {
+      input: { index: resolve('index.html'), act: resolve('act.html'), ask: resolve('ask.html') },
+    },
     chunkSizeWarningLimit: 700,
   },
   server: { proxy: { '/api': 'http://127.0.0.1:7300' }, fs: { allow: ['..'] } },
