@@ -4,6 +4,7 @@ import { useForm } from 'react-hook-form';
 import { Problem, type Schemas } from '../../api/client';
 import { say } from '../../messages/rooms';
 import { Button, describedBy, inputLook, Labelled, Trouble } from '../../ui/parts';
+import { DateInput } from '../DateInput';
 import { lastMoment } from '../../ui/lastMoment';
 
 type Settings = Schemas['FormLinkSettings'];
@@ -41,9 +42,10 @@ export function LinkForm({
   save: (settings: Settings) => Promise<Row>;
   onSaved: (link: Row) => void;
 }) {
-  const { register, handleSubmit, watch, setError, clearErrors, formState } = useForm<Typed>({
-    defaultValues: typedOf(form, link),
-  });
+  const { register, handleSubmit, watch, setValue, setError, clearErrors, formState } =
+    useForm<Typed>({
+      defaultValues: typedOf(form, link),
+    });
   const { errors } = formState;
   const keep = useMutation({
     mutationFn: (typed: Typed) => {
@@ -58,7 +60,7 @@ export function LinkForm({
       setError(name as keyof Typed, { message }, { shouldFocus: i === 0 }),
     );
   }, [keep.error, setError]);
-  const who = watch('who');
+  const [who, closes] = watch(['who', 'closes']);
   const asked = form.sections.flatMap(({ questions }) => questions.map(({ field }) => field));
   const fields = form.fields.filter(({ name }) => asked.includes(name));
   const mails = fields.filter(({ type, required }) => type === 'MAIL_ADDRESS' && required);
@@ -112,7 +114,15 @@ export function LinkForm({
             { autoComplete: 'off' },
           )}
         {who !== 'ONCE' && input('most', say('links.most'), '', { inputMode: 'numeric' })}
-        {input('closes', say('links.last-day'), '', { type: 'date' })}
+        <Labelled id="closes" label={say('links.last-day')}>
+          <DateInput
+            id="closes"
+            value={closes}
+            onChange={(day) => setValue('closes', day, { shouldDirty: true })}
+            language="en-GB"
+            described={describedBy('closes')}
+          />
+        </Labelled>
       </div>
       <fieldset className="flex flex-col gap-4 border-t border-rule pt-3">
         <legend className="pr-3 font-serif text-lg">{say('links.asker')}</legend>
@@ -217,7 +227,7 @@ export function settingsOf(typed: Typed, template: string, link?: Pick<Row, 'wor
     template,
     title: typed.title,
     word: keptWord ? null : typed.who === 'WORD' ? typed.word : '',
-    closesAt: typed.closes ? dayAfter(typed.closes).toISOString() : null,
+    closesAt: /^\d{4}-\d\d-\d\d$/.test(typed.closes) ? dayAfter(typed.closes).toISOString() : null,
     most,
     terms: {
       frames: typed.frames

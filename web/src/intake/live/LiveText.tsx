@@ -31,7 +31,9 @@ export function LiveText({
   );
   return (
     <div className="sticky bottom-0 z-20 border-t border-rule bg-paper py-2">
-      <Button onClick={() => setOpen(true)}>{words.say('form.live-read')}</Button>
+      <Button className="min-h-11" onClick={() => setOpen(true)}>
+        {words.say('form.live-read')}
+      </Button>
       <DialogShell
         open={open}
         title={words.say('form.live-pages')}

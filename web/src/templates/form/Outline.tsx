@@ -175,6 +175,7 @@ export function Outline({
 function noteOf({ visibility, when }: Question): string {
   const notes = [
     visibility === 'HIDDEN' && say('templates.form-hidden-short'),
+    visibility === 'OFFICE' && say('templates.form-office-short'),
     visibility === 'READ_ONLY' && say('templates.form-read-only-short'),
     when && say('templates.form-on-rule'),
   ];

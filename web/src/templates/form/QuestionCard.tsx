@@ -20,6 +20,7 @@ const widths: [Question['width'], RoomCode][] = [
 
 const visibilities: [Question['visibility'], RoomCode][] = [
   ['SHOWN', 'templates.form-typed'],
+  ['OFFICE', 'templates.form-office'],
   ['READ_ONLY', 'templates.form-read-only'],
   ['HIDDEN', 'templates.form-hidden'],
 ];

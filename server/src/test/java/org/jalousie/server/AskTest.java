@@ -435,6 +435,37 @@ class AskTest {
     }
 
     @Test
+    void whatOnlyTheOfficeAnswersIsNotAskedOutsideAndWaitsForIt() {
+        JsonNode draft = office.bringIn("Asked for the office", wording());
+        ObjectNode content = (ObjectNode) draft.get("content").deepCopy();
+        content.putObject("layout")
+                .putArray("sections")
+                .addObject()
+                .putArray("questions")
+                .addObject()
+                .put("field", "our_code")
+                .put("visibility", "OFFICE");
+        ((ObjectNode) content.get("sending")).put("release", "AT_ONCE");
+        String template = office.publish(office.settle(draft, content));
+        String token = token(share(template, terms(), Map.of()));
+        assertThat(anybody.get("/api/v1/ask/" + token).json().toString()).doesNotContain("our_code");
+        Map<String, String> values = answers();
+        values.put("our_code", "forged");
+        values.put("museum_name", "Tomas Vale");
+        values.put("museum_mail", "tomas.vale@museum.example.org");
+        String number = handIn(token, form(token, values)).json().get("number").asString();
+        JsonNode request = office.client.get("/api/v1/requests/" + number).json();
+        assertThat(request.get("values").has("our_code")).isFalse();
+        // it doesn't go out with a blank
+        String agreement = request.get("row").get("agreement").asString();
+        assertThat(office.await(agreement, "CHECK").toString()).contains("Our code");
+        assertThat(office.client
+                        .post("/api/v1/requests", Map.of("template", template, "values", values, "people", Map.of()))
+                        .status())
+                .isEqualTo(201);
+    }
+
+    @Test
     void faultsAreToldTogetherThoseOfWhoAsksToo() {
         Map<String, Object> terms = terms();
         terms.put("askerName", "");

@@ -117,15 +117,22 @@ public record FormLayout(List<Section> sections, Map<String, Map<String, String>
                     totals.stream().map(names).toList());
         }
 
+        /** Whether somebody from outside is shown it. */
+        public boolean outside() {
+            return visibility == Visibility.SHOWN || visibility == Visibility.READ_ONLY;
+        }
+
         /** Whether it is typed by who fills the form. */
         public boolean typed() {
-            return visibility == Visibility.SHOWN;
+            return visibility == Visibility.SHOWN || visibility == Visibility.OFFICE;
         }
     }
 
     /** Whether a form shows a question. */
     public enum Visibility {
         SHOWN,
+        /** The office answers it; people from outside are not asked. */
+        OFFICE,
         /** It can be read and not changed. */
         READ_ONLY,
         /** The answer comes from elsewhere. */

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.intake.Errand;
+import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
@@ -64,7 +65,7 @@ class AskPages {
         IntakeViews.Form form = forms.of(template, language, "");
         Map<FieldName, String> initials = new LinkedHashMap<>();
         form.initials().forEach((name, value) -> {
-            if (template.content().layout().shows(name)) initials.put(name, value);
+            if (isShown(template, name)) initials.put(name, value);
         });
         initials.putAll(fixed);
         return new IntakeViews.Form(
@@ -73,14 +74,29 @@ class AskPages {
                 form.version(),
                 form.language(),
                 form.fields().stream()
-                        .filter(field -> template.content().layout().shows(field.name()))
+                        .filter(field -> isShown(template, field.name()))
                         .toList(),
-                form.sections(),
+                form.sections().stream()
+                        .map(section -> new IntakeViews.FormSection(
+                                section.title(),
+                                section.help(),
+                                section.questions().stream()
+                                        .filter(one -> isShown(template, one.field()))
+                                        .toList()))
+                        .toList(),
                 form.chosen().stream().filter(FormLinkViews::mayBeNamed).toList(),
                 initials,
                 form.depends(),
                 form.languages(),
                 form.words());
+    }
+
+    private static boolean isShown(UsableTemplate template, FieldName name) {
+        return template.content()
+                .layout()
+                .question(name)
+                .map(FormLayout.Question::outside)
+                .orElse(true);
     }
 
     IntakeViews.FormState state(FormLink link, String access, LivePages.Typed typed) {

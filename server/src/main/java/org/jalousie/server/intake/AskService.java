@@ -108,7 +108,7 @@ class AskService {
         Agreements.Answers answers;
         Map<String, Message> faults = faults(asker);
         try {
-            answers = filled.read(template, sent, chosenByTheOffice(template), true);
+            answers = filled.read(template.fromOutside(), sent, chosenByTheOffice(template), true);
         } catch (Refusal refused) {
             if (faults.isEmpty() || refused.faults().isEmpty()) throw refused;
             faults.putAll(refused.faults());
@@ -131,7 +131,9 @@ class AskService {
         List<Field> fields = template.content().fields();
         FormLayout layout = template.content().layout().arranged(fields);
         Map<FieldName, String> values = new LinkedHashMap<>(sent.values());
-        layout.questions().filter(question -> !question.typed()).forEach(question -> values.remove(question.field()));
+        layout.questions()
+                .filter(question -> question.visibility() != FormLayout.Visibility.SHOWN)
+                .forEach(question -> values.remove(question.field()));
         Intake.stored(fields, fixed(form.answers(), link))
                 .forEach((name, value) ->
                         values.put(new FieldName(name), sent.typing().shown(value)));

@@ -1,8 +1,10 @@
 package org.jalousie.server.template;
 
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.intake.Intake;
@@ -20,6 +22,20 @@ public record UsableTemplate(
         TemplateContent content,
         Wordings wordings,
         RuleSet rules) {
+
+    /** The same, where what only the office answers may be missing yet. */
+    public UsableTemplate fromOutside() {
+        List<Field> fields = content.fields().stream()
+                .map(field -> content.layout()
+                                .question(field.name())
+                                .filter(one -> one.visibility() == FormLayout.Visibility.OFFICE)
+                                .isPresent()
+                        ? field.optional()
+                        : field)
+                .toList();
+        TemplateContent lenient = content.with(fields, content.parties(), content.signingFields());
+        return new UsableTemplate(versionId, templateId, name, number, lenient, wordings, rules);
+    }
 
     /** The same with a form that asks so. */
     public UsableTemplate arranged(FormLayout layout) {
