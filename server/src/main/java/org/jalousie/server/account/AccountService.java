@@ -1,5 +1,6 @@
 package org.jalousie.server.account;
 
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.jalousie.server.Settings;
@@ -12,7 +13,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Checks passwords; guessing is slowed down. */
 @Service
-class AccountService {
+class AccountService implements Colleagues {
     private static final int LONGEST = 300;
 
     private final Accounts accounts;
@@ -45,6 +46,14 @@ class AccountService {
         attempt.succeeded();
         Account account = found.get();
         return Optional.of(new SignedIn(account.mail(), account.name(), account.role()));
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public List<Colleague> coordinators() {
+        return accounts.findByRoleOrderByNameAscMailAsc("COORDINATOR").stream()
+                .map(one -> new Colleague(one.mail(), one.name()))
+                .toList();
     }
 
     @Transactional

@@ -16,7 +16,6 @@ import org.jalousie.core.parties.PartyKey;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.recognition.ReadFiles;
-import org.jalousie.server.web.Page;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -73,12 +72,6 @@ class IntakeController {
             @RequestParam(defaultValue = "") String language,
             @AuthenticationPrincipal SignedIn by) {
         return service.form(id, language, by.displayName());
-    }
-
-    @GetMapping("/requests")
-    Page<IntakeViews.RequestRow> list(
-            @RequestParam(defaultValue = "") String sort, @RequestParam(defaultValue = "0") int page) {
-        return service.list(sort, page);
     }
 
     @PostMapping("/requests")

@@ -2,6 +2,8 @@ package org.jalousie.server.intake;
 
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
@@ -41,6 +43,14 @@ class IntakeRequest {
     private int attempts;
     private UUID formKey;
     private String language;
+    private UUID templateId;
+    private String ownerMail = "";
+    private String ownerName = "";
+
+    @Enumerated(EnumType.STRING)
+    @Column(insertable = false, updatable = false)
+    private RequestStage stage = RequestStage.WAITING;
+
     private UUID formLinkId;
     private String askerName = "";
     private String askerMail = "";
@@ -52,6 +62,7 @@ class IntakeRequest {
 
     IntakeRequest(
             String number,
+            UUID templateId,
             UUID templateVersionId,
             Agreements.Answers answers,
             UUID formKey,
@@ -60,6 +71,7 @@ class IntakeRequest {
             Instant now) {
         this.id = UUID.randomUUID();
         this.number = number;
+        this.templateId = templateId;
         this.templateVersionId = templateVersionId;
         this.formKey = formKey;
         this.createdBy = by;
@@ -71,6 +83,24 @@ class IntakeRequest {
     /** It is about a file that was made elsewhere. */
     void about(Agreements.Finished file) {
         finished = Json.canonical(file);
+    }
+
+    /** Somebody takes care of it from now on; both parts are empty for nobody. */
+    void owned(String mail, String name) {
+        ownerMail = mail;
+        ownerName = name;
+    }
+
+    String ownerMail() {
+        return ownerMail;
+    }
+
+    String ownerName() {
+        return ownerName;
+    }
+
+    RequestStage stage() {
+        return stage;
     }
 
     /** Somebody from outside has asked, by a link. */

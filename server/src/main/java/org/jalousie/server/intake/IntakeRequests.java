@@ -1,5 +1,7 @@
 package org.jalousie.server.intake;
 
+import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.domain.Page;
@@ -9,6 +11,31 @@ import org.springframework.data.jpa.repository.Query;
 
 interface IntakeRequests extends JpaRepository<IntakeRequest, UUID> {
     Page<IntakeRequest> findByAgreementNumberIsNullOrderByCreatedAtDesc(Pageable page);
+
+    /** @param stage, {@code owner}, {@code find} empty for any; {@code find} a pattern in small letters */
+    String NARROWED = " from IntakeRequest r where (:stage = '' or cast(r.stage as string) = :stage)"
+            + " and (:owner = '' or r.ownerMail = :owner or :owner = '-' and r.ownerMail = '')"
+            + " and (:every = true or r.templateId = :template)"
+            + " and (:find = '' or lower(r.number) like :find or lower(r.createdBy) like :find"
+            + " or lower(r.askerMail) like :find)";
+
+    @Query("select r" + NARROWED)
+    Page<IntakeRequest> narrowed(String stage, String owner, boolean every, UUID template, String find, Pageable page);
+
+    /** How many there are in one stage. */
+    interface Counted {
+        RequestStage getStage();
+
+        long getCount();
+    }
+
+    @Query("select r.stage as stage, count(r) as count" + NARROWED + " group by r.stage")
+    List<Counted> counted(String stage, String owner, boolean every, UUID template, String find);
+
+    /** The oldest of those that wait for somebody and come after a moment. */
+    @Query("select r from IntakeRequest r where r.agreementNumber is null and r.createdAt > :after"
+            + " order by r.createdAt, r.id")
+    List<IntakeRequest> waitingAfter(Instant after, Pageable page);
 
     Optional<IntakeRequest> findByNumber(String number);
 

@@ -24,7 +24,6 @@ import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.store.RowLock;
 import org.jalousie.server.template.UsableTemplate;
 import org.jalousie.server.template.UsableTemplates;
-import org.jalousie.server.web.ListOrder;
 import org.jalousie.server.web.Page;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.stereotype.Service;
@@ -34,13 +33,12 @@ import org.springframework.transaction.annotation.Transactional;
 /** Requests: taken in, corrected, turned into agreements. */
 @Service
 class IntakeService implements WaitingRequests {
-    private static final ListOrder ORDER =
-            new ListOrder(Map.of("created", "createdAt", "number", "number"), "-created");
-
     private final IntakeRequests requests;
     private final BegunForms begun;
     private final FormViews forms;
     private final FilledForms filled;
+    private final RequestDiary diary;
+    private final RequestStages stages;
     private final UsableTemplates templates;
     private final Agreements agreements;
     private final Clock clock;
@@ -52,6 +50,8 @@ class IntakeService implements WaitingRequests {
             BegunForms begun,
             FormViews forms,
             FilledForms filled,
+            RequestDiary diary,
+            RequestStages stages,
             UsableTemplates templates,
             Agreements agreements,
             Clock clock,
@@ -61,6 +61,8 @@ class IntakeService implements WaitingRequests {
         this.begun = begun;
         this.forms = forms;
         this.filled = filled;
+        this.diary = diary;
+        this.stages = stages;
         this.templates = templates;
         this.agreements = agreements;
         this.clock = clock;
@@ -71,12 +73,6 @@ class IntakeService implements WaitingRequests {
     @Transactional(readOnly = true)
     IntakeViews.Form form(UUID template, String language, String person) {
         return forms.of(templates.published(template), language, person);
-    }
-
-    @Transactional(readOnly = true)
-    Page<IntakeViews.RequestRow> list(String sort, int page) {
-        var found = requests.findAll(ORDER.page(page, sort));
-        return new Page<>(rows(found.getContent()), found.getTotalElements(), page, Page.SIZE);
     }
 
     @Override
@@ -98,6 +94,10 @@ class IntakeService implements WaitingRequests {
                 forms.of(templates.version(request.templateVersionId()), request.language(), ""),
                 request.values(),
                 people,
+                diary.of(request.id()).stream()
+                        .map(one -> new IntakeViews.HistoryLine(one.at(), one.by(), one.kind(), one.said()))
+                        .toList(),
+                request.asker().mail(),
                 stateOf(request).orElse(null));
     }
 
@@ -151,14 +151,17 @@ class IntakeService implements WaitingRequests {
                 "R-%d-%04d",
                 Year.now(clock.withZone(settings.office().zone())).getValue(),
                 requests.nextNumber());
-        return requests.saveAndFlush(new IntakeRequest(
+        IntakeRequest request = requests.saveAndFlush(new IntakeRequest(
                 number,
+                usable.templateId(),
                 usable.versionId(),
                 new Agreements.Answers(filled.numbered(usable, answers.data()), answers.people()),
                 key,
                 language,
                 by,
                 clock.instant()));
+        diary.write(request.id(), by, RequestDiary.Kind.CAME, "");
+        return request;
     }
 
     /** Corrects a request; an agreement made from it that is not sent yet is made again. */
@@ -180,6 +183,7 @@ class IntakeService implements WaitingRequests {
                 request.finished().isEmpty());
         if (now.equals(before) && !evenIfSame) return show(number);
         request.fill(now);
+        if (!now.equals(before)) diary.write(request.id(), by.name(), RequestDiary.Kind.CORRECTED, "");
         if (!failed(request))
             request.agreementNumber().ifPresent(agreement -> agreements.correct(agreement, before, now, by));
         return show(number);
@@ -190,13 +194,22 @@ class IntakeService implements WaitingRequests {
     public AgreementNumber generate(String number, Actor by) {
         IntakeRequest request = locked(number);
         if (request.agreementNumber().isEmpty() || failed(request)) {
-            request.becomes(agreements.create(
+            Optional<AgreementNumber> before = request.agreementNumber();
+            AgreementNumber made = agreements.create(
                     request.templateVersionId(),
                     number,
                     request.nextAttempt(),
                     new Agreements.Answers(request.values(), request.people()),
                     request.finished(),
-                    by));
+                    by);
+            request.becomes(made);
+            diary.write(
+                    request.id(),
+                    by instanceof Actor.Coordinator person ? person.name() : "",
+                    before.isPresent() ? RequestDiary.Kind.REPLACED : RequestDiary.Kind.MADE,
+                    before.map(one -> made + " " + one).orElse(made.value()));
+            requests.flush();
+            stages.madeOf(request.number());
         }
         return request.agreementNumber().orElseThrow();
     }
@@ -220,7 +233,7 @@ class IntakeService implements WaitingRequests {
         return new IntakeViews.KeptSpecimen(result.replacements());
     }
 
-    private List<IntakeViews.RequestRow> rows(List<IntakeRequest> found) {
+    List<IntakeViews.RequestRow> rows(List<IntakeRequest> found) {
         Map<UUID, String> names = templates.namesOf(
                 found.stream().map(IntakeRequest::templateVersionId).collect(Collectors.toSet()));
         return found.stream()
@@ -229,12 +242,15 @@ class IntakeService implements WaitingRequests {
                         names.get(request.templateVersionId()),
                         request.createdBy(),
                         request.createdAt(),
+                        request.ownerName(),
+                        request.ownerMail(),
+                        request.stage(),
                         request.agreementNumber().map(AgreementNumber::value).orElse("")))
                 .toList();
     }
 
     /** One person at a time changes a request or makes an agreement of it. */
-    private IntakeRequest locked(String number) {
+    IntakeRequest locked(String number) {
         return lock.on(request(number));
     }
 

@@ -130,7 +130,28 @@ public final class IntakeViews {
     /** A specimen made from a request. @param replaced what was replaced in it, to be looked over */
     public record KeptSpecimen(List<Anonymised.Replacement> replaced) {}
 
-    public record RequestRow(String number, String template, String createdBy, Instant createdAt, String agreement) {}
+    /**
+     * @param owner who takes care of it, empty for nobody; {@code ownerMail} by which they sign in
+     * @param agreement the number of its agreement; empty before there is one
+     */
+    public record RequestRow(
+            String number,
+            String template,
+            String createdBy,
+            Instant createdAt,
+            String owner,
+            String ownerMail,
+            RequestStage stage,
+            String agreement) {}
+
+    /** How many requests are in a stage. */
+    public record StageCount(RequestStage stage, long count) {}
+
+    /** One line of a request's history. @param said what was said, whose it became, or which agreement was made */
+    public record HistoryLine(Instant at, String by, RequestDiary.Kind kind, String said) {}
+
+    /** @param next the number of the next request that waits, the oldest first; empty for none */
+    public record NextRequest(String next) {}
 
     /** @param agreementState how far its agreement has come; null before there is one */
     public record RequestDetail(
@@ -138,5 +159,7 @@ public final class IntakeViews {
             Form form,
             Map<FieldName, String> values,
             Map<String, PersonInput> people,
+            List<HistoryLine> history,
+            String askerMail,
             @Schema(types = {"string", "null"}) State agreementState) {}
 }

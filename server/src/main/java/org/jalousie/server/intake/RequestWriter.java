@@ -36,6 +36,7 @@ class RequestWriter implements RequestPost.Writer {
     private final Agreements agreements;
     private final FilledPages filled;
     private final FileStore files;
+    private final RequestDiary diary;
     private final OfficeDay day;
     private final Settings settings;
 
@@ -48,6 +49,7 @@ class RequestWriter implements RequestPost.Writer {
             Agreements agreements,
             FilledPages filled,
             FileStore files,
+            RequestDiary diary,
             OfficeDay day,
             Settings settings) {
         this.requests = requests;
@@ -58,6 +60,7 @@ class RequestWriter implements RequestPost.Writer {
         this.agreements = agreements;
         this.filled = filled;
         this.files = files;
+        this.diary = diary;
         this.day = day;
         this.settings = settings;
     }
@@ -82,6 +85,8 @@ class RequestWriter implements RequestPost.Writer {
                     letter.text(occasion, settings.address() + "/intake/" + request.number(), answers),
                     document(template, request));
         }
+        if (occasion == RequestLetter.About.OWNED || occasion == RequestLetter.About.SAID)
+            return told(request, occasion, form);
         RequestLetter letter = new RequestLetter(request.asker().name(), form, request.number(), office, own);
         String status = settings.address() + "/asked/" + secrets.ofRequest(request.id());
         String answers = occasion == RequestLetter.About.TAKEN ? answers(template, request, own) : "";
@@ -91,6 +96,21 @@ class RequestWriter implements RequestPost.Writer {
                 request.asker().name(),
                 letter.text(occasion, status, answers),
                 withDocument ? signed(request) : List.of());
+    }
+
+    /** What one of the office did or said last. */
+    private RequestPost.Written told(IntakeRequest request, RequestLetter.About occasion, String form) {
+        RequestDiary.Kind kind =
+                occasion == RequestLetter.About.OWNED ? RequestDiary.Kind.OWNED : RequestDiary.Kind.SAID;
+        List<RequestDiary.DiaryEntry> all = diary.of(request.id()).stream()
+                .filter(one -> one.kind() == kind)
+                .toList();
+        RequestDiary.DiaryEntry last = all.get(all.size() - 1);
+        RequestLetter letter = new RequestLetter(
+                request.ownerName(), form, request.number(), settings.office().name(), "en");
+        String said = kind == RequestDiary.Kind.SAID ? last.said() : "";
+        String link = settings.address() + "/intake/" + request.number();
+        return new RequestPost.Written(request.ownerName(), letter.told(occasion, last.by(), said, link), List.of());
     }
 
     private static String answers(UsableTemplate template, IntakeRequest request, String language) {

@@ -1,0 +1,161 @@
+package org.jalousie.server.intake;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.UUID;
+import org.jalousie.core.agreement.Actor;
+import org.jalousie.core.letters.RequestLetter;
+import org.jalousie.core.messages.Message;
+import org.jalousie.server.Refusal;
+import org.jalousie.server.Settings;
+import org.jalousie.server.account.Colleagues;
+import org.jalousie.server.postroom.RequestPost;
+import org.jalousie.server.web.ListOrder;
+import org.jalousie.server.web.Page;
+import org.springframework.data.domain.PageRequest;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The office's work with requests: who takes care of which, what is said about them, and lists of them. */
+@Service
+class RequestDesk {
+    private static final ListOrder ORDER = new ListOrder(
+            Map.of("created", "createdAt", "number", "number", "owner", "ownerName", "from", "createdBy"), "-created");
+    private static final int LONGEST_COMMENT = 4000;
+
+    private final IntakeRequests requests;
+    private final IntakeService intake;
+    private final RequestDiary diary;
+    private final Colleagues colleagues;
+    private final RequestPost post;
+    private final Settings settings;
+
+    RequestDesk(
+            IntakeRequests requests,
+            IntakeService intake,
+            RequestDiary diary,
+            Colleagues colleagues,
+            RequestPost post,
+            Settings settings) {
+        this.requests = requests;
+        this.intake = intake;
+        this.diary = diary;
+        this.colleagues = colleagues;
+        this.post = post;
+        this.settings = settings;
+    }
+
+    /**
+     * What a list is narrowed by.
+     *
+     * @param stage null for any
+     * @param owner a mail address, "-" for nobody's, empty for anybody's
+     * @param template null for any
+     * @param find part of a number, of the name or mail address of who asked; empty for all
+     */
+    record Narrowing(RequestStage stage, String owner, UUID template, String find) {
+        private String stageName() {
+            return stage == null ? "" : stage.name();
+        }
+
+        private UUID templateOrNone() {
+            return template == null ? new UUID(0, 0) : template;
+        }
+
+        private String pattern() {
+            String plain = find.strip().toLowerCase(Locale.ROOT).replaceAll("[%_\\\\]", "");
+            return plain.isEmpty() ? "" : "%" + plain + "%";
+        }
+    }
+
+    @Transactional(readOnly = true)
+    Page<IntakeViews.RequestRow> list(Narrowing by, String sort, int page) {
+        var found = requests.narrowed(
+                by.stageName(),
+                by.owner(),
+                by.template() == null,
+                by.templateOrNone(),
+                by.pattern(),
+                ORDER.page(page, sort));
+        return new Page<>(intake.rows(found.getContent()), found.getTotalElements(), page, Page.SIZE);
+    }
+
+    /** How many there are in each stage, whichever stage the list shows. */
+    @Transactional(readOnly = true)
+    List<IntakeViews.StageCount> counts(Narrowing by) {
+        return requests.counted("", by.owner(), by.template() == null, by.templateOrNone(), by.pattern()).stream()
+                .map(one -> new IntakeViews.StageCount(one.getStage(), one.getCount()))
+                .toList();
+    }
+
+    /** The next request that waits after one, the oldest first; then from the beginning. */
+    @Transactional(readOnly = true)
+    IntakeViews.NextRequest next(String after) {
+        Instant moment =
+                requests.findByNumber(after).map(IntakeRequest::createdAt).orElse(Instant.EPOCH);
+        String next = first(moment, after);
+        return new IntakeViews.NextRequest(next.isEmpty() ? first(Instant.EPOCH, after) : next);
+    }
+
+    private String first(Instant moment, String but) {
+        return requests.waitingAfter(moment, PageRequest.of(0, 2)).stream()
+                .map(IntakeRequest::number)
+                .filter(number -> !number.equals(but))
+                .findFirst()
+                .orElse("");
+    }
+
+    /** @param owner the mail address by which they sign in; empty for nobody */
+    @Transactional
+    IntakeViews.RequestDetail give(String number, String owner, Actor.Coordinator by) {
+        IntakeRequest request = intake.locked(number);
+        if (owner.isEmpty()) {
+            if (!request.ownerMail().isEmpty()) {
+                request.owned("", "");
+                diary.write(request.id(), by.name(), RequestDiary.Kind.OWNED, "");
+            }
+        } else {
+            Colleagues.Colleague one = colleagues
+                    .coordinator(owner)
+                    .orElseThrow(() -> Refusal.invalid(Message.of("request.no-colleague", "mail", owner)));
+            if (!one.mail().equals(request.ownerMail())) {
+                request.owned(one.mail(), one.name());
+                diary.write(request.id(), by.name(), RequestDiary.Kind.OWNED, one.name());
+                if (!one.mail().equals(by.account())) mail(request, RequestLetter.About.OWNED, one.mail());
+            }
+        }
+        requests.flush();
+        return intake.show(number);
+    }
+
+    /** Says something about a request; its owner is told by mail unless they said it. */
+    @Transactional
+    IntakeViews.RequestDetail say(String number, String text, Actor.Coordinator by) {
+        String said = text.strip();
+        if (said.isEmpty()) throw Refusal.invalid(Message.of("request.comment-empty"));
+        if (said.length() > LONGEST_COMMENT)
+            throw Refusal.invalid(Message.of("request.comment-long", "most", LONGEST_COMMENT));
+        IntakeRequest request = intake.locked(number);
+        diary.write(request.id(), by.name(), RequestDiary.Kind.SAID, said);
+        if (!request.ownerMail().isEmpty() && !request.ownerMail().equals(by.account()))
+            mail(request, RequestLetter.About.SAID, request.ownerMail());
+        return intake.show(number);
+    }
+
+    private void mail(IntakeRequest request, RequestLetter.About about, String to) {
+        String template = intake.rows(List.of(request)).get(0).template();
+        post.queue(
+                request.id(),
+                about,
+                to,
+                new RequestLetter(
+                                "",
+                                template,
+                                request.number(),
+                                settings.office().name(),
+                                "en")
+                        .subject(about));
+    }
+}
