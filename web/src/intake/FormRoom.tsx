@@ -9,6 +9,7 @@ import { Unshown } from '../ui/Unshown';
 import { languageName } from '../ui/languages';
 import { FilledForm } from './FilledForm';
 import type { Answers } from './inputProps';
+import { RequestDesk } from './RequestDesk';
 import { forgetHere, leftHere, type Begun } from './kept';
 
 /** A template's form: filled anew, maybe with the answers of an earlier request, or a request corrected. */
@@ -28,7 +29,7 @@ function Room({ template, number }: { template: string | undefined; number: stri
       if (template) {
         const kept = begun ? await keptAnswers(begun) : undefined;
         const form = await formIn(template, kept?.language ?? address.get('language') ?? '');
-        const earlier = from && !kept ? await request(from) : undefined;
+        const earlier = from && !kept ? await requestOf(from) : undefined;
         const known = new Set(form.fields.map((field) => field.name));
         const all = Object.entries((kept ?? earlier)?.values ?? {});
         const values = Object.fromEntries(all.filter(([name]) => known.has(name)));
@@ -42,13 +43,19 @@ function Room({ template, number }: { template: string | undefined; number: stri
           agreementState: null,
         };
       }
-      return request(number ?? '');
+      return requestOf(number ?? '');
     },
     staleTime: Infinity,
     gcTime: 0,
   });
   if (!source.data) return <Unshown query={source} waiting={say('intake.opening-the-form')} />;
-  return <RequestForm key={`${number ?? template} ${from}`} {...source.data} />;
+  return (
+    <RequestForm
+      key={`${number ?? template} ${from}`}
+      {...source.data}
+      request={'history' in source.data ? source.data : undefined}
+    />
+  );
 }
 
 const formIn = (template: string, language: string) =>
@@ -70,7 +77,7 @@ async function keptAnswers(key: string): Promise<Begun | undefined> {
   }
 }
 
-function request(number: string) {
+function requestOf(number: string) {
   return answer(api.GET('/api/v1/requests/{number}', { params: { path: { number } } }));
 }
 
@@ -82,6 +89,8 @@ type Source = {
   agreementState: Schemas['RequestDetail']['agreementState'];
   /** The key of the form that is gone on with. */
   begun?: string | undefined;
+  /** The request with what the office does with it; nothing for a new form. */
+  request?: Schemas['RequestDetail'] | undefined;
   /** Answers for which the form has no question any more, by name. */
   unasked?: [string, string][];
 };
@@ -94,6 +103,7 @@ function RequestForm({
   agreementState,
   begun,
   unasked,
+  request,
 }: Source) {
   // the request is taken in once, however often what comes after it has to be tried
   const [key] = useState(() => begun ?? newKey());
@@ -169,6 +179,7 @@ function RequestForm({
         )}
       </RoomTitle>
       <Trouble error={inLanguage.error} />
+      {request && <RequestDesk request={request} />}
       {row && (
         <div className="flex max-w-2xl flex-col items-start gap-2 pb-4">
           <KeepAsSpecimen number={row.number} />

@@ -4,19 +4,42 @@ import { Link } from 'react-router';
 import { allOf } from '../api/all';
 import { answer, api } from '../api/client';
 import { ListRoom } from '../ui/list/ListRoom';
+import { Chips, Filter } from '../ui/list/ListTools';
 import { useListPlace } from '../ui/list/useListPlace';
 import { BegunForms } from './BegunForms';
+import { stages, type Stage } from './requestWords';
 import { requestColumns as columns } from './requestColumns';
 import { Empty, RoomTitle } from '../ui/parts';
 
 /** Requests for agreements, and the forms to fill. */
 export default function IntakeRoom() {
   const place = useListPlace();
-  const { page, sort } = place;
+  const { params, find, page, sort, go } = place;
+  const stage = (params.get('stage') ?? '') as Stage | '';
+  const owner = params.get('owner') ?? '';
+  const template = params.get('template') ?? '';
+  const narrowed = { owner, find, ...(template ? { template } : {}) };
   const list = useQuery({
-    queryKey: ['requests', sort, page],
-    queryFn: () => answer(api.GET('/api/v1/requests', { params: { query: { sort, page } } })),
+    queryKey: ['requests', stage, owner, template, find, sort, page],
+    queryFn: () =>
+      answer(
+        api.GET('/api/v1/requests', {
+          params: { query: { ...narrowed, ...(stage ? { stage } : {}), sort, page } },
+        }),
+      ),
     placeholderData: keepPreviousData,
+    refetchInterval: 30_000,
+  });
+  const counts = useQuery({
+    queryKey: ['requests', 'counts', owner, template, find],
+    queryFn: () => answer(api.GET('/api/v1/requests/counts', { params: { query: narrowed } })),
+    placeholderData: keepPreviousData,
+    refetchInterval: 30_000,
+  });
+  const owners = useQuery({
+    queryKey: ['request-owners'],
+    queryFn: () => answer(api.GET('/api/v1/requests/owners')),
+    staleTime: 60_000,
   });
   const templates = useQuery({
     queryKey: ['templates', 'all'],
@@ -51,7 +74,55 @@ export default function IntakeRoom() {
           ))}
         </ul>
       </section>
-      <h2 className="pb-1 text-lg">{say('intake.requests')}</h2>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1 pb-2">
+        <h2 className="mr-auto text-lg">{say('intake.requests')}</h2>
+        <label className="flex items-center gap-2">
+          {say('intake.owner')}
+          <select
+            className="min-h-8 rounded-sm border border-edge bg-sheet px-2"
+            value={owner}
+            onChange={(event) => go({ owner: event.target.value, page: '' })}
+          >
+            <option value="">{say('intake.anybody')}</option>
+            <option value="me">{say('intake.mine')}</option>
+            <option value="-">{say('intake.nobody')}</option>
+            {owners.data?.map((one) => (
+              <option key={one.mail} value={one.mail}>
+                {one.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="flex items-center gap-2">
+          {say('intake.template')}
+          <select
+            className="min-h-8 max-w-56 rounded-sm border border-edge bg-sheet px-2"
+            value={template}
+            onChange={(event) => go({ template: event.target.value, page: '' })}
+          >
+            <option value="">{say('intake.every-template')}</option>
+            {templates.data?.map((one) => (
+              <option key={one.id} value={one.id}>
+                {one.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <Filter
+          label={say('intake.find')}
+          value={find}
+          onChange={(text) => go({ find: text, page: '' })}
+        />
+      </div>
+      <Chips
+        label={say('intake.stage')}
+        options={stages.map(([value, code]) => ({
+          value,
+          words: `${say(code)} ${counts.data?.find((one) => one.stage === value)?.count ?? 0}`,
+        }))}
+        chosen={stage}
+        onChoose={(value) => go({ stage: value, page: '' })}
+      />
       <ListRoom
         label={say('intake.requests')}
         query={list}
@@ -60,7 +131,11 @@ export default function IntakeRoom() {
         keyOf={(one) => one.number}
         to={(one) => `/intake/${one.number}`}
         waiting={say('intake.looking-up-requests')}
-        empty={say('intake.no-request-yet-fill-one')}
+        empty={
+          stage || owner || template || find
+            ? say('intake.no-request-fits')
+            : say('intake.no-request-yet-fill-one')
+        }
       />
     </>
   );

@@ -22,6 +22,13 @@ const groups: { title: RoomCode; keys: [keys: string[], does: RoomCode][] }[] = 
     ],
   },
   {
+    title: 'office.at-a-request',
+    keys: [
+      [['T'], 'office.key-take'],
+      [['N'], 'office.key-next'],
+    ],
+  },
+  {
     title: 'office.on-the-workbench',
     keys: [
       [['↑', '↓'], 'office.key-notes'],
