@@ -241,7 +241,7 @@ export function AskForm({
               access={access}
               pageKey={page.key}
               answers={{ values, people }}
-              asker={asker}
+              asker={{ ...asker, mail: asker.mail || mailIn(form, values) }}
               language={form.language}
             />
           </div>
@@ -264,6 +264,12 @@ function withFixed(form: Schemas['Form'], fixed: Set<string>): Schemas['Form'] {
       ),
     })),
   };
+}
+
+/** The first mail address that was answered, where the form itself asks for whose form it is. */
+function mailIn(form: Schemas['Form'], values: Record<string, string>): string {
+  const field = form.fields.find(({ type }) => type === 'MAIL_ADDRESS');
+  return (field && values[field.name]) ?? '';
 }
 
 /** Those answers of the address for which the form has a question. */

@@ -53,14 +53,18 @@ export function FormSection({
         {question.before && <p className="pb-2 whitespace-pre-line">{text(question.before)}</p>}
         <FieldInput field={{ ...field, hint }} asked={question} />
         {totals.length > 0 && (
-          <dl className="flex flex-wrap gap-x-6 pt-2" role="status">
-            {totals.map(({ label, total }, i) => (
-              <div key={i} className="flex gap-2">
-                <dt className="text-soft">{words.say('form.total-of', { field: text(label) })}</dt>
-                <dd className="font-medium tabular-nums">{total}</dd>
-              </div>
-            ))}
-          </dl>
+          <div role="status">
+            <dl className="flex flex-wrap gap-x-6 pt-2">
+              {totals.map(({ label, total }, i) => (
+                <div key={i} className="flex gap-2">
+                  <dt className="text-soft">
+                    {words.say('form.total-of', { field: text(label) })}
+                  </dt>
+                  <dd className="font-medium tabular-nums">{total}</dd>
+                </div>
+              ))}
+            </dl>
+          </div>
         )}
       </>
     );

@@ -159,7 +159,7 @@ class AskJourneyTest {
             page.getByLabel("Taal").selectOption("en-GB");
             second.button("Read the agreement").click();
             assertThat(page.getByRole(AriaRole.DIALOG)).containsText("The courier is Vale and Sons.");
-            second.button("Back to the form").click();
+            second.button("Back to the answers").click();
             second.button("Hand the form in").click();
             assertThat(page.getByText("Thank you. Your form has been handed in."))
                     .isVisible();

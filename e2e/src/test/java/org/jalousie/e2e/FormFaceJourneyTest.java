@@ -7,6 +7,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.jalousie.core.wording.write.WordDraft;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.Testbed;
@@ -58,7 +59,9 @@ class FormFaceJourneyTest {
 
             // a section of its own, there only abroad, half a row wide
             browser.button("Add a section").click();
-            card(page).getByLabel("Title").fill("The journey");
+            card(page)
+                    .getByLabel("Title", new Locator.GetByLabelOptions().setExact(true))
+                    .fill("The journey");
             card(page).getByLabel("It is asked").selectOption("abroad");
             page.locator("[data-ask=courier]").focus();
             for (int i = 0; i < 6 && !order(page).get(order(page).size() - 1).startsWith("Courier"); i++) {
@@ -77,7 +80,7 @@ class FormFaceJourneyTest {
             // a question without a tag, and another language
             page.getByLabel("A question that the wording has no tag for").fill("I have read the terms");
             page.keyboard().press("Enter");
-            card(page).getByLabel("Type").selectOption("YES_NO");
+            card(page).locator("select").first().selectOption("YES_NO");
             card(page).getByLabel("Required").check();
             card(page).getByLabel("One box that has to be ticked").check();
             assertThat(form.getByRole(
@@ -115,15 +118,19 @@ class FormFaceJourneyTest {
                 rows.first().focus();
                 page.keyboard().press("Enter");
                 page.waitForURL("**/intake/R-*");
-                assertThat(page.getByLabel("Owner")).isVisible();
+                Locator desk = page.getByRole(
+                        AriaRole.REGION, new Page.GetByRoleOptions().setName("What becomes of the request"));
+                assertThat(desk.getByLabel("Owner")).isVisible();
                 page.keyboard().press("Escape");
                 page.keyboard().press("t");
-                assertThat(page.getByLabel("Owner")).hasValue(Testbed.MAIL);
+                assertThat(desk.getByLabel("Owner")).hasValue(Testbed.MAIL);
                 page.keyboard().press("Control+Enter");
                 page.waitForURL("**/agreements/A-*");
-                page.locator("[data-main]").first().waitFor();
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Send to")))
+                        .waitFor();
+                String agreement = page.url().substring(page.url().lastIndexOf('/') + 1);
                 page.keyboard().press("Control+Enter");
-                assertThat(page.getByText("Waiting for").first()).isVisible();
+                office.await(agreement, "OUT");
                 page.goBack();
                 page.goBack();
                 page.reload();
