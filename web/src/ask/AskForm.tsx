@@ -25,6 +25,9 @@ import { Thanks } from './Thanks';
 import { Wording } from './Wording';
 import type { inAddress } from './address';
 
+/** How long a form is open at least before it is handed in, in milliseconds: the server asks for three seconds. */
+const LEAST = 3200;
+
 type Asker = Schemas['Asker'];
 type Begun = Answers & { key: string; asker: Asker };
 
@@ -52,6 +55,7 @@ export function AskForm({
   const fixed = useMemo(() => new Set(page.fixed), [page.fixed]);
   const [shown, setShown] = useState(opened);
   const form = useMemo(() => withFixed(shown, fixed), [shown, fixed]);
+  const [openedAt] = useState(() => Date.now());
   const [errand, setErrand] = useState(page.errand);
   const found = useErrand(errand, page.bits);
   const [asker, setAsker] = useState<Asker>(begun?.asker ?? { name: '', mail: '' });
@@ -93,6 +97,9 @@ export function AskForm({
     mutationFn: async (body: Answers) => {
       clearErrors();
       setFaults({});
+      // who has everything in the address already would be taken for a robot
+      const early = openedAt + LEAST - Date.now();
+      if (early > 0) await new Promise((go) => setTimeout(go, early));
       return answer(
         api.POST('/api/v1/ask/{token}', {
           params: { path: { token } },
@@ -155,8 +162,8 @@ export function AskForm({
     mutationFn: openIn,
     onSuccess: (next) => {
       if (!next.form) return;
+      // the errand stays: the form has been open as long as before
       setShown(next.form);
-      setErrand(next.errand);
       onLanguage(next.form.language);
     },
   });
