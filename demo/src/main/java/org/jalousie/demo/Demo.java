@@ -41,6 +41,7 @@ public final class Demo {
         loan = office.publish(office.settle(office.bringIn("Incoming loan", Documents.incomingLoan()), loanSettings()));
         licence = office.publish(
                 office.settle(office.bringIn("Image licence", Documents.imageLicence()), licenceSettings()));
+        office.share(SharedForm.link(licence, "pictures@museum.example.org"));
         outgoing();
         courier();
         licenceDone(
@@ -242,7 +243,7 @@ public final class Demo {
     }
 
     private Object licenceSettings() {
-        return settings(
+        return SharedForm.arranged(settings(
                 """
                 {"parties": [
                   {"key":"licensee","label":"Licensee","duty":"SIGNS","stage":1,"who":{"kind":"from_fields","nameField":"licensee_name","mailField":"licensee_mail"}},
@@ -275,10 +276,10 @@ public final class Demo {
                         field("number_of_copies", "NUMBER", "Copies", true, "", List.of()),
                         field("end_date", "DATE", "Licence ends", true, "", List.of()),
                         field("fee", "MONEY", "Fee", true, "", List.of()),
-                        field("exclusive", "YES_NO", "Exclusive", true, "", List.of())));
+                        field("exclusive", "YES_NO", "Exclusive", true, "", List.of()))));
     }
 
-    private static Object settings(String partiesAndMessage, List<Map<String, Object>> fields) {
+    private static ObjectNode settings(String partiesAndMessage, List<Map<String, Object>> fields) {
         ObjectNode given = (ObjectNode) JSON.readTree(partiesAndMessage);
         ObjectNode content = JSON.createObjectNode();
         content.put("language", "en-GB");

@@ -82,6 +82,11 @@ final class OfficeHand {
         return id;
     }
 
+    /** Shares a form by a link. */
+    void share(Map<String, Object> link) {
+        ok(office.post("/api/v1/form-links", link));
+    }
+
     String request(String template, Map<String, String> values, Map<String, Object> people) {
         return ok(office.post("/api/v1/requests", Map.of("template", template, "values", values, "people", people)))
                 .get("row")
