@@ -2,6 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { FormProvider, useForm, useWatch } from 'react-hook-form';
 import { answer, api, Problem, type Schemas } from '../api/client';
+import { ChooseLanguage } from '../intake/ChooseLanguage';
 import { ChosenPerson } from '../intake/ChosenPerson';
 import { Desk } from '../intake/formDesk';
 import { FormSection } from '../intake/FormSection';
@@ -14,7 +15,6 @@ import { useAnotherLanguage } from '../intake/useAnotherLanguage';
 import { useFaults } from '../intake/useFaults';
 import { useFormState } from '../intake/useFormState';
 import { useSay } from '../messages/useSay';
-import { languageName } from '../ui/languages';
 import { Button, Trouble, Waiting } from '../ui/parts';
 import { AskerInputs } from './AskerInputs';
 import { deskOf } from './desk';
@@ -68,7 +68,8 @@ export function AskForm({
           { ...form.initials, ...known(form, address.open) },
           form.language,
         ),
-        ...begun?.values,
+        // what the form has no question for any more could not be mended
+        ...known(form, begun?.values ?? {}),
         ...typedData(
           form.fields,
           Object.fromEntries(page.fixed.map((name) => [name, form.initials[name] ?? ''])),
@@ -173,23 +174,14 @@ export function AskForm({
       <FormProvider {...answers}>
         <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2 pb-4">
           <h1 className="mr-auto text-2xl">{page.title}</h1>
-          {form.languages.length > 1 && (
-            <label className="flex items-center gap-2">
-              <span className="sr-only">{words.say('ask.language')}</span>
-              <select
-                className="min-h-11 rounded-sm border border-edge bg-sheet px-2"
-                value={form.language}
-                disabled={inLanguage.isPending}
-                onChange={(event) => inLanguage.mutate(event.target.value)}
-              >
-                {form.languages.map((one) => (
-                  <option key={one} value={one}>
-                    {languageName(one)}
-                  </option>
-                ))}
-              </select>
-            </label>
-          )}
+          <ChooseLanguage
+            label={words.say('ask.language')}
+            hidden
+            languages={form.languages}
+            language={form.language}
+            disabled={inLanguage.isPending}
+            onChoose={(language) => inLanguage.mutate(language)}
+          />
         </div>
         <form
           noValidate

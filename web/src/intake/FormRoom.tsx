@@ -6,9 +6,10 @@ import { answer, api, Problem, type Schemas } from '../api/client';
 import { newKey } from '../api/key';
 import { Button, RoomTitle, Trouble } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
-import { languageName } from '../ui/languages';
+import { ChooseLanguage } from './ChooseLanguage';
 import { FilledForm } from './FilledForm';
 import type { Answers } from './inputProps';
+import { answerNotes } from './answerNotes';
 import { RequestDesk } from './RequestDesk';
 import { forgetHere, leftHere, type Begun } from './kept';
 
@@ -160,22 +161,14 @@ function RequestForm({
             : say('intake.new-request-template-version', { version: form.version })}
         </span>
         {row?.agreement && <Link to={`/agreements/${row.agreement}`}>{row.agreement}</Link>}
-        {!row && form.languages.length > 1 && (
-          <label className="flex items-center gap-2">
-            {say('intake.form-language')}
-            <select
-              className="min-h-8 rounded-sm border border-edge bg-sheet px-2"
-              value={form.language}
-              disabled={inLanguage.isPending}
-              onChange={(event) => inLanguage.mutate(event.target.value)}
-            >
-              {form.languages.map((one) => (
-                <option key={one} value={one}>
-                  {languageName(one)}
-                </option>
-              ))}
-            </select>
-          </label>
+        {!row && (
+          <ChooseLanguage
+            label={say('intake.form-language')}
+            languages={form.languages}
+            language={form.language}
+            disabled={inLanguage.isPending}
+            onChoose={(language) => inLanguage.mutate(language)}
+          />
         )}
       </RoomTitle>
       <Trouble error={inLanguage.error} />
@@ -215,6 +208,7 @@ function RequestForm({
         values={values}
         people={people}
         fixed={sent}
+        notes={request ? answerNotes(request) : {}}
         live={sent ? undefined : row ? { request: row.number } : { template: form.template }}
         keep={row ? undefined : { key, typed: begun !== undefined, onBegun }}
         make={make}

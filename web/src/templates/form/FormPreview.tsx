@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
 import { answer, api, type Schemas } from '../../api/client';
+import { ChooseLanguage } from '../../intake/ChooseLanguage';
 import { ChosenPerson } from '../../intake/ChosenPerson';
 import { AroundQuestion, FormSection } from '../../intake/FormSection';
 import { FormWords } from '../../intake/formWords';
@@ -14,7 +15,6 @@ import { questionAt } from '../../intake/live/answerAt';
 import { say } from '../../messages/rooms';
 import { useSession } from '../../office/queries';
 import { Unshown } from '../../ui/Unshown';
-import { languageName } from '../../ui/languages';
 import type { Bench } from '../bench/bench';
 
 /** The form as the server shows it of the template as it is now, to be tried; nothing of it is kept. */
@@ -46,22 +46,12 @@ export function FormPreview({
     <section aria-label={say('templates.form-as-seen')}>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 pb-3">
         <p className="mr-auto text-soft">{say('templates.form-try')}</p>
-        {languages.length > 1 && (
-          <label className="flex items-center gap-2">
-            {say('intake.form-language')}
-            <select
-              className="min-h-8 rounded-sm border border-edge bg-sheet px-2"
-              value={form.data.language}
-              onChange={(event) => setLanguage(event.target.value)}
-            >
-              {languages.map((one) => (
-                <option key={one} value={one}>
-                  {languageName(one)}
-                </option>
-              ))}
-            </select>
-          </label>
-        )}
+        <ChooseLanguage
+          label={say('intake.form-language')}
+          languages={languages}
+          language={form.data.language}
+          onChoose={setLanguage}
+        />
         <label className="flex items-center gap-2">
           {say('templates.form-seen-on')}
           <select

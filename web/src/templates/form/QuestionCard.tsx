@@ -2,10 +2,10 @@ import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import { say, type RoomCode } from '../../messages/rooms';
 import { inputLook } from '../../ui/parts';
-import { typeWords } from '../../ui/words';
 import { placedField, withField, type Bench, type Field } from '../bench/bench';
 import { FieldExtras } from '../bench/cards/FieldExtras';
 import { Setting } from '../bench/cards/parts';
+import { LabelSetting, TypeSetting } from '../bench/cards/TypeSetting';
 import { keyOfSubject } from '../bench/things';
 import { arranged, placeOf, sectionsOf, withQuestion, type Question, type Section } from './layout';
 import { StartSetting } from './StartSetting';
@@ -52,27 +52,9 @@ export function QuestionCard({
   return (
     <fieldset disabled={fixed} className="flex min-w-0 flex-col gap-2">
       <legend className="pb-1 font-serif text-lg">{field.label || name}</legend>
-      <Setting label={say('templates.label-in-the-form')}>
-        <input
-          className={inputLook}
-          value={field.label}
-          onChange={(event) => setField({ label: event.target.value })}
-        />
-      </Setting>
+      <LabelSetting field={field} onChange={setField} />
       <div className="grid grid-cols-2 gap-2">
-        <Setting label={say('templates.type')}>
-          <select
-            className={inputLook}
-            value={field.type}
-            onChange={(event) => setField({ type: event.target.value as Field['type'] })}
-          >
-            {Object.entries(typeWords).map(([type, words]) => (
-              <option key={type} value={type}>
-                {words}
-              </option>
-            ))}
-          </select>
-        </Setting>
+        <TypeSetting field={field} onChange={setField} />
         <Setting label={say('templates.form-width')}>
           <select
             className={inputLook}

@@ -1,12 +1,12 @@
 import { useEffect, useRef } from 'react';
 import { say } from '../../../messages/rooms';
 import { inputLook } from '../../../ui/parts';
-import { typeWords } from '../../../ui/words';
 import { mentions, placedField, withField, withoutFields, type Bench, type Field } from '../bench';
 import { keyOfSubject } from '../things';
 import { FieldDefault } from './FieldDefault';
 import { FieldExtras } from './FieldExtras';
 import { FieldPrint } from './FieldPrint';
+import { LabelSetting, TypeSetting } from './TypeSetting';
 import { BySpecimen, Part, Places, Setting, type Walk } from './parts';
 
 /** Everything that there is to settle about one datum. */
@@ -36,27 +36,9 @@ export function FieldCard({
     !list && detail.advice.some((one) => one.code === 'field-unused' && one.place === name);
   return (
     <fieldset disabled={fixed} className="flex min-w-0 flex-col gap-2">
-      <Setting label={say('templates.label-in-the-form')}>
-        <input
-          className={inputLook}
-          value={field.label}
-          onChange={(event) => set({ label: event.target.value })}
-        />
-      </Setting>
+      <LabelSetting field={field} onChange={set} />
       <div className="grid grid-cols-[minmax(0,1fr)_auto] gap-3">
-        <Setting label={say('templates.type')}>
-          <select
-            className={inputLook}
-            value={field.type}
-            onChange={(event) => set({ type: event.target.value as Field['type'] })}
-          >
-            {Object.entries(typeWords).map(([type, words]) => (
-              <option key={type} value={type}>
-                {words}
-              </option>
-            ))}
-          </select>
-        </Setting>
+        <TypeSetting field={field} onChange={set} />
         <label className="flex min-h-9 items-center gap-2 self-end">
           <input
             type="checkbox"

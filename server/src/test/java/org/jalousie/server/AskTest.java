@@ -165,6 +165,7 @@ class AskTest {
         assertThat(request.get("row").get("createdBy").asString()).isEqualTo("Ida Marsh");
 
         String confirmation = mailTo(mail, number);
+        assertThat(confirmation).as("nobody is told what they were not asked").doesNotContain("Our code", "K-77");
         assertThat(confirmation).contains("Lender name: Ida Marsh", "Insured value: €1,200.00", "/asked/");
         JsonNode status = anybody.get("/api/v1/asked/" + secretIn(confirmation)).json();
         assertThat(status.get("stage").asString()).isEqualTo("WITH_OFFICE");
@@ -463,6 +464,40 @@ class AskTest {
                         .post("/api/v1/requests", Map.of("template", template, "values", values, "people", Map.of()))
                         .status())
                 .isEqualTo(201);
+    }
+
+    @Test
+    void thePeopleOfTheOfficeAreToldToNobody() {
+        JsonNode draft = office.bringIn("Asked with a list", wording());
+        ObjectNode content = (ObjectNode) draft.get("content").deepCopy();
+        ObjectNode oneOf = Office.source("one_of");
+        oneOf.putArray("people").add(Office.person("Secret Colleague", "secret@museum.example.org"));
+        for (JsonNode party : content.get("parties"))
+            if (party.get("key").asString().equals("museum")) ((ObjectNode) party).set("who", oneOf);
+        String token = token(share(office.publish(office.settle(draft, content)), terms(), Map.of()));
+        assertThat(anybody.get("/api/v1/ask/" + token).json().toString()).doesNotContain("Secret", "secret@");
+        Map<String, String> values = answers();
+        values.put("our_code", "K-1");
+        assertThat(handIn(token, form(token, values)).status()).isEqualTo(201);
+    }
+
+    @Test
+    void aLinkGoesOnWhenItsTemplateAsksNoLongerWhoItIs() {
+        String template = template("CHECKED");
+        String token = token(share(template, terms(), Map.of()));
+        JsonNode draft = office.client
+                .post("/api/v1/templates/" + template + "/draft", Map.of())
+                .json();
+        ObjectNode content = (ObjectNode) draft.get("content").deepCopy();
+        for (JsonNode field : content.get("fields"))
+            if (field.get("name").asString().equals("lender_mail")) ((ObjectNode) field).put("required", false);
+        office.publish(office.settle(draft, content));
+        assertThat(anybody.get("/api/v1/ask/" + token).json().get("asksMail").asBoolean())
+                .isTrue();
+        Map<String, Object> form = form(token, answers());
+        assertThat(handIn(token, form).json().get("faults").propertyNames()).containsExactly("asker.mail");
+        form.put("asker", Map.of("name", "", "mail", mail));
+        assertThat(handIn(token, form).status()).isEqualTo(201);
     }
 
     @Test

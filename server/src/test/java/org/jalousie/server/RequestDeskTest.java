@@ -14,6 +14,8 @@ import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Requests: whose they are, how far they have come, what was said about them, and which is next. */
 class RequestDeskTest {
@@ -169,6 +171,27 @@ class RequestDeskTest {
         assertThat(office.client.get(path).json().get("next").asString()).isEqualTo(second);
         office.agreementOf(second);
         assertThat(office.client.get(path).json().get("next").asString()).isNotIn(first, second);
+    }
+
+    @Test
+    void whatPrintsNowhereIsTold() {
+        JsonNode draft = office.bringIn("Desk with more", Office.loanWording());
+        ObjectNode content = (ObjectNode) draft.get("content").deepCopy();
+        ((ArrayNode) content.get("fields"))
+                .addObject()
+                .put("name", "how_found")
+                .put("type", "TEXT")
+                .put("label", "How did you find us?")
+                .put("required", false)
+                .put("hint", "");
+        ((ObjectNode) content.get("fields").get(content.get("fields").size() - 1)).putArray("choices");
+        ((ObjectNode) content.get("fields").get(content.get("fields").size() - 1)).putArray("items");
+        ((ObjectNode) content.get("fields").get(content.get("fields").size() - 1)).put("initial", "");
+        String id = office.publish(office.settle(draft, content));
+        assertThat(show(office.request(id, Office.loanValues("Ida Marsh")))
+                        .get("unprinted")
+                        .toString())
+                .isEqualTo("[\"how_found\"]");
     }
 
     @Test

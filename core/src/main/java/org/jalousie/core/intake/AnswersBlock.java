@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
@@ -24,18 +25,21 @@ public final class AnswersBlock {
 
     /**
      * @param values as they are stored; what nobody answered isn't there
+     * @param told which questions are told to who reads it
      * @param words each text of the form as it is said to who reads the block
      */
     public static List<Line> of(
             FormLayout layout,
             List<Field> fields,
             Map<FieldName, String> values,
+            Predicate<FormLayout.Question> told,
             Locale language,
             UnaryOperator<String> words) {
         Map<String, Value> read = Intake.stored(fields, values);
         List<Line> lines = new ArrayList<>();
         layout.arranged(fields)
                 .questions()
+                .filter(told)
                 .forEach(question -> fields.stream()
                         .filter(field -> field.name().equals(question.field()))
                         .forEach(field -> add(0, field, read, Printer.in(language), words, lines)));

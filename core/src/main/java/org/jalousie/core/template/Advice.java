@@ -41,6 +41,34 @@ public final class Advice {
     }
 
     private static void unused(Wordings wordings, TemplateContent content, RuleSet rules, List<Diagnostic> advice) {
+        Set<String> used = used(wordings, content, rules);
+        unprinted(wordings, content, rules)
+                .forEach(field -> advice.add(of(
+                        "field-unused",
+                        field.name().value(),
+                        Message.of("advice.field-unused", "field", field.label()),
+                        Message.of("advice.field-unused.cure", "name", field.name()))));
+        content.rules().stream()
+                .map(rule -> rule.name())
+                .filter(name -> !used.contains(name))
+                .forEach(name -> advice.add(of(
+                        "rule-unused",
+                        name,
+                        Message.of("advice.rule-unused", "name", name),
+                        Message.of("advice.rule-unused.cure", "name", name))));
+    }
+
+    /** Fields that print nowhere and decide nothing: whatever is answered, no document is another one. */
+    public static List<Field> unprinted(Wordings wordings, TemplateContent content, RuleSet rules) {
+        Set<String> used = used(wordings, content, rules);
+        return content.fields().stream()
+                // a file goes with the request, whether or not its name prints
+                .filter(field -> field.type() != FieldType.FILE)
+                .filter(field -> !used.contains(field.name().value()))
+                .toList();
+    }
+
+    private static Set<String> used(Wordings wordings, TemplateContent content, RuleSet rules) {
         Set<String> used = new HashSet<>(wordings.found().fields());
         used.addAll(rules.mentioned());
         Proposal.forPeople(content.parties()).forEach(name -> used.add(name.value()));
@@ -59,23 +87,7 @@ public final class Advice {
                 if (question.tick()) used.add(question.field().value());
             });
         });
-        for (Field field : content.fields()) {
-            // a file goes with the request, whether or not its name prints
-            if (used.contains(field.name().value()) || field.type() == FieldType.FILE) continue;
-            advice.add(of(
-                    "field-unused",
-                    field.name().value(),
-                    Message.of("advice.field-unused", "field", field.label()),
-                    Message.of("advice.field-unused.cure", "name", field.name())));
-        }
-        content.rules().stream()
-                .map(rule -> rule.name())
-                .filter(name -> !used.contains(name))
-                .forEach(name -> advice.add(of(
-                        "rule-unused",
-                        name,
-                        Message.of("advice.rule-unused", "name", name),
-                        Message.of("advice.rule-unused.cure", "name", name))));
+        return used;
     }
 
     /** Who completes details needs something to complete, or drops out of every agreement. */

@@ -31,7 +31,8 @@ class AnswersBlockTest {
 
     @Test
     void everyAnswerStandsUnderItsQuestionInTheFormsOrder() {
-        String text = AnswersBlock.text(AnswersBlock.of(FormLayout.NONE, FIELDS, VALUES, Locale.UK, words -> words));
+        String text = AnswersBlock.text(
+                AnswersBlock.of(FormLayout.NONE, FIELDS, VALUES, question -> true, Locale.UK, words -> words));
         assertThat(text).startsWith("Fee: \u20ac1,250.50\nHome: Mill Rise 3\n").contains("How: By road\n");
         assertThat(text).endsWith("Objects 1:\n    Title: viol\n    Value: \u20ac1.00\nObjects 2:\n    Title: lute\n");
         assertThat(text).doesNotContain("Empty");
@@ -43,8 +44,22 @@ class AnswersBlockTest {
                 FormLayout.NONE,
                 FIELDS,
                 VALUES,
+                question -> true,
                 Locale.forLanguageTag("nl"),
                 words -> Map.of("Fee", "Vergoeding", "By road", "Over de weg").getOrDefault(words, words)));
         assertThat(text).startsWith("Vergoeding: \u20ac\u00a01.250,50\n").contains("How: Over de weg\n");
+    }
+
+    @Test
+    void whoIsToldOnlyWhatTheyWereAskedIsToldNothingElse() {
+        FormLayout hides = new FormLayout(List.of(new FormLayout.Section(
+                "",
+                "",
+                List.of(
+                        new FormLayout.Question(new FieldName("fee"), "", FormLayout.Visibility.HIDDEN),
+                        new FormLayout.Question(new FieldName("home"), "", FormLayout.Visibility.OFFICE)))));
+        String text = AnswersBlock.text(
+                AnswersBlock.of(hides, FIELDS, VALUES, FormLayout.Question::outside, Locale.UK, words -> words));
+        assertThat(text).startsWith("How: By road").doesNotContain("Fee", "Home", "1,250");
     }
 }

@@ -24,7 +24,7 @@ class AskLimits {
     /** What somebody who fills a form asks of the server. */
     enum What {
         /** Reading, the state of the form, its text. */
-        LOOK(240, Duration.ofMillis(250), 3000, Duration.ofMillis(20)),
+        LOOK(600, Duration.ofMillis(50), 6000, Duration.ofMillis(5)),
         /** A word that is tried. */
         WORD(10, Duration.ofSeconds(20), 200, Duration.ofSeconds(1)),
         FILE(30, Duration.ofSeconds(20), 600, Duration.ofSeconds(1)),

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.intake.Errand;
@@ -43,7 +44,11 @@ class AskPages {
         boolean told = state == FormLinkViews.State.OPEN && door.hasAccess(link, access);
         UUID form = key == null ? UUID.randomUUID() : key;
         Map<FieldName, String> fixed = AskService.fixed(answers, link);
-        IntakeViews.Form shown = told ? shown(templates.published(link.templateId()), language, fixed) : null;
+        Optional<UsableTemplate> template =
+                told ? Optional.of(templates.published(link.templateId())) : Optional.empty();
+        Optional<WhoAsks> who = template.map(one -> WhoAsks.of(link.terms(), one));
+        IntakeViews.Form shown =
+                template.map(one -> shown(one, language, fixed)).orElse(null);
         return new FormLinkViews.AskPage(
                 state,
                 settings.office().name(),
@@ -55,8 +60,8 @@ class AskPages {
                 new Errand(form, clock.instant()).written(link.secret()),
                 Errand.BITS,
                 List.copyOf(fixed.keySet()),
-                told && link.terms().askerName().isEmpty(),
-                told && link.terms().askerMail().isEmpty(),
+                who.filter(one -> one.name().isEmpty()).isPresent(),
+                who.filter(one -> one.mail().isEmpty()).isPresent(),
                 told && link.terms().wording());
     }
 

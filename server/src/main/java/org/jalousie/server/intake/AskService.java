@@ -104,9 +104,10 @@ class AskService {
         door.requireErrand(link, form.key(), form.errand(), form.found(), form.trap());
         UsableTemplate template = templates.published(link.templateId());
         FilledForms.Sent sent = given(template, link, form);
-        FormLinkViews.Asker asker = asker(link.terms(), sent, form.asker());
+        WhoAsks who = WhoAsks.of(link.terms(), template);
+        FormLinkViews.Asker asker = asker(who, sent, form.asker());
         Agreements.Answers answers;
-        Map<String, Message> faults = faults(asker);
+        Map<String, Message> faults = faults(asker, who);
         try {
             answers = filled.read(template.fromOutside(), sent, chosenByTheOffice(template), true);
         } catch (Refusal refused) {
@@ -151,27 +152,27 @@ class AskService {
         return Prefilled.read(answers, link.secret()).orElseThrow(() -> Refusal.conflict(Message.of("ask.prefilled")));
     }
 
-    private static FormLinkViews.Asker asker(LinkTerms terms, FilledForms.Sent sent, FormLinkViews.Asker typed) {
-        String name = terms.askerName().isEmpty()
-                ? typed.name()
-                : sent.values().getOrDefault(new FieldName(terms.askerName()), "");
-        String mail = terms.askerMail().isEmpty()
-                ? typed.mail()
-                : sent.values().getOrDefault(new FieldName(terms.askerMail()), "");
+    private static FormLinkViews.Asker asker(WhoAsks who, FilledForms.Sent sent, FormLinkViews.Asker typed) {
+        String name =
+                who.name().map(field -> sent.values().getOrDefault(field, "")).orElse(typed.name());
+        String mail =
+                who.mail().map(field -> sent.values().getOrDefault(field, "")).orElse(typed.mail());
         // a full name in its parts, as people read it
         String plain = name.contains(";") ? name.replaceAll("^([^;]*);([^;]*);.*$", "$2 $1") : name;
         return new FormLinkViews.Asker(plain.strip(), mail.strip());
     }
 
-    private static Map<String, Message> faults(FormLinkViews.Asker asker) {
+    /** What is wrong with who asks, at the question that says it. */
+    private static Map<String, Message> faults(FormLinkViews.Asker asker, WhoAsks who) {
         Map<String, Message> faults = new HashMap<>();
         if (asker.name().isEmpty()
                 || asker.name().length() > LONGEST_NAME
-                || asker.name().matches("(?s).*\\p{Cntrl}.*")) faults.put("asker.name", Message.of("ask.name"));
+                || asker.name().matches("(?s).*\\p{Cntrl}.*"))
+            faults.put(who.name().map(FieldName::value).orElse("asker.name"), Message.of("ask.name"));
         try {
             ValueReader.mail(asker.mail());
         } catch (ValueReader.Unreadable e) {
-            faults.put("asker.mail", e.said());
+            faults.put(who.mail().map(FieldName::value).orElse("asker.mail"), e.said());
         }
         return faults;
     }

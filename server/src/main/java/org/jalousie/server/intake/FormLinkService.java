@@ -11,9 +11,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
-import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.ValueReader;
-import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.intake.Intake;
 import org.jalousie.core.intake.LinkTerms;
 import org.jalousie.core.intake.Prefilled;
@@ -146,9 +144,12 @@ class FormLinkService {
                 }))
                 .toList();
         if (!terms.fits()) faults.put("frames", Message.of("link.frames"));
-        asker(terms.askerMail(), FieldType.MAIL_ADDRESS, template, "askerMail", faults);
-        if (!terms.askerName().isEmpty() && field(terms.askerName(), template).isEmpty())
+        // whom one answers has to be known of each request
+        WhoAsks who = WhoAsks.of(terms, template);
+        if (!terms.askerName().isEmpty() && who.name().isEmpty())
             faults.put("askerName", Message.of("link.asker", "field", terms.askerName()));
+        if (!terms.askerMail().isEmpty() && who.mail().isEmpty())
+            faults.put("askerMail", Message.of("link.asker", "field", terms.askerMail()));
         if (!terms.officeMail().isBlank()) {
             try {
                 ValueReader.mail(terms.officeMail().strip());
@@ -165,28 +166,6 @@ class FormLinkService {
                 terms.askerName(),
                 terms.askerMail(),
                 terms.officeMail().strip());
-    }
-
-    private static void asker(
-            String name, FieldType type, UsableTemplate template, String at, Map<String, Message> faults) {
-        if (name.isEmpty()) return;
-        // whom one answers has to be known of each request
-        boolean sure = field(name, template)
-                .filter(field -> field.type() == type && field.required())
-                .flatMap(field -> template.content()
-                        .layout()
-                        .arranged(template.content().fields())
-                        .question(field.name()))
-                .filter(FormLayout.Question::typed)
-                .filter(question -> question.when().isEmpty())
-                .isPresent();
-        if (!sure) faults.put(at, Message.of("link.asker", "field", name));
-    }
-
-    private static Optional<Field> field(String name, UsableTemplate template) {
-        return template.content().fields().stream()
-                .filter(field -> field.isCalled(name))
-                .findFirst();
     }
 
     private FormLink link(UUID id) {

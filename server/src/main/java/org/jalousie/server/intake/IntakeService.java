@@ -14,8 +14,10 @@ import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.State;
+import org.jalousie.core.data.Field;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.PartyKey;
+import org.jalousie.core.template.Advice;
 import org.jalousie.core.template.Anonymised;
 import org.jalousie.core.template.Specimen;
 import org.jalousie.server.Refusal;
@@ -85,19 +87,24 @@ class IntakeService implements WaitingRequests {
     @Transactional(readOnly = true)
     IntakeViews.RequestDetail show(String number) {
         IntakeRequest request = request(number);
+        UsableTemplate usable = templates.version(request.templateVersionId());
         Map<String, IntakeViews.PersonInput> people = new LinkedHashMap<>();
         request.people()
                 .forEach((party, person) -> people.put(
                         party.value(), new IntakeViews.PersonInput(person.name(), person.mail(), person.phone())));
         return new IntakeViews.RequestDetail(
                 rows(List.of(request)).get(0),
-                forms.of(templates.version(request.templateVersionId()), request.language(), ""),
+                // the office reads it in the template's own language, whatever it was filled in
+                forms.of(usable, "", ""),
                 request.values(),
                 people,
                 diary.of(request.id()).stream()
                         .map(one -> new IntakeViews.HistoryLine(one.at(), one.by(), one.kind(), one.said()))
                         .toList(),
                 request.asker().mail(),
+                Advice.unprinted(usable.wordings(), usable.content(), usable.rules()).stream()
+                        .map(Field::name)
+                        .toList(),
                 stateOf(request).orElse(null));
     }
 
@@ -173,7 +180,7 @@ class IntakeService implements WaitingRequests {
     /** @param evenIfSame whether the agreement is made again though no answer is another one */
     private IntakeViews.RequestDetail fill(
             String number, FilledForms.Sent sent, Actor.Coordinator by, boolean evenIfSame) {
-        IntakeRequest request = locked(number);
+        IntakeRequest request = lockedWithAgreement(number);
         UsableTemplate usable = templates.version(request.templateVersionId());
         Agreements.Answers before = new Agreements.Answers(request.values(), request.people());
         Agreements.Answers now = filled.read(
@@ -247,6 +254,18 @@ class IntakeService implements WaitingRequests {
                         request.stage(),
                         request.agreementNumber().map(AgreementNumber::value).orElse("")))
                 .toList();
+    }
+
+    /**
+     * The request, and its agreement before it: what happens with an agreement changes how far its request has come, and each would
+     * wait for the other.
+     */
+    private IntakeRequest lockedWithAgreement(String number) {
+        Optional<AgreementNumber> agreement = request(number).agreementNumber();
+        agreement.ifPresent(one -> agreements.historyForChange(agreements.idOf(one)));
+        IntakeRequest request = locked(number);
+        if (!request.agreementNumber().equals(agreement)) throw Refusal.conflict(Message.of("request.changed"));
+        return request;
     }
 
     /** One person at a time changes a request or makes an agreement of it. */

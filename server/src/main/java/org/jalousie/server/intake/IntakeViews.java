@@ -153,7 +153,11 @@ public final class IntakeViews {
     /** @param next the number of the next request that waits, the oldest first; empty for none */
     public record NextRequest(String next) {}
 
-    /** @param agreementState how far its agreement has come; null before there is one */
+    /**
+     * @param askerMail of who asked from outside; empty for others
+     * @param unprinted fields whose answers print nowhere and decide nothing
+     * @param agreementState how far its agreement has come; null before there is one
+     */
     public record RequestDetail(
             RequestRow row,
             Form form,
@@ -161,5 +165,6 @@ public final class IntakeViews {
             Map<String, PersonInput> people,
             List<HistoryLine> history,
             String askerMail,
+            List<FieldName> unprinted,
             @Schema(types = {"string", "null"}) State agreementState) {}
 }

@@ -7,11 +7,13 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Predicate;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.filing.FileNames;
 import org.jalousie.core.intake.AnswersBlock;
+import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.letters.RequestLetter;
 import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.template.FormSoFar;
@@ -79,7 +81,8 @@ class RequestWriter implements RequestPost.Writer {
         String office = settings.office().name();
         if (occasion == RequestLetter.About.CAME) {
             RequestLetter letter = new RequestLetter("", form, request.number(), office, "en");
-            String answers = answers(template, request, template.content().language());
+            String answers = answers(
+                    template, request, question -> true, template.content().language());
             return new RequestPost.Written(
                     "",
                     letter.text(occasion, settings.address() + "/intake/" + request.number(), answers),
@@ -89,7 +92,9 @@ class RequestWriter implements RequestPost.Writer {
             return told(request, occasion, form);
         RequestLetter letter = new RequestLetter(request.asker().name(), form, request.number(), office, own);
         String status = settings.address() + "/asked/" + secrets.ofRequest(request.id());
-        String answers = occasion == RequestLetter.About.TAKEN ? answers(template, request, own) : "";
+        String answers = occasion == RequestLetter.About.TAKEN
+                ? answers(template, request, FormLayout.Question::outside, own)
+                : "";
         boolean withDocument = occasion == RequestLetter.About.DONE
                 && link.filter(one -> one.terms().document()).isPresent();
         return new RequestPost.Written(
@@ -113,12 +118,15 @@ class RequestWriter implements RequestPost.Writer {
         return new RequestPost.Written(request.ownerName(), letter.told(occasion, last.by(), said, link), List.of());
     }
 
-    private static String answers(UsableTemplate template, IntakeRequest request, String language) {
+    /** @param told which questions are told to who reads it: to who asked, nothing that they were not asked */
+    private static String answers(
+            UsableTemplate template, IntakeRequest request, Predicate<FormLayout.Question> told, String language) {
         Map<String, String> words = template.content().layout().words().getOrDefault(language, Map.of());
         return AnswersBlock.text(AnswersBlock.of(
                 template.content().layout(),
                 template.content().fields(),
                 request.values(),
+                told,
                 Locale.forLanguageTag(language),
                 text -> words.getOrDefault(text, text)));
     }
