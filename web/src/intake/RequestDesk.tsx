@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
 import { say } from '../messages/rooms';
 import { useSession } from '../office/queries';
-import { isTyping } from '../ui/keys';
+import { singleKey } from '../ui/keys';
 import { Button, inputLook, Trouble } from '../ui/parts';
 import { dateTime, since } from '../ui/time';
 import { historyWords, stageWords } from './requestWords';
@@ -46,10 +46,10 @@ export function RequestDesk({ request }: { request: Detail }) {
   const { mutate: goOn } = next;
   useEffect(() => {
     function press(event: KeyboardEvent) {
-      if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
-      if (document.querySelector('[role=dialog]')) return;
-      if (event.key === 'n') goOn();
-      else if (event.key === 't' && row.ownerMail !== me && me) take(me);
+      const key = singleKey(event);
+      if (!key || document.querySelector('[role=dialog]')) return;
+      if (key === 'n') goOn();
+      else if (key === 't' && row.ownerMail !== me && me) take(me);
       else return;
       event.preventDefault();
     }

@@ -6,7 +6,7 @@ import { answer, api } from '../api/client';
 import { Waiting } from '../ui/parts';
 import { forgetWritten } from '../templates/compose/kept';
 import { Wordmark } from '../ui/Wordmark';
-import { useMainActKey } from '../ui/keys';
+import { singleKey, useMainActKey } from '../ui/keys';
 import { Finder } from './Finder';
 import { KeysDialog, useKeysDialog } from './KeysDialog';
 import { useSession } from './queries';
@@ -106,8 +106,7 @@ export function Frame() {
 function useFilterKey() {
   useEffect(() => {
     function press(event: KeyboardEvent) {
-      const target = event.target as HTMLElement;
-      if (event.key !== '/' || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)) return;
+      if (singleKey(event) !== '/') return;
       const filter = document.querySelector<HTMLInputElement>('input[type=search]');
       if (filter) {
         event.preventDefault();

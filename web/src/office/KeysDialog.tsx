@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { say, type RoomCode } from '../messages/rooms';
 import { DialogShell } from '../ui/DialogShell';
-import { isTyping } from '../ui/keys';
+import { setSingleKeys, singleKey, singleKeysOn } from '../ui/keys';
 
 const groups: { title: RoomCode; keys: [keys: string[], does: RoomCode][] }[] = [
   {
@@ -46,7 +46,7 @@ const groups: { title: RoomCode; keys: [keys: string[], does: RoomCode][] }[] = 
 export function KeysDialog({ open, onOpen }: { open: boolean; onOpen: (open: boolean) => void }) {
   useEffect(() => {
     function press(event: KeyboardEvent) {
-      if (event.key !== '?' || isTyping(event.target)) return;
+      if (singleKey(event) !== '?') return;
       event.preventDefault();
       onOpen(true);
     }
@@ -77,7 +77,27 @@ export function KeysDialog({ open, onOpen }: { open: boolean; onOpen: (open: boo
           </dl>
         </section>
       ))}
+      <SingleKeys />
     </DialogShell>
+  );
+}
+
+/** Keys without Ctrl or Alt can be done without. */
+function SingleKeys() {
+  const [on, setOn] = useState(singleKeysOn);
+  return (
+    <label className="flex min-h-8 items-center gap-2 border-t border-rule pt-2">
+      <input
+        type="checkbox"
+        className="size-5"
+        checked={on}
+        onChange={(event) => {
+          setSingleKeys(event.target.checked);
+          setOn(event.target.checked);
+        }}
+      />
+      {say('office.single-keys')}
+    </label>
   );
 }
 

@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 import { afterEach, expect, it } from 'vitest';
-import { isTyping, mainAct } from './keys';
+import { isTyping, mainAct, setSingleKeys, singleKey } from './keys';
 
 afterEach(() => document.body.replaceChildren());
 
@@ -33,4 +33,22 @@ it('keys belong to what is being typed in', () => {
   const at = (id: string) => isTyping(document.getElementById(id));
   expect(['t', 'c', 'a', 's'].map(at)).toEqual([true, false, true, false]);
   expect(isTyping(null)).toBe(false);
+});
+
+it('a key alone does something where nothing is typed or chosen, unless it is turned off', () => {
+  shown('<input id="t"><select id="s"></select><button id="b"></button>');
+  const pressed = (id: string, more: KeyboardEventInit = {}) => {
+    let key: string | undefined;
+    const listen = (event: KeyboardEvent) => (key = singleKey(event));
+    document.addEventListener('keydown', listen, { once: true });
+    const press = new KeyboardEvent('keydown', { key: 'n', bubbles: true, ...more });
+    document.getElementById(id)?.dispatchEvent(press);
+    return key;
+  };
+  expect(['t', 's', 'b'].map((id) => pressed(id))).toEqual([undefined, undefined, 'n']);
+  expect(pressed('b', { ctrlKey: true })).toBeUndefined();
+  setSingleKeys(false);
+  expect(pressed('b')).toBeUndefined();
+  setSingleKeys(true);
+  expect(pressed('b')).toBe('n');
 });

@@ -10,6 +10,33 @@ export function isTyping(target: EventTarget | null): boolean {
   );
 }
 
+const OFF = 'jalousie.single-keys-off';
+
+/** Whether keys without Ctrl or Alt do something: who dictates may not want that (WCAG 2.2, 2.1.4). */
+export function singleKeysOn(): boolean {
+  try {
+    return window.localStorage.getItem(OFF) === null;
+  } catch {
+    return true;
+  }
+}
+
+export function setSingleKeys(on: boolean) {
+  try {
+    if (on) window.localStorage.removeItem(OFF);
+    else window.localStorage.setItem(OFF, 'yes');
+  } catch {
+    // a browser without room has them on
+  }
+}
+
+/** The key that was pressed alone where nothing is being typed or chosen; nothing while such keys are off. */
+export function singleKey(event: KeyboardEvent): string | undefined {
+  if (event.ctrlKey || event.metaKey || event.altKey) return undefined;
+  if (isTyping(event.target) || event.target instanceof HTMLSelectElement) return undefined;
+  return singleKeysOn() ? event.key : undefined;
+}
+
 /** The main act where the focus is: of the form or dialog that it is in, else of the room. */
 export function mainAct(focus: Element | null): HTMLElement | undefined {
   const dialog = document.querySelector('[role=dialog]');

@@ -1,5 +1,6 @@
 import { say } from '../../messages/rooms';
 import { useEffect, useRef } from 'react';
+import { singleKey } from '../keys';
 import { Button, inputLook } from '../parts';
 
 /** What a list is filtered by in words; `/` leads here from anywhere in the room. */
@@ -15,10 +16,7 @@ export function Filter({
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => {
     const toFilter = (event: KeyboardEvent) => {
-      const typing =
-        event.target instanceof Element &&
-        event.target.closest('input, textarea, select, [contenteditable]');
-      if (event.key !== '/' || typing || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (singleKey(event) !== '/') return;
       event.preventDefault();
       input.current?.focus();
     };
