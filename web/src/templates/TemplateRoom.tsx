@@ -20,7 +20,7 @@ import { TemplateTitle } from './TemplateTitle';
 import { useSteps } from './useSteps';
 import { useTemplate } from './useTemplate';
 
-const faces = ['page', 'form', 'ledger', 'sending', 'proof', 'versions'] as const;
+const faces = ['page', 'ledger', 'form', 'sending', 'proof', 'versions'] as const;
 type Face = (typeof faces)[number];
 
 const faceWords: Record<Face, RoomCode> = {
