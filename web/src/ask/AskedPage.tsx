@@ -6,7 +6,7 @@ import { Speech, useSay } from '../messages/useSay';
 import { Trouble, Waiting } from '../ui/parts';
 import { useSpeech } from './AskPage';
 import { Frame } from './Frame';
-import { SignNow } from './SignNow';
+import { GoOnToSign } from './GoOnToSign';
 
 const stages: [Schemas['AskStatus']['stage'], Code][] = [
   ['WITH_OFFICE', 'ask.stage-office'],
@@ -76,7 +76,7 @@ function Status({ status, secret }: { status: Schemas['AskStatus']; secret: stri
           ))}
         </ol>
       )}
-      {status.canSign && <SignNow secret={secret} />}
+      {status.canSign && <GoOnToSign secret={secret} />}
       {status.canFetch && (
         <a
           href={`/api/v1/asked/${secret}/document`}

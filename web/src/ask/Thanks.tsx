@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { answer, api, type Schemas } from '../api/client';
 import { useSay } from '../messages/useSay';
-import { SignNow } from './SignNow';
+import { GoOnToSign } from './GoOnToSign';
 
 /** What is said when a form was handed in, and where it goes on. */
 export function Thanks({ asked, title }: { asked: Schemas['Asked']; title: string }) {
@@ -25,7 +25,7 @@ export function Thanks({ asked, title }: { asked: Schemas['Asked']; title: strin
       <p>{words.say('ask.number', { number: asked.number })}</p>
       {asked.signs &&
         (status.data?.canSign ? (
-          <SignNow secret={asked.secret} />
+          <GoOnToSign secret={asked.secret} />
         ) : (
           <p role="status">{words.say('ask.preparing')}</p>
         ))}

@@ -4,7 +4,7 @@ import { useSay } from '../messages/useSay';
 import { Button, Trouble } from '../ui/parts';
 
 /** Goes straight on to sign; out of a frame of another site, since nobody signs inside of one. */
-export function SignNow({ secret }: { secret: string }) {
+export function GoOnToSign({ secret }: { secret: string }) {
   const words = useSay();
   const go = useMutation({
     mutationFn: () =>
@@ -14,7 +14,7 @@ export function SignNow({ secret }: { secret: string }) {
   return (
     <>
       <Button look="main" className="min-h-11" disabled={go.isPending} onClick={() => go.mutate()}>
-        {words.say('ask.sign-now')}
+        {words.say('ask.go-on-to-sign')}
       </Button>
       <Trouble error={go.error} />
     </>
