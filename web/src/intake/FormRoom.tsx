@@ -31,7 +31,13 @@ function Room({ template, number }: { template: string | undefined; number: stri
         const kept = begun ? await keptAnswers(begun) : undefined;
         const form = await formIn(template, kept?.language ?? address.get('language') ?? '');
         const earlier = from && !kept ? await requestOf(from) : undefined;
-        const known = new Set(form.fields.map((field) => field.name));
+        // a new form gets numbers of its own
+        const numbered = form.sections.flatMap(({ questions }) =>
+          questions.filter((one) => earlier && one.start === 'SERIES').map((one) => one.field),
+        );
+        const known = new Set(
+          form.fields.map(({ name }) => name).filter((name) => !numbered.includes(name)),
+        );
         const all = Object.entries((kept ?? earlier)?.values ?? {});
         const values = Object.fromEntries(all.filter(([name]) => known.has(name)));
         return {
@@ -40,7 +46,9 @@ function Room({ template, number }: { template: string | undefined; number: stri
           values: kept || earlier ? values : form.initials,
           people: (kept ?? earlier)?.people ?? {},
           begun: kept && begun,
-          unasked: all.filter(([name, value]) => !known.has(name) && value.trim() !== ''),
+          unasked: all.filter(
+            ([name, value]) => !known.has(name) && !numbered.includes(name) && value.trim() !== '',
+          ),
           agreementState: null,
         };
       }

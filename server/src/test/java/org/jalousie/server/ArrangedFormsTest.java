@@ -166,6 +166,34 @@ class ArrangedFormsTest {
     }
 
     @Test
+    void aNewFormWithAnEarlierOnesAnswersGetsANumberOfItsOwn() {
+        Map<String, String> values = answers();
+        String first =
+                taken(office.request(template, values)).get("loan_number").asString();
+        values.put("loan_number", first);
+        assertThat(taken(office.request(template, values)).get("loan_number").asString())
+                .isNotEqualTo(first);
+    }
+
+    @Test
+    void aNumberIsGivenOnlyWhereItIsAskedFor() {
+        JsonNode draft = office.client
+                .post("/api/v1/templates/" + template + "/draft", Map.of())
+                .json();
+        ObjectNode content = (ObjectNode) draft.get("content").deepCopy();
+        for (JsonNode question : content.get("layout").get("sections").get(0).get("questions"))
+            if (question.get("field").asString().equals("loan_number")) ((ObjectNode) question).put("when", "abroad");
+        office.publish(office.settle(draft, content));
+        assertThat(taken(office.request(template, answers())).has("loan_number"))
+                .isFalse();
+        Map<String, String> abroad = answers();
+        abroad.put("abroad", "yes");
+        abroad.put("courier", "Vale and Sons");
+        assertThat(taken(office.request(template, abroad)).get("loan_number").asString())
+                .endsWith("-0001");
+    }
+
+    @Test
     void aFormWithFaultsUsesUpNoNumber() {
         int before = Integer.parseInt(taken(office.request(template, answers()))
                 .get("loan_number")

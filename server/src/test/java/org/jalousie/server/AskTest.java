@@ -446,10 +446,36 @@ class AskTest {
                 .addObject()
                 .put("field", "our_code")
                 .put("visibility", "OFFICE");
+        ObjectNode own = content.get("layout").get("sections").get(0) instanceof ObjectNode one ? one : null;
+        own.put("title", "Settled by us");
+        content.withArray("rules")
+                .addObject()
+                .put("name", "coded")
+                .put("label", "The code")
+                .put("within", "")
+                .put("expression", "thing")
+                .put("gives", "TEXT");
+        ((ObjectNode) own.get("questions").get(0))
+                .putObject("start")
+                .put("kind", "RULE")
+                .put("of", "coded");
+        ((ArrayNode) content.get("layout").get("sections"))
+                .addObject()
+                .put("title", "Yours")
+                .putArray("questions")
+                .addObject()
+                .put("field", "thing");
         ((ObjectNode) content.get("sending")).put("release", "AT_ONCE");
         String template = office.publish(office.settle(draft, content));
         String token = token(share(template, terms(), Map.of()));
-        assertThat(anybody.get("/api/v1/ask/" + token).json().toString()).doesNotContain("our_code");
+        assertThat(anybody.get("/api/v1/ask/" + token).json().toString())
+                .contains("Yours")
+                .doesNotContain("our_code", "Settled by us");
+        Map<String, Object> typed = Map.of("values", Map.of("thing", "a viol"), "language", "", "document", "");
+        assertThat(anybody.post("/api/v1/ask/" + token + "/state", Map.of("access", "", "answers", typed))
+                        .text())
+                .contains("followed")
+                .doesNotContain("our_code");
         Map<String, String> values = answers();
         values.put("our_code", "forged");
         values.put("museum_name", "Tomas Vale");

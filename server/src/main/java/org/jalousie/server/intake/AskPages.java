@@ -82,12 +82,7 @@ class AskPages {
                         .filter(field -> isShown(template, field.name()))
                         .toList(),
                 form.sections().stream()
-                        .map(section -> new IntakeViews.FormSection(
-                                section.title(),
-                                section.help(),
-                                section.questions().stream()
-                                        .filter(one -> isShown(template, one.field()))
-                                        .toList()))
+                        .map(section -> FormViews.without(section, name -> isShown(template, name)))
                         .toList(),
                 form.chosen().stream().filter(FormLinkViews::mayBeNamed).toList(),
                 initials,
@@ -106,7 +101,17 @@ class AskPages {
 
     IntakeViews.FormState state(FormLink link, String access, LivePages.Typed typed) {
         door.requireOpen(link, access);
-        return live.state(live.templateOf(link.templateId()), typed);
+        UsableTemplate template = live.templateOf(link.templateId());
+        IntakeViews.FormState state = live.state(template, typed);
+        Map<FieldName, String> followed = new LinkedHashMap<>(state.followed());
+        followed.keySet().removeIf(name -> !isShown(template, name));
+        return new IntakeViews.FormState(
+                state.left().stream().filter(name -> isShown(template, name)).toList(),
+                state.sectionsLeft(),
+                followed,
+                state.totals().stream()
+                        .filter(one -> isShown(template, one.list()))
+                        .toList());
     }
 
     IntakeViews.LiveText text(FormLink link, String access, LivePages.Typed typed) {

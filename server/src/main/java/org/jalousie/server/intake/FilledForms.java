@@ -115,6 +115,17 @@ class FilledForms {
         return new Sent(values, sent.people(), sent.typing(), sent.language(), sent.person());
     }
 
+    /** A new form: a number that can't be typed is never one that another request has, whoever sends it along. */
+    Sent fresh(UsableTemplate template, Sent sent) {
+        Map<FieldName, String> values = new LinkedHashMap<>(sent.values());
+        template.content()
+                .layout()
+                .questions()
+                .filter(one -> one.start().kind() == Start.Kind.SERIES && !one.typed())
+                .forEach(one -> values.remove(one.field()));
+        return new Sent(values, sent.people(), sent.typing(), sent.language(), sent.person());
+    }
+
     private static List<Field> named(List<Field> fields, UnaryOperator<String> words) {
         List<Field> named = new ArrayList<>();
         for (Field field : fields)
@@ -125,10 +136,12 @@ class FilledForms {
     /** The answers with the next numbers of their series, where the form gives some. */
     Map<FieldName, String> numbered(UsableTemplate template, Map<FieldName, String> values) {
         Map<FieldName, String> all = new LinkedHashMap<>(values);
+        Asked asked = FormSoFar.asked(template.content(), template.rules(), values, Typing.PLAIN, day.today());
         template.content()
                 .layout()
                 .questions()
                 .filter(one -> one.start().kind() == Start.Kind.SERIES && !all.containsKey(one.field()))
+                .filter(one -> !asked.left().contains(one.field()))
                 .forEach(one -> all.put(
                         one.field(),
                         series.next(

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
@@ -63,7 +64,19 @@ class FormViews {
         return of(template.arranged(FormLayout.NONE), "", "");
     }
 
+    /** A title of questions none of which is shown would stand over nothing; the section keeps its position. */
+    static IntakeViews.FormSection without(IntakeViews.FormSection section, Predicate<FieldName> shown) {
+        List<IntakeViews.FormQuestion> left = section.questions().stream()
+                .filter(one -> shown.test(one.field()))
+                .toList();
+        boolean nothing = left.isEmpty() && !section.questions().isEmpty();
+        return new IntakeViews.FormSection(nothing ? "" : section.title(), nothing ? "" : section.help(), left);
+    }
+
     private static IntakeViews.FormSection section(FormLayout.Section section) {
+        boolean hidden = !section.questions().isEmpty()
+                && section.questions().stream().allMatch(one -> one.visibility() == Visibility.HIDDEN);
+        if (hidden) return new IntakeViews.FormSection("", "", List.of());
         return new IntakeViews.FormSection(
                 section.title(),
                 section.help(),

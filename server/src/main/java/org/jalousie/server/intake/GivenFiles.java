@@ -19,6 +19,9 @@ import org.springframework.stereotype.Component;
 /** Files that are given with forms: taken in by what they are, whatever they are called, and looked at again when they are used. */
 @Component
 class GivenFiles {
+    /** A picture was made fit for pages when it was taken in, however large it is. */
+    private static final FileLimits PICTURES = new FileLimits(List.of(FileLimits.Kind.PICTURE), FileLimits.LARGEST);
+
     private final FileStore files;
 
     GivenFiles(FileStore files) {
@@ -72,21 +75,25 @@ class GivenFiles {
 
     private Optional<Message> fault(Field field, Value value) {
         if (value instanceof Value.Attached one)
-            return wrong(one.file().file(), field.files(), one.file().name());
+            return wrong(
+                    one.file().file(),
+                    field.files(),
+                    field.files().most(),
+                    one.file().name());
         if (value instanceof Value.Picture one && field.type() == FieldType.PICTURE)
-            return Sha256.read(one.file())
-                    .flatMap(file -> wrong(file, new FileLimits(List.of(FileLimits.Kind.PICTURE), 0), field.label()));
+            return Sha256.read(one.file()).flatMap(file -> wrong(file, PICTURES, Long.MAX_VALUE, field.label()));
         return Optional.empty();
     }
 
-    private Optional<Message> wrong(Sha256 file, FileLimits limits, String name) {
+    /** @param most the largest, in bytes */
+    private Optional<Message> wrong(Sha256 file, FileLimits limits, long most, String name) {
         byte[] bytes;
         try {
             bytes = files.get(file);
         } catch (IllegalStateException e) {
             return Optional.of(Message.of("form.file-gone", "name", name));
         }
-        if (bytes.length > limits.most())
+        if (bytes.length > most)
             return Optional.of(Message.of("form.file-large", "name", name, "most", limits.megabytes()));
         try {
             boolean known = OpenFiles.isPdf(bytes) || OpenFiles.typeOf(bytes).startsWith("image/");

@@ -141,7 +141,8 @@ class IntakeService implements WaitingRequests {
             FilledForms.Sent sent,
             Optional<Agreements.Finished> finished,
             Actor.Coordinator by) {
-        Agreements.Answers answers = filled.read(usable, sent, without(finished), finished.isEmpty());
+        Agreements.Answers answers = filled.read(
+                usable, finished.isEmpty() ? filled.fresh(usable, sent) : sent, without(finished), finished.isEmpty());
         IntakeRequest request = keep(usable, key, answers, sent.language(), by.name());
         finished.ifPresent(request::about);
         if (key != null)
