@@ -5,17 +5,16 @@ import { answer, api, Problem, type Schemas } from '../api/client';
 import { ChooseLanguage } from '../intake/ChooseLanguage';
 import { ChosenPerson } from '../intake/ChosenPerson';
 import { Desk } from '../intake/formDesk';
-import { FormSection } from '../intake/FormSection';
-import { FormWords } from '../intake/formWords';
+import { FormSections } from '../intake/FormSections';
 import type { Answers } from '../intake/inputProps';
 import { forgetHere, leaveHere } from '../intake/kept';
 import { questionAt } from '../intake/live/answerAt';
-import { FormLanguage, typedData } from '../intake/typing';
+import { typedData } from '../intake/typing';
 import { useAnotherLanguage } from '../intake/useAnotherLanguage';
 import { useFaults } from '../intake/useFaults';
 import { useFormState } from '../intake/useFormState';
 import { useSay } from '../messages/useSay';
-import { Button, Trouble, Waiting } from '../ui/parts';
+import { Button, Trouble } from '../ui/parts';
 import { AskerInputs } from './AskerInputs';
 import { deskOf } from './desk';
 import { look, useErrand } from './errand';
@@ -192,22 +191,7 @@ export function AskForm({
           }}
           onSubmit={(event) => void answers.handleSubmit((body) => handIn.mutate(body))(event)}
         >
-          <FormLanguage.Provider value={form.language}>
-            <FormWords.Provider value={form.words}>
-              {!state && <Waiting what={words.say('page.opening')} />}
-              {state &&
-                form.sections.map((section, i) => (
-                  <FormSection
-                    key={i}
-                    section={section}
-                    position={i}
-                    fields={form.fields}
-                    notes={{}}
-                    state={state}
-                  />
-                ))}
-            </FormWords.Provider>
-          </FormLanguage.Provider>
+          <FormSections form={form} state={state} />
           {form.chosen.map((party) => (
             <ChosenPerson key={party.party} party={party} />
           ))}

@@ -6,8 +6,7 @@ import { useNavigate } from 'react-router';
 import { Problem, type Schemas } from '../api/client';
 import { Button, Trouble } from '../ui/parts';
 import { ChosenPerson } from './ChosenPerson';
-import { FormSection } from './FormSection';
-import { FormWords } from './formWords';
+import { FormSections } from './FormSections';
 import type { Answers } from './inputProps';
 import { KeptAnswers } from './KeptAnswers';
 import { answerAt, questionAt, type AnswerAt } from './live/answerAt';
@@ -17,7 +16,7 @@ import { useSession } from '../office/queries';
 import { useFaults } from './useFaults';
 import { useAnotherLanguage } from './useAnotherLanguage';
 import { useFormState } from './useFormState';
-import { FormFixed, FormLanguage, OfficeZone, typedData } from './typing';
+import { FormFixed, OfficeZone, typedData } from './typing';
 
 /** How answers are kept that are being typed. */
 export type Keep = {
@@ -122,23 +121,9 @@ export function FilledForm({
         >
           <fieldset disabled={fixed} className="flex flex-col gap-4">
             <FormFixed.Provider value={fixed}>
-              <FormLanguage.Provider value={form.language}>
-                <OfficeZone.Provider value={session.data?.zone ?? ''}>
-                  <FormWords.Provider value={form.words}>
-                    {state &&
-                      form.sections.map((section, i) => (
-                        <FormSection
-                          key={i}
-                          section={section}
-                          position={i}
-                          fields={form.fields}
-                          notes={notes}
-                          state={state}
-                        />
-                      ))}
-                  </FormWords.Provider>
-                </OfficeZone.Provider>
-              </FormLanguage.Provider>
+              <OfficeZone.Provider value={session.data?.zone ?? ''}>
+                <FormSections form={form} state={state} notes={notes} />
+              </OfficeZone.Provider>
             </FormFixed.Provider>
             {form.chosen.map((party) => (
               <ChosenPerson key={party.party} party={party} />

@@ -4,11 +4,11 @@ import { FormProvider, useForm } from 'react-hook-form';
 import { answer, api, type Schemas } from '../../api/client';
 import { ChooseLanguage } from '../../intake/ChooseLanguage';
 import { ChosenPerson } from '../../intake/ChosenPerson';
-import { AroundQuestion, FormSection } from '../../intake/FormSection';
-import { FormWords } from '../../intake/formWords';
+import { AroundQuestion } from '../../intake/FormSection';
+import { FormSections } from '../../intake/FormSections';
 import type { Answers } from '../../intake/inputProps';
 import type { SoFar } from '../../intake/live/source';
-import { FormLanguage, OfficeZone, typedData } from '../../intake/typing';
+import { OfficeZone, typedData } from '../../intake/typing';
 import { useFaults } from '../../intake/useFaults';
 import { useFormState } from '../../intake/useFormState';
 import { questionAt } from '../../intake/live/answerAt';
@@ -136,23 +136,9 @@ function Tried({
       >
         <h3 className="font-serif text-xl">{form.name}</h3>
         <AroundQuestion.Provider value={around}>
-          <FormLanguage.Provider value={form.language}>
-            <FormWords.Provider value={form.words}>
-              <OfficeZone.Provider value={session.data?.zone ?? ''}>
-                {state &&
-                  form.sections.map((section, i) => (
-                    <FormSection
-                      key={i}
-                      section={section}
-                      position={i}
-                      fields={form.fields}
-                      notes={{}}
-                      state={state}
-                    />
-                  ))}
-              </OfficeZone.Provider>
-            </FormWords.Provider>
-          </FormLanguage.Provider>
+          <OfficeZone.Provider value={session.data?.zone ?? ''}>
+            <FormSections form={form} state={state} />
+          </OfficeZone.Provider>
         </AroundQuestion.Provider>
         {form.chosen.map((party) => (
           <ChosenPerson key={party.party} party={party} />
