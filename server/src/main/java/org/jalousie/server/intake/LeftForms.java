@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.json.Json;
+import org.jalousie.server.store.Secret;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -73,10 +74,10 @@ class LeftForms {
 
     @Transactional(readOnly = true)
     public Optional<Left> bySecret(String secret) {
-        if (!Secrets.isOne(secret)) return Optional.empty();
+        if (!Secret.isOne(secret)) return Optional.empty();
         return sql.sql("select id, form_link_id, answers::text, until from left_form"
                         + " where secret_hash = ? and until > ?")
-                .params(Secrets.hash(secret), Timestamp.from(clock.instant()))
+                .params(Secret.hash(secret).hex(), Timestamp.from(clock.instant()))
                 .query((row, number) -> left(row))
                 .optional();
     }

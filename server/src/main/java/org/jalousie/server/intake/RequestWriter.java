@@ -22,6 +22,7 @@ import org.jalousie.server.adapters.Outgoing;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.postroom.RequestPost;
+import org.jalousie.server.store.Secret;
 import org.jalousie.server.template.FilledPages;
 import org.jalousie.server.template.UsableTemplate;
 import org.jalousie.server.template.UsableTemplates;
@@ -155,7 +156,7 @@ class RequestWriter implements RequestPost.Writer {
     private Optional<RequestPost.Written> leaving(LeftForms.Left one) {
         return links.findById(one.link()).map(link -> {
             String secret = secrets.fresh();
-            left.goneOnBy(one.id(), Secrets.hash(secret));
+            left.goneOnBy(one.id(), Secret.hash(secret).hex());
             FormLinkViews.LeftAnswers answers = one.read();
             RequestLetter letter = new RequestLetter(
                     answers.asker().name(), link.title(), "", settings.office().name(), answers.language());

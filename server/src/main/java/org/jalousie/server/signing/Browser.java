@@ -2,6 +2,7 @@ package org.jalousie.server.signing;
 
 import java.security.SecureRandom;
 import java.util.Optional;
+import org.jalousie.server.store.Secret;
 
 /** A secret that one browser keeps for us, by which it is known again. It is stored nowhere but as a hash. */
 record Browser(String secret) {

@@ -3,6 +3,7 @@ package org.jalousie.server.signing;
 import java.security.SecureRandom;
 import java.util.Optional;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.server.store.Secret;
 
 /** The secret of a participant's link: 256 random bits. It is stored nowhere but as a hash, and never printed by accident. */
 record LinkToken(String value) {

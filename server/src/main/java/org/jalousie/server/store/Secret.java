@@ -1,4 +1,4 @@
-package org.jalousie.server.signing;
+package org.jalousie.server.store;
 
 import java.nio.charset.StandardCharsets;
 import java.security.SecureRandom;
@@ -6,22 +6,23 @@ import java.util.Base64;
 import org.jalousie.core.data.Sha256;
 
 /** 256 random bits in letters that an address and a cookie can carry (RFC 4648 §5). */
-final class Secret {
+public final class Secret {
     private Secret() {}
 
-    static String random(SecureRandom random) {
+    /** A new one. */
+    public static String random(SecureRandom random) {
         byte[] secret = new byte[32];
         random.nextBytes(secret);
         return Base64.getUrlEncoder().withoutPadding().encodeToString(secret);
     }
 
     /** Whether a text can be a secret of ours. */
-    static boolean isOne(String text) {
+    public static boolean isOne(String text) {
         return text.matches("[A-Za-z0-9_-]{43}");
     }
 
     /** By what it is kept. */
-    static Sha256 hash(String secret) {
+    public static Sha256 hash(String secret) {
         return Sha256.of(secret.getBytes(StandardCharsets.US_ASCII));
     }
 }
