@@ -83,6 +83,8 @@ class ArchitectureTest {
             Map.entry(
                     "template",
                     List.of(
+                            "WordingEditions",
+                            "WordingEditions$Edition",
                             "UsableTemplates",
                             "UsableTemplate",
                             "FilledPages",

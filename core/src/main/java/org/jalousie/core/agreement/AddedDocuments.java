@@ -12,24 +12,29 @@ import org.jalousie.core.placement.GivenPlace;
 import org.jalousie.core.placement.SigningField;
 
 /** What a single agreement says about its documents, and when it may. */
-record AddedDocuments(List<AddedDocument> added, Map<DocumentId, List<GivenPlace>> given) {
+record AddedDocuments(
+        List<AddedDocument> added, Map<DocumentId, List<GivenPlace>> given, Map<DocumentId, ChangedWording> changed) {
     /** The most that one agreement brings. */
     static final int MOST = 30;
 
     private static final int MOST_PLACES = 200;
 
-    static final AddedDocuments NONE = new AddedDocuments(List.of(), Map.of());
+    static final AddedDocuments NONE = new AddedDocuments(List.of(), Map.of(), Map.of());
 
     AddedDocuments {
         added = List.copyOf(added);
         given = Map.copyOf(given);
+        changed = Map.copyOf(changed);
     }
 
     AddedDocuments with(AddedDocument document) {
         List<AddedDocument> all = new ArrayList<>(added);
         all.removeIf(one -> one.id().equals(document.id()));
         all.add(document);
-        return new AddedDocuments(all, given);
+        // a file that stands in for a wording has none of its words
+        Map<DocumentId, ChangedWording> others = new LinkedHashMap<>(changed);
+        others.remove(document.id());
+        return new AddedDocuments(all, given, others);
     }
 
     AddedDocuments without(DocumentId document) {
@@ -37,13 +42,20 @@ record AddedDocuments(List<AddedDocument> added, Map<DocumentId, List<GivenPlace
         all.removeIf(one -> one.id().equals(document));
         Map<DocumentId, List<GivenPlace>> places = new LinkedHashMap<>(given);
         places.remove(document);
-        return new AddedDocuments(all, places);
+        return new AddedDocuments(all, places, changed);
     }
 
     AddedDocuments given(DocumentId document, List<GivenPlace> places) {
         Map<DocumentId, List<GivenPlace>> all = new LinkedHashMap<>(given);
         all.put(document, List.copyOf(places));
-        return new AddedDocuments(added, all);
+        return new AddedDocuments(added, all, changed);
+    }
+
+    AddedDocuments changed(DocumentId document, ChangedWording wording) {
+        Map<DocumentId, ChangedWording> all = new LinkedHashMap<>(changed);
+        if (wording.differs()) all.put(document, wording);
+        else all.remove(document);
+        return new AddedDocuments(added, given, all);
     }
 
     static Decision decide(Agreement agreement, Command.OfDocuments command) {
@@ -67,6 +79,7 @@ record AddedDocuments(List<AddedDocument> added, Map<DocumentId, List<GivenPlace
                     ? accepted(new Event.PlacesGiven(take.document(), left))
                     : refused(Message.of("field.none", "name", take.field()));
         }
+        if (command instanceof Command.ChangeWording change) return changed(agreement, change);
         Command.GivePlace give = (Command.GivePlace) command;
         GivenPlace place = give.another() ? another(agreement, give.place()) : give.place();
         List<GivenPlace> places = new ArrayList<>(placesOn(agreement, give.document()));
@@ -74,6 +87,14 @@ record AddedDocuments(List<AddedDocument> added, Map<DocumentId, List<GivenPlace
         places.add(place);
         if (places.size() > MOST_PLACES) return refused(Message.of("documents.most-places", "most", MOST_PLACES));
         return accepted(new Event.PlacesGiven(give.document(), places));
+    }
+
+    private static Decision changed(Agreement agreement, Command.ChangeWording change) {
+        if (change.basedOn() != agreement.revision()) return refused(Message.of("wording.overtaken"));
+        boolean before = agreement.changed().containsKey(change.document());
+        return before || change.wording().differs()
+                ? accepted(new Event.WordingChanged(change.document(), change.wording()))
+                : new Decision.Accepted(List.of());
     }
 
     private static List<GivenPlace> placesOn(Agreement agreement, DocumentId document) {

@@ -27,6 +27,7 @@ import org.jalousie.core.placement.SigningField;
  * @param awaited titles of documents that have to come before it can be sent
  * @param added the documents that came with this agreement
  * @param given where signing fields stand on documents of this agreement alone, instead of where the template has them
+ * @param changed the documents whose words differ from their template's in this agreement alone
  * @param since when the state was reached
  * @param participants all parts of the route, also those that are left out of this agreement
  * @param absent which parts are left out, and why; settled at sending
@@ -52,6 +53,7 @@ public record Agreement(
         List<String> awaited,
         List<AddedDocument> added,
         Map<DocumentId, List<GivenPlace>> given,
+        Map<DocumentId, ChangedWording> changed,
         boolean officeSealed,
         Optional<Instant> expiresAt,
         Map<String, String> values,

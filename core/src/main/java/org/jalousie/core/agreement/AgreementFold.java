@@ -73,6 +73,9 @@ final class AgreementFold {
         } else if (event instanceof Event.PlacesGiven places) {
             own = own.given(places.document(), places.places());
             remake("", entry);
+        } else if (event instanceof Event.WordingChanged words) {
+            own = own.changed(words.document(), words.wording());
+            remake("", entry);
         } else if (event instanceof Event.ParticipantChanged changed) {
             List<Participant> before = List.copyOf(participants);
             participants.replaceAll(
@@ -218,6 +221,7 @@ final class AgreementFold {
                 awaited,
                 own.added(),
                 own.given(),
+                own.changed(),
                 officeSealed,
                 expiresAt,
                 Map.copyOf(values),

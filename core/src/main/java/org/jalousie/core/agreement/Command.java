@@ -45,10 +45,10 @@ public sealed interface Command {
 
     /**
      * @param expiresAt the first moment at which it can't be acted on any more
-     * @param blanks labels of required data that are blank; sending is refused while there are any
+     * @param blanks required data that are blank; sending is refused while there are any
      * @param seen how many events there were when the sender looked
      */
-    record Send(Instant expiresAt, List<String> blanks, int seen) implements Command {}
+    record Send(Instant expiresAt, List<Blank> blanks, int seen) implements Command {}
 
     /** What somebody says about the documents of one agreement, before it is sent. */
     sealed interface OfDocuments extends Command {}
@@ -74,6 +74,9 @@ public sealed interface Command {
 
     /** A place that was given in this agreement is taken back. @param field the name of its field */
     record TakePlace(DocumentId document, String field) implements OfDocuments {}
+
+    /** The words of a document change. @param basedOn {@link Agreement#revision()} as it was when they were read */
+    record ChangeWording(int basedOn, DocumentId document, ChangedWording wording) implements OfDocuments {}
 
     record Withdraw(String reason) implements Command {}
 

@@ -26,6 +26,7 @@ import org.jalousie.core.placement.GivenPlace;
     @JsonSubTypes.Type(value = Event.DocumentBrought.class, name = "DocumentBrought"),
     @JsonSubTypes.Type(value = Event.DocumentTakenOut.class, name = "DocumentTakenOut"),
     @JsonSubTypes.Type(value = Event.PlacesGiven.class, name = "PlacesGiven"),
+    @JsonSubTypes.Type(value = Event.WordingChanged.class, name = "WordingChanged"),
     @JsonSubTypes.Type(value = Event.Sent.class, name = "Sent"),
     @JsonSubTypes.Type(value = Event.OfficeSealed.class, name = "OfficeSealed"),
     @JsonSubTypes.Type(value = Event.Invited.class, name = "Invited"),
@@ -48,7 +49,12 @@ import org.jalousie.core.placement.GivenPlace;
     @JsonSubTypes.Type(value = Event.Completed.class, name = "Completed")
 })
 public sealed interface Event {
-    /** The agreement exists; its documents are being made. @param data stored intake values by field name */
+    /**
+     * The agreement exists; its documents are being made.
+     *
+     * @param data stored intake values by field name
+     * @param replaces the number of the agreement that came to nothing and whose place it takes; empty for none
+     */
     record Created(
             AgreementNumber number,
             String title,
@@ -56,8 +62,25 @@ public sealed interface Event {
             int templateVersion,
             String request,
             Map<FieldName, String> data,
-            List<Participant> participants)
-            implements Event {}
+            List<Participant> participants,
+            String replaces)
+            implements Event {
+        public Created {
+            replaces = replaces == null ? "" : replaces; // earlier events carry none
+        }
+
+        /** One that replaces none. */
+        public Created(
+                AgreementNumber number,
+                String title,
+                String template,
+                int templateVersion,
+                String request,
+                Map<FieldName, String> data,
+                List<Participant> participants) {
+            this(number, title, template, templateVersion, request, data, participants, "");
+        }
+    }
 
     /** The data were corrected before sending; the documents are being made again. @param title empty when it stays */
     record DataCorrected(Map<FieldName, String> data, List<Participant> participants, String title) implements Event {
@@ -85,6 +108,13 @@ public sealed interface Event {
 
     /** Signing fields got their places on a document of this agreement; the documents are being made again. */
     record PlacesGiven(DocumentId document, List<GivenPlace> places) implements Event {}
+
+    /**
+     * The words of one document are others than its template's, in this agreement alone; the documents are being made again.
+     *
+     * @param wording all that differs now; nothing when it is the template's again
+     */
+    record WordingChanged(DocumentId document, ChangedWording wording) implements Event {}
 
     /** @param remake whether the documents are made again, since they say something that changes with the person */
     record ParticipantChanged(Participant participant, String title, boolean remake) implements Event {

@@ -17,37 +17,80 @@ import org.jalousie.core.placement.Room;
 public final class Readiness {
     private Readiness() {}
 
-    /** @param blanks labels of required data that are blank in this agreement */
-    public static List<Message> obstacles(Agreement agreement, List<String> blanks) {
-        List<Message> obstacles = new ArrayList<>();
-        blanks.forEach(label -> obstacles.add(Message.of("ready.blank", "field", label)));
+    /**
+     * Something that stands in the way of sending.
+     *
+     * @param name of the datum that is to be answered, or the party's key; empty for neither
+     */
+    public record InTheWay(Message said, Settled settled, String name) {}
+
+    /** Where it is settled what stands in the way. */
+    public enum Settled {
+        ANSWER,
+        PERSON,
+        DOCUMENTS,
+        /** In the template, in the program's settings, or by waiting. */
+        ELSEWHERE
+    }
+
+    /** @param blanks required data that are blank in this agreement */
+    public static List<Message> obstacles(Agreement agreement, List<Blank> blanks) {
+        return inTheWay(agreement, blanks).stream().map(InTheWay::said).toList();
+    }
+
+    /** The same, each with where it is settled. */
+    public static List<InTheWay> inTheWay(Agreement agreement, List<Blank> blanks) {
+        List<InTheWay> all = new ArrayList<>();
+        for (Blank blank : blanks)
+            all.add(new InTheWay(
+                    Message.of("ready.blank", "field", blank.label()),
+                    Settled.ANSWER,
+                    blank.name().value()));
         for (Participant one : agreement.present()) {
-            if (one.name().isBlank()) obstacles.add(Message.of("ready.no-name", "party", one.label()));
-            try {
-                ValueReader.mail(one.mail());
-            } catch (ValueReader.Unreadable e) {
-                obstacles.add(
-                        one.mail().isBlank()
-                                ? Message.of("ready.no-mail", "party", one.label())
-                                : Message.of("ready.wrong-mail", "party", one.label(), "mail", one.mail()));
-            }
-            Glyphs.unprintable(Message.of("print.name-of", "party", one.label(), "name", one.name()), one.name())
-                    .ifPresent(obstacles::add);
-            agreement.fieldsOf(one.party()).stream()
-                    .flatMap(field -> Room.faultOfName(field.type(), one.name()).stream())
-                    .findFirst()
-                    .filter(fault -> Glyphs.firstMissing(one.name()).isEmpty())
-                    .ifPresent(fault ->
-                            obstacles.add(Message.of("ready.name-too-wide", "party", one.label(), "name", one.name())));
+            for (Message said : ofPerson(agreement, one))
+                all.add(new InTheWay(said, Settled.PERSON, one.party().value()));
             Glyphs.unprintable(Message.of("print.label-of", "party", one.label()), one.label())
                     .map(fault -> Message.of("ready.of-template", "fault", fault))
-                    .ifPresent(obstacles::add);
-            identity(agreement, one).ifPresent(obstacles::add);
+                    .ifPresent(said -> all.add(elsewhere(said)));
             boolean signature = agreement.fieldsOf(one.party()).stream()
                     .anyMatch(field -> field.type().signs());
             if (one.duty() == Duty.SIGNS && !signature)
-                obstacles.add(Message.of("ready.no-signature", "party", one.label()));
+                all.add(elsewhere(Message.of("ready.no-signature", "party", one.label())));
         }
+        ofTheRoute(agreement).forEach(said -> all.add(elsewhere(said)));
+        ofDocuments(agreement).forEach(said -> all.add(new InTheWay(said, Settled.DOCUMENTS, "")));
+        return all;
+    }
+
+    private static InTheWay elsewhere(Message said) {
+        return new InTheWay(said, Settled.ELSEWHERE, "");
+    }
+
+    private static List<Message> ofPerson(Agreement agreement, Participant one) {
+        List<Message> obstacles = new ArrayList<>();
+        if (one.name().isBlank()) obstacles.add(Message.of("ready.no-name", "party", one.label()));
+        try {
+            ValueReader.mail(one.mail());
+        } catch (ValueReader.Unreadable e) {
+            obstacles.add(
+                    one.mail().isBlank()
+                            ? Message.of("ready.no-mail", "party", one.label())
+                            : Message.of("ready.wrong-mail", "party", one.label(), "mail", one.mail()));
+        }
+        Glyphs.unprintable(Message.of("print.name-of", "party", one.label(), "name", one.name()), one.name())
+                .ifPresent(obstacles::add);
+        agreement.fieldsOf(one.party()).stream()
+                .flatMap(field -> Room.faultOfName(field.type(), one.name()).stream())
+                .findFirst()
+                .filter(fault -> Glyphs.firstMissing(one.name()).isEmpty())
+                .ifPresent(fault ->
+                        obstacles.add(Message.of("ready.name-too-wide", "party", one.label(), "name", one.name())));
+        identity(agreement, one).ifPresent(obstacles::add);
+        return obstacles;
+    }
+
+    private static List<Message> ofTheRoute(Agreement agreement) {
+        List<Message> obstacles = new ArrayList<>();
         for (PlacedField placed : agreement.fields())
             Room.faultOfDatum(placed.field())
                     .ifPresent(fault -> obstacles.add(
@@ -74,6 +117,11 @@ public final class Readiness {
         agreement.acting().stream()
                 .filter(one -> one.duty() == Duty.COMPLETES && one.stage() >= firstSignature)
                 .forEach(one -> obstacles.add(Message.of("ready.completes-late", "party", one.label())));
+        return obstacles;
+    }
+
+    private static List<Message> ofDocuments(Agreement agreement) {
+        List<Message> obstacles = new ArrayList<>();
         for (Document document : agreement.documents()) {
             obstacles.addAll(document.pages().faults());
             document.open()
@@ -101,6 +149,16 @@ public final class Readiness {
     /** What looks like a slip and does not stand in the way. */
     public static List<Message> warnings(Agreement agreement) {
         List<Message> warnings = new ArrayList<>();
+        for (Document document : agreement.documents()) {
+            ChangedWording changed = agreement.changed().get(document.id());
+            if (changed != null)
+                warnings.add(Message.of(
+                        "ready.wording-changed",
+                        "title",
+                        document.title(),
+                        "count",
+                        changed.paragraphs().size()));
+        }
         List<Participant> acting = agreement.acting();
         for (int i = 0; i < acting.size(); i++) {
             for (Participant other : acting.subList(i + 1, acting.size())) {

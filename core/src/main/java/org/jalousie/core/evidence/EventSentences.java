@@ -42,7 +42,13 @@ public final class EventSentences {
     private static Message happened(Entry entry, Agreement agreement) {
         Event event = entry.event();
         Object actor = actor(entry.actor(), agreement);
-        if (event instanceof Event.Created) return Message.of("event.created", "actor", actor);
+        if (event instanceof Event.Created created)
+            return Message.of(
+                    "event.created",
+                    "actor",
+                    actor,
+                    "replaces",
+                    created.replaces().isEmpty() ? "none" : created.replaces());
         if (event instanceof Event.DataCorrected) return Message.of("event.data-corrected", "actor", actor);
         if (event instanceof Event.ParticipantChanged changed) {
             return Message.of(
@@ -65,6 +71,18 @@ public final class EventSentences {
                     brought.document().title());
         if (event instanceof Event.DocumentTakenOut) return Message.of("event.document-taken-out", "actor", actor);
         if (event instanceof Event.PlacesGiven) return Message.of("event.places-given", "actor", actor);
+        if (event instanceof Event.WordingChanged changed)
+            return Message.of(
+                    "event.wording-changed",
+                    "actor",
+                    actor,
+                    "count",
+                    changed.wording().paragraphs().size(),
+                    "title",
+                    agreement
+                            .document(changed.document())
+                            .map(Document::title)
+                            .orElse(agreement.created().template()));
         if (event instanceof Event.Sent) return Message.of("event.sent", "actor", actor);
         if (event instanceof Event.OfficeSealed) return Message.of("event.office-sealed");
         if (event instanceof Event.WordAgreed word)

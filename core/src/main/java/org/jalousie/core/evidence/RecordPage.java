@@ -44,9 +44,11 @@ final class RecordPage implements AutoCloseable {
         float top = y;
         lines(label, 8.5f, 0, 0.4f);
         float after = y;
+        PDPage beside = page;
         y = top;
         lines(text, 9.5f, 130, 0.1f);
-        y = Math.min(y, after) - 3;
+        // what went on over the page has nothing beside it there
+        y = (page == beside ? Math.min(y, after) : y) - 3;
     }
 
     private void lines(String text, float size, float indent, float grey) throws IOException {

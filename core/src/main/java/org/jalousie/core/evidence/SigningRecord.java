@@ -23,6 +23,8 @@ import org.apache.pdfbox.pdmodel.PDDocumentInformation;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.ChangedWording;
+import org.jalousie.core.agreement.Document;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.Readiness;
@@ -105,6 +107,7 @@ public final class SigningRecord {
                 identities(page, agreement, history);
                 for (Message absence : Readiness.absences(agreement))
                     page.row(words.say("record.left-out"), words.say(absence));
+                changedWordings(page, agreement);
                 details(page, agreement);
                 page.heading(words.say("record.events"), 13);
                 page.row(words.say("record.times"), words.say("record.times-are", "zone", zone.getId()));
@@ -150,6 +153,28 @@ public final class SigningRecord {
     }
 
     /** What the parties completed, as each kind of field tells it. */
+    /** What was agreed on in other words than the template's, paragraph by paragraph. */
+    private void changedWordings(RecordPage page, Agreement agreement) throws IOException {
+        if (agreement.changed().isEmpty()) return;
+        page.heading(words.say("record.changed-wording"), 13);
+        for (Document document : agreement.documents()) {
+            ChangedWording changed = agreement.changed().get(document.id());
+            if (changed == null) continue;
+            for (ChangedWording.Paragraph paragraph : changed.paragraphs())
+                page.row(
+                        document.title(),
+                        paragraph.pieces().stream().map(this::told).collect(Collectors.joining()));
+        }
+    }
+
+    private String told(ChangedWording.Piece piece) {
+        return switch (piece.fate()) {
+            case KEPT -> piece.text();
+            case STRUCK -> words.say("record.struck", "words", piece.text());
+            case PUT_IN -> words.say("record.put-in", "words", piece.text());
+        };
+    }
+
     private void details(RecordPage page, Agreement agreement) throws IOException {
         boolean headed = false;
         for (SigningField field : agreement.fields().stream()

@@ -7,7 +7,9 @@ import static org.jalousie.core.agreement.Sample.party;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import org.jalousie.core.evidence.EventChain;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
@@ -100,6 +102,79 @@ class AddedDocumentsTest {
         step(new Command.TakePlace(OWN, "lender_initials"));
         assertThat(agreement().given().get(OWN)).hasSize(1);
         assertThat(step(new Command.TakePlace(OWN, "lender_initials"))).isInstanceOf(Decision.Refused.class);
+    }
+
+    static ChangedWording changed(int paragraphs) {
+        ChangedWording.Paragraph one = new ChangedWording.Paragraph(List.of(
+                new ChangedWording.Piece(ChangedWording.Fate.KEPT, "Kept "),
+                new ChangedWording.Piece(ChangedWording.Fate.STRUCK, "dry"),
+                new ChangedWording.Piece(ChangedWording.Fate.PUT_IN, "cool")));
+        return new ChangedWording(
+                file("own wording"), Map.of("policy", file("own clause")), Collections.nCopies(paragraphs, one));
+    }
+
+    private Decision change(int basedOn, int paragraphs) {
+        return step(new Command.ChangeWording(basedOn, DocumentId.WORDING, changed(paragraphs)));
+    }
+
+    @Test
+    void otherWordsMakeTheDocumentsAnewAndAreTakenBackWithAll() {
+        made(List.of());
+        int before = agreement().revision();
+        assertThat(change(before, 2)).isInstanceOf(Decision.Accepted.class);
+        assertThat(agreement().state()).isEqualTo(State.GENERATING);
+        assertThat(agreement().changed()).containsExactly(Map.entry(DocumentId.WORDING, changed(2)));
+        assertThat(change(before, 1)).as("changed on pages that were another's").isInstanceOf(Decision.Refused.class);
+        made(List.of());
+        assertThat(Readiness.warnings(agreement()))
+                .extracting(Object::toString)
+                .anySatisfy(
+                        warning -> assertThat(warning).contains("2 paragraphs").contains("differ from the template"));
+        change(agreement().revision(), 0);
+        assertThat(agreement().changed()).isEmpty();
+        int length = agreement().length();
+        change(agreement().revision(), 0);
+        assertThat(agreement().length()).as("nothing to take back").isEqualTo(length);
+    }
+
+    private static ChangedWording.Piece piece(ChangedWording.Fate fate, String text) {
+        return new ChangedWording.Piece(fate, text);
+    }
+
+    @Test
+    void changesWithABlankBetweenThemAreReadAsOne() {
+        ChangedWording.Fate kept = ChangedWording.Fate.KEPT;
+        ChangedWording.Fate struck = ChangedWording.Fate.STRUCK;
+        ChangedWording.Fate put = ChangedWording.Fate.PUT_IN;
+        assertThat(ChangedWording.Paragraph.of(List.of(
+                                piece(kept, "until"),
+                                piece(kept, " "),
+                                piece(struck, "or"),
+                                piece(put, "at"),
+                                piece(kept, " "),
+                                piece(struck, "longer"),
+                                piece(put, "the latest"),
+                                piece(kept, " "),
+                                piece(kept, "then")))
+                        .pieces())
+                .containsExactly(
+                        piece(kept, "until"),
+                        piece(kept, " "),
+                        piece(struck, "or longer"),
+                        piece(put, "at the latest"),
+                        piece(kept, " "),
+                        piece(kept, "then"));
+        assertThat(ChangedWording.Paragraph.of(List.of(piece(put, "new"), piece(kept, " ")))
+                        .pieces())
+                .containsExactly(piece(put, "new"), piece(kept, " "));
+    }
+
+    @Test
+    void aFileThatStandsInHasNoneOfTheChangedWords() {
+        made(List.of());
+        change(agreement().revision(), 1);
+        step(bring(DocumentId.WORDING, "As signed elsewhere"));
+        assertThat(agreement().changed()).isEmpty();
     }
 
     @Test

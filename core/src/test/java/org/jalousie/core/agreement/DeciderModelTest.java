@@ -139,11 +139,16 @@ class DeciderModelTest {
         };
     }
 
-    private static Command ofDocuments(Random random) {
+    private Command ofDocuments(Random random) {
         DocumentId id = new DocumentId("own_" + random.nextInt(3));
-        return switch (random.nextInt(5)) {
+        return switch (random.nextInt(6)) {
             case 0 -> new Command.TakeOutDocument(id);
             case 1 -> new Command.TakePlace(id, "lender_initials");
+            case 5 ->
+                new Command.ChangeWording(
+                        agreement().revision() - random.nextInt(2),
+                        DocumentId.WORDING,
+                        AddedDocumentsTest.changed(random.nextInt(3)));
             case 2 ->
                 new Command.GivePlace(
                         id, new GivenPlace(AddedDocumentsTest.INITIALS, new Spot.Open()), random.nextBoolean());

@@ -257,7 +257,10 @@ class DeciderTest {
     @Test
     void itIsNotSentWithABlankAWrongAddressOrANameMissing() {
         does(generate(agreement().revision(), "w", "p0"));
-        assertThat(refused(new Command.Send(now.plus(Duration.ofDays(30)), List.of("Fee"), history.size())))
+        assertThat(refused(new Command.Send(
+                        now.plus(Duration.ofDays(30)),
+                        List.of(new Blank(new FieldName("fee"), "Fee")),
+                        history.size())))
                 .contains("Fee is blank");
         does(new Command.ChangeParticipant(
                 party("lender", Duty.SIGNS, 3).with(new Person("", "nowhere")), "Loan", false));

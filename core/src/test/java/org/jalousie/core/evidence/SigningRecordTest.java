@@ -16,6 +16,7 @@ import org.apache.pdfbox.text.PDFTextStripper;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
+import org.jalousie.core.agreement.ChangedWording;
 import org.jalousie.core.agreement.Document;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
@@ -123,6 +124,33 @@ class SigningRecordTest {
         String text = text(history(0));
         assertThat(text).contains("\u201cPolicy\u201d").contains("ef".repeat(32));
         assertThat(text).contains("Lender: vat number").contains("XX 4471");
+    }
+
+    @Test
+    void itNamesTheWordsThatDifferFromTheTemplates() throws IOException {
+        List<Entry> history = history(0);
+        List<ChangedWording.Piece> pieces = List.of(
+                new ChangedWording.Piece(ChangedWording.Fate.KEPT, "Kept "),
+                new ChangedWording.Piece(ChangedWording.Fate.STRUCK, "dry"),
+                new ChangedWording.Piece(ChangedWording.Fate.PUT_IN, "at 18 degrees ".repeat(400)));
+        ChangedWording changed = new ChangedWording(FILE, Map.of(), List.of(new ChangedWording.Paragraph(pieces)));
+        history.add(
+                2,
+                new Entry(
+                        3,
+                        Instant.parse("2027-03-16T07:00:00Z"),
+                        new Actor.Coordinator("nora@museum.example.org", "Nora Quill"),
+                        new Event.WordingChanged(DocumentId.WORDING, changed)));
+        String text = text(history).replaceAll("\\s+", " ");
+        assertThat(text)
+                .contains("Wording that differs from the template")
+                .contains("Kept [struck out: dry][put in: at 18 degrees at 18")
+                .contains("Nora Quill changed the wording of")
+                .contains("one paragraph differs from the template.");
+        assertThat(text(history).lines().findFirst())
+                .as("pages, none of them bare")
+                .hasValue("2");
+        assertThat(text(history(0))).doesNotContain("differs from the template");
     }
 
     @Test

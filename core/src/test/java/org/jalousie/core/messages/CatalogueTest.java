@@ -145,7 +145,7 @@ class CatalogueTest {
 
     @Test
     void messagesWithinMessagesAreSaidInTheSameLanguage() {
-        Message made = Message.of("event.created", "actor", Message.of("actor.program"));
+        Message made = Message.of("event.created", "actor", Message.of("actor.program"), "replaces", "none");
         assertThat(Catalogue.of("de").say(made)).isEqualTo("Die Vereinbarung wurde von dem Programm angelegt.");
         assertThat(made.toString()).isEqualTo("The agreement was created by the program.");
     }

@@ -33,8 +33,14 @@ class AgreementDesk implements Agreements {
 
     @Override
     public AgreementNumber create(
-            UUID templateVersion, String request, int attempt, Answers answers, Optional<Finished> finished, Actor by) {
-        return service.create(templateVersion, request, attempt, answers, finished, by);
+            UUID templateVersion,
+            String request,
+            int attempt,
+            Answers answers,
+            Optional<Finished> finished,
+            Optional<AgreementNumber> replaces,
+            Actor by) {
+        return service.create(templateVersion, request, attempt, answers, finished, replaces, by);
     }
 
     @Override

@@ -32,8 +32,11 @@ class AgreementDetails {
 
     AgreementViews.AgreementDetail of(AgreementRow row, Agreements.Filed filed, UsableTemplate template) {
         Agreement agreement = filed.agreement();
-        List<String> obstacles =
-                agreement.state() == State.CHECK ? said(sending.obstacles(template, agreement)) : List.of();
+        List<AgreementViews.ToSettle> obstacles = agreement.state() == State.CHECK
+                ? sending.obstacles(template, agreement).stream()
+                        .map(one -> new AgreementViews.ToSettle(one.said().toString(), one.settled(), one.name()))
+                        .toList()
+                : List.of();
         List<String> warnings = agreement.state() == State.CHECK ? said(sending.warnings(agreement)) : List.of();
         return new AgreementViews.AgreementDetail(
                 AgreementViews.row(row),
@@ -66,6 +69,7 @@ class AgreementDetails {
                 agreement.values(),
                 AgreementViews.attached(agreement),
                 agreement.endReason(),
+                agreement.created().replaces(),
                 filed.history().stream()
                         .map(entry -> new AgreementViews.TrailEntry(
                                 entry.sequence(),

@@ -83,6 +83,7 @@ class AgreementService {
             int attempt,
             Agreements.Answers answers,
             Optional<Agreements.Finished> finished,
+            Optional<AgreementNumber> replaces,
             Actor by) {
         UsableTemplate template = templates.version(versionId);
         AgreementNumber number = AgreementNumber.of(
@@ -90,7 +91,14 @@ class AgreementService {
         List<Participant> participants = parts.of(template, answers, number, clock.instant(), by);
         String title = Participants.title(template, participants);
         Event.Created created = new Event.Created(
-                number, title, template.name(), template.number(), request, answers.data(), participants);
+                number,
+                title,
+                template.name(),
+                template.number(),
+                request,
+                answers.data(),
+                participants,
+                replaces.map(AgreementNumber::value).orElse(""));
         UUID id = UUID.randomUUID();
         log.begin(id, created, versionId, template.content().sending().chasing(), attempt, by);
         finished.ifPresent(file -> log.carryOut(
@@ -100,6 +108,10 @@ class AgreementService {
                         new AddedDocument(
                                 file.document(), file.title(), Document.Kind.FIXED, file.file(), file.brought()),
                         file.places())));
+        replaces.map(this::read)
+                .ifPresent(before -> before.changed()
+                        .forEach((document, wording) -> log.carryOut(
+                                id, by, new Command.ChangeWording(log.read(id).revision(), document, wording))));
         return number;
     }
 

@@ -7,6 +7,7 @@ import java.util.Map;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Chasing;
+import org.jalousie.core.agreement.Readiness;
 import org.jalousie.core.agreement.Standing;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Sha256;
@@ -87,6 +88,13 @@ public final class AgreementViews {
 
     public record TrailEntry(int sequence, Instant at, String sentence, String from) {}
 
+    /**
+     * Something that stands in the way of sending, with where it is settled.
+     *
+     * @param name of the datum, or the party's key
+     */
+    public record ToSettle(String text, Readiness.Settled at, String name) {}
+
     public record Trouble(String reason, Instant since) {}
 
     /**
@@ -96,6 +104,7 @@ public final class AgreementViews {
      * @param awaited documents that the template leaves to the agreement and that are not there yet
      * @param warnings what looks like a slip and doesn't stand in the way; empty unless it waits for the check
      * @param obstacles what stands in the way of sending; empty unless it waits for the check
+     * @param replaces the number of the agreement whose place it takes; empty for none
      * @param completed what parties completed, by signing field name
      * @param attached files that parties brought
      * @param chainBrokenAt the first event whose link doesn't hold; null when the trail is whole
@@ -107,11 +116,12 @@ public final class AgreementViews {
             List<DocumentView> documents,
             List<Awaited> awaited,
             boolean hasRecord,
-            List<String> obstacles,
+            List<ToSettle> obstacles,
             List<String> warnings,
             Map<String, String> completed,
             List<AttachedView> attached,
             String endReason,
+            String replaces,
             List<TrailEntry> trail,
             @Schema(types = {"integer", "null"}) Integer chainBrokenAt,
             List<Trouble> troubles) {}

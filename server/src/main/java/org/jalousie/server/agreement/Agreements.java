@@ -54,9 +54,16 @@ public interface Agreements {
      *
      * @param attempt which agreement of the request it is, from 1
      * @param finished a file that was made elsewhere; empty where all is made here
+     * @param replaces the agreement that came to nothing and whose place it takes; words that were others there are so here
      */
     AgreementNumber create(
-            UUID templateVersion, String request, int attempt, Answers answers, Optional<Finished> finished, Actor by);
+            UUID templateVersion,
+            String request,
+            int attempt,
+            Answers answers,
+            Optional<Finished> finished,
+            Optional<AgreementNumber> replaces,
+            Actor by);
 
     /** Gives an agreement corrected data; its documents are made again. People who were named since stay unless corrected. */
     void correct(AgreementNumber number, Answers before, Answers now, Actor by);

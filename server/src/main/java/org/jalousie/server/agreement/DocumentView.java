@@ -2,6 +2,7 @@ package org.jalousie.server.agreement;
 
 import java.util.List;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.ChangedWording;
 import org.jalousie.core.agreement.Document;
 import org.jalousie.core.placement.GivenPlace;
 import org.jalousie.core.placement.Pages;
@@ -13,6 +14,7 @@ import org.jalousie.core.placement.SigningField;
  * @param hasWord whether there is a Word file of it
  * @param own whether it came with this agreement, and can be taken out before that is sent
  * @param open fields that have no place on it yet; {@code given} those that got one in this agreement alone
+ * @param changed paragraphs whose words are others than the template's, in this agreement alone
  */
 public record DocumentView(
         String id,
@@ -22,12 +24,13 @@ public record DocumentView(
         boolean own,
         List<OpenField> open,
         List<SigningField> given,
+        List<ChangedWording.Paragraph> changed,
         Pages pages) {
     /** A signing field without a place. @param title what it is for and whose it is */
     public record OpenField(String title, SigningField field) {}
 
     public static DocumentView of(Document document) {
-        return of(document, document.pages(), false, List.of());
+        return of(document, document.pages(), false, List.of(), List.of());
     }
 
     static DocumentView of(Document document, Agreement agreement) {
@@ -35,15 +38,21 @@ public record DocumentView(
         List<SigningField> given = agreement.given().getOrDefault(document.id(), List.of()).stream()
                 .map(GivenPlace::field)
                 .toList();
-        return of(document, document.pages(), own, given);
+        ChangedWording changed = agreement.changed().get(document.id());
+        return of(document, document.pages(), own, given, changed == null ? List.of() : changed.paragraphs());
     }
 
     /** As somebody who takes part sees it: without the data that stand ready for the fields of others. */
     public static DocumentView forParticipants(Document document) {
-        return of(document, document.pages().withoutSources(), false, List.of());
+        return of(document, document.pages().withoutSources(), false, List.of(), List.of());
     }
 
-    private static DocumentView of(Document document, Pages pages, boolean own, List<SigningField> given) {
+    private static DocumentView of(
+            Document document,
+            Pages pages,
+            boolean own,
+            List<SigningField> given,
+            List<ChangedWording.Paragraph> changed) {
         return new DocumentView(
                 document.id().value(),
                 document.title(),
@@ -54,6 +63,7 @@ public record DocumentView(
                         .map(field -> new OpenField(field.title(), field))
                         .toList(),
                 given,
+                changed,
                 pages);
     }
 }

@@ -10,13 +10,13 @@ import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.Blank;
 import org.jalousie.core.agreement.Chasing;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.Readiness;
 import org.jalousie.core.agreement.RouteCalendar;
-import org.jalousie.core.data.Field;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.OfficeCalendar;
@@ -80,13 +80,18 @@ class SendingDesk {
     }
 
     /** What stands in the way of sending. */
-    List<Message> obstacles(UsableTemplate template, Agreement agreement) {
-        List<Message> obstacles = new ArrayList<>(Readiness.obstacles(agreement, blanks(template, agreement)));
-        untimely(template, end(template, agreement)).ifPresent(obstacles::add);
+    List<Readiness.InTheWay> obstacles(UsableTemplate template, Agreement agreement) {
+        List<Readiness.InTheWay> obstacles =
+                new ArrayList<>(Readiness.inTheWay(agreement, blanks(template, agreement)));
+        untimely(template, end(template, agreement)).ifPresent(fault -> obstacles.add(elsewhere(fault)));
         if (settings.texts().host().isBlank()
                 && agreement.present().stream().anyMatch(one -> one.identity() == IdentityCheck.TEXTED_CODE))
-            obstacles.add(Message.of("send.no-text-service"));
+            obstacles.add(elsewhere(Message.of("send.no-text-service")));
         return obstacles;
+    }
+
+    private static Readiness.InTheWay elsewhere(Message said) {
+        return new Readiness.InTheWay(said, Readiness.Settled.ELSEWHERE, "");
     }
 
     /** What looks like a slip and does not stand in the way. */
@@ -146,13 +151,13 @@ class SendingDesk {
         return sending.end(sent, agreed, hours.calendar());
     }
 
-    /** Labels of data that have to be there and are blank: what is required, and the date on which it ends. */
-    private static List<String> blanks(UsableTemplate template, Agreement agreement) {
+    /** Data that have to be there and are blank: what is required, and the date on which it ends. */
+    private static List<Blank> blanks(UsableTemplate template, Agreement agreement) {
         return template.content().fields().stream()
                 .filter(field -> field.required()
                         || field.name().equals(template.content().sending().expiresOn()))
                 .filter(field -> agreement.data().getOrDefault(field.name(), "").isBlank())
-                .map(Field::label)
+                .map(field -> new Blank(field.name(), field.label()))
                 .toList();
     }
 }

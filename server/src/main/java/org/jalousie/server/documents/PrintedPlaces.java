@@ -33,6 +33,7 @@ class PrintedPlaces {
 
     private final Agreements agreements;
     private final UsableTemplates templates;
+    private final AgreedWordings wordings;
     private final DocumentMerge merge;
     private final DocumentBundle bundle;
     private final FileStore files;
@@ -48,12 +49,14 @@ class PrintedPlaces {
     PrintedPlaces(
             Agreements agreements,
             UsableTemplates templates,
+            AgreedWordings wordings,
             DocumentMerge merge,
             DocumentBundle bundle,
             FileStore files) {
         this.bundle = bundle;
         this.agreements = agreements;
         this.templates = templates;
+        this.wordings = wordings;
         this.merge = merge;
         this.files = files;
     }
@@ -67,12 +70,12 @@ class PrintedPlaces {
         Found before = known.getIfPresent(document.pdf());
         if (before != null) return before;
         UsableTemplate template = templates.version(agreements.templateVersion(number));
-        Optional<Wording> wording = template.wordings().of(document.id());
+        List<Entry> history = untilMade(filed.history());
+        Agreement then = Agreement.of(history);
+        Optional<Wording> wording = wordings.of(then, template, document.id());
         boolean generated = document.kind() == Document.Kind.GENERATED;
         // a version that was published before the program knew what stands in it wrongly
         if (generated && wording.filter(one -> !one.broken()).isEmpty()) return NOTHING;
-        List<Entry> history = untilMade(filed.history());
-        Agreement then = Agreement.of(history);
         List<PrintedPlace> places;
         try {
             places = generated

@@ -30,16 +30,18 @@ class WordingDocument {
     private final Converter converter;
     private final FileStore files;
     private final DocumentMerge merge;
+    private final AgreedWordings wordings;
 
-    WordingDocument(Converter converter, FileStore files, DocumentMerge merge) {
+    WordingDocument(Converter converter, FileStore files, DocumentMerge merge, AgreedWordings wordings) {
         this.converter = converter;
         this.files = files;
         this.merge = merge;
+        this.wordings = wordings;
     }
 
     /** @param of one of the template's wordings */
     DocumentBundle.Made make(Agreement agreement, Entry created, UsableTemplate template, TemplateDocument of) {
-        Wording wording = template.wordings().of(of.id()).orElseThrow();
+        Wording wording = wordings.of(agreement, template, of.id()).orElseThrow();
         // a version that was published before the program knew what stands in it wrongly
         wording.diagnostics().stream().filter(Diagnostic::blocks).findFirst().ifPresent(fault -> {
             throw new CannotBeDone(Message.of("template.not-usable", "fault", fault.message(), "cure", fault.cure()));

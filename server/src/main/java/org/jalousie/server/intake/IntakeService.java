@@ -209,6 +209,7 @@ class IntakeService implements WaitingRequests {
                     request.nextAttempt(),
                     new Agreements.Answers(request.values(), request.people()),
                     request.finished(),
+                    before,
                     by);
             request.becomes(made);
             diary.write(

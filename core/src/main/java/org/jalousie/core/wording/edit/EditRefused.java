@@ -5,7 +5,7 @@ import org.jalousie.core.messages.Told;
 
 /** An act on the wording that can't be done. */
 public final class EditRefused extends Told {
-    EditRefused(Message said) {
+    public EditRefused(Message said) {
         super(said);
     }
 }

@@ -36,7 +36,7 @@ final class ShownText {
 
     /**
      * @param parts in the order in which places are looked for
-     * @param shown what the pages show for a value's tag, by field name
+     * @param shown what the pages show for a value's tag, by field name, or by name and print with a dot between them
      */
     ShownText(PackageParts pack, List<String> parts, Map<String, String> shown) {
         for (String part : parts) {
@@ -55,15 +55,27 @@ final class ShownText {
         int at = 0;
         for (TagReader.Found tag : line.tags) {
             letters(line, at, tag.start());
-            String name = tag.tag() instanceof Tag.Value value
-                    ? value.name()
-                    : tag.tag() instanceof Tag.Dotted dotted ? dotted.first() : "";
-            for (char c : shown.getOrDefault(name, "").toCharArray()) {
+            for (char c : shownFor(tag.tag(), shown).toCharArray()) {
                 if (!isPassedOver(c)) add(c, new Letter(line, tag.start(), tag.end()));
             }
             at = tag.end();
         }
         letters(line, at, text.length());
+    }
+
+    /** What stands on the pages for a tag: as its print has it where that is known, else as its name has it. */
+    private static String shownFor(Tag tag, Map<String, String> shown) {
+        String name = "";
+        String print = "";
+        if (tag instanceof Tag.Value value) {
+            name = value.name();
+            print = value.print();
+        } else if (tag instanceof Tag.Dotted dotted) {
+            name = dotted.first();
+            print = dotted.second();
+        }
+        String printed = print.isEmpty() ? null : shown.get(name + "." + print);
+        return printed == null ? shown.getOrDefault(name, "") : printed;
     }
 
     private void letters(Line line, int from, int to) {
@@ -101,6 +113,19 @@ final class ShownText {
         return new Range(
                 new Place(letters.get(start).line(), letters.get(start).start()),
                 new Place(letters.get(end - 1).line(), letters.get(end - 1).end()));
+    }
+
+    /** How many letters beside the words are those of the selection; -1 when they are nowhere. */
+    int fit(Selection selection) {
+        String wanted = bare(selection.text());
+        String before = bare(selection.before());
+        String after = bare(selection.after());
+        int most = -1;
+        for (int at = all.indexOf(wanted); at >= 0; at = all.indexOf(wanted, at + 1)) {
+            most = Math.max(most, commonSuffix(at, before) + commonPrefix(at + wanted.length(), after));
+            if (at == all.length()) break;
+        }
+        return wanted.isEmpty() && most == 0 ? -1 : most;
     }
 
     private Place placeBetween(String before, String after) {

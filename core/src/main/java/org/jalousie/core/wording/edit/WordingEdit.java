@@ -176,10 +176,15 @@ public final class WordingEdit {
         neighbour.getParentNode().insertBefore(run, behind ? neighbour.getNextSibling() : neighbour);
     }
 
-    private static void addWords(Element run, String words) {
-        Element text = Word.element(run, "t");
-        Word.setText(text, words);
-        run.appendChild(text);
+    /** A line break in the words stays one. */
+    static void addWords(Element run, String words) {
+        String[] lines = words.split("\n", -1);
+        for (int i = 0; i < lines.length; i++) {
+            if (i > 0) run.appendChild(Word.element(run, "br"));
+            Element text = Word.element(run, "t");
+            Word.setText(text, lines[i]);
+            run.appendChild(text);
+        }
     }
 
     static Element tagParagraph(Element like, String tag) {
