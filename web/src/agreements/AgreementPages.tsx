@@ -8,6 +8,7 @@ import { FreePage, HereMark, type Here } from '../page/FreePage';
 import type { Thing } from '../page/thing';
 import type { Sheet } from '../page/useOpened';
 import { ActorNote } from '../page/ActorNote';
+import { useCheck, type Answering } from './check/useCheck';
 import { printedThings } from './printedThings';
 import { calledIn } from '../signingFields/kinds';
 import { Button, Trouble } from '../ui/parts';
@@ -18,10 +19,23 @@ type Props = {
   document: Schemas['DocumentView'];
   /** Told when a field was put on a page or taken off; without it none can be. */
   onTook?: ((detail: Schemas['AgreementDetail']) => void) | undefined;
+  /** The request that it was made from, as far as it is known. */
+  request?: Schemas['RequestDetail'] | undefined;
+  /** Which answer is looked at; without it none can be corrected and no word changed. */
+  answering?: Answering | undefined;
+  /** Whether it is the first of the agreement's documents. */
+  first?: boolean;
 };
 
 /** The pages of one document, with the agreement's data beside the words that they became. */
-export function AgreementPages({ detail, document, onTook }: Props) {
+export function AgreementPages({
+  detail,
+  document,
+  onTook,
+  request,
+  answering,
+  first = true,
+}: Props) {
   const words = useSay();
   const { number, changedAt } = detail.row;
   const path = { number, document: document.id };
@@ -43,9 +57,14 @@ export function AgreementPages({ detail, document, onTook }: Props) {
   );
   const { data, people } = detail;
   const things = printed.data?.things;
+  const check = useCheck({ detail, document, request, answering, first });
+  const begun = useMemo(() => (request ? asItBegan(request) : []), [request]);
   const left = useCallback(
-    (of: Sheet): Thing[] => printedThings(data, things ?? [], of.printed),
-    [data, things],
+    (of: Sheet): Thing[] =>
+      printedThings(data, things ?? [], of.printed).map((thing) =>
+        begun.includes(thing.key) ? { ...thing, body: <AsItBegan label={thing.label} /> } : thing,
+      ),
+    [data, things, begun],
   );
   const right = useCallback(
     (of: Sheet): Thing[] =>
@@ -98,6 +117,7 @@ export function AgreementPages({ detail, document, onTook }: Props) {
         left={left}
         right={right}
         actors={people}
+        {...check}
         signed={detail.row.state === 'COMPLETED'}
         over={
           byHand
@@ -125,4 +145,20 @@ export function AgreementPages({ detail, document, onTook }: Props) {
       />
     </>
   );
+}
+
+/** A value that prints though nobody has typed it. */
+function AsItBegan({ label }: { label: string }) {
+  return (
+    <span className="line-clamp-2 min-w-0 text-soft">
+      {label}, <em className="text-clay">{say('agreements.as-the-form-began')}</em>
+    </span>
+  );
+}
+
+/** Keys of the data whose values are those that the form began with. */
+function asItBegan({ form, values }: Schemas['RequestDetail']): string[] {
+  return form.fields
+    .filter(({ name }) => values[name] && values[name] === form.initials[name])
+    .map(({ name }) => `datum.${name}`);
 }

@@ -5,17 +5,21 @@ import { Link, useParams } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
 import { BlindWithNames, standingWords } from '../blind/Blind';
 import { useAgreement, useSession } from '../office/queries';
-import { Button, inputLook, RoomTitle, Trouble, Waiting } from '../ui/parts';
+import { Button, RoomTitle, Trouble, Waiting } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
 import { lastDay, since } from '../ui/time';
 import { listed, stateWords } from '../ui/words';
 import { DocumentsOfAgreement } from './DocumentsOfAgreement';
+import { BeforeSending } from './check/BeforeSending';
+import { ChangedWordings } from './check/ChangedWordings';
+import { useRequest, type Looked } from './check/useCheck';
 import { Files } from './Files';
 import { OwnDocuments } from './OwnDocuments';
 import { People } from './People';
 import { WhoTheyAre } from './WhoTheyAre';
 import { RouteOfAgreement } from './RouteOfAgreement';
 import { Trail } from './Trail';
+import { Withdraw } from './Withdraw';
 
 type Detail = Schemas['AgreementDetail'];
 
@@ -26,6 +30,16 @@ export default function AgreementRoom() {
   const session = useSession();
   const queries = useQueryClient();
   const [planned, setPlanned] = useState(false);
+  const [looked, setLooked] = useState<Looked>();
+  const [person, setPerson] = useState<string>();
+  // pages that are being made again stay until the new ones are there
+  const [last, setLast] = useState<Detail>();
+  if (agreement.data?.documents.length && last !== agreement.data) setLast(agreement.data);
+  const request = useRequest(
+    agreement.data?.row.request ?? '',
+    session.data?.role === 'COORDINATOR' &&
+      ['CHECK', 'GENERATING'].includes(agreement.data?.row.state ?? ''),
+  );
   const path = { params: { path: { number } } };
   const took = (detail: Detail) => queries.setQueryData(['agreement', number], detail);
   const send = useMutation({
@@ -43,12 +57,27 @@ export default function AgreementRoom() {
   const { row } = detail;
   const coordinator = session.data?.role === 'COORDINATOR';
   const checking = row.state === 'CHECK' && coordinator;
+  const pages =
+    row.state === 'GENERATING' && last?.row.number === row.number && last.documents.length
+      ? last
+      : detail;
+  const remade = () => queries.invalidateQueries({ queryKey: ['agreement', number] });
+  function settle({ at, name }: Schemas['ToSettle']) {
+    if (at === 'PERSON') setPerson(name);
+    else if (at === 'ANSWER') setLooked({ name, document: detail.documents[0]?.id ?? '' });
+    else document.getElementById('own-documents')?.scrollIntoView();
+  }
   return (
     <>
       <RoomTitle title={row.title}>
         <span className="text-soft">
           {row.number}, {stateWords[row.state]} {since(row.since)}
         </span>
+        {detail.replaces && (
+          <Link to={`/agreements/${detail.replaces}`}>
+            {say('agreements.takes-the-place-of', { number: detail.replaces })}
+          </Link>
+        )}
         {row.state === 'COMPLETED' && (
           <Link to={`/archive/${number}`}>{say('agreements.open-in-the-archive')}</Link>
         )}
@@ -93,15 +122,39 @@ export default function AgreementRoom() {
       <div className="grid grid-cols-[minmax(0,1fr)_19rem] gap-6">
         <div>
           {detail.documents.length === 0 && (
-            <Waiting what={say('agreements.the-document-is-being-made')} />
+            <Waiting
+              what={say(
+                pages === detail
+                  ? 'agreements.the-document-is-being-made'
+                  : 'agreements.being-made-again',
+              )}
+            />
           )}
-          <DocumentsOfAgreement detail={detail} onTook={checking ? took : undefined} />
+          <DocumentsOfAgreement
+            detail={pages}
+            onTook={checking ? took : undefined}
+            request={request}
+            answering={checking ? { looked, onLook: setLooked } : undefined}
+          />
         </div>
         <aside className="flex flex-col gap-6">
           {row.state === 'CHECK' && (
-            <BeforeSending obstacles={detail.obstacles} warnings={detail.warnings} />
+            <BeforeSending
+              obstacles={detail.obstacles}
+              warnings={detail.warnings}
+              onSettle={checking ? settle : undefined}
+            />
           )}
-          {checking && <OwnDocuments detail={detail} onTook={took} />}
+          <ChangedWordings
+            number={number}
+            documents={detail.documents}
+            onTook={checking ? () => void remade() : undefined}
+          />
+          {checking && (
+            <div id="own-documents">
+              <OwnDocuments detail={detail} onTook={took} />
+            </div>
+          )}
           {row.state !== 'CHECK' && row.state !== 'GENERATING' && (
             <section aria-label={say('agreements.route')}>
               <h2 className="pb-2 text-lg">{say('agreements.route')}</h2>
@@ -137,7 +190,14 @@ export default function AgreementRoom() {
             </Button>
           )}
           {(row.state === 'CHECK' || row.state === 'GENERATING') && (
-            <People number={number} people={detail.people} fixed={!checking} onTaken={took} />
+            <People
+              number={number}
+              people={detail.people}
+              fixed={!checking}
+              open={person}
+              onOpen={setPerson}
+              onTaken={took}
+            />
           )}
           {(row.state === 'CHECK' || row.state === 'GENERATING' || row.state === 'OUT') && (
             <WhoTheyAre
@@ -180,28 +240,6 @@ export function sendWords(slats: Schemas['RouteStep'][]): string {
   });
 }
 
-function BeforeSending({ obstacles, warnings }: { obstacles: string[]; warnings: string[] }) {
-  return (
-    <section
-      aria-label={say('agreements.readiness')}
-      className={`border-l-4 bg-sheet px-4 py-3 ${obstacles.length ? 'border-clay' : 'border-moss'}`}
-    >
-      <h2 className="text-lg">{say('agreements.readiness')}</h2>
-      {obstacles.length === 0 && <p>{say('agreements.nothing-stands-in-the-way')}</p>}
-      <ul className="flex list-disc flex-col gap-1 pl-4">
-        {obstacles.map((one) => (
-          <li key={one}>{one}</li>
-        ))}
-        {warnings.map((one) => (
-          <li key={one} className="text-clay">
-            {one}
-          </li>
-        ))}
-      </ul>
-    </section>
-  );
-}
-
 function Data({ detail }: { detail: Detail }) {
   return (
     <section aria-label={say('agreements.data')}>
@@ -217,52 +255,5 @@ function Data({ detail }: { detail: Detail }) {
         ))}
       </dl>
     </section>
-  );
-}
-
-function Withdraw({ number, onTaken }: { number: string; onTaken: (detail: Detail) => void }) {
-  const [reason, setReason] = useState<string>();
-  const withdraw = useMutation({
-    mutationFn: (text: string) =>
-      answer(
-        api.POST('/api/v1/agreements/{number}/withdrawal', {
-          params: { path: { number } },
-          body: { reason: text },
-        }),
-      ),
-    onSuccess: onTaken,
-  });
-  if (reason === undefined) {
-    return (
-      <Button look="grave" className="self-start" onClick={() => setReason('')}>
-        {say('agreements.withdraw-the-agreement')}
-      </Button>
-    );
-  }
-  return (
-    <form
-      className="flex flex-col gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        withdraw.mutate(reason);
-      }}
-    >
-      <label className="flex flex-col gap-1">
-        {say('agreements.reason-which-the-parties-will')}
-        <textarea
-          className={inputLook}
-          rows={2}
-          value={reason}
-          onChange={(event) => setReason(event.target.value)}
-        />
-      </label>
-      <Trouble error={withdraw.error} />
-      <div className="flex gap-2">
-        <Button type="submit" look="grave" disabled={withdraw.isPending}>
-          {say('agreements.withdraw', { number })}
-        </Button>
-        <Button onClick={() => setReason(undefined)}>{say('agreements.keep-it')}</Button>
-      </div>
-    </form>
   );
 }

@@ -1,6 +1,7 @@
 import type { Schemas } from '../api/client';
 import { say } from '../messages/rooms';
 import { AgreementPages } from './AgreementPages';
+import type { Answering } from './check/useCheck';
 
 type Detail = Schemas['AgreementDetail'];
 
@@ -8,10 +9,15 @@ type Detail = Schemas['AgreementDetail'];
 export function DocumentsOfAgreement({
   detail,
   onTook,
+  request,
+  answering,
 }: {
   detail: Detail;
   /** Told when a field was put on a page or taken off; without it none can be. */
   onTook?: ((detail: Detail) => void) | undefined;
+  request?: Schemas['RequestDetail'] | undefined;
+  /** Which answer is looked at; without it none can be corrected. */
+  answering?: Answering | undefined;
 }) {
   const { documents } = detail;
   const several = documents.length > 1;
@@ -34,10 +40,17 @@ export function DocumentsOfAgreement({
           </ol>
         </nav>
       )}
-      {documents.map((document) => (
+      {documents.map((document, i) => (
         <section key={document.id} id={`document-${document.id}`} aria-label={document.title}>
           {several && <h2 className="pb-2 text-lg">{document.title}</h2>}
-          <AgreementPages detail={detail} document={document} onTook={onTook} />
+          <AgreementPages
+            detail={detail}
+            document={document}
+            onTook={onTook}
+            request={request}
+            answering={answering}
+            first={i === 0}
+          />
         </section>
       ))}
     </>

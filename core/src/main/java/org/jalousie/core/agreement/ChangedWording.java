@@ -12,7 +12,7 @@ import org.jalousie.core.data.Sha256;
  * @param clauses the files of those clauses whose words differ, by name
  * @param paragraphs those that differ, in the order of reading
  */
-public record ChangedWording(Sha256 file, Map<String, Sha256> clauses, List<Paragraph> paragraphs) {
+public record ChangedWording(Sha256 file, Map<String, Sha256> clauses, List<ChangedParagraph> paragraphs) {
     /** What became of some words of the template. */
     public enum Fate {
         KEPT,
@@ -21,21 +21,21 @@ public record ChangedWording(Sha256 file, Map<String, Sha256> clauses, List<Para
     }
 
     /** Words with one fate; what a tag stands for is told in brackets. */
-    public record Piece(Fate fate, String text) {}
+    public record ChangedPiece(Fate fate, String text) {}
 
     /** One paragraph. */
-    public record Paragraph(List<Piece> pieces) {
-        public Paragraph {
+    public record ChangedParagraph(List<ChangedPiece> pieces) {
+        public ChangedParagraph {
             pieces = List.copyOf(pieces);
         }
 
         /** Changes with nothing but a blank between them are read as one. */
-        public static Paragraph of(List<Piece> pieces) {
-            List<Piece> all = new ArrayList<>();
+        public static ChangedParagraph of(List<ChangedPiece> pieces) {
+            List<ChangedPiece> all = new ArrayList<>();
             StringBuilder struck = new StringBuilder();
             StringBuilder put = new StringBuilder();
             for (int i = 0; i < pieces.size(); i++) {
-                Piece one = pieces.get(i);
+                ChangedPiece one = pieces.get(i);
                 boolean within = one.fate() == Fate.KEPT
                         && one.text().isBlank()
                         && !(struck.isEmpty() && put.isEmpty())
@@ -47,18 +47,19 @@ public record ChangedWording(Sha256 file, Map<String, Sha256> clauses, List<Para
                 all.add(one);
             }
             change(all, struck, put);
-            return new Paragraph(all);
+            return new ChangedParagraph(all);
         }
 
-        private static void change(List<Piece> all, StringBuilder struck, StringBuilder put) {
+        private static void change(List<ChangedPiece> all, StringBuilder struck, StringBuilder put) {
             String before = struck.toString();
             String now = put.toString();
             int end = 0;
             // a blank that both end with was between the last change and what was kept
             if (before.endsWith(" ") && now.endsWith(" ")) end = 1;
-            if (before.length() > end) all.add(new Piece(Fate.STRUCK, before.substring(0, before.length() - end)));
-            if (now.length() > end) all.add(new Piece(Fate.PUT_IN, now.substring(0, now.length() - end)));
-            if (end > 0) all.add(new Piece(Fate.KEPT, " "));
+            if (before.length() > end)
+                all.add(new ChangedPiece(Fate.STRUCK, before.substring(0, before.length() - end)));
+            if (now.length() > end) all.add(new ChangedPiece(Fate.PUT_IN, now.substring(0, now.length() - end)));
+            if (end > 0) all.add(new ChangedPiece(Fate.KEPT, " "));
             struck.setLength(0);
             put.setLength(0);
         }

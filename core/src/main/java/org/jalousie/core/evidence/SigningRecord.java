@@ -160,14 +160,14 @@ public final class SigningRecord {
         for (Document document : agreement.documents()) {
             ChangedWording changed = agreement.changed().get(document.id());
             if (changed == null) continue;
-            for (ChangedWording.Paragraph paragraph : changed.paragraphs())
+            for (ChangedWording.ChangedParagraph paragraph : changed.paragraphs())
                 page.row(
                         document.title(),
                         paragraph.pieces().stream().map(this::told).collect(Collectors.joining()));
         }
     }
 
-    private String told(ChangedWording.Piece piece) {
+    private String told(ChangedWording.ChangedPiece piece) {
         return switch (piece.fate()) {
             case KEPT -> piece.text();
             case STRUCK -> words.say("record.struck", "words", piece.text());

@@ -105,10 +105,10 @@ class AddedDocumentsTest {
     }
 
     static ChangedWording changed(int paragraphs) {
-        ChangedWording.Paragraph one = new ChangedWording.Paragraph(List.of(
-                new ChangedWording.Piece(ChangedWording.Fate.KEPT, "Kept "),
-                new ChangedWording.Piece(ChangedWording.Fate.STRUCK, "dry"),
-                new ChangedWording.Piece(ChangedWording.Fate.PUT_IN, "cool")));
+        ChangedWording.ChangedParagraph one = new ChangedWording.ChangedParagraph(List.of(
+                new ChangedWording.ChangedPiece(ChangedWording.Fate.KEPT, "Kept "),
+                new ChangedWording.ChangedPiece(ChangedWording.Fate.STRUCK, "dry"),
+                new ChangedWording.ChangedPiece(ChangedWording.Fate.PUT_IN, "cool")));
         return new ChangedWording(
                 file("own wording"), Map.of("policy", file("own clause")), Collections.nCopies(paragraphs, one));
     }
@@ -137,8 +137,8 @@ class AddedDocumentsTest {
         assertThat(agreement().length()).as("nothing to take back").isEqualTo(length);
     }
 
-    private static ChangedWording.Piece piece(ChangedWording.Fate fate, String text) {
-        return new ChangedWording.Piece(fate, text);
+    private static ChangedWording.ChangedPiece piece(ChangedWording.Fate fate, String text) {
+        return new ChangedWording.ChangedPiece(fate, text);
     }
 
     @Test
@@ -146,7 +146,7 @@ class AddedDocumentsTest {
         ChangedWording.Fate kept = ChangedWording.Fate.KEPT;
         ChangedWording.Fate struck = ChangedWording.Fate.STRUCK;
         ChangedWording.Fate put = ChangedWording.Fate.PUT_IN;
-        assertThat(ChangedWording.Paragraph.of(List.of(
+        assertThat(ChangedWording.ChangedParagraph.of(List.of(
                                 piece(kept, "until"),
                                 piece(kept, " "),
                                 piece(struck, "or"),
@@ -164,7 +164,7 @@ class AddedDocumentsTest {
                         piece(put, "at the latest"),
                         piece(kept, " "),
                         piece(kept, "then"));
-        assertThat(ChangedWording.Paragraph.of(List.of(piece(put, "new"), piece(kept, " ")))
+        assertThat(ChangedWording.ChangedParagraph.of(List.of(piece(put, "new"), piece(kept, " ")))
                         .pieces())
                 .containsExactly(piece(put, "new"), piece(kept, " "));
     }

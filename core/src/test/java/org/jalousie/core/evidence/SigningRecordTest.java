@@ -129,11 +129,12 @@ class SigningRecordTest {
     @Test
     void itNamesTheWordsThatDifferFromTheTemplates() throws IOException {
         List<Entry> history = history(0);
-        List<ChangedWording.Piece> pieces = List.of(
-                new ChangedWording.Piece(ChangedWording.Fate.KEPT, "Kept "),
-                new ChangedWording.Piece(ChangedWording.Fate.STRUCK, "dry"),
-                new ChangedWording.Piece(ChangedWording.Fate.PUT_IN, "at 18 degrees ".repeat(400)));
-        ChangedWording changed = new ChangedWording(FILE, Map.of(), List.of(new ChangedWording.Paragraph(pieces)));
+        List<ChangedWording.ChangedPiece> pieces = List.of(
+                new ChangedWording.ChangedPiece(ChangedWording.Fate.KEPT, "Kept "),
+                new ChangedWording.ChangedPiece(ChangedWording.Fate.STRUCK, "dry"),
+                new ChangedWording.ChangedPiece(ChangedWording.Fate.PUT_IN, "at 18 degrees ".repeat(400)));
+        ChangedWording changed =
+                new ChangedWording(FILE, Map.of(), List.of(new ChangedWording.ChangedParagraph(pieces)));
         history.add(
                 2,
                 new Entry(

@@ -24,7 +24,7 @@ public record DocumentView(
         boolean own,
         List<OpenField> open,
         List<SigningField> given,
-        List<ChangedWording.Paragraph> changed,
+        List<ChangedWording.ChangedParagraph> changed,
         Pages pages) {
     /** A signing field without a place. @param title what it is for and whose it is */
     public record OpenField(String title, SigningField field) {}
@@ -52,7 +52,7 @@ public record DocumentView(
             Pages pages,
             boolean own,
             List<SigningField> given,
-            List<ChangedWording.Paragraph> changed) {
+            List<ChangedWording.ChangedParagraph> changed) {
         return new DocumentView(
                 document.id().value(),
                 document.title(),

@@ -166,12 +166,13 @@ class ChangedWords {
         WordingEditions.Edition template =
                 editions.ofTemplate(subject.template(), subject.document()).orElseThrow(ChangedWords::ofNoWording);
         TemplateContent content = subject.template().content();
-        List<ChangedWording.Paragraph> paragraphs = new ArrayList<>(paragraphs(template.file(), now.file(), content));
+        List<ChangedWording.ChangedParagraph> paragraphs =
+                new ArrayList<>(paragraphs(template.file(), now.file(), content));
         Map<String, Sha256> clauses = new TreeMap<>();
         new TreeMap<>(now.clauses()).forEach((name, file) -> {
             Sha256 before = template.clauses().get(name);
             if (file.equals(before)) return;
-            List<ChangedWording.Paragraph> ofClause = paragraphs(before, file, content);
+            List<ChangedWording.ChangedParagraph> ofClause = paragraphs(before, file, content);
             if (ofClause.isEmpty()) return;
             clauses.put(name, file);
             paragraphs.addAll(ofClause);
@@ -179,17 +180,17 @@ class ChangedWords {
         return new ChangedWording(now.file(), clauses, paragraphs);
     }
 
-    private List<ChangedWording.Paragraph> paragraphs(Sha256 before, Sha256 now, TemplateContent content) {
+    private List<ChangedWording.ChangedParagraph> paragraphs(Sha256 before, Sha256 now, TemplateContent content) {
         if (now.equals(before)) return List.of();
         return Redline.between(WordFile.open(files.get(before)), WordFile.open(files.get(now))).stream()
                 .filter(Redline.Line::changed)
-                .map(line -> ChangedWording.Paragraph.of(line.pieces().stream()
+                .map(line -> ChangedWording.ChangedParagraph.of(line.pieces().stream()
                         .map(piece -> piece(piece, content))
                         .toList()))
                 .toList();
     }
 
-    private static ChangedWording.Piece piece(Redline.Piece piece, TemplateContent content) {
+    private static ChangedWording.ChangedPiece piece(Redline.Piece piece, TemplateContent content) {
         ChangedWording.Fate fate = switch (piece.fate()) {
             case SAME -> ChangedWording.Fate.KEPT;
             case WENT -> ChangedWording.Fate.STRUCK;
@@ -202,7 +203,7 @@ class ChangedWords {
                                 .orElse(mention.name().replace('_', ' ').replace('.', ' '))
                         + "]")
                 .orElse(piece.text());
-        return new ChangedWording.Piece(fate, text);
+        return new ChangedWording.ChangedPiece(fate, text);
     }
 
     private static Set<String> parties(UsableTemplate template) {
