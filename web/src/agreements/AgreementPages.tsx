@@ -57,7 +57,14 @@ export function AgreementPages({
   );
   const { data, people } = detail;
   const things = printed.data?.things;
-  const check = useCheck({ detail, document, request, answering, first });
+  const check = useCheck({
+    detail,
+    document,
+    request,
+    answering,
+    first,
+    printed: things?.map(({ datum }) => datum),
+  });
   const begun = useMemo(() => (request ? asItBegan(request) : []), [request]);
   const left = useCallback(
     (of: Sheet): Thing[] =>

@@ -92,7 +92,7 @@ export function ChangeWords({
                 : 'agreements.change-the-words',
           )}
         </Button>
-        <Button onClick={onLeave}>{say('templates.leave-it')}</Button>
+        <Button onClick={onLeave}>{say('agreements.leave-the-words')}</Button>
         <span className="text-soft">{say('agreements.in-this-one-only')}</span>
       </div>
       <Trouble error={change.error} />

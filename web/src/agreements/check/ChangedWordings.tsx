@@ -53,7 +53,7 @@ export function ChangedWordings({
           ))}
           {onTook && (
             <Button disabled={takeBack.isPending} onClick={() => takeBack.mutate(id)}>
-              {say('agreements.back-to-the-template', { title })}
+              {say('agreements.back-to-the-template')}
             </Button>
           )}
         </div>

@@ -36,6 +36,7 @@ export function useCheck({
   request,
   answering,
   first,
+  printed,
 }: {
   detail: Schemas['AgreementDetail'];
   document: Schemas['DocumentView'];
@@ -44,6 +45,8 @@ export function useCheck({
   answering: Answering | undefined;
   /** Whether it is the first of the documents, beside which stands what is on no page. */
   first: boolean;
+  /** Names of the data that this document prints; nothing while they aren't known. */
+  printed: string[] | undefined;
 }): {
   opening?: Opening | undefined;
   leftHead?: MarginHead | undefined;
@@ -77,7 +80,13 @@ export function useCheck({
     else if (key.startsWith('datum.')) onLook({ name: nameOf(key), document: document.id });
   };
   const off = detail.data
-    .filter((one) => one.printed === '' || request?.unprinted.includes(one.name))
+    .filter(
+      ({ name, printed: value }) =>
+        value === '' ||
+        request?.unprinted.includes(name) ||
+        // what decides, or names somebody, stands beside the pages of the only document
+        (detail.documents.length === 1 && printed && !printed.includes(name)),
+    )
     .map((one) => ({ key: keyOf(one.name), label: one.label, printed: one.printed }));
   const offOpen = off.some(({ key }) => key === open);
   const done = () => {
