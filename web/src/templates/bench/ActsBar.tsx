@@ -45,6 +45,12 @@ const acts: { act: Act; words: string; does: string; caret: boolean }[] = [
     caret: true,
   },
   {
+    act: 'INSERT_ANSWERS',
+    words: say('templates.put-in-all-answers'),
+    does: say('templates.put-them-in'),
+    caret: true,
+  },
+  {
     act: 'INSERT_SIGNING_SET',
     words: say('templates.put-in-the-signature-set-of'),
     does: say('templates.put-it-in'),
@@ -90,7 +96,7 @@ export function ActsBar({
   const clauses = useClauseNames(act?.act === 'INSERT_CLAUSE');
   const known = act ? knownFor(detail, act.act, clauses) : [];
   const value = typed ?? (caret ? '' : firstWords(words.text));
-  const alone = act?.act === 'INSERT_SIGNING_BLOCKS';
+  const alone = act?.act === 'INSERT_SIGNING_BLOCKS' || act?.act === 'INSERT_ANSWERS';
   const one = alone
     ? { name: '', label: '' }
     : act?.act === 'INSERT' || act?.act === 'MARK_FIELD'
@@ -180,6 +186,7 @@ export function ActsBar({
 /** The tag that an act puts into the Word file. */
 function tagFor(act: Act, name: string, { content }: Bench['detail']): string {
   if (act === 'INSERT_SIGNING_SET') return `{{${name}.signature}} …`;
+  if (act === 'INSERT_ANSWERS') return '{{answers.block}}';
   if (act === 'INSERT_SIGNING_BLOCKS') {
     const signing = content.parties.filter((party) => party.duty === 'SIGNS');
     return signing.map(({ key }) => `{{${key}.signature}} …`).join(' ');

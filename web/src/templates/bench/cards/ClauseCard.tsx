@@ -8,6 +8,9 @@ import { partsOf, type Bench } from '../bench';
 import { WordingLines } from '../../WordingLines';
 import { Places, type Walk } from './parts';
 
+/** What the program calls the table that it makes of a form's questions; no clause can be called so. */
+const allAnswers = 'all answers';
+
 /** Which clause is drawn in, in which version, and what it says. */
 export function ClauseCard({
   bench: { detail, document },
@@ -27,10 +30,17 @@ export function ClauseCard({
           params: { path: { id: detail.id, name: inclusion?.clause ?? '' } },
         }),
       ),
-    enabled: inclusion !== undefined,
+    enabled: inclusion !== undefined && inclusion.clause !== allAnswers,
     placeholderData: keepPreviousData,
   });
   if (!inclusion) return null;
+  if (inclusion.clause === allAnswers)
+    return (
+      <div className="flex flex-col gap-2">
+        <p>{say('templates.all-answers')}</p>
+        <Places walk={walk} />
+      </div>
+    );
   const { data } = clause;
   return (
     <div className="flex flex-col gap-2">

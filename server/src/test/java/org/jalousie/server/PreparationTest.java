@@ -124,6 +124,39 @@ class PreparationTest {
                 .doesNotContain("own risk", "{{", "carries the risk");
     }
 
+    /** The table follows the form: a question that is called otherwise is so in the pages, too. */
+    @Test
+    void allAnswersPrintAsATable() {
+        JsonNode template = office.bringIn(
+                "Loan with all answers",
+                new WordDraft()
+                        .paragraph("{{lender_name}} lends.{{#abroad}} It travels.{{/abroad}}")
+                        .paragraph("{{answers.block}}")
+                        .paragraph("{{lender.signature}}")
+                        .bytes());
+        assertThat(text(office.client.get(path(template) + "/preview.pdf").body()))
+                .contains("Lender name", "Abroad");
+        ObjectNode content = (ObjectNode) template.get("content");
+        for (JsonNode field : content.get("fields"))
+            if (field.get("name").asString().equals("lender_name")) ((ObjectNode) field).put("label", "Who lends it");
+        JsonNode settled = office.settle(template, content);
+        assertThat(text(office.client.get(path(settled) + "/preview.pdf").body()))
+                .contains("Who lends it");
+        String number = office.generate(
+                office.publish(settled),
+                Map.of("lender_name", "Ida Marsh", "lender_mail", "ida@lender.example.org", "abroad", "no"));
+        office.await(number, "CHECK");
+        assertThat(text(office.client
+                        .get("/api/v1/agreements/" + number + "/documents/wording.pdf")
+                        .body()))
+                .contains("Who lends it", "ida@lender.example.org", "Abroad", "no")
+                .doesNotContain("answers", "travels");
+        assertThat(office.client
+                        .get("/api/v1/agreements/" + number + "/documents/wording/printed")
+                        .text())
+                .contains("all answers", "lender_mail");
+    }
+
     @Test
     void aPublishedTemplateKeepsItsClausesAndADraftFollowsTheLibrary() {
         JsonNode template = prepared("Loan that keeps clauses");

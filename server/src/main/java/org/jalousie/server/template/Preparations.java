@@ -15,6 +15,7 @@ import org.jalousie.core.parties.Party;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.rules.CaseChoice;
 import org.jalousie.core.rules.RuleSet;
+import org.jalousie.core.template.AnswersTable;
 import org.jalousie.core.template.BuiltIn;
 import org.jalousie.core.template.Proposal;
 import org.jalousie.core.template.TemplateContent;
@@ -47,7 +48,12 @@ class Preparations {
             Caffeine.newBuilder().maximumSize(KEPT).build();
 
     /** A compiled wording with roughly how many bytes it holds in memory. */
-    record Kept(String name, Wording wording, int weight) {}
+    record Kept(String name, Wording wording, int weight) {
+        /** Whether it prints all answers, so that it is another one when the form asks otherwise. */
+        boolean ofAnswers() {
+            return wording.inclusions().stream().anyMatch(one -> one.clause().equals(Clauses.ANSWERS));
+        }
+    }
 
     Preparations(FileStore files, ClauseLibrary clauses) {
         this.files = files;
@@ -90,13 +96,17 @@ class Preparations {
                 + Json.canonical(content.choices())
                 + Json.canonical(content.signingFields());
         Kept known = wordings.getIfPresent(key);
-        if (known != null) return known;
+        if (known != null && !known.ofAnswers()) return known;
+        String ofForm = key + Json.canonical(content.fields()) + Json.canonical(content.layout());
+        Kept knownOfForm = known == null ? null : wordings.getIfPresent(ofForm);
+        if (knownOfForm != null) return knownOfForm;
         // outside of any lock: two compiling the same at once does no harm
         byte[] file = files.get(wordFile);
         Wording wording = Wording.compile(
                 WordFile.open(file), parties, fields, content.signingFields(), clauses(library, content));
         Kept kept = new Kept(key, wording, (int) Math.min(Integer.MAX_VALUE, (long) file.length * HELD_PER_BYTE));
         wordings.put(key, kept);
+        if (kept.ofAnswers()) wordings.put(ofForm, kept);
         return kept;
     }
 
@@ -108,6 +118,7 @@ class Preparations {
     private Clauses clauses(Map<String, Sha256> library, TemplateContent content) {
         Map<String, WordFile> opened = new HashMap<>();
         library.forEach((name, file) -> opened.put(name, WordFile.open(files.get(file))));
+        AnswersTable.of(content).ifPresent(table -> opened.put(Clauses.ANSWERS, table));
         Map<String, Map<String, String>> byChoice = new HashMap<>();
         for (CaseChoice choice : content.choices()) {
             Map<String, String> cases = new LinkedHashMap<>();

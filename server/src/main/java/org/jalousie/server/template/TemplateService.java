@@ -12,6 +12,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.template.AnswersTable;
 import org.jalousie.core.template.Obstacle;
 import org.jalousie.core.template.Proposal;
 import org.jalousie.core.template.Specimen;
@@ -85,7 +86,7 @@ class TemplateService implements UsableTemplates {
     /** Takes in a Word file as a new template. It is read, and fonts are asked for, before a transaction is open. */
     TemplateViews.TemplateDetail bringIn(String name, byte[] file) {
         requireName(name);
-        Wording read = Wording.compile(WordFile.open(file), Set.of());
+        Wording read = Wording.compile(WordFile.open(file), Set.of(), AnswersTable.NOTHING_ASKED);
         fonts.learn(Wordings.only(read));
         TemplateContent none = Proposal.first(read.found());
         Sha256 kept = files.keep(file);

@@ -20,6 +20,7 @@ import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.template.Renaming;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.template.Wordings;
+import org.jalousie.core.wording.Clauses;
 import org.jalousie.core.wording.FoundTags;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.Wording;
@@ -59,6 +60,8 @@ class WordingService {
         MARK_INVERTED_PASSAGE,
         INSERT,
         INSERT_CLAUSE,
+        /** A table of all answers. */
+        INSERT_ANSWERS,
         /** The usual set of the party that is named. */
         INSERT_SIGNING_SET,
         /** Blocks for all parties that sign. */
@@ -147,7 +150,10 @@ class WordingService {
                 case INSERT -> WordingEdit.insert(file, at, "{{" + TagNames.dotted(name) + "}}", shown);
                 case INSERT_CLAUSE ->
                     WordingEdit.insertParagraph(file, at, "{{>" + TagNames.clause(name) + "}}", shown);
+                case INSERT_ANSWERS ->
+                    WordingEdit.insertParagraph(file, at, "{{" + Clauses.ANSWERS_TAG + ".block}}", shown);
                 case INSERT_SIGNING_SET -> SigningBlocks.set(file, at, TagNames.name(name), shown);
+
                 case INITIALS_ON_EVERY_PAGE -> EveryPage.initials(file, TagNames.name(name));
                 case INSERT_SIGNING_BLOCKS -> SigningBlocks.blocks(file, at, signing(draft.content()), shown);
             };
@@ -193,6 +199,7 @@ class WordingService {
             case MARK_PASSAGE, MARK_INVERTED_PASSAGE -> "step.passage";
             case INSERT -> "step.insertion";
             case INSERT_CLAUSE -> "step.clause";
+            case INSERT_ANSWERS -> "step.answers";
             case INITIALS_ON_EVERY_PAGE -> "step.initials";
             case INSERT_SIGNING_SET -> "step.signing-set";
             case INSERT_SIGNING_BLOCKS -> "step.signing-blocks";

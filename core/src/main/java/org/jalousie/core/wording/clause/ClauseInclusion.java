@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.jalousie.core.data.LookAlike;
 import org.jalousie.core.messages.Message;
@@ -65,16 +66,27 @@ public final class ClauseInclusion {
             for (Element paragraph : Word.paragraphs(root)) {
                 ParagraphText text = new ParagraphText(paragraph);
                 List<TagReader.Found> found = reader.read(text.original()).stream()
-                        .filter(one -> one.tag() instanceof Tag.Clause)
+                        .filter(one -> clause(one.tag()).isPresent())
                         .toList();
                 for (int i = found.size() - 1; i >= 0; i--) include(part, paragraph, text, found.get(i), open);
             }
         }
     }
 
+    /** Which clause a tag brings; empty for one that brings none. */
+    private Optional<Tag.Clause> clause(Tag tag) {
+        if (tag instanceof Tag.Clause clause) return Optional.of(clause);
+        boolean answers = tag instanceof Tag.Dotted dotted
+                && dotted.first().equals(Clauses.ANSWERS_TAG)
+                && dotted.second().equals("block");
+        return answers && clauses.library().containsKey(Clauses.ANSWERS)
+                ? Optional.of(new Tag.Clause(Clauses.ANSWERS, false))
+                : Optional.empty();
+    }
+
     private void include(
             String part, Element paragraph, ParagraphText text, TagReader.Found found, Deque<String> open) {
-        Tag.Clause tag = (Tag.Clause) found.tag();
+        Tag.Clause tag = clause(found.tag()).orElseThrow();
         String whole = text.original();
         String place = Part.place(whole, found.start(), found.end());
         Map<String, String> cases = new LinkedHashMap<>();
@@ -94,7 +106,7 @@ public final class ClauseInclusion {
         } else {
             cases.put("", tag.name());
         }
-        included.addAll(cases.values());
+        cases.values().stream().filter(one -> !one.equals(Clauses.ANSWERS)).forEach(included::add);
         boolean alone = (whole.substring(0, found.start()) + whole.substring(found.end())).isBlank();
         Element run = text.isolate(found.start(), found.end());
         List<Element> brought = new ArrayList<>();
