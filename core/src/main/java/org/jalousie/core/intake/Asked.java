@@ -87,6 +87,11 @@ public record Asked(
         return new Asked(not, notThere, follow, all);
     }
 
+    /** Whether something is there with these answers. @param when the rule or answer on which it is; empty for always */
+    public boolean holds(String when) {
+        return holds(when, values);
+    }
+
     private static boolean holds(String when, Map<String, Value> values) {
         return when.isEmpty() || values.get(when) instanceof Value.YesNo answer && answer.yes();
     }

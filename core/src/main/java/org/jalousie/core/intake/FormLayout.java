@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -16,20 +17,39 @@ import org.jalousie.core.data.FieldName;
  * How a form asks for data: in which sections and order, with what help, when, and what it begins with. What the data are is said
  * by the fields; so one form may feed several templates, and one template may be fed by several forms.
  *
+ * @param further templates of which an agreement is made besides, from the same answers
  * @param words the form's texts in other languages: by BCP 47 tag, each text as it stands in the template and what it is there
  */
-public record FormLayout(List<Section> sections, Map<String, Map<String, String>> words) {
+public record FormLayout(List<Section> sections, Map<String, Map<String, String>> words, List<Further> further) {
     /** Nothing is arranged yet. */
     public static final FormLayout NONE = new FormLayout(List.of());
 
     public FormLayout {
         sections = sections == null ? List.of() : List.copyOf(sections);
         words = words == null ? Map.of() : Map.copyOf(words);
+        further = further == null ? List.of() : List.copyOf(further);
+    }
+
+    /** A form of one template. */
+    public FormLayout(List<Section> sections, Map<String, Map<String, String>> words) {
+        this(sections, words, List.of());
     }
 
     /** In the template's own language. */
     public FormLayout(List<Section> sections) {
         this(sections, Map.of());
+    }
+
+    /**
+     * A template of which an agreement is made besides. Its data that are called like the form's own are the same data; what it
+     * needs besides is asked after the form's own questions.
+     *
+     * @param when the rule, or the yes-or-no answer, on which it is made; empty for always
+     */
+    public record Further(UUID template, String when) {
+        public Further {
+            when = when == null ? "" : when;
+        }
     }
 
     /**
@@ -211,7 +231,7 @@ public record FormLayout(List<Section> sections, Map<String, Map<String, String>
         } else if (arranged.isEmpty() || !unplaced.isEmpty()) {
             arranged.add(new Section("", "", unplaced));
         }
-        return new FormLayout(arranged, words);
+        return new FormLayout(arranged, words, further);
     }
 
     /** @param names the new name for each */
@@ -226,7 +246,15 @@ public record FormLayout(List<Section> sections, Map<String, Map<String, String>
                                         .map(one -> one.renamed(names))
                                         .toList()))
                         .toList(),
-                words);
+                words,
+                further.stream()
+                        .map(one -> new Further(one.template(), renamed(one.when(), names)))
+                        .toList());
+    }
+
+    /** The same without further templates. */
+    public FormLayout alone() {
+        return new FormLayout(sections, words);
     }
 
     private static String renamed(String when, UnaryOperator<FieldName> names) {

@@ -45,6 +45,9 @@ final class FormCheck {
                     .forEach(question ->
                             check.field(question.field()).ifPresent(field -> check.question(question, field)));
         }
+        content.layout().further().stream()
+                .filter(one -> !check.holdsOnSomething(one.when()))
+                .forEach(one -> check.add("", "publish.further-when", "rule", one.when()));
         check.circles();
         return check.obstacles;
     }
@@ -104,11 +107,15 @@ final class FormCheck {
 
     /** @param question the name of the question that it is about; empty for a section's */
     private void condition(String when, Object question, String label) {
-        if (when.isEmpty()) return;
+        if (!holdsOnSomething(when)) add(question, "publish.form-when", "label", label, "rule", when);
+    }
+
+    private boolean holdsOnSomething(String when) {
+        if (when.isEmpty()) return true;
         boolean rule = content.rules().stream().anyMatch(one -> one.name().equals(when) && isCondition(one));
         boolean answer =
                 content.fields().stream().anyMatch(one -> one.isCalled(when) && one.type() == FieldType.YES_NO);
-        if (!rule && !answer) add(question, "publish.form-when", "label", label, "rule", when);
+        return rule || answer;
     }
 
     private static boolean isCondition(Rule rule) {

@@ -49,7 +49,11 @@ public record TemplateContent(
                 : List.copyOf(documents);
         bundle = bundle == null ? DocumentTerms.USUAL : bundle;
         // a form that nobody has arranged follows the fields; in another one each field has its place
-        layout = layout == null || layout.sections().isEmpty() ? FormLayout.NONE : layout.arranged(fields);
+        layout = layout == null
+                ? FormLayout.NONE
+                : layout.sections().isEmpty()
+                        ? new FormLayout(List.of(), Map.of(), layout.further())
+                        : layout.arranged(fields);
     }
 
     /** Settings of a wording alone. */

@@ -8,11 +8,9 @@ import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.intake.Errand;
-import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
-import org.jalousie.server.template.UsableTemplate;
 import org.jalousie.server.template.UsableTemplates;
 import org.springframework.stereotype.Service;
 
@@ -22,14 +20,23 @@ class AskPages {
     private final AskDoor door;
     private final FormViews forms;
     private final LivePages live;
+    private final JointForms joints;
     private final UsableTemplates templates;
     private final Settings settings;
     private final Clock clock;
 
-    AskPages(AskDoor door, FormViews forms, LivePages live, UsableTemplates templates, Settings settings, Clock clock) {
+    AskPages(
+            AskDoor door,
+            FormViews forms,
+            LivePages live,
+            JointForms joints,
+            UsableTemplates templates,
+            Settings settings,
+            Clock clock) {
         this.door = door;
         this.forms = forms;
         this.live = live;
+        this.joints = joints;
         this.templates = templates;
         this.settings = settings;
         this.clock = clock;
@@ -44,9 +51,9 @@ class AskPages {
         boolean told = state == FormLinkViews.State.OPEN && door.hasAccess(link, access);
         UUID form = key == null ? UUID.randomUUID() : key;
         Map<FieldName, String> fixed = AskService.fixed(answers, link);
-        Optional<UsableTemplate> template =
-                told ? Optional.of(templates.published(link.templateId())) : Optional.empty();
-        Optional<WhoAsks> who = template.map(one -> WhoAsks.of(link.terms(), one));
+        Optional<JointForm> template =
+                told ? Optional.of(joints.of(templates.published(link.templateId()))) : Optional.empty();
+        Optional<WhoAsks> who = template.map(one -> WhoAsks.of(link.terms(), one.own()));
         IntakeViews.Form shown =
                 template.map(one -> shown(one, language, fixed)).orElse(null);
         return new FormLinkViews.AskPage(
@@ -66,11 +73,11 @@ class AskPages {
     }
 
     /** Without what only the office is to see: its people, and where else the template is. */
-    private IntakeViews.Form shown(UsableTemplate template, String language, Map<FieldName, String> fixed) {
+    private IntakeViews.Form shown(JointForm template, String language, Map<FieldName, String> fixed) {
         IntakeViews.Form form = forms.of(template, language, "");
         Map<FieldName, String> initials = new LinkedHashMap<>();
         form.initials().forEach((name, value) -> {
-            if (isShown(template, name)) initials.put(name, value);
+            if (template.outside(name)) initials.put(name, value);
         });
         initials.putAll(fixed);
         return new IntakeViews.Form(
@@ -79,10 +86,10 @@ class AskPages {
                 form.version(),
                 form.language(),
                 form.fields().stream()
-                        .filter(field -> isShown(template, field.name()))
+                        .filter(field -> template.outside(field.name()))
                         .toList(),
                 form.sections().stream()
-                        .map(section -> FormViews.without(section, name -> isShown(template, name)))
+                        .map(section -> FormViews.without(section, name -> template.outside(name)))
                         .toList(),
                 form.chosen().stream().filter(FormLinkViews::mayBeNamed).toList(),
                 initials,
@@ -91,26 +98,18 @@ class AskPages {
                 form.words());
     }
 
-    private static boolean isShown(UsableTemplate template, FieldName name) {
-        return template.content()
-                .layout()
-                .question(name)
-                .map(FormLayout.Question::outside)
-                .orElse(true);
-    }
-
     IntakeViews.FormState state(FormLink link, String access, LivePages.Typed typed) {
         door.requireOpen(link, access);
-        UsableTemplate template = live.templateOf(link.templateId());
+        JointForm template = live.templateOf(link.templateId());
         IntakeViews.FormState state = live.state(template, typed);
         Map<FieldName, String> followed = new LinkedHashMap<>(state.followed());
-        followed.keySet().removeIf(name -> !isShown(template, name));
+        followed.keySet().removeIf(name -> !template.outside(name));
         return new IntakeViews.FormState(
-                state.left().stream().filter(name -> isShown(template, name)).toList(),
+                state.left().stream().filter(name -> template.outside(name)).toList(),
                 state.sectionsLeft(),
                 followed,
                 state.totals().stream()
-                        .filter(one -> isShown(template, one.list()))
+                        .filter(one -> template.outside(one.list()))
                         .toList());
     }
 

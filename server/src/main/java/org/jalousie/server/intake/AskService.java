@@ -24,7 +24,6 @@ import org.jalousie.core.parties.PersonSource;
 import org.jalousie.core.template.SendingSettings;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
-import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.postroom.RequestPost;
 import org.jalousie.server.store.RowLock;
 import org.jalousie.server.template.UsableTemplate;
@@ -42,6 +41,8 @@ class AskService {
     private final IntakeService intake;
     private final IntakeRequests requests;
     private final FilledForms filled;
+    private final JointForms joints;
+    private final RequestKeeping keeping;
     private final LeftForms left;
     private final Secrets secrets;
     private final UsableTemplates templates;
@@ -55,6 +56,8 @@ class AskService {
             IntakeService intake,
             IntakeRequests requests,
             FilledForms filled,
+            JointForms joints,
+            RequestKeeping keeping,
             LeftForms left,
             Secrets secrets,
             UsableTemplates templates,
@@ -66,6 +69,8 @@ class AskService {
         this.intake = intake;
         this.requests = requests;
         this.filled = filled;
+        this.joints = joints;
+        this.keeping = keeping;
         this.left = left;
         this.secrets = secrets;
         this.templates = templates;
@@ -103,13 +108,15 @@ class AskService {
         door.requireOpen(link, form.access());
         door.requireErrand(link, form.key(), form.errand(), form.found(), form.trap());
         UsableTemplate template = templates.published(link.templateId());
-        FilledForms.Sent sent = given(template, link, form);
+        JointForm joint = joints.of(template);
+        FilledForms.Sent sent = given(joint, link, form);
         WhoAsks who = WhoAsks.of(link.terms(), template);
         FormLinkViews.Asker asker = asker(who, sent, form.asker());
-        Agreements.Answers answers;
+        List<JointForms.Filled> answers;
         Map<String, Message> faults = faults(asker, who);
         try {
-            answers = filled.read(template.fromOutside(), sent, chosenByTheOffice(template), true);
+            answers = joints.read(
+                    joint, sent, (one, of) -> filled.read(one.fromOutside(), of, chosenByTheOffice(one), true));
         } catch (Refusal refused) {
             if (faults.isEmpty() || refused.faults().isEmpty()) throw refused;
             faults.putAll(refused.faults());
@@ -117,7 +124,7 @@ class AskService {
         }
         if (!faults.isEmpty()) throw Refusal.invalid(Message.of("form.faults", "count", faults.size()), faults);
         limits.mailTo(asker.mail());
-        IntakeRequest request = intake.keep(template, form.key(), answers, sent.language(), asker.name());
+        IntakeRequest request = keeping.request(answers, form.key(), sent.language(), asker.name());
         request.askedBy(link.id(), asker);
         requests.flush();
         link.took();
@@ -127,12 +134,13 @@ class AskService {
     }
 
     /** What may be typed, as it was; what stands in the address, as it was sealed; all else as the form begins. */
-    private static FilledForms.Sent given(UsableTemplate template, FormLink link, HandedIn form) {
+    private static FilledForms.Sent given(JointForm joint, FormLink link, HandedIn form) {
         FilledForms.Sent sent = form.sent();
-        List<Field> fields = template.content().fields();
-        FormLayout layout = template.content().layout().arranged(fields);
+        List<Field> fields =
+                joint.parts().stream().flatMap(part -> part.fields().stream()).toList();
         Map<FieldName, String> values = new LinkedHashMap<>(sent.values());
-        layout.questions()
+        joint.parts().stream()
+                .flatMap(part -> part.layout().questions())
                 .filter(question -> question.visibility() != FormLayout.Visibility.SHOWN)
                 .forEach(question -> values.remove(question.field()));
         Intake.stored(fields, fixed(form.answers(), link))

@@ -1,11 +1,12 @@
 package org.jalousie.server.intake;
 
-import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Document;
@@ -28,7 +29,15 @@ import org.springframework.transaction.annotation.Transactional;
 /** Requests as those who have asked look them up: how far they have come, and no more. */
 @Service
 class AskedRequests {
+    private static final List<FormLinkViews.Stage> BEHIND = List.of(
+            FormLinkViews.Stage.MADE,
+            FormLinkViews.Stage.WITH_OFFICE,
+            FormLinkViews.Stage.OUT,
+            FormLinkViews.Stage.ENDED,
+            FormLinkViews.Stage.DONE);
+
     private final IntakeRequests requests;
+    private final RequestGroups groups;
     private final FormLinks links;
     private final Secrets secrets;
     private final Agreements agreements;
@@ -39,6 +48,7 @@ class AskedRequests {
 
     AskedRequests(
             IntakeRequests requests,
+            RequestGroups groups,
             FormLinks links,
             Secrets secrets,
             Agreements agreements,
@@ -47,6 +57,7 @@ class AskedRequests {
             FileStore files,
             Settings settings) {
         this.requests = requests;
+        this.groups = groups;
         this.links = links;
         this.secrets = secrets;
         this.agreements = agreements;
@@ -66,15 +77,22 @@ class AskedRequests {
         return request.formLinkId().flatMap(links::findById);
     }
 
-    private Optional<Agreement> agreement(IntakeRequest request) {
-        return request.agreementNumber().map(number -> agreements.read(agreements.idOf(number)));
+    /** All agreements that are made of a request; none as long as one of them isn't. */
+    private List<Agreement> agreements(IntakeRequest request) {
+        List<IntakeRequest> wanted =
+                groups.of(request).stream().filter(IntakeRequest::wanted).toList();
+        List<Agreement> all = wanted.stream()
+                .flatMap(one -> one.agreementNumber().stream())
+                .map(number -> agreements.read(agreements.idOf(number)))
+                .toList();
+        return all.size() == wanted.size() ? all : List.of();
     }
 
     @Transactional(readOnly = true)
     FormLinkViews.AskStatus status(String secret) {
         IntakeRequest request = request(secret);
         Optional<FormLink> link = link(request);
-        Optional<Agreement> agreement = agreement(request);
+        List<Agreement> all = agreements(request);
         String language = request.language().isEmpty()
                 ? templates.content(request.templateVersionId()).language()
                 : request.language();
@@ -84,9 +102,13 @@ class AskedRequests {
                 settings.office().name(),
                 language,
                 request.createdAt(),
-                agreement.map(one -> stage(one.state())).orElse(FormLinkViews.Stage.WITH_OFFICE),
-                signer(request, link, agreement).isPresent(),
-                canFetch(link, agreement));
+                // of several, how far the one has come that is furthest behind
+                all.stream()
+                        .map(one -> stage(one.state()))
+                        .min(Comparator.comparing(BEHIND::indexOf))
+                        .orElse(FormLinkViews.Stage.WITH_OFFICE),
+                turns(request, link, all).findFirst().isPresent(),
+                canFetch(link, all));
     }
 
     private static FormLinkViews.Stage stage(State state) {
@@ -99,62 +121,72 @@ class AskedRequests {
         };
     }
 
-    private static boolean canFetch(Optional<FormLink> link, Optional<Agreement> agreement) {
+    private static boolean canFetch(Optional<FormLink> link, List<Agreement> all) {
         return link.filter(one -> one.terms().document()).isPresent()
-                && agreement.filter(one -> one.state() == State.COMPLETED).isPresent();
+                && !all.isEmpty()
+                && all.stream().allMatch(one -> one.state() == State.COMPLETED);
     }
 
-    /** Who has asked, where it is their turn and they may go on at once. */
-    private static Optional<Participant> signer(
-            IntakeRequest request, Optional<FormLink> link, Optional<Agreement> agreement) {
-        if (link.filter(one -> one.terms().then() == LinkTerms.Then.SIGN).isEmpty()) return Optional.empty();
-        return agreement
+    /** An agreement with the part of who has asked. */
+    private record Turn(Agreement agreement, Participant participant) {}
+
+    /** The agreements in which it is the turn of who has asked, where they may go on at once. */
+    private static Stream<Turn> turns(IntakeRequest request, Optional<FormLink> link, List<Agreement> all) {
+        if (link.filter(one -> one.terms().then() == LinkTerms.Then.SIGN).isEmpty()) return Stream.empty();
+        return all.stream()
                 .filter(one -> one.state() == State.OUT)
                 .flatMap(one -> one.present().stream()
                         .filter(each ->
                                 each.mail().equalsIgnoreCase(request.asker().mail()))
                         .filter(each -> one.standing(each.party()) == Standing.TURN)
-                        .findFirst());
+                        .findFirst()
+                        .map(each -> new Turn(one, each))
+                        .stream());
     }
 
     /**
-     * The address at which who has just asked signs.
+     * The address at which who has just asked signs; of several agreements, the first in which it is their turn.
      *
      * @throws Refusal when it isn't their turn, or not any more
      */
     @Transactional
     FormLinkViews.GoOn straightOn(String secret) {
         IntakeRequest request = request(secret);
-        Participant one = signer(request, link(request), agreement(request))
+        Turn turn = turns(request, link(request), agreements(request))
+                .findFirst()
                 .orElseThrow(() -> Refusal.conflict(Message.of("ask.not-now")));
-        AgreementNumber number = request.agreementNumber().orElseThrow();
-        return new FormLinkViews.GoOn(participants.straightOn(agreements.idOf(number), one.party()));
+        AgreementNumber number = turn.agreement().created().number();
+        return new FormLinkViews.GoOn(participants.straightOn(
+                agreements.idOf(number), turn.participant().party()));
     }
 
     /** @param bytes a PDF, or a ZIP archive of several */
     record Finished(String name, String type, byte[] bytes) {}
 
-    /** The finished document. @throws Refusal while there is none, or when it isn't given to who asked */
+    /** The finished documents. @throws Refusal while there are none, or when they aren't given to who asked */
     Finished document(String secret) {
         IntakeRequest request = request(secret);
-        Optional<Agreement> agreement = agreement(request);
-        if (!canFetch(link(request), agreement)) throw Refusal.notFound(Message.of("document.none"));
-        return finished(agreement.orElseThrow(), files);
+        List<Agreement> all = agreements(request);
+        if (!canFetch(link(request), all)) throw Refusal.notFound(Message.of("document.none"));
+        return finished(request.number(), all);
     }
 
-    static Finished finished(Agreement agreement, FileStore files) {
-        List<Document> documents = agreement.documents();
+    private Finished finished(String number, List<Agreement> all) {
         Map<String, Supplier<byte[]>> entries = new LinkedHashMap<>();
-        List<String> names = new ArrayList<>();
-        for (Document one : documents) {
-            String name = OneArchive.free(FileNames.of(agreement, one.id(), "pdf"), entries.keySet());
-            names.add(name);
-            entries.put(name, () -> files.get(one.pdf()));
-        }
-        if (names.size() == 1)
+        for (Agreement agreement : all)
+            for (Document one : agreement.documents())
+                entries.put(
+                        OneArchive.free(FileNames.of(agreement, one.id(), "pdf"), entries.keySet()),
+                        () -> files.get(one.pdf()));
+        if (entries.size() == 1) {
+            Map.Entry<String, Supplier<byte[]>> only =
+                    entries.entrySet().iterator().next();
             return new Finished(
-                    names.get(0), "application/pdf", entries.get(names.get(0)).get());
-        String archive = FileNames.of(agreement.created().number(), agreement.title(), "", "zip");
+                    only.getKey(), "application/pdf", only.getValue().get());
+        }
+        String archive = all.size() == 1
+                ? FileNames.of(all.get(0).created().number(), all.get(0).title(), "", "zip")
+                : number + ".zip";
         return new Finished(archive, "application/zip", OneArchive.of(entries));
     }
 }

@@ -5,9 +5,11 @@ import java.util.UUID;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
+import org.jalousie.core.agreement.State;
 import org.jalousie.core.letters.RequestLetter;
 import org.jalousie.server.Settings;
 import org.jalousie.server.agreement.AfterEvents;
+import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.postroom.RequestPost;
 import org.springframework.stereotype.Component;
 
@@ -15,12 +17,22 @@ import org.springframework.stereotype.Component;
 @Component
 class AskersAreTold implements AfterEvents {
     private final IntakeRequests requests;
+    private final RequestGroups groups;
+    private final Agreements agreements;
     private final FormLinks links;
     private final RequestPost post;
     private final Settings settings;
 
-    AskersAreTold(IntakeRequests requests, FormLinks links, RequestPost post, Settings settings) {
+    AskersAreTold(
+            IntakeRequests requests,
+            RequestGroups groups,
+            Agreements agreements,
+            FormLinks links,
+            RequestPost post,
+            Settings settings) {
         this.requests = requests;
+        this.groups = groups;
+        this.agreements = agreements;
         this.links = links;
         this.post = post;
         this.settings = settings;
@@ -37,13 +49,25 @@ class AskersAreTold implements AfterEvents {
         }
     }
 
+    private boolean othersDone(IntakeRequest whole, Agreement done) {
+        return groups.of(whole).stream()
+                .filter(IntakeRequest::wanted)
+                .allMatch(one -> one.agreementNumber()
+                        .filter(number ->
+                                number.equals(done.created().number()) || agreements.state(number) == State.COMPLETED)
+                        .isPresent());
+    }
+
     private void tell(Agreement agreement, RequestLetter.About occasion) {
         requests.findByNumber(agreement.created().request())
-                .filter(request -> !request.asker().mail().isEmpty())
                 // of an agreement that was made anew since, only the newest one tells
                 .filter(request -> request.agreementNumber()
                         .filter(agreement.created().number()::equals)
                         .isPresent())
+                .map(groups::whole)
+                .filter(request -> !request.asker().mail().isEmpty())
+                // of several, the last one tells that all are done
+                .filter(request -> occasion != RequestLetter.About.DONE || othersDone(request, agreement))
                 .ifPresent(request -> {
                     String form = request.formLinkId()
                             .flatMap(links::findById)

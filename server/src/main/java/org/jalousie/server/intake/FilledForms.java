@@ -85,6 +85,18 @@ class FilledForms {
         return new Agreements.Answers(raw, chosen);
     }
 
+    /** What a form asks for with what was sent. */
+    Asked asked(UsableTemplate template, Sent sent) {
+        FormLayout layout =
+                template.content().layout().arranged(template.content().fields());
+        return FormSoFar.asked(
+                template.content().withLayout(layout),
+                template.rules(),
+                withBegins(layout, template, sent),
+                sent.typing(),
+                day.today());
+    }
+
     /** What the form shows without letting it be typed, or doesn't show, is as it begins unless something else was sent. */
     private Map<FieldName, String> withBegins(FormLayout layout, UsableTemplate template, Sent sent) {
         Map<FieldName, String> inputs = new LinkedHashMap<>(sent.values());

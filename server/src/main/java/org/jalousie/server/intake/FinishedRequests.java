@@ -3,7 +3,6 @@ package org.jalousie.server.intake;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.agreement.Actor;
@@ -85,7 +84,7 @@ class FinishedRequests {
             UUID file, ReadFiles.Ready ready, UsableTemplate usable, FilledForms.Sent sent, Actor.Coordinator by) {
         // one that is out of use by now can't be filled any more
         templates.published(usable.templateId());
-        IntakeViews.RequestDetail request = requests.begin(usable, file, sent, Optional.of(ready.finished()), by);
+        IntakeViews.RequestDetail request = requests.begin(usable, file, sent, ready.finished(), by);
         AgreementNumber number = requests.generate(request.row().number(), by);
         read.became(file, number);
         return number;

@@ -15,6 +15,7 @@ import org.jalousie.core.intake.Asked;
 import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.intake.FormLayout.Question;
 import org.jalousie.core.intake.FormLayout.Visibility;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.server.template.UsableTemplate;
 import org.springframework.stereotype.Component;
 
@@ -27,36 +28,64 @@ class FormViews {
         this.day = day;
     }
 
+    /** The form of one template. */
+    IntakeViews.Form of(UsableTemplate template, String language, String person) {
+        return of(JointForm.alone(template), language, person);
+    }
+
     /**
      * @param language in which the form is shown; where it isn't there in that one, in the template's own
      * @param person who fills it; empty where that isn't known
      */
-    IntakeViews.Form of(UsableTemplate template, String language, String person) {
+    IntakeViews.Form of(JointForm form, String language, String person) {
+        UsableTemplate template = form.own();
         FormLayout layout = template.content().layout();
-        List<Field> fields = template.content().fields();
-        FormLayout arranged = layout.arranged(fields);
         boolean spoken = layout.words().containsKey(language);
         List<String> languages = new ArrayList<>(List.of(template.content().language()));
         layout.words().keySet().stream()
                 .sorted()
                 .filter(one -> !languages.contains(one))
                 .forEach(languages::add);
+        List<Field> fields = new ArrayList<>();
+        List<IntakeViews.FormSection> sections = new ArrayList<>();
+        Map<PartyKey, IntakeViews.ChosenParty> chosen = new LinkedHashMap<>();
+        Map<FieldName, String> begins = new LinkedHashMap<>();
+        Map<String, String> words = new LinkedHashMap<>();
+        boolean depends = form.several();
+        for (JointForm.Part part : form.parts()) {
+            fields.addAll(part.fields());
+            part.layout().sections().forEach(section -> sections.add(section(section, part, form)));
+            part.template().content().parties().stream()
+                    .filter(party -> party.who().asked())
+                    .map(ChosenPeople::view)
+                    .forEach(party -> chosen.putIfAbsent(party.party(), party));
+            begins.putAll(begins(part.layout(), part.fields(), person));
+            part.layout().words().getOrDefault(language, Map.of()).forEach(words::putIfAbsent);
+            depends |= Asked.depends(part.layout())
+                    || part.layout().questions().anyMatch(one -> !one.totals().isEmpty());
+        }
         return new IntakeViews.Form(
                 template.templateId(),
                 template.name(),
                 template.number(),
                 spoken ? language : template.content().language(),
                 fields,
-                arranged.sections().stream().map(FormViews::section).toList(),
-                template.content().parties().stream()
-                        .filter(party -> party.who().asked())
-                        .map(ChosenPeople::view)
-                        .toList(),
-                begins(arranged, fields, person),
-                Asked.depends(layout)
-                        || arranged.questions().anyMatch(one -> !one.totals().isEmpty()),
+                sections,
+                List.copyOf(chosen.values()),
+                begins,
+                depends,
                 languages,
-                spoken ? layout.words().get(language) : Map.of());
+                spoken ? words : Map.of());
+    }
+
+    /** Questions of a further template stand under its name where their section has none. */
+    private static IntakeViews.FormSection section(FormLayout.Section section, JointForm.Part part, JointForm form) {
+        if (part.template() == form.own()) return section(section);
+        if (section.questions().isEmpty()) return new IntakeViews.FormSection("", "", List.of());
+        IntakeViews.FormSection own = section(section);
+        return own.title().isEmpty() && !own.questions().isEmpty()
+                ? new IntakeViews.FormSection(part.template().name(), own.help(), own.questions())
+                : own;
     }
 
     /** All that is known of a file that was made elsewhere: whatever stands in it is asked for, whether or not the form would. */

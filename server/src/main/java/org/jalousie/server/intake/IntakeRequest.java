@@ -51,6 +51,9 @@ class IntakeRequest {
     @Column(insertable = false, updatable = false)
     private RequestStage stage = RequestStage.WAITING;
 
+    private UUID partOf;
+    private boolean wanted = true;
+
     private UUID formLinkId;
     private String askerName = "";
     private String askerMail = "";
@@ -83,6 +86,29 @@ class IntakeRequest {
     /** It is about a file that was made elsewhere. */
     void about(Agreements.Finished file) {
         finished = Json.canonical(file);
+    }
+
+    /** It is a part of another request: of the same form, for a template that the form feeds besides. */
+    void partOf(IntakeRequest whole) {
+        partOf = whole.id();
+    }
+
+    /** The request that it is a part of; empty for a whole one. */
+    Optional<UUID> partOf() {
+        return Optional.ofNullable(partOf);
+    }
+
+    /** Whether the form asks for its agreement, as it is answered now. */
+    boolean wanted() {
+        return wanted;
+    }
+
+    void wanted(boolean now) {
+        wanted = now;
+    }
+
+    UUID templateId() {
+        return templateId;
     }
 
     /** Somebody takes care of it from now on; both parts are empty for nobody. */

@@ -1,6 +1,7 @@
 package org.jalousie.server.intake;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -10,14 +11,15 @@ import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
 interface IntakeRequests extends JpaRepository<IntakeRequest, UUID> {
-    Page<IntakeRequest> findByAgreementNumberIsNullOrderByCreatedAtDesc(Pageable page);
+    Page<IntakeRequest> findByAgreementNumberIsNullAndPartOfIsNullOrderByCreatedAtDesc(Pageable page);
 
     /** @param stage, {@code owner}, {@code find} empty for any; {@code find} a pattern in small letters */
-    String NARROWED = " from IntakeRequest r where (:stage = '' or cast(r.stage as string) = :stage)"
-            + " and (:owner = '' or r.ownerMail = :owner or :owner = '-' and r.ownerMail = '')"
-            + " and (:every = true or r.templateId = :template)"
-            + " and (:find = '' or lower(r.number) like :find or lower(r.createdBy) like :find"
-            + " or lower(r.askerMail) like :find)";
+    String NARROWED =
+            " from IntakeRequest r where r.partOf is null and (:stage = '' or cast(r.stage as string) = :stage)"
+                    + " and (:owner = '' or r.ownerMail = :owner or :owner = '-' and r.ownerMail = '')"
+                    + " and (:every = true or r.templateId = :template)"
+                    + " and (:find = '' or lower(r.number) like :find or lower(r.createdBy) like :find"
+                    + " or lower(r.askerMail) like :find)";
 
     @Query("select r" + NARROWED)
     Page<IntakeRequest> narrowed(String stage, String owner, boolean every, UUID template, String find, Pageable page);
@@ -33,11 +35,26 @@ interface IntakeRequests extends JpaRepository<IntakeRequest, UUID> {
     List<Counted> counted(String stage, String owner, boolean every, UUID template, String find);
 
     /** The oldest of those that wait for somebody and come after a moment. */
-    @Query("select r from IntakeRequest r where r.agreementNumber is null and r.createdAt > :after"
+    @Query("select r from IntakeRequest r where r.agreementNumber is null and r.partOf is null and r.createdAt > :after"
             + " order by r.createdAt, r.id")
     List<IntakeRequest> waitingAfter(Instant after, Pageable page);
 
     Optional<IntakeRequest> findByNumber(String number);
+
+    /** The parts of a request, in the order of their numbers. */
+    @Query("select r from IntakeRequest r where r.partOf = :whole order by length(r.number), r.number")
+    List<IntakeRequest> partsOf(UUID whole);
+
+    /** How many further agreements requests ask for. */
+    @Query("select r.partOf as whole, count(r) as count from IntakeRequest r where r.partOf in :wholes"
+            + " and r.wanted = true group by r.partOf")
+    List<PartCount> partCounts(Collection<UUID> wholes);
+
+    interface PartCount {
+        UUID getWhole();
+
+        long getCount();
+    }
 
     Optional<IntakeRequest> findByFormKey(UUID formKey);
 

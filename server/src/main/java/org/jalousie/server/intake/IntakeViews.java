@@ -133,6 +133,7 @@ public final class IntakeViews {
     /**
      * @param owner who takes care of it, empty for nobody; {@code ownerMail} by which they sign in
      * @param agreement the number of its agreement; empty before there is one
+     * @param further how many agreements are made besides
      */
     public record RequestRow(
             String number,
@@ -142,7 +143,22 @@ public final class IntakeViews {
             String owner,
             String ownerMail,
             RequestStage stage,
-            String agreement) {}
+            String agreement,
+            int further) {}
+
+    /**
+     * One of several agreements that a request is for.
+     *
+     * @param number of the part
+     * @param wanted whether the form asks for it, as it is answered now
+     * @param agreement its number; empty before there is one
+     */
+    public record RequestPart(
+            String number,
+            String template,
+            boolean wanted,
+            String agreement,
+            @Schema(types = {"string", "null"}) State agreementState) {}
 
     /** How many requests are in a stage. */
     public record StageCount(RequestStage stage, long count) {}
@@ -156,6 +172,8 @@ public final class IntakeViews {
     /**
      * @param askerMail of who asked from outside; empty for others
      * @param unprinted fields whose answers print nowhere and decide nothing
+     * @param partOf the number of the request that it is a part of; empty for a whole one
+     * @param parts all agreements that a request is for, its own first; none where it is for one alone
      * @param agreementState how far its agreement has come; null before there is one
      */
     public record RequestDetail(
@@ -166,5 +184,7 @@ public final class IntakeViews {
             List<HistoryLine> history,
             String askerMail,
             List<FieldName> unprinted,
-            @Schema(types = {"string", "null"}) State agreementState) {}
+            @Schema(types = {"string", "null"}) State agreementState,
+            String partOf,
+            List<RequestPart> parts) {}
 }

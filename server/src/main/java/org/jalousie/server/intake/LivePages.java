@@ -4,22 +4,15 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
-import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
-import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.data.Value;
-import org.jalousie.core.intake.Asked;
-import org.jalousie.core.intake.FormLayout;
-import org.jalousie.core.intake.Totals;
 import org.jalousie.core.messages.Message;
-import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.template.FilledText;
 import org.jalousie.core.template.FormSoFar;
 import org.jalousie.core.template.TemplateDocument;
@@ -41,7 +34,9 @@ class LivePages {
     /** Each is fetched at once, and what a long list prints is much. */
     private static final int MOST_HELD = 200;
 
-    private final IntakeRequests requests;
+    private final RequestGroups groups;
+    private final JointForms joints;
+    private final FormStates states;
     private final UsableTemplates templates;
     private final FilledPages filled;
     private final OfficeDay day;
@@ -53,11 +48,19 @@ class LivePages {
     private record Fetched(String by, CompletableFuture<FilledPages.Marks> marks) {}
 
     /** Looked up once for some letters, and not for each: a template that is published anew is seen soon enough. */
-    private final Cache<UUID, UsableTemplate> lately =
+    private final Cache<UUID, JointForm> lately =
             Caffeine.newBuilder().expireAfterWrite(SEEN_ANEW).maximumSize(200).build();
 
-    LivePages(IntakeRequests requests, UsableTemplates templates, FilledPages filled, OfficeDay day) {
-        this.requests = requests;
+    LivePages(
+            RequestGroups groups,
+            JointForms joints,
+            FormStates states,
+            UsableTemplates templates,
+            FilledPages filled,
+            OfficeDay day) {
+        this.groups = groups;
+        this.joints = joints;
+        this.states = states;
         this.templates = templates;
         this.filled = filled;
         this.day = day;
@@ -67,69 +70,44 @@ class LivePages {
     record Typed(Map<FieldName, String> values, Typing typing, Locale language, String document) {}
 
     /** For a form that is filled anew. */
-    UsableTemplate templateOf(UUID template) {
-        return lately.get(template, templates::published);
+    JointForm templateOf(UUID template) {
+        return lately.get(template, id -> joints.of(templates.published(id)));
     }
 
-    /** For a request that is corrected: it stays with its version. */
-    UsableTemplate templateOf(String request) {
-        return templates.version(requests.findByNumber(request)
-                .map(IntakeRequest::templateVersionId)
-                .orElseThrow(() -> Refusal.notFound(Message.of("request.none", "number", request))));
+    /** For a request that is corrected: it stays with its versions. */
+    JointForm templateOf(String number) {
+        IntakeRequest request = groups.request(number);
+        return request.partOf().isPresent() || request.finished().isPresent()
+                ? JointForm.alone(templates.version(request.templateVersionId()))
+                : joints.of(groups.of(request));
     }
 
-    IntakeViews.LiveMade pages(UsableTemplate template, Typed typed, String by) {
-        Map<String, Value> values = values(template, typed);
-        List<TemplateDocument> all = documents(template, values, true);
-        DocumentId shown = shown(all, typed.document());
-        FilledPages.Filled pages = filled.pages(template, shown, values);
+    IntakeViews.LiveMade pages(JointForm form, Typed typed, String by) {
+        List<Shown> all = documents(form, typed, true);
+        Shown shown = shown(all, typed.document());
+        FilledPages.Filled pages =
+                filled.pages(shown.template(), shown.document().id(), shown.values());
         UUID key = UUID.randomUUID();
         made.put(key, new Fetched(by, pages.marks()));
-        return new IntakeViews.LiveMade(key, shown.value(), titles(all, template), pages.sizes(), pages.pdf());
+        return new IntakeViews.LiveMade(key, shown.id(), titles(all), pages.sizes(), pages.pdf());
     }
 
-    IntakeViews.LiveText text(UsableTemplate template, Typed typed) {
-        Map<String, Value> values = values(template, typed);
-        List<TemplateDocument> all = documents(template, values, false);
-        DocumentId shown = shown(all, typed.document());
-        List<FilledText.Paragraph> paragraphs = filled.text(template, shown, values);
-        return new IntakeViews.LiveText(shown.value(), titles(all, template), paragraphs);
+    IntakeViews.LiveText text(JointForm form, Typed typed) {
+        List<Shown> all = documents(form, typed, false);
+        Shown shown = shown(all, typed.document());
+        List<FilledText.Paragraph> paragraphs =
+                filled.text(shown.template(), shown.document().id(), shown.values());
+        return new IntakeViews.LiveText(shown.id(), titles(all), paragraphs);
     }
 
     /** The newest version of a template, which may be a draft. */
-    UsableTemplate newestOf(UUID template) {
-        return templates.newest(template);
+    JointForm newestOf(UUID template) {
+        return joints.trying(templates.newest(template));
     }
 
     /** What a form asks for with these answers. */
-    IntakeViews.FormState state(UsableTemplate template, Typed typed) {
-        Asked asked =
-                FormSoFar.asked(template.content(), template.rules(), typed.values(), typed.typing(), day.today());
-        Map<FieldName, String> followed = new LinkedHashMap<>();
-        asked.followed()
-                .forEach((name, value) -> followed.put(name, typed.typing().shown(value)));
-        List<IntakeViews.ListTotal> totals = new ArrayList<>();
-        Printer printer = Printer.in(typed.language());
-        for (FormLayout.Question question :
-                template.content().layout().questions().toList()) {
-            if (!(asked.values().get(question.field().value()) instanceof Value.Items list)) continue;
-            for (FieldName of : question.totals())
-                for (Value total : Totals.of(list, of))
-                    totals.add(new IntakeViews.ListTotal(
-                            question.field(), label(template, question.field(), of), printer.print(total, "")));
-        }
-        return new IntakeViews.FormState(
-                List.copyOf(asked.left()), List.copyOf(asked.sectionsLeft()), followed, totals);
-    }
-
-    private static String label(UsableTemplate template, FieldName list, FieldName of) {
-        return template.content().fields().stream()
-                .filter(field -> field.name().equals(list))
-                .flatMap(field -> field.items().stream())
-                .filter(field -> field.name().equals(of))
-                .map(Field::label)
-                .findFirst()
-                .orElse(of.value());
+    IntakeViews.FormState state(JointForm form, Typed typed) {
+        return states.of(form, typed);
     }
 
     /** What stands where on the pages; waits while that is being found out. */
@@ -140,33 +118,42 @@ class LivePages {
         return new IntakeViews.LiveMarks(marks.pages(), PrintedView.of(marks.printed()));
     }
 
-    private Map<String, Value> values(UsableTemplate template, Typed typed) {
-        return FormSoFar.of(template.content(), template.rules(), typed.values(), typed.typing(), day.today());
+    /** A document that comes with the answers. @param part which of the form's templates it is of, from 0 */
+    private record Shown(int part, UsableTemplate template, TemplateDocument document, Map<String, Value> values) {
+        /** Each template has a first document of the same name. */
+        String id() {
+            return part == 0
+                    ? document.id().value()
+                    : part + "." + document.id().value();
+        }
     }
 
     /** Documents that come with these answers and can be looked at already. */
-    private static List<TemplateDocument> documents(UsableTemplate template, Map<String, Value> values, boolean pages) {
-        List<TemplateDocument> all = template.content().documents().stream()
-                .filter(one -> one.kind() == TemplateDocument.Kind.WORDING
-                        || pages && one.kind() != TemplateDocument.Kind.REQUESTED)
-                .filter(one -> one.comesWith(values))
-                .toList();
+    private List<Shown> documents(JointForm form, Typed typed, boolean pages) {
+        List<Shown> all = new ArrayList<>();
+        int part = 0;
+        for (UsableTemplate template : states.made(form, typed)) {
+            Map<String, Value> values =
+                    FormSoFar.of(template.content(), template.rules(), typed.values(), typed.typing(), day.today());
+            for (TemplateDocument one : template.content().documents())
+                if ((one.kind() == TemplateDocument.Kind.WORDING
+                                || pages && one.kind() != TemplateDocument.Kind.REQUESTED)
+                        && one.comesWith(values)) all.add(new Shown(part, template, one, values));
+            part++;
+        }
         if (all.isEmpty()) throw Refusal.notFound(Message.of("document.none"));
         return all;
     }
 
     /** The one that is asked for, or the first where that doesn't come (any more). */
-    private static DocumentId shown(List<TemplateDocument> all, String document) {
-        return all.stream()
-                .map(TemplateDocument::id)
-                .filter(id -> id.value().equals(document))
-                .findFirst()
-                .orElseGet(() -> all.get(0).id());
+    private static Shown shown(List<Shown> all, String document) {
+        return all.stream().filter(one -> one.id().equals(document)).findFirst().orElseGet(() -> all.get(0));
     }
 
-    private static List<IntakeViews.LiveTitle> titles(List<TemplateDocument> all, UsableTemplate template) {
+    private static List<IntakeViews.LiveTitle> titles(List<Shown> all) {
         return all.stream()
-                .map(one -> new IntakeViews.LiveTitle(one.id().value(), one.titleIn(template.name())))
+                .map(one -> new IntakeViews.LiveTitle(
+                        one.id(), one.document().titleIn(one.template().name())))
                 .toList();
     }
 }

@@ -19,9 +19,7 @@ class RequestStages implements AfterEvents {
 
     /** An agreement was made of it, whose events came before the request knew its number. */
     void madeOf(String request) {
-        sql.sql("update intake_request set stage = 'CHECK' where number = ?")
-                .param(request)
-                .update();
+        reached(request, RequestStage.CHECK);
     }
 
     @Override
@@ -29,13 +27,31 @@ class RequestStages implements AfterEvents {
         // past the entity, which whoever corrects the request just now holds; an agreement that was replaced tells
         // nothing
         String stage = RequestStage.of(agreement.state()).name();
-        sql.sql("update intake_request set stage = ? where number = ? and (agreement_number is null"
-                        + " or agreement_number = ?) and stage <> ?")
-                .params(
-                        stage,
-                        agreement.created().request(),
-                        agreement.created().number().value(),
-                        stage)
+        String request = agreement.created().request();
+        int changed = sql.sql("update intake_request set own_stage = ?, stage = ? where number = ? and"
+                        + " (agreement_number is null or agreement_number = ?) and own_stage <> ?")
+                .params(stage, stage, request, agreement.created().number().value(), stage)
+                .update();
+        if (changed > 0) together(request);
+    }
+
+    private void reached(String request, RequestStage stage) {
+        sql.sql("update intake_request set own_stage = ?, stage = ? where number = ?")
+                .params(stage.name(), stage.name(), request)
+                .update();
+        together(request);
+    }
+
+    /** A request of several agreements is as far as the one that is furthest behind. */
+    void together(String request) {
+        sql.sql("update intake_request whole set stage = (select part.own_stage from intake_request part"
+                        + " where (part.id = whole.id or part.part_of = whole.id) and part.wanted"
+                        + " order by array_position(array['CHECK', 'OUT', 'WAITING', 'ENDED', 'DONE'], part.own_stage)"
+                        + " limit 1)"
+                        + " where whole.part_of is null and exists (select 1 from intake_request part"
+                        + " where part.number = ? and (part.part_of = whole.id or part.id = whole.id))"
+                        + " and exists (select 1 from intake_request part where part.part_of = whole.id)")
+                .param(request)
                 .update();
     }
 }

@@ -6,8 +6,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.data.Value;
@@ -32,6 +34,8 @@ import org.springframework.stereotype.Component;
 @Component
 class RequestWriter implements RequestPost.Writer {
     private final IntakeRequests requests;
+    private final RequestGroups groups;
+    private final JointForms joints;
     private final FormLinks links;
     private final LeftForms left;
     private final Secrets secrets;
@@ -45,6 +49,8 @@ class RequestWriter implements RequestPost.Writer {
 
     RequestWriter(
             IntakeRequests requests,
+            RequestGroups groups,
+            JointForms joints,
             FormLinks links,
             LeftForms left,
             Secrets secrets,
@@ -56,6 +62,8 @@ class RequestWriter implements RequestPost.Writer {
             OfficeDay day,
             Settings settings) {
         this.requests = requests;
+        this.groups = groups;
+        this.joints = joints;
         this.links = links;
         this.left = left;
         this.secrets = secrets;
@@ -82,20 +90,19 @@ class RequestWriter implements RequestPost.Writer {
         String office = settings.office().name();
         if (occasion == RequestLetter.About.CAME) {
             RequestLetter letter = new RequestLetter("", form, request.number(), office, "en");
-            String answers = answers(
-                    template, request, question -> true, template.content().language());
+            String answers =
+                    answers(request, question -> true, template.content().language());
             return new RequestPost.Written(
                     "",
                     letter.text(occasion, settings.address() + "/intake/" + request.number(), answers),
-                    document(template, request));
+                    documents(request));
         }
         if (occasion == RequestLetter.About.OWNED || occasion == RequestLetter.About.SAID)
             return told(request, occasion, form);
         RequestLetter letter = new RequestLetter(request.asker().name(), form, request.number(), office, own);
         String status = settings.address() + "/asked/" + secrets.ofRequest(request.id());
-        String answers = occasion == RequestLetter.About.TAKEN
-                ? answers(template, request, FormLayout.Question::outside, own)
-                : "";
+        String answers =
+                occasion == RequestLetter.About.TAKEN ? answers(request, FormLayout.Question::outside, own) : "";
         boolean withDocument = occasion == RequestLetter.About.DONE
                 && link.filter(one -> one.terms().document()).isPresent();
         return new RequestPost.Written(
@@ -120,32 +127,48 @@ class RequestWriter implements RequestPost.Writer {
     }
 
     /** @param told which questions are told to who reads it: to who asked, nothing that they were not asked */
-    private static String answers(
-            UsableTemplate template, IntakeRequest request, Predicate<FormLayout.Question> told, String language) {
-        Map<String, String> words = template.content().layout().words().getOrDefault(language, Map.of());
-        return AnswersBlock.text(AnswersBlock.of(
-                template.content().layout(),
-                template.content().fields(),
-                request.values(),
-                told,
-                Locale.forLanguageTag(language),
-                text -> words.getOrDefault(text, text)));
+    private String answers(IntakeRequest request, Predicate<FormLayout.Question> told, String language) {
+        List<IntakeRequest> group = wanted(request);
+        Agreements.Answers all = RequestGroups.answers(group);
+        List<AnswersBlock.Line> lines = new ArrayList<>();
+        // a part that is not made was asked for nothing
+        Set<UUID> made = group.stream().map(IntakeRequest::templateId).collect(Collectors.toSet());
+        for (JointForm.Part part : joints.of(groups.of(request)).parts()) {
+            if (!made.contains(part.template().templateId())) continue;
+            Map<String, String> words = part.layout().words().getOrDefault(language, Map.of());
+            lines.addAll(AnswersBlock.of(
+                    part.layout(),
+                    part.fields(),
+                    all.data(),
+                    told,
+                    Locale.forLanguageTag(language),
+                    text -> words.getOrDefault(text, text)));
+        }
+        return AnswersBlock.text(lines);
     }
 
-    /** The document as these answers make it. */
-    private List<Outgoing.Attachment> document(UsableTemplate template, IntakeRequest request) {
-        Map<String, Value> values =
-                FormSoFar.of(template.content(), template.rules(), request.values(), Typing.PLAIN, day.today());
+    private List<IntakeRequest> wanted(IntakeRequest request) {
+        return groups.of(request).stream().filter(IntakeRequest::wanted).toList();
+    }
+
+    /** The documents as these answers make them. */
+    private List<Outgoing.Attachment> documents(IntakeRequest request) {
         List<Outgoing.Attachment> all = new ArrayList<>();
-        if (template.wordings().of(DocumentId.WORDING).isPresent())
+        for (IntakeRequest one : wanted(request)) {
+            UsableTemplate template = templates.version(one.templateVersionId());
+            if (template.wordings().of(DocumentId.WORDING).isEmpty()) continue;
+            Map<String, Value> values =
+                    FormSoFar.of(template.content(), template.rules(), one.values(), Typing.PLAIN, day.today());
             all.add(Outgoing.Attachment.pdf(
-                    request.number() + ".pdf",
+                    one.number() + ".pdf",
                     filled.pages(template, DocumentId.WORDING, values).pdf()));
+        }
         return all;
     }
 
     private List<Outgoing.Attachment> signed(IntakeRequest request) {
-        return request.agreementNumber().stream()
+        return wanted(request).stream()
+                .flatMap(one -> one.agreementNumber().stream())
                 .map(number -> agreements.read(agreements.idOf(number)))
                 .flatMap((Agreement agreement) -> agreement.documents().stream()
                         .map(one -> Outgoing.Attachment.pdf(

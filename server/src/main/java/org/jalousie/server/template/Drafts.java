@@ -30,6 +30,7 @@ class Drafts {
     private final Preparations preparations;
     private final FontFinder fonts;
     private final FixedPreviews fixed;
+    private final FurtherTemplates further;
     private final RowLock lock;
     private final Clock clock;
 
@@ -40,6 +41,7 @@ class Drafts {
             Preparations preparations,
             FontFinder fonts,
             FixedPreviews fixed,
+            FurtherTemplates further,
             RowLock lock,
             Clock clock) {
         this.templates = templates;
@@ -48,6 +50,7 @@ class Drafts {
         this.preparations = preparations;
         this.fonts = fonts;
         this.fixed = fixed;
+        this.further = further;
         this.lock = lock;
         this.clock = clock;
     }
@@ -94,8 +97,9 @@ class Drafts {
     }
 
     /** What stands in the way of publishing, in the template and on this machine. */
-    List<Obstacle> obstacles(Wordings wordings, TemplateContent content, RuleSet rules) {
+    List<Obstacle> obstacles(UUID id, Wordings wordings, TemplateContent content, RuleSet rules) {
         List<Obstacle> obstacles = new ArrayList<>(PublishCheck.obstacles(wordings, content, rules));
+        obstacles.addAll(further.obstacles(id, content));
         obstacles.addAll(DocumentCheck.of(content, fixed::spots));
         fonts(wordings, obstacles);
         return obstacles;
@@ -119,6 +123,7 @@ class Drafts {
         Wordings wordings = preparations.wordings(version);
         RuleSet rules = preparations.rules(content);
         List<Obstacle> obstacles = new ArrayList<>(PublishCheck.ofSettings(wordings, content, rules));
+        obstacles.addAll(further.obstacles(template.id(), content));
         obstacles.addAll(DocumentCheck.of(content, fixed::spots));
         fonts(wordings, obstacles);
         return new TemplateViews.TemplateDetail(

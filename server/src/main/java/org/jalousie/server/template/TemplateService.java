@@ -145,7 +145,7 @@ class TemplateService implements UsableTemplates {
         TemplateVersion version = drafts.draft(id, revision);
         TemplateContent content = version.content();
         Wordings wordings = preparations.wordings(version);
-        List<Obstacle> obstacles = drafts.obstacles(wordings, content, preparations.rules(content));
+        List<Obstacle> obstacles = drafts.obstacles(id, wordings, content, preparations.rules(content));
         if (!obstacles.isEmpty())
             throw Refusal.conflict(
                     Message.of("publish.not-yet", "obstacle", obstacles.get(0).message()));
