@@ -207,6 +207,7 @@ export default function AgreementRoom() {
               fixed={!coordinator}
             />
           )}
+          {request && <MadeWith request={request} number={number} />}
           <Data detail={detail} />
           <Files number={number} documents={detail.documents} attached={detail.attached} />
           {(row.state === 'OUT' || row.state === 'CHECK') && coordinator && (
@@ -238,6 +239,25 @@ export function sendWords(slats: Schemas['RouteStep'][]): string {
     names: listed(names),
     more,
   });
+}
+
+/** The other agreements of the same request. */
+function MadeWith({ request, number }: { request: Schemas['RequestDetail']; number: string }) {
+  const others = request.parts.filter(({ agreement }) => agreement && agreement !== number);
+  if (!others.length) return null;
+  return (
+    <section aria-label={say('agreements.made-with')}>
+      <h2 className="pb-1 text-lg">{say('agreements.made-with')}</h2>
+      <ul>
+        {others.map(({ agreement, template }) => (
+          <li key={agreement}>
+            <Link to={`/agreements/${agreement}`}>{agreement}</Link>{' '}
+            <span className="text-soft">{template}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
 }
 
 function Data({ detail }: { detail: Detail }) {

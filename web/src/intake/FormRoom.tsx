@@ -11,6 +11,7 @@ import { FilledForm } from './FilledForm';
 import type { Answers } from './inputProps';
 import { answerNotes } from './answerNotes';
 import { RequestDesk } from './RequestDesk';
+import { RequestParts } from './RequestParts';
 import { forgetHere, leftHere, type Begun } from './kept';
 
 /** A template's form: filled anew, maybe with the answers of an earlier request, or a request corrected. */
@@ -135,6 +136,7 @@ function RequestForm({
   }, [key, queries, setAddress]);
   const [taken, setTaken] = useState(row?.number);
   const sent = ['OUT', 'SEALING', 'COMPLETED'].includes(agreementState ?? '');
+  const several = (request?.parts.length ?? 0) > 1 && !request?.partOf;
   const underWay = agreementState === 'GENERATING' || agreementState === 'CHECK';
   const make = async (body: Answers) => {
     const kept = taken
@@ -152,7 +154,7 @@ function RequestForm({
     setTaken(kept.row.number);
     forgetHere(key);
     void queries.invalidateQueries({ queryKey: ['begun-forms'] });
-    if (row?.agreement && underWay) return row.agreement;
+    if (row?.agreement && underWay && !several) return row.agreement;
     const made = await answer(
       api.POST('/api/v1/requests/{number}/agreement', {
         params: { path: { number: kept.row.number } },
@@ -181,6 +183,7 @@ function RequestForm({
       </RoomTitle>
       <Trouble error={inLanguage.error} />
       {request && <RequestDesk request={request} />}
+      {request && <RequestParts request={request} />}
       {row && (
         <div className="flex max-w-2xl flex-col items-start gap-2 pb-4">
           <KeepAsSpecimen number={row.number} />
@@ -222,9 +225,11 @@ function RequestForm({
         make={make}
         act={
           !agreementState
-            ? say('intake.make-the-agreement')
+            ? say(several ? 'intake.make-the-agreements' : 'intake.make-the-agreement')
             : underWay
-              ? say('intake.make-the-agreement-again')
+              ? say(
+                  several ? 'intake.make-the-agreements-again' : 'intake.make-the-agreement-again',
+                )
               : say('intake.make-another-agreement')
         }
       />

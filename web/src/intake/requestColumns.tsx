@@ -56,6 +56,12 @@ export const requestColumns: Column<Schemas['RequestRow']>[] = [
     width: 140,
     present: (one) => one.agreement !== '',
     cell: (one) =>
-      one.agreement && <Link to={`/agreements/${one.agreement}`}>{one.agreement}</Link>,
+      one.agreement && (
+        <Link to={one.further ? `/intake/${one.number}` : `/agreements/${one.agreement}`}>
+          {one.further
+            ? say('intake.and-further', { agreement: one.agreement, count: one.further })
+            : one.agreement}
+        </Link>
+      ),
   },
 ];

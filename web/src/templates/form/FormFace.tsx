@@ -5,6 +5,7 @@ import { Button } from '../../ui/parts';
 import type { Bench } from '../bench/bench';
 import { FormLanguages } from './FormLanguages';
 import { FormPreview } from './FormPreview';
+import { FurtherTemplates } from './FurtherTemplates';
 import { arranged, placeOf, sectionsOf } from './layout';
 import { Outline } from './Outline';
 import { QuestionCard } from './QuestionCard';
@@ -67,6 +68,7 @@ export function FormFace({ bench }: { bench: Bench }) {
         ) : (
           <p className="text-soft">{say('templates.form-choose')}</p>
         )}
+        <FurtherTemplates bench={bench} />
       </aside>
     </div>
   );

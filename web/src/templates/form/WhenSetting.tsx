@@ -9,18 +9,21 @@ export function WhenSetting({
   settings,
   when,
   but,
+  label = say('templates.form-when'),
   onChange,
 }: {
   settings: Settings;
   when: string;
   /** The question that it is about: none stands on its own answer. */
   but?: string;
+  /** What comes and goes with it. */
+  label?: string;
   onChange: (when: string) => void;
 }) {
   const known = conditionsOf(settings, but);
   const gone = when && !known.some(({ name }) => name === when);
   return (
-    <Setting label={say('templates.form-when')}>
+    <Setting label={label}>
       <select className={inputLook} value={when} onChange={(event) => onChange(event.target.value)}>
         <option value="">{say('templates.form-always')}</option>
         {gone && <option value={when}>{when}</option>}
