@@ -1,6 +1,8 @@
-import { useContext } from 'react';
+import { Fragment, useContext, useId, useState } from 'react';
+import type { Code } from '../messages/catalogue';
 import { useSay } from '../messages/useSay';
 import { inputLook } from '../ui/parts';
+import { countriesIn, hasPart, partOrder, storedCountry, typedCountry } from './addresses';
 import { joinParts, splitParts } from './composite';
 import { DateInput } from './DateInput';
 import type { PartsProps } from './inputProps';
@@ -62,7 +64,9 @@ export function NameInput({ id, value, onChange, describedBy }: PartsProps) {
 /** A postal address in its parts, in the order of vCard's ADR: two unused, street, locality, region, code, country. */
 export function AddressInput({ id, value, onChange, describedBy }: PartsProps) {
   const words = useSay();
+  const language = useContext(FormLanguage);
   const parts = splitParts(value, 7);
+  const country = parts[6] ?? '';
   const part = (at: number, label: string, width: string) => (
     <Part
       id={`${id}-${at}`}
@@ -75,11 +79,85 @@ export function AddressInput({ id, value, onChange, describedBy }: PartsProps) {
   );
   return (
     <div className="grid grid-cols-6 gap-2">
-      {part(2, words.say('form.street'), 'col-span-6')}
-      {part(5, words.say('form.postal-code'), 'col-span-2')}
-      {part(3, words.say('form.town'), 'col-span-4')}
-      {part(4, words.say('form.region'), 'col-span-3')}
-      {part(6, words.say('form.country'), 'col-span-3')}
+      {partOrder(country)
+        .filter((at) => at === 2 || hasPart(country, at) || parts[at])
+        .map((at) => (
+          <Fragment key={at}>
+            {part(at, words.say(labels[at] ?? 'form.street'), widths[at] ?? '')}
+          </Fragment>
+        ))}
+      <CountryInput
+        id={`${id}-6`}
+        label={words.say('form.country')}
+        value={country}
+        language={language}
+        onChange={(code) => onChange(joinParts(parts.map((one, i) => (i === 6 ? code : one))))}
+        described={describedBy}
+      />
+    </div>
+  );
+}
+
+const labels: Record<number, Code> = {
+  2: 'form.street',
+  3: 'form.town',
+  4: 'form.region',
+  5: 'form.postal-code',
+};
+
+const widths: Record<number, string> = {
+  2: 'col-span-6',
+  3: 'col-span-4',
+  4: 'col-span-3',
+  5: 'col-span-2',
+};
+
+/** A country by its name in the form's language, kept by its code; one that isn't known is kept as it is typed. */
+function CountryInput({
+  id,
+  label,
+  value,
+  language,
+  onChange,
+  described,
+}: {
+  id: string;
+  label: string;
+  value: string;
+  language: string;
+  onChange: (country: string) => void;
+  described: PartsProps['describedBy'];
+}) {
+  const [typed, setTyped] = useState<string>();
+  const list = useId();
+  const countries = countriesIn(language);
+  // what was changed from elsewhere is shown, and not what was typed before
+  const shown =
+    typed !== undefined && storedCountry(typed, language) === value
+      ? typed
+      : typedCountry(value, language);
+  return (
+    <div className="col-span-3 flex flex-col">
+      <label htmlFor={id} className="text-soft">
+        {label}
+      </label>
+      <input
+        id={id}
+        list={list}
+        autoComplete="country-name"
+        className={inputLook}
+        value={shown}
+        onChange={(event) => {
+          setTyped(event.target.value);
+          onChange(storedCountry(event.target.value, language));
+        }}
+        {...described}
+      />
+      <datalist id={list}>
+        {countries.map(({ code, name }) => (
+          <option key={code} value={name} />
+        ))}
+      </datalist>
     </div>
   );
 }

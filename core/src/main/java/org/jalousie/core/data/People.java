@@ -7,16 +7,9 @@ import com.ibm.icu.util.ULocale;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Set;
 
 /** How names and addresses print in one language. Names follow CLDR's person name formats (UTS #35 part 8). */
 final class People {
-    /** Countries whose postal code follows the town; elsewhere it goes before. (common practice, no source) */
-    private static final Set<String> CODE_LAST = Set.of("US", "CA", "AU", "NZ", "IN");
-
-    /** Countries whose postal code stands on a line of its own after the town. (common practice, no source) */
-    private static final Set<String> CODE_BELOW = Set.of("GB", "IE", "ZA", "HK", "KE");
-
     private final ULocale language;
     private final PersonNameFormatter sorting;
     private final PersonNameFormatter brief;
@@ -62,19 +55,7 @@ final class People {
 
     String address(Value.Address address, String print) {
         List<String> lines = new ArrayList<>();
-        lines.add(address.street());
-        String country = address.country().toUpperCase(Locale.ROOT);
-        if (CODE_LAST.contains(country)) {
-            String comma = country.equals("US") && !address.region().isEmpty() ? ", " : " ";
-            lines.add(joined(" ", joined(comma, address.locality(), address.region()), address.code()));
-        } else if (CODE_BELOW.contains(country)) {
-            lines.add(address.locality());
-            lines.add(address.region());
-            lines.add(address.code());
-        } else {
-            lines.add(joined(" ", address.code(), address.locality()));
-            lines.add(address.region());
-        }
+        lines.addAll(PostalAddresses.lines(address, language.getLanguage()));
         lines.add(countryName(address.country()));
         lines.removeIf(String::isBlank);
         return String.join(print.equals("block") ? "\n" : ", ", lines);

@@ -2,6 +2,7 @@ package org.jalousie.core.data;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import org.jalousie.core.messages.Message;
 
 /** Reads names and addresses: in their parts as vCard writes them (RFC 6350), or as a person types them. */
@@ -48,22 +49,45 @@ final class PeopleReader {
     }
 
     /** {@code ;;Mill Rise 3;Oudehaven;;4811;NL}, or lines: street, then code and town, then country. */
-    static Value.Address address(String text) throws ValueReader.Unreadable {
+    /** @param stored whether it was read before: what is known of countries may have been less then */
+    static Value.Address address(String text, boolean stored) throws ValueReader.Unreadable {
         if (text.contains(";")) {
             List<String> parts = Components.split(text, 7);
             Value.Address address =
-                    new Value.Address(parts.get(2), parts.get(3), parts.get(4), parts.get(5), parts.get(6));
+                    new Value.Address(parts.get(2), parts.get(3), parts.get(4), parts.get(5), country(parts.get(6)));
             if (address.street().isEmpty() && address.locality().isEmpty())
                 throw new ValueReader.Unreadable(Message.of("value.address"));
+            if (!stored) check(address);
             return address;
         }
         String[] lines = lines(text);
-        return switch (lines.length) {
+        Value.Address address = switch (lines.length) {
             case 1 -> new Value.Address(lines[0], "", "", "", "");
             case 2 -> new Value.Address(lines[0], lines[1], "", "", "");
-            case 3 -> new Value.Address(lines[0], lines[1], "", "", lines[2]);
-            case 4 -> new Value.Address(lines[0], lines[1], "", lines[2], lines[3]);
+            case 3 -> new Value.Address(lines[0], lines[1], "", "", country(lines[2]));
+            case 4 -> new Value.Address(lines[0], lines[1], "", lines[2], country(lines[3]));
             default -> throw new ValueReader.Unreadable(Message.of("value.address-lines"));
         };
+        if (!stored) check(address);
+        return address;
+    }
+
+    private static String country(String typed) {
+        return typed.matches("[A-Za-z]{2}") ? typed.toUpperCase(Locale.ROOT) : typed;
+    }
+
+    /** A country that is named by its code is one, and has codes of that look; one that is named in words is taken as it is. */
+    private static void check(Value.Address address) throws ValueReader.Unreadable {
+        String country = address.country();
+        if (!country.matches("[A-Z]{2}")) return;
+        if (!PostalAddresses.countries().contains(country))
+            throw new ValueReader.Unreadable(Message.of("value.country", "country", country));
+        boolean fits = address.code().isEmpty()
+                || PostalAddresses.code(country)
+                        .map(pattern -> pattern.matcher(address.code()).matches())
+                        .orElse(true);
+        if (!fits)
+            throw new ValueReader.Unreadable(
+                    Message.of("value.postal-code", "code", address.code(), "country", country));
     }
 }

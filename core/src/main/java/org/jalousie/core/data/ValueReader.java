@@ -84,6 +84,11 @@ public final class ValueReader {
      * @see #read(Field, String)
      */
     public static Optional<Value> read(Field field, String input, Typing typing) throws Unreadable {
+        return read(field, input, typing, false);
+    }
+
+    /** @param stored whether it was read before, so that it is taken by what held then */
+    private static Optional<Value> read(Field field, String input, Typing typing, boolean stored) throws Unreadable {
         String text = input == null ? "" : input.strip();
         if (text.isEmpty()) return Optional.empty();
         refuseUnprintable(text);
@@ -105,10 +110,10 @@ public final class ValueReader {
                     case WEB_ADDRESS -> new Value.Text(webAddress(text));
                     case PHONE -> new Value.Text(phone(text));
                     case NAME -> PeopleReader.name(text);
-                    case ADDRESS -> PeopleReader.address(text);
+                    case ADDRESS -> PeopleReader.address(text, stored);
                     case PICTURE -> picture(text);
                     case FILE -> file(text);
-                    case ITEMS -> items(field, text, typing);
+                    case ITEMS -> items(field, text, typing, stored);
                 });
     }
 
@@ -119,7 +124,7 @@ public final class ValueReader {
     public static Optional<Value> stored(Field field, String raw) {
         for (Typing typing : List.of(Typing.PLAIN, Typing.in(Locale.UK))) {
             try {
-                return read(field, raw, typing);
+                return read(field, raw, typing, true);
             } catch (Unreadable e) {
                 // the next way, or as it stands
             }
@@ -234,12 +239,12 @@ public final class ValueReader {
                 .orElseThrow(() -> new Unreadable(Message.of("value.file")));
     }
 
-    private static Value items(Field list, String text, Typing typing) throws Unreadable {
+    private static Value items(Field list, String text, Typing typing, boolean stored) throws Unreadable {
         List<Map<String, Value>> items = new ArrayList<>();
         for (Map<String, String> raw : RawItems.read(text)) {
             if (items.size() == MOST_ITEMS)
                 throw new Unreadable(Message.of("value.too-many-items", "most", MOST_ITEMS));
-            items.add(item(list, raw, items.size() + 1, typing));
+            items.add(item(list, raw, items.size() + 1, typing, stored));
         }
         return new Value.Items(
                 items,
@@ -248,8 +253,8 @@ public final class ValueReader {
                         .collect(Collectors.toCollection(LinkedHashSet::new)));
     }
 
-    private static Map<String, Value> item(Field list, Map<String, String> raw, int position, Typing typing)
-            throws Unreadable {
+    private static Map<String, Value> item(
+            Field list, Map<String, String> raw, int position, Typing typing, boolean stored) throws Unreadable {
         Map<String, Value> values = new LinkedHashMap<>();
         for (String name : raw.keySet()) {
             if (list.items().stream().noneMatch(field -> field.isCalled(name)))
@@ -257,7 +262,7 @@ public final class ValueReader {
         }
         for (Field field : list.items()) {
             try {
-                Optional<Value> value = read(field, raw.get(field.name().value()), typing);
+                Optional<Value> value = read(field, raw.get(field.name().value()), typing, stored);
                 value.ifPresent(v -> values.put(field.name().value(), v));
                 if (value.isEmpty() && field.required())
                     throw new Unreadable(Message.of("field.required", "field", field.label()));

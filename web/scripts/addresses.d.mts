@@ -1,0 +1,2 @@
+/** The data as they are written. */
+export function written(): string;
