@@ -100,7 +100,9 @@ export function dataThings(detail: Shown, sheet: Sheet): Thing[] {
     ...detail.includes.map((one, number) =>
       thing(
         { kind: 'clause', number },
-        say('templates.clause', { clause: one.clause.replaceAll('_', ' ') }),
+        one.clause === 'answers.block'
+          ? say('templates.all-answers-called')
+          : say('templates.clause', { clause: one.clause.replaceAll('_', ' ') }),
         of(`clause-${number}`),
         true,
       ),

@@ -9,7 +9,7 @@ import { WordingLines } from '../../WordingLines';
 import { Places, type Walk } from './parts';
 
 /** What the program calls the table that it makes of a form's questions; no clause can be called so. */
-const allAnswers = 'all answers';
+const allAnswers = 'answers.block';
 
 /** Which clause is drawn in, in which version, and what it says. */
 export function ClauseCard({

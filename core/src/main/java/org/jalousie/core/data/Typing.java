@@ -79,6 +79,28 @@ public final class Typing {
         return Pattern.compile("[-+]?(\\d+|" + grouped + ")(" + Pattern.quote(decimal) + "\\d+)?");
     }
 
+    /**
+     * How a number without its sign is typed here, as a regular expression of ECMA-262.
+     *
+     * @param digit what a digit matches, {@code broken} what the decimals match
+     */
+    public String written(String digit, String broken) {
+        String d = digit;
+        if (plain)
+            return "(?:" + d + "+(?:\\." + broken + ")?|" + d + "{1,3}(?:," + d + "{3})+\\." + broken + "|" + d
+                    + "{1,3}(?:," + d + "{3}){2,})";
+        int first = Math.max(format.getGroupingSize(), 1);
+        int further = format.getSecondaryGroupingSize() > 0 ? format.getSecondaryGroupingSize() : first;
+        String mark =
+                SPACE.matcher(group).matches() || List.of("'", "\u2019").contains(group) ? groupMark() : escaped(group);
+        String grouped = d + "{1," + further + "}(?:" + mark + d + "{" + further + "})*" + mark + d + "{" + first + "}";
+        return "(?:" + d + "+|" + grouped + ")(?:" + escaped(decimal) + broken + ")?";
+    }
+
+    private static String escaped(String mark) {
+        return mark.equals(".") ? "\\." : mark;
+    }
+
     private String groupMark() {
         if (SPACE.matcher(group).matches()) return SPACE.pattern();
         return List.of("'", "\u2019").contains(group) ? "['\u2019]" : Pattern.quote(group);

@@ -94,7 +94,7 @@ class AnswersTableTest {
     void withinALineItIsPointedOut() {
         assertThat(wording(content(FIELDS, List.of()), "All: {{answers.block}}").diagnostics())
                 .singleElement()
-                .satisfies(one -> assertThat(one.message().toString()).contains("all answers"));
+                .satisfies(one -> assertThat(one.message().toString()).contains("answers.block"));
     }
 
     /** The word may be one of the template's own. */

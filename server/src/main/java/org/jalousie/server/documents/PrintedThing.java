@@ -6,9 +6,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.provenance.PrintedPlace;
 import org.jalousie.core.template.Meaning;
 import org.jalousie.core.template.TemplateContent;
+import org.jalousie.core.wording.Clauses;
 import org.jalousie.core.wording.Inclusion;
 import org.jalousie.core.wording.Mention;
 import org.jalousie.core.wording.Origin;
@@ -50,7 +52,9 @@ record PrintedThing(
         if (origin instanceof Origin.Clause clause) {
             List<Inclusion> all = wording.map(Wording::inclusions).orElse(List.of());
             if (clause.number() >= all.size()) return Optional.empty();
-            String label = all.get(clause.number()).clause().replace('_', ' ');
+            String name = all.get(clause.number()).clause();
+            String label =
+                    name.equals(Clauses.ANSWERS) ? Message.of("answers.all").toString() : name.replace('_', ' ');
             return Optional.of(
                     new PrintedThing(PrintedView.Kind.CLAUSE, "", "", clause.number(), "", label, false, false, false));
         }

@@ -42,18 +42,19 @@ class IntakeController {
     }
 
     /**
+     * @param values as the form's schema says
      * @param language in which numbers are typed; without it they are plain, as {@code 12500.00}
      * @param key made once by whoever sends it, so that a request sent twice is taken in once; may be left out
      */
     record NewRequest(
             UUID template,
-            Map<FieldName, String> values,
+            Map<FieldName, Object> values,
             Map<String, IntakeViews.PersonInput> people,
             @Schema(types = {"string", "null"}) String language,
             @Schema(types = {"string", "null"}) UUID key) {}
 
     record Correction(
-            Map<FieldName, String> values,
+            Map<FieldName, Object> values,
             Map<String, IntakeViews.PersonInput> people,
             @Schema(types = {"string", "null"}) String language) {}
 
@@ -72,6 +73,16 @@ class IntakeController {
             @RequestParam(defaultValue = "") String language,
             @AuthenticationPrincipal SignedIn by) {
         return service.form(id, language, by.displayName());
+    }
+
+    /**
+     * The answers that the form takes, as JSON Schema 2020-12.
+     *
+     * @param language in which numbers are typed; without it they are plain
+     */
+    @GetMapping(value = "/templates/{id}/form/schema", produces = "application/schema+json")
+    Map<String, Object> schema(@PathVariable UUID id, @RequestParam(defaultValue = "") String language) {
+        return service.schema(id, language, typing(language));
     }
 
     @PostMapping("/requests")
@@ -118,7 +129,7 @@ class IntakeController {
      * @param revision of the file as it was shown
      */
     record FinishedAnswers(
-            Map<FieldName, String> values,
+            Map<FieldName, Object> values,
             Map<String, IntakeViews.PersonInput> people,
             @Schema(types = {"string", "null"}) String language,
             List<PartyKey> keep,
@@ -148,9 +159,9 @@ class IntakeController {
     }
 
     private static FilledForms.Sent sent(
-            Map<FieldName, String> values, Map<String, IntakeViews.PersonInput> people, String language, SignedIn by) {
+            Map<FieldName, Object> values, Map<String, IntakeViews.PersonInput> people, String language, SignedIn by) {
         return new FilledForms.Sent(
-                values == null ? Map.of() : values,
+                AnswersJson.texts(values, typing(language)),
                 people == null ? Map.of() : people,
                 typing(language),
                 language == null ? "" : language,

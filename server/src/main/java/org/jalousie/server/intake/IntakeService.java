@@ -2,16 +2,20 @@ package org.jalousie.server.intake;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.State;
+import org.jalousie.core.data.Typing;
+import org.jalousie.core.intake.AnswersSchema;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.template.Anonymised;
 import org.jalousie.core.template.Specimen;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.Settings;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.template.UsableTemplate;
 import org.jalousie.server.template.UsableTemplates;
@@ -37,6 +41,7 @@ class IntakeService implements WaitingRequests {
     private final RequestStages stages;
     private final UsableTemplates templates;
     private final Agreements agreements;
+    private final Settings settings;
 
     IntakeService(
             IntakeRequests requests,
@@ -51,7 +56,8 @@ class IntakeService implements WaitingRequests {
             RequestDiary diary,
             RequestStages stages,
             UsableTemplates templates,
-            Agreements agreements) {
+            Agreements agreements,
+            Settings settings) {
         this.requests = requests;
         this.groups = groups;
         this.keeping = keeping;
@@ -65,11 +71,29 @@ class IntakeService implements WaitingRequests {
         this.stages = stages;
         this.templates = templates;
         this.agreements = agreements;
+        this.settings = settings;
     }
 
     @Transactional(readOnly = true)
     IntakeViews.Form form(UUID template, String language, String person) {
         return forms.of(joints.of(templates.published(template)), language, person);
+    }
+
+    /** What the form takes, for programs. */
+    @Transactional(readOnly = true)
+    Map<String, Object> schema(UUID template, String language, Typing typing) {
+        JointForm form = joints.of(templates.published(template));
+        return AnswersSchema.of(
+                settings.address() + "/api/v1/templates/" + template + "/form/schema?language=" + language,
+                form.own().name(),
+                form.parts().stream()
+                        .map(part -> new AnswersSchema.Part(
+                                part.template().content().layout(),
+                                part.template().content().fields(),
+                                part.template().content().rules(),
+                                part.when()))
+                        .toList(),
+                typing);
     }
 
     @Override
