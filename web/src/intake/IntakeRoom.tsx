@@ -1,4 +1,4 @@
-import { say } from '../messages/rooms';
+import { say, type RoomCode } from '../messages/rooms';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { allOf } from '../api/all';
@@ -7,6 +7,7 @@ import { ListRoom } from '../ui/list/ListRoom';
 import { Chips, Filter } from '../ui/list/ListTools';
 import { useListPlace } from '../ui/list/useListPlace';
 import { BegunForms } from './BegunForms';
+import { ages, headingNames, headingOf, type Age, type Heading } from './requestHeadings';
 import { stages, type Stage } from './requestWords';
 import { requestColumns as columns } from './requestColumns';
 import { Empty, RoomTitle } from '../ui/parts';
@@ -18,21 +19,43 @@ export default function IntakeRoom() {
   const stage = (params.get('stage') ?? '') as Stage | '';
   const owner = params.get('owner') ?? '';
   const template = params.get('template') ?? '';
-  const narrowed = { owner, find, ...(template ? { template } : {}) };
+  const age = (params.get('age') ?? '') as Age | '';
+  const under = (params.get('under') ?? '') as Heading | '';
+  const narrowed = {
+    owner,
+    find,
+    ...(template ? { template } : {}),
+    ...(age ? { age } : {}),
+  };
+  const ofStage = stage ? { stage } : {};
   const list = useQuery({
-    queryKey: ['requests', stage, owner, template, find, sort, page],
+    queryKey: ['requests', stage, owner, template, age, under, find, sort, page],
     queryFn: () =>
       answer(
         api.GET('/api/v1/requests', {
-          params: { query: { ...narrowed, ...(stage ? { stage } : {}), sort, page } },
+          params: {
+            query: { ...narrowed, ...ofStage, ...(under ? { under } : {}), sort, page },
+          },
         }),
       ),
     placeholderData: keepPreviousData,
     refetchInterval: 30_000,
   });
   const counts = useQuery({
-    queryKey: ['requests', 'counts', owner, template, find],
+    queryKey: ['requests', 'counts', owner, template, age, find],
     queryFn: () => answer(api.GET('/api/v1/requests/counts', { params: { query: narrowed } })),
+    placeholderData: keepPreviousData,
+    refetchInterval: 30_000,
+  });
+  const headings = useQuery({
+    queryKey: ['requests', 'headings', stage, owner, template, age, under, find],
+    queryFn: () =>
+      answer(
+        api.GET('/api/v1/requests/headings', {
+          params: { query: { ...narrowed, ...ofStage, under: under || 'STAGE' } },
+        }),
+      ),
+    enabled: under !== '',
     placeholderData: keepPreviousData,
     refetchInterval: 30_000,
   });
@@ -108,6 +131,20 @@ export default function IntakeRoom() {
             ))}
           </select>
         </label>
+        <Choice
+          label={say('intake.age')}
+          value={age}
+          none={say('intake.any-age')}
+          options={ages}
+          onChoose={(value) => go({ age: value, page: '' })}
+        />
+        <Choice
+          label={say('intake.under')}
+          value={under}
+          none={say('intake.under-nothing')}
+          options={headingNames}
+          onChoose={(value) => go({ under: value, page: '' })}
+        />
         <Filter
           label={say('intake.find')}
           value={find}
@@ -129,14 +166,48 @@ export default function IntakeRoom() {
         place={place}
         columns={columns}
         keyOf={(one) => one.number}
+        headed={under ? (row) => headingOf(row, under, headings.data ?? []) : undefined}
         to={(one) => `/intake/${one.number}`}
         waiting={say('intake.looking-up-requests')}
         empty={
-          stage || owner || template || find
+          stage || owner || template || age || find
             ? say('intake.no-request-fits')
             : say('intake.no-request-yet-fill-one')
         }
       />
     </>
+  );
+}
+
+/** One of a few things that the list can be narrowed by, or stand under. */
+function Choice<Value extends string>({
+  label,
+  value,
+  none,
+  options,
+  onChoose,
+}: {
+  label: string;
+  value: Value | '';
+  none: string;
+  options: [Value, RoomCode][];
+  onChoose: (value: string) => void;
+}) {
+  return (
+    <label className="flex items-center gap-2">
+      {label}
+      <select
+        className="min-h-8 rounded-sm border border-edge bg-sheet px-2"
+        value={value}
+        onChange={(event) => onChoose(event.target.value)}
+      >
+        <option value="">{none}</option>
+        {options.map(([one, code]) => (
+          <option key={one} value={one}>
+            {say(code)}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }

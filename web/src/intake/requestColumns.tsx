@@ -53,7 +53,7 @@ export const requestColumns: Column<Schemas['RequestRow']>[] = [
   {
     id: 'agreement',
     title: say('intake.agreement'),
-    width: 140,
+    width: 190,
     present: (one) => one.agreement !== '',
     cell: (one) =>
       one.agreement && (

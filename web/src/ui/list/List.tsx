@@ -7,7 +7,7 @@ import {
   useTable,
   type Header,
 } from '@tanstack/react-table';
-import { useMemo, useRef, type KeyboardEvent, type ReactNode } from 'react';
+import { Fragment, useMemo, useRef, type KeyboardEvent, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { Pager } from './ListTools';
 import { writeWidths, type ListPlace } from './useListPlace';
@@ -28,6 +28,9 @@ export type Column<Row> = {
   present?: (row: Row) => boolean;
 };
 
+/** Under which heading a row stands: rows of one heading come one after the other. */
+export type Headed<Row> = (row: Row) => { key: string; title: string };
+
 export type ListPage<Row> = { items: Row[]; total: number; page: number; size: number };
 
 /**
@@ -41,6 +44,7 @@ export function List<Row>({
   keyOf,
   to,
   place,
+  headed,
 }: {
   label: string;
   list: ListPage<Row>;
@@ -50,6 +54,7 @@ export function List<Row>({
   to?: (row: Row) => string;
   /** None for a list that is one of several on its page, which is neither sorted nor paged by itself. */
   place?: ListPlace;
+  headed?: Headed<Row> | undefined;
 }) {
   const navigate = useNavigate();
   const body = useRef<HTMLTableSectionElement>(null);
@@ -82,9 +87,17 @@ export function List<Row>({
   const headers = table.getHeaderGroups()[0]?.headers ?? [];
   const byId = new Map(shown.map((one) => [one.id, one]));
 
+  /** The heading that begins with a row. */
+  function beginsAt(at: number): string | undefined {
+    const [row, before] = [list.items[at], list.items[at - 1]];
+    if (!headed || row === undefined) return undefined;
+    const heading = headed(row);
+    return before !== undefined && headed(before).key === heading.key ? undefined : heading.title;
+  }
+
   function walk(event: KeyboardEvent<HTMLTableRowElement>, at: number) {
     if (event.target !== event.currentTarget) return;
-    const rows = body.current?.rows;
+    const rows = body.current?.querySelectorAll<HTMLElement>('[data-row]');
     const row = list.items[at];
     const next = { ArrowDown: at + 1, ArrowUp: at - 1, Home: 0, End: list.items.length - 1 }[
       event.key
@@ -129,25 +142,38 @@ export function List<Row>({
           </thead>
           <tbody ref={body}>
             {list.items.map((row, at) => (
-              <tr
-                key={keyOf(row)}
-                tabIndex={to ? (at === 0 ? 0 : -1) : undefined}
-                className="h-9 border-b border-rule even:bg-slatted"
-                onKeyDown={(event) => walk(event, at)}
-              >
-                {shown.map((one) => {
-                  const cell = one.cell(row);
-                  return (
-                    <td
-                      key={one.id}
-                      className="px-2 py-1 wrap-anywhere"
-                      title={typeof cell === 'string' ? cell : undefined}
+              <Fragment key={keyOf(row)}>
+                {beginsAt(at) && (
+                  <tr>
+                    <th
+                      scope="rowgroup"
+                      colSpan={shown.length}
+                      className="border-b border-edge px-2 pt-4 pb-1 font-serif text-lg font-normal"
                     >
-                      {cell}
-                    </td>
-                  );
-                })}
-              </tr>
+                      {beginsAt(at)}
+                    </th>
+                  </tr>
+                )}
+                <tr
+                  data-row=""
+                  tabIndex={to ? (at === 0 ? 0 : -1) : undefined}
+                  className={`h-9 border-b border-rule ${at % 2 ? 'bg-slatted' : ''}`}
+                  onKeyDown={(event) => walk(event, at)}
+                >
+                  {shown.map((one) => {
+                    const cell = one.cell(row);
+                    return (
+                      <td
+                        key={one.id}
+                        className="px-2 py-1 wrap-anywhere"
+                        title={typeof cell === 'string' ? cell : undefined}
+                      >
+                        {cell}
+                      </td>
+                    );
+                  })}
+                </tr>
+              </Fragment>
             ))}
           </tbody>
         </table>

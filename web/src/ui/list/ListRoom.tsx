@@ -2,7 +2,7 @@ import type { UseQueryResult } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { Empty, Trouble } from '../parts';
 import { Unshown } from '../Unshown';
-import { List, type Column, type ListPage } from './List';
+import { List, type Column, type Headed, type ListPage } from './List';
 import type { ListPlace } from './useListPlace';
 
 /** A list with what stands in its place while it is fetched, when it can't be, and when there is nothing in it. */
@@ -22,6 +22,7 @@ export function ListRoom<Row>({
   keyOf: (row: Row) => string;
   to?: (row: Row) => string;
   place: ListPlace;
+  headed?: Headed<Row> | undefined;
 }) {
   return (
     <>

@@ -206,4 +206,48 @@ class RequestDeskTest {
         assertThat(last.get("kind").asString()).isEqualTo("CORRECTED");
         assertThat(last.get("by").asString()).isNotBlank();
     }
+
+    /** A heading tells how many stand under it on all pages, and rows of one kind stand together. */
+    @Test
+    void listsStandUnderHeadings() {
+        List<String> numbers = new ArrayList<>();
+        for (int i = 0; i < 52; i++)
+            numbers.add(office.request(template, new HashMap<>(Office.loanValues("Heading " + i))));
+        office.agreementOf(numbers.get(0));
+        for (String under : List.of("STAGE", "TEMPLATE", "OWNER", "AGE")) {
+            String by = "?under=" + under + "&template=" + template;
+            JsonNode headings =
+                    office.client.get("/api/v1/requests/headings" + by).json();
+            long all = 0;
+            for (JsonNode one : headings) all += one.get("count").asLong();
+            List<String> keys = new ArrayList<>();
+            long total = 0;
+            for (int page = 0; page < 2; page++) {
+                JsonNode list = office.client
+                        .get("/api/v1/requests" + by + "&page=" + page)
+                        .json();
+                total = list.get("total").asLong();
+                for (JsonNode row : list.get("items"))
+                    keys.add(row.get(
+                                    switch (under) {
+                                        case "STAGE" -> "stage";
+                                        case "TEMPLATE" -> "templateId";
+                                        case "OWNER" -> "ownerMail";
+                                        default -> "age";
+                                    })
+                            .asString());
+            }
+            assertThat(all).as(under).isEqualTo(total).isGreaterThanOrEqualTo(52);
+            List<String> runs = new ArrayList<>();
+            for (String key : keys)
+                if (runs.isEmpty() || !runs.get(runs.size() - 1).equals(key)) runs.add(key);
+            assertThat(runs).as(under).doesNotHaveDuplicates();
+        }
+        assertThat(office.client
+                        .get("/api/v1/requests?age=OLDER&template=" + template)
+                        .json()
+                        .get("total")
+                        .asInt())
+                .isZero();
+    }
 }

@@ -145,9 +145,7 @@ public final class AnswersSchema {
     }
 
     private static Map<String, Object> orBlank(Map<String, Object> answer) {
-        return Map.of(
-                "anyOf",
-                List.of(Map.of("type", "null"), Map.of("type", "string", "pattern", AnswerPatterns.BLANK), answer));
+        return Map.of("anyOf", List.of(Map.of("type", "string", "pattern", AnswerPatterns.BLANK), answer));
     }
 
     /** An answer that is there. */

@@ -20,7 +20,6 @@ final class AnswersJson {
     }
 
     private static String text(Object answer, Typing typing) {
-        if (answer == null) return "";
         if (answer instanceof Boolean yes) return yes ? "yes" : "no";
         if (answer instanceof Number number) return typing.shown(new BigDecimal(number.toString()));
         if (answer instanceof List<?> items)

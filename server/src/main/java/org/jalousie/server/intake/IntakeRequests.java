@@ -18,11 +18,20 @@ interface IntakeRequests extends JpaRepository<IntakeRequest, UUID> {
             " from IntakeRequest r where r.partOf is null and (:stage = '' or cast(r.stage as string) = :stage)"
                     + " and (:owner = '' or r.ownerMail = :owner or :owner = '-' and r.ownerMail = '')"
                     + " and (:every = true or r.templateId = :template)"
+                    + " and r.createdAt >= :from and r.createdAt < :until"
                     + " and (:find = '' or lower(r.number) like :find or lower(r.createdBy) like :find"
                     + " or lower(r.askerMail) like :find)";
 
     @Query("select r" + NARROWED)
-    Page<IntakeRequest> narrowed(String stage, String owner, boolean every, UUID template, String find, Pageable page);
+    Page<IntakeRequest> narrowed(
+            String stage,
+            String owner,
+            boolean every,
+            UUID template,
+            Instant from,
+            Instant until,
+            String find,
+            Pageable page);
 
     /** How many there are in one stage. */
     interface Counted {
@@ -32,7 +41,23 @@ interface IntakeRequests extends JpaRepository<IntakeRequest, UUID> {
     }
 
     @Query("select r.stage as stage, count(r) as count" + NARROWED + " group by r.stage")
-    List<Counted> counted(String stage, String owner, boolean every, UUID template, String find);
+    List<Counted> counted(
+            String stage, String owner, boolean every, UUID template, Instant from, Instant until, String find);
+
+    /** How many there are under one heading. */
+    interface Grouped {
+        String getKey();
+
+        long getCount();
+    }
+
+    @Query("select r.ownerMail as key, count(r) as count" + NARROWED + " group by r.ownerMail")
+    List<Grouped> byOwner(
+            String stage, String owner, boolean every, UUID template, Instant from, Instant until, String find);
+
+    @Query("select cast(r.templateId as string) as key, count(r) as count" + NARROWED + " group by r.templateId")
+    List<Grouped> byTemplate(
+            String stage, String owner, boolean every, UUID template, Instant from, Instant until, String find);
 
     /** The oldest of those that wait for somebody and come after a moment. */
     @Query("select r from IntakeRequest r where r.agreementNumber is null and r.partOf is null and r.createdAt > :after"

@@ -144,7 +144,9 @@ public final class IntakeViews {
             String ownerMail,
             RequestStage stage,
             String agreement,
-            int further) {}
+            int further,
+            UUID templateId,
+            RequestAge age) {}
 
     /**
      * One of several agreements that a request is for.
@@ -159,6 +161,9 @@ public final class IntakeViews {
             boolean wanted,
             String agreement,
             @Schema(types = {"string", "null"}) State agreementState) {}
+
+    /** How many requests stand under a heading. @param key a stage, an age, a template's id or an owner's mail address */
+    public record HeadingCount(String key, long count) {}
 
     /** How many requests are in a stage. */
     public record StageCount(RequestStage stage, long count) {}

@@ -2,6 +2,7 @@ package org.jalousie.server.intake;
 
 import java.time.Clock;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import org.jalousie.server.Settings;
 import org.springframework.stereotype.Component;
 
@@ -14,6 +15,10 @@ class OfficeDay {
     OfficeDay(Clock clock, Settings settings) {
         this.clock = clock;
         this.settings = settings;
+    }
+
+    ZoneId zone() {
+        return settings.office().zone();
     }
 
     LocalDate today() {

@@ -1,6 +1,7 @@
 package org.jalousie.server.intake;
 
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -15,6 +16,7 @@ import org.jalousie.server.postroom.RequestPost;
 import org.jalousie.server.web.ListOrder;
 import org.jalousie.server.web.Page;
 import org.springframework.data.domain.PageRequest;
+import org.springframework.data.domain.Sort;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -25,11 +27,15 @@ class RequestDesk {
             Map.of("created", "createdAt", "number", "number", "owner", "ownerName", "from", "createdBy"), "-created");
     private static final int LONGEST_COMMENT = 4000;
 
+    /** No request comes later. */
+    private static final Instant END = Instant.parse("9999-01-01T00:00:00Z");
+
     private final IntakeRequests requests;
     private final IntakeService intake;
     private final RequestDiary diary;
     private final Colleagues colleagues;
     private final RequestPost post;
+    private final OfficeDay day;
     private final Settings settings;
 
     RequestDesk(
@@ -38,12 +44,14 @@ class RequestDesk {
             RequestDiary diary,
             Colleagues colleagues,
             RequestPost post,
+            OfficeDay day,
             Settings settings) {
         this.requests = requests;
         this.intake = intake;
         this.diary = diary;
         this.colleagues = colleagues;
         this.post = post;
+        this.day = day;
         this.settings = settings;
     }
 
@@ -53,9 +61,10 @@ class RequestDesk {
      * @param stage null for any
      * @param owner a mail address, "-" for nobody's, empty for anybody's
      * @param template null for any
+     * @param age null for any
      * @param find part of a number, of the name or mail address of who asked; empty for all
      */
-    record Narrowing(RequestStage stage, String owner, UUID template, String find) {
+    record Narrowing(RequestStage stage, String owner, UUID template, RequestAge age, String find) {
         private String stageName() {
             return stage == null ? "" : stage.name();
         }
@@ -68,25 +77,98 @@ class RequestDesk {
             String plain = find.strip().toLowerCase(Locale.ROOT).replaceAll("[%_\\\\]", "");
             return plain.isEmpty() ? "" : "%" + plain + "%";
         }
+
+        private Narrowing of(RequestAge one) {
+            return new Narrowing(stage, owner, template, one, find);
+        }
     }
 
+    /** Under which headings a list stands. */
+    enum Heading {
+        STAGE("stage"),
+        TEMPLATE("templateId"),
+        OWNER("ownerMail"),
+        AGE("createdAt");
+
+        private final String property;
+
+        Heading(String property) {
+            this.property = property;
+        }
+    }
+
+    private Instant from(Narrowing by) {
+        return by.age() == null ? Instant.EPOCH : by.age().from(day.today(), day.zone());
+    }
+
+    private Instant until(Narrowing by) {
+        return by.age() == null ? END : by.age().until(day.today(), day.zone());
+    }
+
+    /** @param under headings that rows of one kind stand under; null for none */
     @Transactional(readOnly = true)
-    Page<IntakeViews.RequestRow> list(Narrowing by, String sort, int page) {
+    Page<IntakeViews.RequestRow> list(Narrowing by, Heading under, String sort, int page) {
+        PageRequest asked = ORDER.page(page, sort);
+        if (under != null) {
+            // the newest stand under the first heading of ages
+            Sort.Direction way = under == Heading.AGE ? Sort.Direction.DESC : Sort.Direction.ASC;
+            asked = asked.withSort(Sort.by(way, under.property).and(asked.getSort()));
+        }
         var found = requests.narrowed(
                 by.stageName(),
                 by.owner(),
                 by.template() == null,
                 by.templateOrNone(),
+                from(by),
+                until(by),
                 by.pattern(),
-                ORDER.page(page, sort));
+                asked);
         return new Page<>(intake.rows(found.getContent()), found.getTotalElements(), page, Page.SIZE);
     }
 
     /** How many there are in each stage, whichever stage the list shows. */
     @Transactional(readOnly = true)
     List<IntakeViews.StageCount> counts(Narrowing by) {
-        return requests.counted("", by.owner(), by.template() == null, by.templateOrNone(), by.pattern()).stream()
+        return counted("", by).stream()
                 .map(one -> new IntakeViews.StageCount(one.getStage(), one.getCount()))
+                .toList();
+    }
+
+    private List<IntakeRequests.Counted> counted(String stage, Narrowing by) {
+        return requests.counted(
+                stage, by.owner(), by.template() == null, by.templateOrNone(), from(by), until(by), by.pattern());
+    }
+
+    /** How many there are under each heading, on all pages. */
+    @Transactional(readOnly = true)
+    List<IntakeViews.HeadingCount> headings(Narrowing by, Heading under) {
+        String stage = by.stageName();
+        boolean every = by.template() == null;
+        UUID template = by.templateOrNone();
+        return switch (under) {
+            case STAGE ->
+                counted(stage, by).stream()
+                        .map(one -> new IntakeViews.HeadingCount(one.getStage().name(), one.getCount()))
+                        .toList();
+            case OWNER ->
+                headings(requests.byOwner(stage, by.owner(), every, template, from(by), until(by), by.pattern()));
+            case TEMPLATE ->
+                headings(requests.byTemplate(stage, by.owner(), every, template, from(by), until(by), by.pattern()));
+            case AGE ->
+                Arrays.stream(RequestAge.values())
+                        .filter(age -> by.age() == null || by.age() == age)
+                        .map(age -> new IntakeViews.HeadingCount(
+                                age.name(),
+                                counted(stage, by.of(age)).stream()
+                                        .mapToLong(IntakeRequests.Counted::getCount)
+                                        .sum()))
+                        .toList();
+        };
+    }
+
+    private static List<IntakeViews.HeadingCount> headings(List<IntakeRequests.Grouped> found) {
+        return found.stream()
+                .map(one -> new IntakeViews.HeadingCount(one.getKey(), one.getCount()))
                 .toList();
     }
 

@@ -32,17 +32,22 @@ class RequestDeskController {
 
     record Comment(String text) {}
 
-    /** @param owner a mail address, "-" for nobody's, {@code me} for one's own */
+    /**
+     * @param owner a mail address, "-" for nobody's, {@code me} for one's own
+     * @param under headings that rows of one kind stand under
+     */
     @GetMapping
     Page<IntakeViews.RequestRow> list(
             @RequestParam(required = false) RequestStage stage,
             @RequestParam(defaultValue = "") String owner,
             @RequestParam(required = false) UUID template,
+            @RequestParam(required = false) RequestAge age,
             @RequestParam(defaultValue = "") String find,
+            @RequestParam(required = false) RequestDesk.Heading under,
             @RequestParam(defaultValue = "") String sort,
             @RequestParam(defaultValue = "0") int page,
             @AuthenticationPrincipal SignedIn by) {
-        return desk.list(new RequestDesk.Narrowing(stage, mail(owner, by), template, find), sort, page);
+        return desk.list(new RequestDesk.Narrowing(stage, mail(owner, by), template, age, find), under, sort, page);
     }
 
     /** How many there are in each stage. */
@@ -50,9 +55,23 @@ class RequestDeskController {
     List<IntakeViews.StageCount> counts(
             @RequestParam(defaultValue = "") String owner,
             @RequestParam(required = false) UUID template,
+            @RequestParam(required = false) RequestAge age,
             @RequestParam(defaultValue = "") String find,
             @AuthenticationPrincipal SignedIn by) {
-        return desk.counts(new RequestDesk.Narrowing(null, mail(owner, by), template, find));
+        return desk.counts(new RequestDesk.Narrowing(null, mail(owner, by), template, age, find));
+    }
+
+    /** How many there are under each heading, on all pages. */
+    @GetMapping("/headings")
+    List<IntakeViews.HeadingCount> headings(
+            @RequestParam RequestDesk.Heading under,
+            @RequestParam(required = false) RequestStage stage,
+            @RequestParam(defaultValue = "") String owner,
+            @RequestParam(required = false) UUID template,
+            @RequestParam(required = false) RequestAge age,
+            @RequestParam(defaultValue = "") String find,
+            @AuthenticationPrincipal SignedIn by) {
+        return desk.headings(new RequestDesk.Narrowing(stage, mail(owner, by), template, age, find), under);
     }
 
     private static String mail(String owner, SignedIn by) {

@@ -27,6 +27,7 @@ class RequestDetails {
     private final RequestDiary diary;
     private final UsableTemplates templates;
     private final Agreements agreements;
+    private final OfficeDay day;
 
     RequestDetails(
             IntakeRequests requests,
@@ -35,7 +36,8 @@ class RequestDetails {
             FormViews forms,
             RequestDiary diary,
             UsableTemplates templates,
-            Agreements agreements) {
+            Agreements agreements,
+            OfficeDay day) {
         this.requests = requests;
         this.groups = groups;
         this.joints = joints;
@@ -43,6 +45,7 @@ class RequestDetails {
         this.diary = diary;
         this.templates = templates;
         this.agreements = agreements;
+        this.day = day;
     }
 
     /** A whole request with the answers for all its parts; a part with its own. */
@@ -124,7 +127,9 @@ class RequestDetails {
                         request.ownerMail(),
                         request.stage(),
                         request.agreementNumber().map(AgreementNumber::value).orElse(""),
-                        parts.getOrDefault(request.id(), 0L).intValue()))
+                        parts.getOrDefault(request.id(), 0L).intValue(),
+                        request.templateId(),
+                        RequestAge.of(request.createdAt(), day.today(), day.zone())))
                 .toList();
     }
 }
