@@ -3,6 +3,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { FormProvider, useForm, useWatch } from 'react-hook-form';
 import { answer, api, Problem, type Schemas } from '../api/client';
 import { ChooseLanguage } from '../intake/ChooseLanguage';
+import { byAnswer } from '../intake/itemFaults';
 import { ChosenPerson } from '../intake/ChosenPerson';
 import { Desk } from '../intake/formDesk';
 import { FormSections } from '../intake/FormSections';
@@ -126,16 +127,19 @@ export function AskForm({
       if (!(problem instanceof Problem)) return;
       const { faults: all, saidFaults, said } = problem;
       const told: Record<string, string> = {};
-      Object.entries(all).forEach(([name, english], i) => {
-        const message = words.saying(saidFaults[name]) ?? english;
+      const texts = Object.entries(all).map(([name, english]) => [
+        name,
+        words.saying(saidFaults[name]) ?? english,
+      ]);
+      byAnswer(Object.fromEntries(texts)).forEach(([name, fault], i) => {
         const [first, part] = name.split('.');
-        if (first === 'asker') told[part ?? ''] = message;
+        if (first === 'asker') told[part ?? ''] = fault.message;
         else
           setError(
             part ? (`people.${first}.${part}` as 'people') : (`values.${name}` as 'values'),
             {
               type: 'server',
-              message,
+              ...fault,
             },
             { shouldFocus: i === 0 },
           );

@@ -8,6 +8,7 @@ import { ChoiceInput } from './ChoiceInput';
 import { DateInput } from './DateInput';
 import { FileInput } from './FileInput';
 import { useFormWords } from './formWords';
+import type { AnswerFault } from './itemFaults';
 import { TickInput } from './TickInput';
 import { AddressInput, MomentInput, NameInput } from './PartInputs';
 import { PictureInput } from './PictureInput';
@@ -71,10 +72,10 @@ export function FieldInput({
   path?: string;
   asked?: DatumProps['asked'];
 }) {
-  const { control, formState } = useFormContext<Answers>();
+  const { control, formState, clearErrors } = useFormContext<Answers>();
   const name = (path ?? `values.${field.name}`) as `values.${string}`;
   const id = `field-${field.name}`;
-  const fault = (get(formState.errors, name) as { message?: string } | undefined)?.message;
+  const fault = get(formState.errors, name) as Partial<AnswerFault> | undefined;
   return (
     <Controller
       control={control}
@@ -85,7 +86,9 @@ export function FieldInput({
           <DatumInput
             id={id}
             field={field}
-            fault={fault}
+            fault={fault?.message}
+            within={fault?.types}
+            onArrange={() => clearErrors(name)}
             value={input.value ?? ''}
             inputRef={input.ref}
             onChange={input.onChange}
@@ -99,7 +102,7 @@ export function FieldInput({
 
 /** The input of one datum with its label, without the form around it. */
 export function DatumInput(props: DatumProps) {
-  const { id, field, fault, value, inputRef, onChange, asked } = props;
+  const { id, field, fault, within, onArrange, value, inputRef, onChange, asked } = props;
   const language = useContext(FormLanguage);
   const words = useSay();
   const text = useFormWords();
@@ -134,6 +137,8 @@ export function DatumInput(props: DatumProps) {
               field={field}
               value={value}
               onChange={onChange}
+              within={within}
+              onArrange={onArrange}
               describedBy={described}
               Datum={DatumInput}
             />

@@ -8,6 +8,7 @@ import { Button, Trouble } from '../ui/parts';
 import { ChosenPerson } from './ChosenPerson';
 import { FormSections } from './FormSections';
 import type { Answers } from './inputProps';
+import { byAnswer } from './itemFaults';
 import { KeptAnswers } from './KeptAnswers';
 import { answerAt, questionAt, type AnswerAt } from './live/answerAt';
 import { Live } from './live/Live';
@@ -94,11 +95,14 @@ export function FilledForm({
   useEffect(() => {
     if (!(save.error instanceof Problem)) return;
     const { faults, saidFaults } = save.error;
-    Object.entries(faults).forEach(([name, english], i) => {
-      const message = words.saying(saidFaults[name]) ?? english;
+    const said = Object.entries(faults).map(([name, english]) => [
+      name,
+      words.saying(saidFaults[name]) ?? english,
+    ]);
+    byAnswer(Object.fromEntries(said)).forEach(([name, fault], i) => {
       const [party, part] = name.split('.');
       const path = part ? (`people.${party}.${part}` as 'people') : (`values.${name}` as 'values');
-      setError(path, { type: 'server', message }, { shouldFocus: i === 0 });
+      setError(path, { type: 'server', ...fault }, { shouldFocus: i === 0 });
     });
   }, [save.error, setError, words]);
   return (

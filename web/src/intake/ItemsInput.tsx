@@ -4,11 +4,20 @@ import { Button } from '../ui/parts';
 import { readItems, writeItems } from './composite';
 import { useFormWords } from './formWords';
 import type { PartsProps } from './inputProps';
+import { within } from './itemFaults';
 import { answerName } from './live/answerAt';
 import { FormLanguage, initials, typedData } from './typing';
 
 /** A list of items, each with its own fields; items can be added, moved and taken out. */
-export default function ItemsInput({ id, field, value, onChange, Datum }: PartsProps) {
+export default function ItemsInput({
+  id,
+  field,
+  value,
+  onChange,
+  within: faults,
+  onArrange,
+  Datum,
+}: PartsProps) {
   const words = useSay();
   const text = useFormWords();
   const language = useContext(FormLanguage);
@@ -18,6 +27,7 @@ export default function ItemsInput({ id, field, value, onChange, Datum }: PartsP
   const [keys, setKeys] = useState<number[]>(() => items.map((_, i) => i));
   const known = items.map((_, i) => keys[i] ?? -1 - i);
   const arrange = (order: number[]) => {
+    onArrange?.();
     const next = [...known];
     const fresh = Math.max(0, ...known.map(Math.abs)) + 1;
     setKeys(order.map((from) => next[from] ?? fresh));
@@ -58,6 +68,8 @@ export default function ItemsInput({ id, field, value, onChange, Datum }: PartsP
                     id={`${id}-${known[i]}-${part.name}`}
                     field={part}
                     value={item[part.name] ?? ''}
+                    {...within(faults, i, part.name)}
+                    onArrange={onArrange}
                     onChange={(typed) =>
                       set(items.map((one, at) => (at === i ? { ...one, [part.name]: typed } : one)))
                     }

@@ -15,6 +15,10 @@ export type PartsProps = {
   field: Field;
   value: string;
   onChange: (value: string) => void;
+  /** What is wrong within the items of a list, by item and field. */
+  within?: Record<string, string> | undefined;
+  /** Told when a list's items are in another order: what was wrong with one is another's place. */
+  onArrange?: (() => void) | undefined;
   describedBy: ReturnType<typeof describedBy>;
   /** The input of one datum, for an input that asks for data within data. */
   Datum: ComponentType<DatumProps>;
@@ -25,6 +29,9 @@ export type DatumProps = {
   id: string;
   field: Field;
   fault?: string | undefined;
+  /** What is wrong within the items of a list, by item and field. */
+  within?: Record<string, string> | undefined;
+  onArrange?: (() => void) | undefined;
   value: string;
   inputRef?: React.Ref<HTMLInputElement & HTMLTextAreaElement & HTMLSelectElement>;
   onChange: (value: string) => void;

@@ -2,6 +2,7 @@ import { useCallback } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
 import { answer, api, type Schemas } from '../api/client';
 import type { Answers } from './inputProps';
+import { byAnswer } from './itemFaults';
 
 /** Reads what was typed for some fields. */
 export type Reading = (typed: Schemas['Typed']) => Promise<Schemas['ReadData']>;
@@ -37,8 +38,8 @@ export function useFaults(
       }
       // somebody may have typed on meanwhile
       if (getValues(path) !== value) return;
-      const message = faults[name];
-      if (message) setError(path, { type: 'server', message });
+      const fault = byAnswer(faults).find(([of]) => of === name)?.[1];
+      if (fault) setError(path, { type: 'server', ...fault });
       else clearErrors(path);
     },
     [fields, language, getValues, setError, clearErrors, reading],

@@ -5,6 +5,7 @@ import { answer, api, Problem, type Schemas } from '../../api/client';
 import { FieldInput } from '../../intake/FieldInput';
 import { FormWords } from '../../intake/formWords';
 import type { Answers } from '../../intake/inputProps';
+import { byAnswer } from '../../intake/itemFaults';
 import { FormLanguage, OfficeZone, typedData } from '../../intake/typing';
 import { say } from '../../messages/rooms';
 import { useSay } from '../../messages/useSay';
@@ -58,16 +59,20 @@ export function AnswerCard({
     },
     onError: (error) => {
       if (!(error instanceof Problem)) return;
-      const message = words.saying(error.saidFaults[name]) ?? error.faults[name];
-      if (message)
-        answers.setError(`values.${name}`, { type: 'server', message }, { shouldFocus: true });
+      const said = Object.entries(error.faults).map(([of, english]) => [
+        of,
+        words.saying(error.saidFaults[of]) ?? english,
+      ]);
+      const fault = byAnswer(Object.fromEntries(said)).find(([of]) => of === name)?.[1];
+      if (fault)
+        answers.setError(`values.${name}`, { type: 'server', ...fault }, { shouldFocus: true });
     },
   });
   if (!field) return <p className="text-soft">{say('agreements.not-asked-for')}</p>;
   const elsewhere =
     save.error instanceof Problem
       ? Object.entries(save.error.faults)
-          .filter(([of]) => of !== name)
+          .filter(([of]) => of !== name && !of.includes('['))
           .map(([of, fault]) => {
             const label = form.fields.find((one) => one.name === of)?.label ?? of;
             return say('agreements.fault-of', { label, fault });

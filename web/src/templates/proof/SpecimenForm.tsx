@@ -4,6 +4,7 @@ import { FormProvider, useForm } from 'react-hook-form';
 import { answer, api, type Schemas } from '../../api/client';
 import { FieldInput } from '../../intake/FieldInput';
 import type { Answers } from '../../intake/inputProps';
+import { byAnswer } from '../../intake/itemFaults';
 import { FormLanguage, typedData } from '../../intake/typing';
 import { say } from '../../messages/rooms';
 import { Button, inputLook, Trouble } from '../../ui/parts';
@@ -37,15 +38,11 @@ export function SpecimenForm({
       return answer(api.POST('/api/v1/forms/reading', { body }));
     },
     onSuccess: ({ values: data, faults }) => {
-      const names = Object.keys(faults);
-      names.forEach((at, i) =>
-        setError(
-          `values.${at}`,
-          { type: 'server', message: faults[at] ?? '' },
-          { shouldFocus: i === 0 },
-        ),
+      const told = byAnswer(faults);
+      told.forEach(([at, fault], i) =>
+        setError(`values.${at}`, { type: 'server', ...fault }, { shouldFocus: i === 0 }),
       );
-      if (!names.length) onKeep({ name, origin: changed(data, specimen), data });
+      if (!told.length) onKeep({ name, origin: changed(data, specimen), data });
     },
   });
   return (

@@ -49,12 +49,26 @@ public final class ValueReader {
 
     private ValueReader() {}
 
+    /** What is wrong within an item. @param place such as {@code [0].value}: which item, from 0, and which of its fields */
+    public record ItemFault(String place, Message said) {}
+
     /** What was wrong with one input; the message is for the person at the form. */
     public static final class Unreadable extends Exception {
         private final transient Message said;
+        private final transient List<ItemFault> items;
 
         public Unreadable(Message said) {
+            this(said, List.of());
+        }
+
+        private Unreadable(Message said, List<ItemFault> items) {
             this.said = said;
+            this.items = List.copyOf(items);
+        }
+
+        /** What was wrong within items, each at its place; nothing for what is no list. */
+        public List<ItemFault> items() {
+            return items;
         }
 
         /** What was wrong, in no language yet. */
@@ -241,11 +255,17 @@ public final class ValueReader {
 
     private static Value items(Field list, String text, Typing typing, boolean stored) throws Unreadable {
         List<Map<String, Value>> items = new ArrayList<>();
+        List<ItemFault> faults = new ArrayList<>();
+        Message first = null;
         for (Map<String, String> raw : RawItems.read(text)) {
             if (items.size() == MOST_ITEMS)
                 throw new Unreadable(Message.of("value.too-many-items", "most", MOST_ITEMS));
-            items.add(item(list, raw, items.size() + 1, typing, stored));
+            ItemReading item = item(list, raw, items.size() + 1, typing, stored);
+            items.add(item.values());
+            faults.addAll(item.faults());
+            if (first == null) first = item.said();
         }
+        if (first != null) throw new Unreadable(first, faults);
         return new Value.Items(
                 items,
                 list.items().stream()
@@ -253,13 +273,18 @@ public final class ValueReader {
                         .collect(Collectors.toCollection(LinkedHashSet::new)));
     }
 
-    private static Map<String, Value> item(
-            Field list, Map<String, String> raw, int position, Typing typing, boolean stored) throws Unreadable {
+    /** @param said what is wrong first, with the item and the field that it is about; null for nothing */
+    private record ItemReading(Map<String, Value> values, List<ItemFault> faults, Message said) {}
+
+    private static ItemReading item(Field list, Map<String, String> raw, int position, Typing typing, boolean stored)
+            throws Unreadable {
         Map<String, Value> values = new LinkedHashMap<>();
         for (String name : raw.keySet()) {
             if (list.items().stream().noneMatch(field -> field.isCalled(name)))
                 throw new Unreadable(Message.of("value.item-no-field", "position", position, "field", name));
         }
+        List<ItemFault> faults = new ArrayList<>();
+        Message first = null;
         for (Field field : list.items()) {
             try {
                 Optional<Value> value = read(field, raw.get(field.name().value()), typing, stored);
@@ -267,11 +292,15 @@ public final class ValueReader {
                 if (value.isEmpty() && field.required())
                     throw new Unreadable(Message.of("field.required", "field", field.label()));
             } catch (Unreadable e) {
-                throw new Unreadable(
-                        Message.of("value.in-item", "position", position, "field", field.label(), "fault", e.said()));
+                String place = "[" + (position - 1) + "]." + field.name();
+                faults.add(new ItemFault(place, e.said()));
+                e.items().forEach(inner -> faults.add(new ItemFault(place + inner.place(), inner.said())));
+                if (first == null)
+                    first = Message.of(
+                            "value.in-item", "position", position, "field", field.label(), "fault", e.said());
             }
         }
-        return values;
+        return new ItemReading(values, faults, first);
     }
 
     private static boolean yesNo(String text) throws Unreadable {

@@ -23,8 +23,23 @@ public final class Intake {
      *
      * @param values by field name, in the form's order; blanks are absent
      * @param faults by field name, what is wrong with each; empty when the form can be taken
+     * @param within by the name of a list, what is wrong in its items
      */
-    public record Reading(Map<FieldName, Value> values, Map<FieldName, Message> faults) {
+    public record Reading(
+            Map<FieldName, Value> values,
+            Map<FieldName, Message> faults,
+            Map<FieldName, List<ValueReader.ItemFault>> within) {
+        /** All faults, by where they are: a field, or a field of one of a list's items. */
+        public Map<String, Message> places() {
+            Map<String, Message> places = new LinkedHashMap<>();
+            faults.forEach((name, fault) -> {
+                places.put(name.value(), fault);
+                within.getOrDefault(name, List.of())
+                        .forEach(inner -> places.put(name.value() + inner.place(), inner.said()));
+            });
+            return places;
+        }
+
         /** The values in the form in which they are stored. */
         public Map<FieldName, String> raw() {
             Map<FieldName, String> raw = new LinkedHashMap<>();
@@ -67,7 +82,7 @@ public final class Intake {
                     && !(value.orElse(null) instanceof Value.YesNo yes && yes.yes()))
                 faults.put(field.name(), Message.of("form.to-tick", "field", field.label()));
         }
-        return new Reading(values, faults);
+        return new Reading(values, faults, typed.within());
     }
 
     /** Reads all inputs; inputs for names that are no field of the form are faults too, so nothing is dropped unseen. */
@@ -83,6 +98,7 @@ public final class Intake {
     public static Reading read(List<Field> fields, Map<FieldName, String> inputs, Typing typing) {
         Map<FieldName, Value> values = new LinkedHashMap<>();
         Map<FieldName, Message> faults = new LinkedHashMap<>();
+        Map<FieldName, List<ValueReader.ItemFault>> within = new LinkedHashMap<>();
         for (Field field : fields) {
             try {
                 Optional<Value> value = ValueReader.read(field, inputs.get(field.name()), typing);
@@ -92,6 +108,7 @@ public final class Intake {
                 }
             } catch (ValueReader.Unreadable e) {
                 faults.put(field.name(), e.said());
+                if (!e.items().isEmpty()) within.put(field.name(), e.items());
             }
         }
         for (FieldName name : inputs.keySet()) {
@@ -99,7 +116,7 @@ public final class Intake {
                 faults.put(name, Message.of("form.no-field", "field", name));
             }
         }
-        return new Reading(values, faults);
+        return new Reading(values, faults, within);
     }
 
     /** Reads stored values back, by the names that tags and rules have for them. */

@@ -30,4 +30,34 @@ class IntakeTest {
         assertThat(reading.raw()).isEqualTo(Named.by(Map.of("name", "Ida", "fee", "EUR 1200.00")));
         assertThat(Named.by(Intake.stored(FORM, reading.raw()))).isEqualTo(reading.values());
     }
+
+    /** Each at its item, and the first of them at the list. */
+    @Test
+    void whatIsWrongInItemsIsToldAtEach() {
+        Field parts = Field.list(
+                new FieldName("parts"),
+                List.of(new Field(new FieldName("weight"), FieldType.NUMBER, "Weight", false, "", List.of())));
+        Field objects = Field.list(
+                new FieldName("objects"),
+                List.of(
+                        new Field(new FieldName("title"), FieldType.TEXT, "Title", true, "", List.of()),
+                        new Field(new FieldName("value"), FieldType.MONEY, "Value", false, "", List.of()),
+                        parts));
+        String typed = "[{\"title\":\"Viola\",\"parts\":[]},{\"title\":\"\",\"value\":\"12x\",\"parts\":[]},"
+                + "{\"title\":\"Bow\",\"parts\":[{\"weight\":\"1\"},{\"weight\":\"far\"}]}]";
+        Intake.Reading reading = Intake.read(List.of(objects), Map.of(new FieldName("objects"), typed));
+        assertThat(reading.places().keySet())
+                .containsExactly(
+                        "objects",
+                        "objects[1].title",
+                        "objects[1].value",
+                        "objects[2].parts",
+                        "objects[2].parts[1].weight");
+        assertThat(reading.places().get("objects"))
+                .hasToString("Item 2, Title: Title is required.")
+                .isEqualTo(reading.faults().get(new FieldName("objects")));
+        assertThat(Intake.read(List.of(objects), Map.of(new FieldName("objects"), "[]"))
+                        .places())
+                .isEmpty();
+    }
 }

@@ -130,8 +130,8 @@ class AskController {
     IntakeViews.ReadData reading(@PathVariable String token, @RequestBody ToRead typed, HttpServletRequest request) {
         door.requireOpen(at(token, AskLimits.What.LOOK, request), typed.access());
         Intake.Reading reading = Intake.read(typed.fields(), typed.values(), typing(typed.language()));
-        Map<FieldName, String> faults = new LinkedHashMap<>();
-        reading.faults().forEach((name, fault) -> faults.put(name, fault.toString()));
+        Map<String, String> faults = new LinkedHashMap<>();
+        reading.places().forEach((place, fault) -> faults.put(place, fault.toString()));
         return new IntakeViews.ReadData(reading.raw(), faults);
     }
 

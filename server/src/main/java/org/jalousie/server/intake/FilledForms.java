@@ -67,8 +67,7 @@ class FilledForms {
         Map<String, String> words = layout.words().getOrDefault(sent.language(), Map.of());
         List<Field> fields = named(template.content().fields(), label -> words.getOrDefault(label, label));
         Intake.Reading reading = Intake.read(layout, fields, inputs, sent.typing(), asked);
-        Map<String, Message> faults = new LinkedHashMap<>();
-        reading.faults().forEach((name, fault) -> faults.put(name.value(), fault));
+        Map<String, Message> faults = new LinkedHashMap<>(reading.places());
         files.check(fields, reading.values(), faults);
         Map<PartyKey, Person> chosen = new LinkedHashMap<>();
         for (Party party : template.content().parties()) {
@@ -76,7 +75,8 @@ class FilledForms {
             ChosenPeople.read(party, sent.people().get(party.key().value()), faults)
                     .ifPresent(person -> chosen.put(party.key(), person));
         }
-        if (!faults.isEmpty()) throw Refusal.invalid(Message.of("form.faults", "count", faults.size()), faults);
+        if (!faults.isEmpty())
+            throw Refusal.invalid(Message.of("form.faults", "count", JointForms.answers(faults)), faults);
         Map<FieldName, String> raw = reading.raw();
         // what can't be worked out for these data is told to the person who has them at hand
         template.values(raw, day.today(), "").faults().stream().findFirst().ifPresent(fault -> {

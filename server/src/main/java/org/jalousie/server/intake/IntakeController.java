@@ -111,8 +111,8 @@ class IntakeController {
     @PostMapping("/forms/reading")
     IntakeViews.ReadData reading(@RequestBody Typed typed) {
         Intake.Reading reading = Intake.read(typed.fields(), typed.values(), typing(typed.language()));
-        Map<FieldName, String> faults = new LinkedHashMap<>();
-        reading.faults().forEach((name, fault) -> faults.put(name, fault.toString()));
+        Map<String, String> faults = new LinkedHashMap<>();
+        reading.places().forEach((place, fault) -> faults.put(place, fault.toString()));
         return new IntakeViews.ReadData(reading.raw(), faults);
     }
 

@@ -124,8 +124,13 @@ public final class IntakeViews {
     /** A wording as text, as far as the answers go. */
     public record LiveText(String document, List<LiveTitle> documents, List<FilledText.Paragraph> paragraphs) {}
 
-    /** Data as they were read. @param values in the form in which they are stored; @param faults by field name */
-    public record ReadData(Map<FieldName, String> values, Map<FieldName, String> faults) {}
+    /**
+     * Data as they were read.
+     *
+     * @param values in the form in which they are stored
+     * @param faults by field name; within a list's items by {@code list[0].field}, too
+     */
+    public record ReadData(Map<FieldName, String> values, Map<String, String> faults) {}
 
     /** A specimen made from a request. @param replaced what was replaced in it, to be looked over */
     public record KeptSpecimen(List<Anonymised.Replacement> replaced) {}

@@ -106,8 +106,13 @@ class JointForms {
                 all.add(new Filled(template, new Agreements.Answers(Map.of(), Map.of())));
             }
         }
-        if (!faults.isEmpty()) throw Refusal.invalid(Message.of("form.faults", "count", faults.size()), faults);
+        if (!faults.isEmpty()) throw Refusal.invalid(Message.of("form.faults", "count", answers(faults)), faults);
         return all;
+    }
+
+    /** How many answers are at fault; what is wrong within a list's items is told at these, too. */
+    static long answers(Map<String, Message> faults) {
+        return faults.keySet().stream().filter(name -> !name.contains("[")).count();
     }
 
     /** What of a form is about one template; what no template knows is told by the form's own. */
