@@ -42,8 +42,7 @@ public final class Demo {
         licence = office.publish(
                 office.settle(office.bringIn("Image licence", Documents.imageLicence()), licenceSettings()));
         office.share(SharedForm.link(licence, "pictures@museum.example.org"));
-        outgoing();
-        courier();
+        outgoing(courier());
         licenceDone(
                 "Ruben Achterberg",
                 "Harbour Light Press",
@@ -85,17 +84,23 @@ public final class Demo {
                 Map.of());
     }
 
-    /** A template with rules, clauses and specimens, and an agreement made from it that waits to be checked. */
-    private void outgoing() {
+    /**
+     * A template with rules, clauses and specimens, whose form feeds the courier's order, too; of one request two agreements wait
+     * to be checked.
+     */
+    private void outgoing(String courierOrder) {
         OutgoingLoan.clauses().forEach(office::bringClause);
         JsonNode template = office.settle(
-                office.bringIn("Outgoing loan", OutgoingLoan.wording()), JSON.readTree(OutgoingLoan.SETTINGS));
+                office.bringIn("Outgoing loan", OutgoingLoan.wording()), OutgoingLoan.settings(courierOrder));
         String id = office.publish(office.drawUp(template));
-        office.generate(office.request(id, OutgoingLoan.values(), Map.of()));
+        Map<String, String> values = OutgoingLoan.values();
+        CourierOrder.values("Basil Thorpe", mailOf("Basil Thorpe"), "the two objects of the loan", "Greyford", true)
+                .forEach(values::putIfAbsent);
+        office.generate(office.request(id, values, Map.of()));
     }
 
-    /** A template of several documents; one agreement is filed, and one waits to be checked. */
-    private void courier() {
+    /** A template of several documents; one agreement is filed, and one waits to be checked. Returns its id. */
+    private String courier() {
         JsonNode template = office.bringIn("Courier order", CourierOrder.wording());
         template = office.bringDocument(template, "Courier receipt", CourierOrder.receipt());
         template = office.bringDocument(template, "Terms for journeys abroad", CourierOrder.terms());
@@ -119,6 +124,7 @@ public final class Demo {
                         "the workshop at Rope Walk 3",
                         false),
                 Map.of()));
+        return order;
     }
 
     private void licenceDone(String name, String company, String pictures, String use, String fee) {

@@ -4,6 +4,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jalousie.core.wording.write.WordDraft;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /** An outgoing loan: objects with their parts, rules over them, and clauses from the library. All invented. */
 final class OutgoingLoan {
@@ -100,12 +102,24 @@ final class OutgoingLoan {
               {"name":"total_value","label":"Insured value of all objects","within":"","expression":"sum(objects.value)","gives":"MONEY"},
               {"name":"loan_days","label":"Days of the loan","within":"","expression":"end_date - start_date","gives":"NUMBER"},
               {"name":"return_by","label":"Day of return","within":"","expression":"end_date + duration(\\"P14D\\")","gives":"DATE"},
+              {"name":"by_courier","label":"They travel with a courier","within":"","expression":"travels = \\"By courier\\"","gives":"YES_NO"},
               {"name":"any_gut","label":"An object has gut strings","within":"","expression":"some o in objects satisfies o.has_gut = true","gives":"YES_NO"}],
              "choices":[
               {"name":"cover","label":"Cover","cases":[
                 {"label":"State indemnity","condition":"total_value >= 250000 and borrower_address.country = \\"NL\\"","clause":"state_cover"},
                 {"label":"Borrower\u2019s insurance","condition":"","clause":"borrowers_insurance"}]}],
              "specimens":[]}""";
+
+    /** The settings, with a form that makes the order to a courier, too. @param courierOrder the id of its template */
+    static ObjectNode settings(String courierOrder) {
+        ObjectNode settings = (ObjectNode) JsonMapper.shared().readTree(SETTINGS);
+        settings.putObject("layout")
+                .putArray("further")
+                .addObject()
+                .put("template", courierOrder)
+                .put("when", "by_courier");
+        return settings;
+    }
 
     static Map<String, String> values() {
         Map<String, String> values = new LinkedHashMap<>();

@@ -2,6 +2,7 @@ package org.jalousie.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.math.BigDecimal;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -168,5 +169,10 @@ class AnswersAlikeTest {
         assertThat(kept.get("days").asString()).isEqualTo("1250.5");
         assertThat(kept.get("agreed").asString()).isEqualTo("yes");
         assertThat(kept.get("objects").asString()).contains("\"length\":\"66.5\"");
+        values.put("days", new BigDecimal("1e400"));
+        Client.Answer endless =
+                office.client.post("/api/v1/requests", Map.of("template", form, "values", values, "people", Map.of()));
+        assertThat(endless.status()).isEqualTo(422);
+        assertThat(endless.json().get("faults").has("days")).isTrue();
     }
 }

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.jalousie.core.wording.write.WordDraft;
 import org.jalousie.demo.Client;
 import org.jalousie.server.testbed.Office;
@@ -236,5 +237,39 @@ class JointFormsTest {
                 .contains("no published version")
                 .contains("another kind of answer in Courier order")
                 .contains("another kind of answer in Picture licence");
+    }
+
+    /** A template that is out of use stops new forms, and no request that is there. */
+    @Test
+    void aRequestCanBeOpenedWhateverBecameOfTheOthers() {
+        String own = courier();
+        JsonNode draft = loanDraft("Loan whose courier has left");
+        ObjectNode content = (ObjectNode) draft.get("content");
+        content.withObject("layout")
+                .putArray("further")
+                .addObject()
+                .put("template", own)
+                .put("when", "with_courier");
+        String loan = office.publish(office.settle(draft, content));
+        String without = office.request(
+                loan,
+                answers("no").entrySet().stream()
+                        .filter(one -> !one.getKey().equals("pictures"))
+                        .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)));
+        Map<String, String> values = answers("yes");
+        values.remove("pictures");
+        values.put("courier_name", "Otto Quay");
+        String with = office.request(loan, values);
+        assertThat(office.client
+                        .post("/api/v1/templates/" + own + "/retirement", Map.of())
+                        .status())
+                .isEqualTo(200);
+        assertThat(office.client.get("/api/v1/templates/" + loan + "/form").status())
+                .isEqualTo(409);
+        assertThat(texts(show(without).get("form").get("fields"), "name")).doesNotContain("courier_name");
+        assertThat(texts(show(with).get("form").get("fields"), "name")).contains("courier_name");
+        assertThat(office.agreementOf(without)).startsWith("A-");
+        assertThat(office.agreementOf(with)).startsWith("A-");
+        assertThat(texts(show(with).get("parts"), "agreement")).doesNotContain("");
     }
 }

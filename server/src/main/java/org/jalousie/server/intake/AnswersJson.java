@@ -21,11 +21,20 @@ final class AnswersJson {
 
     private static String text(Object answer, Typing typing) {
         if (answer instanceof Boolean yes) return yes ? "yes" : "no";
-        if (answer instanceof Number number) return typing.shown(new BigDecimal(number.toString()));
+        if (answer instanceof Number number) return number(number.toString(), typing);
         if (answer instanceof List<?> items)
             return Json.MAPPER.writeValueAsString(
                     items.stream().map(one -> item(one, typing)).toList());
         return answer instanceof Map<?, ?> other ? Json.MAPPER.writeValueAsString(other) : answer.toString();
+    }
+
+    /** What is too large for any number is told as what it is. */
+    private static String number(String number, Typing typing) {
+        try {
+            return typing.shown(new BigDecimal(number));
+        } catch (NumberFormatException e) {
+            return number;
+        }
     }
 
     private static Object item(Object one, Typing typing) {

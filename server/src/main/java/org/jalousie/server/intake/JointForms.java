@@ -7,10 +7,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.intake.Asked;
+import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.agreement.Agreements;
@@ -35,21 +37,29 @@ class JointForms {
      * @throws Refusal when one of the others can't be filled (any more): what it would make must not be missing unseen
      */
     JointForm of(UsableTemplate own) {
-        return of(own, Map.of());
+        return of(own, Map.of(), one -> true);
     }
 
-    /** The form of a request: each of its parts stays with its version. @param group the request, and its parts */
+    /**
+     * The form of a request: each of its parts stays with its version. A template that it doesn't need and that can't be filled any
+     * more is asked for nothing: a request can always be opened.
+     *
+     * @param group the request, and its parts
+     */
     JointForm of(List<IntakeRequest> group) {
         Map<UUID, UUID> versions = new HashMap<>();
         for (IntakeRequest one : group.subList(1, group.size()))
             versions.put(one.templateId(), one.templateVersionId());
-        return of(templates.version(group.get(0).templateVersionId()), versions);
+        UsableTemplate own = templates.version(group.get(0).templateVersionId());
+        Set<UUID> fillable = templates.fillable(further(own)).keySet();
+        return of(own, versions, one -> versions.containsKey(one) || fillable.contains(one));
     }
 
-    private JointForm of(UsableTemplate own, Map<UUID, UUID> versions) {
+    private JointForm of(UsableTemplate own, Map<UUID, UUID> versions, Predicate<UUID> asked) {
         return new JointForm(
                 own,
                 own.content().layout().further().stream()
+                        .filter(one -> asked.test(one.template()))
                         .map(one -> new JointForm.Further(
                                 versions.containsKey(one.template())
                                         ? templates.version(versions.get(one.template()))
@@ -58,19 +68,15 @@ class JointForms {
                         .toList());
     }
 
+    private static List<UUID> further(UsableTemplate own) {
+        return own.content().layout().further().stream()
+                .map(FormLayout.Further::template)
+                .toList();
+    }
+
     /** A form that is being arranged: what it can't feed yet is left out, and stands in the way of publishing. */
     JointForm trying(UsableTemplate own) {
-        Set<UUID> fillable = templates
-                .fillable(own.content().layout().further().stream()
-                        .map(one -> one.template())
-                        .toList())
-                .keySet();
-        return new JointForm(
-                own,
-                own.content().layout().further().stream()
-                        .filter(one -> fillable.contains(one.template()))
-                        .map(one -> new JointForm.Further(templates.published(one.template()), one.when()))
-                        .toList());
+        return of(own, Map.of(), templates.fillable(further(own)).keySet()::contains);
     }
 
     /** What was answered for one template. */
