@@ -3,6 +3,7 @@ import { useSay } from '../messages/useSay';
 import type { Code } from '../messages/catalogue';
 import type { Answers } from './inputProps';
 import { useKept, type Keeping } from './kept';
+import { MailBegun } from './MailBegun';
 
 const said: Record<Exclude<Keeping, 'nothing'>, Code> = {
   keeping: 'form.keeping',
@@ -34,8 +35,11 @@ export function KeptAnswers({
     changed ? JSON.stringify({ values, people, language }) : undefined,
   );
   return (
-    <p role="status" className={keeping === 'not-kept' ? 'text-clay' : 'text-soft'}>
-      {keeping !== 'nothing' && words.say(said[keeping])}
-    </p>
+    <>
+      <p role="status" className={keeping === 'not-kept' ? 'text-clay' : 'text-soft'}>
+        {keeping !== 'nothing' && words.say(said[keeping])}
+      </p>
+      {keeping === 'kept' && <MailBegun formKey={formKey} />}
+    </>
   );
 }

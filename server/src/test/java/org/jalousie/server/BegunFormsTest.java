@@ -14,7 +14,9 @@ import org.jalousie.demo.Client;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.Testbed;
 import org.jalousie.server.testbed.Together;
+import org.jalousie.server.testbed.Wait;
 import org.junit.jupiter.api.Test;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import tools.jackson.databind.JsonNode;
 
@@ -192,5 +194,44 @@ class BegunFormsTest {
         }
         assertThat(Together.all(both)).allMatch(status -> status == 204 || status == 409);
         assertThat(listed().stream().filter(key.toString()::equals)).hasSize(1);
+    }
+
+    private Client colleague() {
+        bed.bean(JdbcClient.class)
+                .sql("insert into account (id, mail, name, password_hash, role) values (gen_random_uuid(), ?, ?, ?, ?)"
+                        + " on conflict (mail) do nothing")
+                .params(
+                        "pia.worth@museum.example.org",
+                        "Pia Worth",
+                        bed.bean(PasswordEncoder.class).encode(Testbed.PASSWORD),
+                        "COORDINATOR")
+                .update();
+        return new Client(bed.address()).signIn("pia.worth@museum.example.org", Testbed.PASSWORD);
+    }
+
+    private Client.Answer mail(UUID key, String to) {
+        return office.client.post(PATH + key + "/mail", Map.of("mail", to));
+    }
+
+    /** Whoever goes on with it has it, and nobody else. */
+    @Test
+    void itIsGoneOnWithFromAMailedLinkAlsoByAColleague() {
+        Client pia = colleague();
+        UUID key = UUID.randomUUID();
+        keep(office.client, key, Map.of("lender_name", "Ida"));
+        assertThat(mail(key, "nobody@museum.example.org").status()).isEqualTo(422);
+        assertThat(mail(key, Testbed.MAIL).status()).isEqualTo(202);
+        String link = Wait.until("mailed", () -> office.mailTo("Begun", Testbed.MAIL, "Go on with"));
+        assertThat(link).contains("/intake/new/" + template + "?form=" + key);
+        assertThat(office.client.get(PATH + key).status()).isEqualTo(200);
+
+        assertThat(mail(key, "pia.worth@museum.example.org").status()).isEqualTo(202);
+        Wait.until("mailed to a colleague", () -> office.mailTo("Begun", "pia.worth@museum.example.org", "Go on with"));
+        assertThat(pia.get(PATH + key).json().get("values").get("lender_name").asString())
+                .isEqualTo("Ida");
+        assertThat(office.client.get(PATH + key).status()).isEqualTo(404);
+        assertThat(keep(office.client, key, Map.of("lender_name", "Otto")).status())
+                .isEqualTo(404);
+        assertThat(mail(key, Testbed.MAIL).status()).isEqualTo(404);
     }
 }

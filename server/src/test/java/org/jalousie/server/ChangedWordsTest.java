@@ -125,6 +125,45 @@ class ChangedWordsTest {
                 .json();
         assertThat(printed.get("things").toString()).contains("lender_name").contains("insured so");
         assertThat(pages(other)).contains("or longer");
+        // the pages beside the request's form say what the agreement says
+        assertThat(office.client
+                        .post(
+                                "/api/v1/requests/" + request + "/text",
+                                Map.of("values", values("Otto Quay"), "document", ""))
+                        .text())
+                .contains("at the latest")
+                .doesNotContain("or longer");
+    }
+
+    /** The same words in two clauses, and in none of the wording's own: which of them is meant is asked. */
+    @Test
+    void wordsThatStandTwiceAlikeAreNotGuessedAt() {
+        for (String clause : List.of("alike_one", "alike_two", "other_three"))
+            office.client.upload(
+                    "/api/v1/clauses?name=" + clause,
+                    "clause.docx",
+                    new WordDraft()
+                            .paragraph(clause.startsWith("alike") ? "Kept as it came." : "Handled with care.")
+                            .bytes());
+        JsonNode template = office.bringIn(
+                "Loan with clauses alike",
+                new WordDraft()
+                        .paragraph("{{>alike_one}}")
+                        .paragraph("{{>alike_two}}")
+                        .paragraph("{{>other_three}}")
+                        .paragraph("{{lender_name}}")
+                        .paragraph("{{lender.signature}}")
+                        .bytes());
+        ObjectNode content = (ObjectNode) template.get("content");
+        ((ObjectNode) content.get("parties").get(0)).set("who", Office.fixed("Ida Marsh", LENDER));
+        String number = office.generate(
+                office.publish(office.settle(template, content)), new HashMap<>(Map.of("lender_name", "Ida Marsh")));
+        office.await(number, "CHECK");
+        Client.Answer asked = change(number, "as it came", "Kept ", ".", "x");
+        assertThat(asked.status()).isEqualTo(422);
+        assertThat(asked.json().get("message").get("code").asString()).isEqualTo("edit.several-alike");
+        assertThat(change(number, "with care", "Handled ", ".", "gently").status())
+                .isEqualTo(204);
     }
 
     /** What a clause says is changed in the agreement's own copy of it, and what stands in both places where it was chosen. */

@@ -24,6 +24,8 @@ public record RequestLetter(String to, String form, String number, String office
         CAME,
         /** To who has begun a form and goes on later. */
         LEFT,
+        /** To one of the office, who goes on with a form that they or a colleague have begun. */
+        BEGUN,
         /** To who asked: it is done. */
         DONE,
         /** To who asked: it came to nothing. */
@@ -53,6 +55,11 @@ public record RequestLetter(String to, String form, String number, String office
     /** The mail by which somebody goes on with a form. @param until the last day on which it can be */
     public String left(String link, LocalDate until) {
         return written(words().say("request-mail.left", "form", form, "until", until), link, "");
+    }
+
+    /** The mail by which one of the office goes on with a form that was begun there. @param by who has begun it */
+    public String begun(String by, String link) {
+        return written(words().say("request-mail.begun", "form", form, "by", by), link, "");
     }
 
     /** What one of the office told another. @param by who, {@code said} what; empty for nothing */

@@ -3,17 +3,23 @@ package org.jalousie.core.template;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Names;
 import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Value;
+import org.jalousie.core.intake.AnswersBlock;
+import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.rules.Rule;
+import org.jalousie.core.wording.Clauses;
 
 /**
  * Words of a mail with values of the data in them, marked by the same tags as in a wording. Only values can stand there: a
@@ -21,6 +27,9 @@ import org.jalousie.core.rules.Rule;
  */
 public final class Letter {
     private static final Pattern TAG = Pattern.compile("\\{\\{([^{}]*)}}");
+
+    /** All answers as one block, as {@code {{answers.block}}} prints them; no datum can be called so. */
+    private static final String ANSWERS = ":answers";
 
     private final String text;
 
@@ -39,6 +48,7 @@ public final class Letter {
                 faults.add(Message.of("letter.no-value", "tag", tags.group()));
                 continue;
             }
+            if (isAnswers(inside) && !known.containsKey(Clauses.ANSWERS_TAG)) continue;
             FieldType type = known.get(nameIn(inside));
             String print = printIn(inside);
             if (type == null) faults.add(Message.of("letter.unknown", "name", nameIn(inside)));
@@ -55,10 +65,41 @@ public final class Letter {
     public String filled(Map<String, Value> values, Printer printer) {
         return TAG.matcher(text).replaceAll(tag -> {
             String inside = Names.stripped(tag.group(1));
+            if (isAnswers(inside) && !values.containsKey(Clauses.ANSWERS_TAG))
+                return Matcher.quoteReplacement(
+                        values.get(ANSWERS) instanceof Value.Text block
+                                ? block.text().strip()
+                                : "");
             Optional<Value> value = Optional.ofNullable(values.get(nameIn(inside)));
             return Matcher.quoteReplacement(
                     value.map(one -> printer.print(one, printIn(inside))).orElse(""));
         });
+    }
+
+    private static boolean isAnswers(String inside) {
+        return inside.equals(Clauses.ANSWERS_TAG + ".block");
+    }
+
+    /**
+     * Values with all answers among them, where a mail of the template says them: those that people from outside are asked for, since
+     * mails go to these.
+     *
+     * @param raw the answers as they are stored
+     */
+    public static Map<String, Value> withAnswers(
+            Map<String, Value> values, TemplateContent content, Map<FieldName, String> raw) {
+        if (!content.sending().named().contains(Clauses.ANSWERS_TAG)) return values;
+        Map<String, Value> all = new LinkedHashMap<>(values);
+        all.put(
+                ANSWERS,
+                new Value.Text(AnswersBlock.text(AnswersBlock.of(
+                        content.layout(),
+                        content.fields(),
+                        raw,
+                        FormLayout.Question::outside,
+                        Locale.forLanguageTag(content.language()),
+                        UnaryOperator.identity()))));
+        return all;
     }
 
     /** The same words, with other names in their tags. @param names the new name by the old one */

@@ -12,6 +12,7 @@ import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Value;
+import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.rules.Rule;
 import org.junit.jupiter.api.Test;
 
@@ -88,5 +89,31 @@ class LetterTest {
         assertThat(renamed.expiresOn()).isEqualTo(new FieldName("last_day"));
         assertThat(renamed.attachedFields()).containsExactly(new FieldName("picture"));
         assertThat(renamed.named()).containsExactlyInAnyOrder("lender_name", "last_day", "picture");
+    }
+
+    /** Mails go to people from outside: what the office answers alone isn't told. */
+    @Test
+    void allAnswersStandInItAsOneBlock() {
+        FormLayout layout = new FormLayout(List.of(new FormLayout.Section(
+                "",
+                "",
+                List.of(
+                        new FormLayout.Question(new FieldName("end_date"), "", FormLayout.Visibility.SHOWN),
+                        new FormLayout.Question(new FieldName("lender_name"), "", FormLayout.Visibility.OFFICE)))));
+        TemplateContent content = new TemplateContent(
+                        "en-GB",
+                        CONTENT.fields(),
+                        List.of(),
+                        List.of(),
+                        new SendingSettings("", "You said:\n{{answers.block}}", 30, 5, 3))
+                .withLayout(layout);
+        Letter letter = new Letter(content.sending().message());
+        assertThat(letter.faults(content)).isEmpty();
+        Map<FieldName, String> raw =
+                Map.of(new FieldName("end_date"), "2027-03-01", new FieldName("lender_name"), "Ida {{fee}} $1");
+        assertThat(letter.filled(Letter.withAnswers(VALUES, content, raw), Printer.in(Locale.UK)))
+                .isEqualTo("You said:\nend_date: 1 March 2027");
+        assertThat(Letter.withAnswers(VALUES, CONTENT, raw)).isSameAs(VALUES);
+        assertThat(faults("{{answers.upper}}")).hasSize(1);
     }
 }

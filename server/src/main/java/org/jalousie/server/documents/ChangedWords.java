@@ -32,6 +32,7 @@ import org.jalousie.core.wording.edit.EditRefused;
 import org.jalousie.core.wording.edit.Selection;
 import org.jalousie.core.wording.edit.WordsEdit;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.adapters.FontFinder;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.template.UsableTemplate;
@@ -51,6 +52,7 @@ class ChangedWords {
     private final AgreedWordings wordings;
     private final DocumentMerge merge;
     private final FileStore files;
+    private final FontFinder fonts;
 
     ChangedWords(
             Agreements agreements,
@@ -58,13 +60,15 @@ class ChangedWords {
             WordingEditions editions,
             AgreedWordings wordings,
             DocumentMerge merge,
-            FileStore files) {
+            FileStore files,
+            FontFinder fonts) {
         this.agreements = agreements;
         this.templates = templates;
         this.editions = editions;
         this.wordings = wordings;
         this.merge = merge;
         this.files = files;
+        this.fonts = fonts;
     }
 
     /**
@@ -91,12 +95,18 @@ class ChangedWords {
         } catch (EditRefused e) {
             throw Refusal.invalid(e.said());
         }
-        editions.wording(template, after).diagnostics().stream()
-                .filter(Diagnostic::blocks)
-                .findFirst()
-                .ifPresent(fault -> {
-                    throw Refusal.invalid(fault.message());
-                });
+        Wording now = editions.wording(template, after);
+        now.diagnostics().stream().filter(Diagnostic::blocks).findFirst().ifPresent(fault -> {
+            throw Refusal.invalid(fault.message());
+        });
+        fonts.unprintable(now.scripts()).stream().findFirst().ifPresent(script -> {
+            throw Refusal.invalid(Message.of(
+                    "edit.no-font",
+                    "script",
+                    script.replace('_', ' '),
+                    "letters",
+                    now.scripts().get(script)));
+        });
         carryOut(subject, differing(subject, after), by);
     }
 
@@ -138,8 +148,9 @@ class ChangedWords {
         boolean tie = false;
         for (Map.Entry<String, WordFile> clause : clauses.entrySet()) {
             int fit = WordsEdit.fit(clause.getValue(), change.at(), shown);
-            tie = fit >= 0 && (fit == best || tie && fit < best);
-            if (fit <= best) continue;
+            if (fit < 0 || fit < best) continue;
+            tie = fit == best;
+            if (tie) continue;
             best = fit;
             where = clause.getKey();
         }

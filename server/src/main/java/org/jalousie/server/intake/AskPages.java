@@ -1,11 +1,14 @@
 package org.jalousie.server.intake;
 
 import java.time.Clock;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.intake.Errand;
 import org.jalousie.core.messages.Message;
@@ -95,7 +98,28 @@ class AskPages {
                 initials,
                 form.depends(),
                 form.languages(),
-                form.words());
+                told(form, template));
+    }
+
+    /** The form's texts in this language, those alone that are shown. */
+    private static Map<String, String> told(IntakeViews.Form form, JointForm template) {
+        Set<String> shown = new HashSet<>();
+        form.fields().stream().filter(field -> template.outside(field.name())).forEach(field -> texts(field, shown));
+        for (IntakeViews.FormSection section : form.sections()) {
+            IntakeViews.FormSection seen = FormViews.without(section, template::outside);
+            shown.addAll(List.of(seen.title(), seen.help()));
+            seen.questions().forEach(one -> shown.addAll(List.of(one.help(), one.placeholder(), one.before())));
+        }
+        Map<String, String> told = new LinkedHashMap<>(form.words());
+        told.keySet().retainAll(shown);
+        return told;
+    }
+
+    private static void texts(Field field, Set<String> into) {
+        into.add(field.label());
+        into.add(field.hint());
+        into.addAll(field.choices());
+        field.items().forEach(item -> texts(item, into));
     }
 
     IntakeViews.FormState state(FormLink link, String access, LivePages.Typed typed) {

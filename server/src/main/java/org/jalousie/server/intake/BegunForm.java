@@ -32,6 +32,7 @@ class BegunForm {
     private String people;
 
     private String language;
+    private String begunBy = "";
     private Instant begunAt;
     private Instant changedAt;
 
@@ -50,6 +51,17 @@ class BegunForm {
         people = Json.canonical(typed.people());
         language = typed.language();
         changedAt = now;
+    }
+
+    /** Somebody goes on with it. @param name who gives it to them */
+    void goesOnWith(String mail, String name) {
+        owner = mail;
+        begunBy = name;
+    }
+
+    /** Who has mailed it last; empty for nobody. */
+    String begunBy() {
+        return begunBy;
     }
 
     UUID id() {

@@ -11,6 +11,7 @@ import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -57,6 +58,16 @@ class BegunFormController {
     @GetMapping("/{key}")
     IntakeViews.BegunForm show(@PathVariable UUID key, @AuthenticationPrincipal SignedIn by) {
         return service.show(key, by.mail());
+    }
+
+    /** @param mail the address by which whoever goes on with it signs in */
+    record GoesOn(String mail) {}
+
+    /** Mails the link by which it is gone on with; a colleague's it is then. */
+    @PostMapping("/{key}/mail")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    void mail(@PathVariable UUID key, @RequestBody GoesOn to, @AuthenticationPrincipal SignedIn by) {
+        service.mail(key, to.mail(), by);
     }
 
     @DeleteMapping("/{key}")

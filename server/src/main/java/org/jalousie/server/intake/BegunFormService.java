@@ -6,8 +6,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.data.FieldName;
+import org.jalousie.core.letters.RequestLetter;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.Settings;
+import org.jalousie.server.account.Colleagues;
+import org.jalousie.server.account.SignedIn;
+import org.jalousie.server.postroom.RequestPost;
 import org.jalousie.server.template.UsableTemplate;
 import org.jalousie.server.template.UsableTemplates;
 import org.jalousie.server.web.Page;
@@ -27,13 +32,26 @@ class BegunFormService {
     private final BegunForms forms;
     private final IntakeRequests requests;
     private final UsableTemplates templates;
+    private final Colleagues colleagues;
+    private final RequestPost post;
     private final Clock clock;
+    private final Settings settings;
 
-    BegunFormService(BegunForms forms, IntakeRequests requests, UsableTemplates templates, Clock clock) {
+    BegunFormService(
+            BegunForms forms,
+            IntakeRequests requests,
+            UsableTemplates templates,
+            Colleagues colleagues,
+            RequestPost post,
+            Clock clock,
+            Settings settings) {
         this.forms = forms;
         this.requests = requests;
         this.templates = templates;
+        this.colleagues = colleagues;
+        this.post = post;
         this.clock = clock;
+        this.settings = settings;
     }
 
     /** Answers of a form as they are typed, and the people who are chosen with it. */
@@ -90,6 +108,32 @@ class BegunFormService {
                         one.id(), one.templateId(), names.getOrDefault(one.templateVersionId(), ""), one.changedAt()))
                 .toList();
         return new Page<>(rows, found.getTotalElements(), page, Page.SIZE);
+    }
+
+    /**
+     * Mails the link by which a begun form is gone on with, to whoever has begun it or to a colleague, whose it is then.
+     *
+     * @param to the mail address by which they sign in
+     * @param by who mails it
+     */
+    @Transactional
+    void mail(UUID key, String to, SignedIn by) {
+        BegunForm form = own(key, by.mail())
+                .filter(one -> requests.findByFormKey(key).isEmpty())
+                .orElseThrow(() -> Refusal.notFound(Message.of("form.none")));
+        Colleagues.Colleague one = colleagues
+                .coordinator(to)
+                .orElseThrow(() -> Refusal.invalid(Message.of("request.no-colleague", "mail", to)));
+        if (!form.isOf(one.mail()) && forms.countByOwner(one.mail()) >= MOST_FORMS)
+            throw Refusal.conflict(Message.of("form.too-many", "most", MOST_FORMS));
+        form.goesOnWith(one.mail(), by.displayName());
+        String name = templates.namesOf(List.of(form.templateVersionId())).getOrDefault(form.templateVersionId(), "");
+        post.queue(
+                key,
+                RequestLetter.About.BEGUN,
+                one.mail(),
+                new RequestLetter(one.name(), name, "", settings.office().name(), "en")
+                        .subject(RequestLetter.About.BEGUN));
     }
 
     /** Throws what was begun away; nothing when it is gone already. */

@@ -36,6 +36,7 @@ class LivePages {
 
     private final RequestGroups groups;
     private final JointForms joints;
+    private final AgreedTemplates agreed;
     private final FormStates states;
     private final UsableTemplates templates;
     private final FilledPages filled;
@@ -54,12 +55,14 @@ class LivePages {
     LivePages(
             RequestGroups groups,
             JointForms joints,
+            AgreedTemplates agreed,
             FormStates states,
             UsableTemplates templates,
             FilledPages filled,
             OfficeDay day) {
         this.groups = groups;
         this.joints = joints;
+        this.agreed = agreed;
         this.states = states;
         this.templates = templates;
         this.filled = filled;
@@ -77,9 +80,11 @@ class LivePages {
     /** For a request that is corrected: it stays with its versions. */
     JointForm templateOf(String number) {
         IntakeRequest request = groups.request(number);
-        return request.partOf().isPresent() || request.finished().isPresent()
+        List<IntakeRequest> group = groups.of(request);
+        JointForm form = request.partOf().isPresent() || request.finished().isPresent()
                 ? JointForm.alone(templates.version(request.templateVersionId()))
-                : joints.of(groups.of(request));
+                : joints.of(group);
+        return agreed.of(form, group);
     }
 
     IntakeViews.LiveMade pages(JointForm form, Typed typed, String by) {

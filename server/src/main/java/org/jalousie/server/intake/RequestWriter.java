@@ -38,6 +38,7 @@ class RequestWriter implements RequestPost.Writer {
     private final JointForms joints;
     private final FormLinks links;
     private final LeftForms left;
+    private final BegunForms begun;
     private final Secrets secrets;
     private final UsableTemplates templates;
     private final Agreements agreements;
@@ -53,6 +54,7 @@ class RequestWriter implements RequestPost.Writer {
             JointForms joints,
             FormLinks links,
             LeftForms left,
+            BegunForms begun,
             Secrets secrets,
             UsableTemplates templates,
             Agreements agreements,
@@ -66,6 +68,7 @@ class RequestWriter implements RequestPost.Writer {
         this.joints = joints;
         this.links = links;
         this.left = left;
+        this.begun = begun;
         this.secrets = secrets;
         this.templates = templates;
         this.agreements = agreements;
@@ -79,6 +82,7 @@ class RequestWriter implements RequestPost.Writer {
     @Override
     public Optional<RequestPost.Written> write(UUID about, RequestLetter.About occasion, UUID mail) {
         if (occasion == RequestLetter.About.LEFT) return left.find(about).flatMap(this::leaving);
+        if (occasion == RequestLetter.About.BEGUN) return begun.findById(about).map(this::begun);
         return requests.findById(about).map(request -> written(request, occasion));
     }
 
@@ -174,6 +178,13 @@ class RequestWriter implements RequestPost.Writer {
                         .map(one -> Outgoing.Attachment.pdf(
                                 FileNames.of(agreement, one.id(), "pdf"), files.get(one.pdf()))))
                 .toList();
+    }
+
+    private RequestPost.Written begun(BegunForm form) {
+        String name = templates.namesOf(List.of(form.templateVersionId())).getOrDefault(form.templateVersionId(), "");
+        RequestLetter letter = new RequestLetter("", name, "", settings.office().name(), "en");
+        String link = settings.address() + "/intake/new/" + form.templateId() + "?form=" + form.id();
+        return new RequestPost.Written("", letter.begun(form.begunBy(), link), List.of());
     }
 
     private Optional<RequestPost.Written> leaving(LeftForms.Left one) {

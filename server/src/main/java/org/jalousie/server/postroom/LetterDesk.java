@@ -7,6 +7,7 @@ import java.util.UUID;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.letters.Letters;
+import org.jalousie.core.template.Letter;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.server.Settings;
 import org.jalousie.server.template.UsableTemplates;
@@ -37,9 +38,15 @@ class LetterDesk {
 
     private Map<String, Value> values(Agreement agreement, Instant made, UUID version) {
         LocalDate day = LocalDate.ofInstant(made, settings.office().zone());
-        return templates
-                .version(version)
-                .values(agreement.data(), day, agreement.created().number().value())
-                .values();
+        return Letter.withAnswers(
+                templates
+                        .version(version)
+                        .values(
+                                agreement.data(),
+                                day,
+                                agreement.created().number().value())
+                        .values(),
+                templates.content(version),
+                agreement.data());
     }
 }

@@ -58,7 +58,8 @@ class FilledDocuments implements FilledPages {
 
     @Override
     public Filled pages(UsableTemplate template, DocumentId document, Map<String, Value> values) {
-        Sha256 key = Sha256.of((template.versionId() + " " + document + values).getBytes(StandardCharsets.UTF_8));
+        Sha256 key = Sha256.of(
+                (template.versionId() + template.edition() + " " + document + values).getBytes(StandardCharsets.UTF_8));
         Filled before = known.getIfPresent(key);
         if (before != null) return before;
         // outside of any lock: two who make the same at once do no harm

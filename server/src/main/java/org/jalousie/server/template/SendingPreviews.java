@@ -26,6 +26,7 @@ import org.jalousie.core.parties.OfficeCalendar;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.Person;
 import org.jalousie.core.template.BuiltIn;
+import org.jalousie.core.template.Letter;
 import org.jalousie.core.template.Participation;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.server.Refusal;
@@ -85,7 +86,7 @@ class SendingPreviews {
         Letters letters = new Letters(
                 agreement,
                 imagined.content().sending(),
-                imagined.values(),
+                Letter.withAnswers(imagined.values(), imagined.content(), agreement.data()),
                 imagined.content().language(),
                 settings.office().name(),
                 settings.office().zone());
