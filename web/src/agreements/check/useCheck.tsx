@@ -3,11 +3,12 @@ import { useRef, useState, type ReactNode } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
 import { answerNotes } from '../../intake/answerNotes';
 import type { Choosing, Opening } from '../../page/AnnotatedPages';
+import { say } from '../../messages/rooms';
 import type { MarginHead } from '../../page/Margin';
+import { MarginList } from '../../page/MarginList';
 import { focusWords, type Chosen } from '../../page/WordsLayer';
 import { AnswerCard } from './AnswerCard';
 import { ChangeWords } from './ChangeWords';
-import { OffPage } from './OffPage';
 
 /** The answer that is being looked at: the name of its datum, and the document beside which it is. */
 export type Looked = { name: string; document: string };
@@ -87,7 +88,11 @@ export function useCheck({
         // what decides, or names somebody, stands beside the pages of the only document
         (detail.documents.length === 1 && printed && !printed.includes(name)),
     )
-    .map((one) => ({ key: keyOf(one.name), label: one.label, printed: one.printed }));
+    .map((one) => ({
+      key: keyOf(one.name),
+      label: one.label,
+      told: one.printed || say('agreements.blank'),
+    }));
   const offOpen = off.some(({ key }) => key === open);
   const done = () => {
     setChosen(undefined);
@@ -100,8 +105,10 @@ export function useCheck({
         ? {
             open: wantsOff || offOpen,
             node: (
-              <OffPage
-                answers={off}
+              <MarginList
+                label={say('agreements.off-the-pages')}
+                head={say('agreements.off-the-pages-count', { count: off.length })}
+                items={off}
                 shown={wantsOff || offOpen}
                 open={open}
                 onShown={(shown) => {

@@ -48,7 +48,7 @@ final class PeopleReader {
         return lines.toArray(String[]::new);
     }
 
-    /** {@code ;;Mill Rise 3;Oudehaven;;4811;NL}, or lines: street, then code and town, then country. */
+    /** {@code ;;Mill Rise 3;Oudehaven;;4811 AB;NL}, or lines: street, then code and town, then country. */
     /** @param stored whether it was read before: what is known of countries may have been less then */
     static Value.Address address(String text, boolean stored) throws ValueReader.Unreadable {
         if (text.contains(";")) {

@@ -44,7 +44,7 @@ final class Alternatives {
                         Currency.getInstance("EUR"), any(numbers, random).setScale(2, java.math.RoundingMode.HALF_UP)));
             case DATE -> Optional.of(new Value.Day(any(dates, random)));
             case TEXT, LONG_TEXT -> Optional.of(new Value.Text(any(texts, random)));
-            case ADDRESS -> Optional.of(new Value.Address("Mill Rise 3", "Oudehaven", "", "4811", any(texts, random)));
+            case ADDRESS -> Optional.of(new Value.Address("Mill Rise 3", "Oudehaven", "", "", any(texts, random)));
             case ITEMS -> Optional.of(items(field, now, random));
             default ->
                 now.or(() -> Optional.ofNullable(

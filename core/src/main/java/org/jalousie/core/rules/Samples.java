@@ -115,7 +115,7 @@ public final class Samples {
                                         "Noordermark",
                                         "4811 ZX",
                                         "NL")
-                                : new Value.Address("Mill Rise 3", "Oudehaven", "", "4811", "NL");
+                                : new Value.Address("Mill Rise 3", "Oudehaven", "", "4811 AB", "NL");
                     case PICTURE -> null;
                     case FILE ->
                         new Value.Attached(new AttachedFile(
