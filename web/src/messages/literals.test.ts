@@ -91,4 +91,4 @@ test('no component has a sentence of its own', () => {
     .flatMap(([name, source]) => [...literals(name, source), ...sentences(name, source)])
     .filter((one) => !names.includes(one.replace(/^\S+ /, '')));
   expect(found).toEqual([]);
-});
+}, 30_000);
