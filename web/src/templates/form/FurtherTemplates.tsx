@@ -25,6 +25,7 @@ export function FurtherTemplates({ bench }: { bench: Bench }) {
   const known = (templates.data ?? []).filter(
     (one) => one.publishedVersion > 0 && one.id !== detail.id,
   );
+  if (fixed && !further.length) return null;
   const free = known.filter(({ id }) => !further.some(({ template }) => template === id));
   return (
     <section aria-labelledby={title} className="border-t border-rule pt-3">

@@ -214,4 +214,31 @@ class AnswersSchemaTest {
         node.put("agreed", false);
         assertThat(schema.validate(node)).isNotEmpty();
     }
+
+    /** What a template needs that the form feeds besides is asked when its agreement is made, and what is called alike is one answer. */
+    @Test
+    void aFormThatFeedsSeveralTemplatesSaysSo() {
+        Field lender = field("lender", FieldType.TEXT, true);
+        Field abroad = field("abroad", FieldType.YES_NO, false);
+        Field courier = field("courier", FieldType.TEXT, true);
+        Field pictures = field("pictures", FieldType.NUMBER, true);
+        Schema schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                .getSchema(Json.MAPPER.valueToTree(AnswersSchema.of(
+                        "https://museum.example.org/form",
+                        "Loan",
+                        List.of(
+                                new AnswersSchema.Part(FormLayout.NONE, List.of(lender, abroad), List.of(), ""),
+                                new AnswersSchema.Part(FormLayout.NONE, List.of(lender, courier), List.of(), "abroad"),
+                                new AnswersSchema.Part(FormLayout.NONE, List.of(pictures), List.of(), "")),
+                        Typing.PLAIN)));
+        ObjectNode answers = Json.MAPPER.createObjectNode().put("lender", "Ida").put("pictures", 3);
+        assertThat(schema.validate(answers)).isEmpty();
+        assertThat(schema.validate(answers.deepCopy().put("abroad", "yes"))).isNotEmpty();
+        assertThat(schema.validate(answers.deepCopy().put("abroad", true).put("courier", "Otto")))
+                .isEmpty();
+        assertThat(schema.validate(answers.deepCopy().put("pictures", "many"))).isNotEmpty();
+        assertThat(schema.validate(answers.deepCopy().put("pages", 2))).isNotEmpty();
+        answers.remove("lender");
+        assertThat(schema.validate(answers)).isNotEmpty();
+    }
 }

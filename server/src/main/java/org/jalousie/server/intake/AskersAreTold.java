@@ -64,6 +64,8 @@ class AskersAreTold implements AfterEvents {
                 .filter(request -> request.agreementNumber()
                         .filter(agreement.created().number()::equals)
                         .isPresent())
+                // what the form asks for no more came to nothing for nobody
+                .filter(IntakeRequest::wanted)
                 .map(groups::whole)
                 .filter(request -> !request.asker().mail().isEmpty())
                 // of several, the last one tells that all are done

@@ -5,11 +5,16 @@ import java.util.UUID;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.server.agreement.AfterEvents;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /** Keeps in step how far requests have come: a projection of their agreements, by which lists are narrowed. */
 @Component
+// before those that look at all of a request: of two of its agreements that end at one moment, the second waits here
+// for the first
+@Order(Ordered.HIGHEST_PRECEDENCE)
 class RequestStages implements AfterEvents {
     private final JdbcClient sql;
 
