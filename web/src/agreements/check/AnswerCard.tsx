@@ -43,12 +43,20 @@ export function AnswerCard({
     .flatMap(({ questions }) => questions)
     .find((one) => one.field === name);
   const save = useMutation({
-    mutationFn: (body: Answers) => {
+    mutationFn: async (body: Answers) => {
       answers.clearErrors();
+      // only this answer changes: others may have been corrected elsewhere since the card was opened
+      const path = { params: { path: { number } } };
+      const now = await answer(api.GET('/api/v1/requests/{number}', path));
+      const values = typedData(now.form.fields, now.values, form.language);
       return answer(
         api.PUT('/api/v1/requests/{number}', {
-          params: { path: { number } },
-          body: { ...body, language: form.language },
+          ...path,
+          body: {
+            values: { ...values, [name]: body.values[name] ?? '' },
+            people: now.people,
+            language: form.language,
+          },
         }),
       );
     },

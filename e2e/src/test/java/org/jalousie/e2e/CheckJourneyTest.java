@@ -53,8 +53,15 @@ class CheckJourneyTest {
             Page page = browser.open("/agreements/" + number).page;
             page.locator("[data-note='datum.lender_name'] button").first().click();
             answer(page, "Lender name").fill("Ida Marsh-Holt");
+            // somebody else corrects another answer meanwhile
+            String request = office.show(number).get("row").get("request").asString();
+            office.client.put(
+                    "/api/v1/requests/" + request,
+                    Map.of("values", Map.of("lender_name", "Ida Marsh", "abroad", "yes"), "people", Map.of()));
+            office.await(number, "CHECK");
             browser.button("Correct the answer").click();
             assertThat(words(page)).containsText("Ida Marsh-Holt lends");
+            assertThat(words(page)).containsText("It crosses a border.");
 
             new Hand.OfKeys(page).choose("cool and dry");
             page.keyboard().press("Enter");
