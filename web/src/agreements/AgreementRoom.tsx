@@ -142,6 +142,7 @@ export default function AgreementRoom() {
             <BeforeSending
               obstacles={detail.obstacles}
               warnings={detail.warnings}
+              template={detail.templateId}
               onSettle={checking ? settle : undefined}
             />
           )}

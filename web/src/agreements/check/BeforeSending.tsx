@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { say } from '../../messages/rooms';
 
@@ -7,10 +8,13 @@ type ToSettle = Schemas['ToSettle'];
 export function BeforeSending({
   obstacles,
   warnings,
+  template,
   onSettle,
 }: {
   obstacles: ToSettle[];
   warnings: string[];
+  /** The id of the template, where the rest is settled. */
+  template: string;
   /** Goes to where something is settled; without it nothing can be. */
   onSettle?: ((what: ToSettle) => void) | undefined;
 }) {
@@ -33,6 +37,11 @@ export function BeforeSending({
               >
                 {say(ways[one.at])}
               </button>
+            )}
+            {onSettle && one.at === 'ELSEWHERE' && (
+              <Link to={`/templates/${template}?face=sending`}>
+                {say('agreements.go-to-the-template')}
+              </Link>
             )}
           </li>
         ))}

@@ -62,6 +62,11 @@ class AskTest {
         ArrayNode questions =
                 content.putObject("layout").putArray("sections").addObject().putArray("questions");
         questions.addObject().put("field", "our_code").put("visibility", "HIDDEN");
+        content.withObject("layout")
+                .putObject("words")
+                .putObject("nl")
+                .put("Our code", "Ons kenmerk")
+                .put("Thing", "Voorwerp");
         for (JsonNode party : content.get("parties"))
             if (party.get("key").asString().equals("museum"))
                 ((ObjectNode) party).set("who", Office.fixed("Tomas Vale", "tomas.vale@museum.example.org"));
@@ -573,5 +578,16 @@ class AskTest {
         assertThat(anybody.upload("/api/v1/ask/" + token + "/files?name=a.pdf", "a.pdf", "%PDF-1.7".getBytes())
                         .status())
                 .isEqualTo(415);
+    }
+
+    /** What people from outside aren't asked, they aren't told in another language either. */
+    @Test
+    void translationsOfWhatIsNotShownAreNotTold() {
+        String token = token(share(template("CHECKED"), terms(), Map.of()));
+        Client.Answer page = anybody.get("/api/v1/ask/" + token + "?language=nl");
+        assertThat(page.json().get("form").get("words").toString())
+                .contains("Voorwerp")
+                .doesNotContain("kenmerk");
+        assertThat(page.text()).doesNotContain("Our code");
     }
 }

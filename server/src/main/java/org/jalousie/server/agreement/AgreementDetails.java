@@ -40,6 +40,7 @@ class AgreementDetails {
         List<String> warnings = agreement.state() == State.CHECK ? said(sending.warnings(agreement)) : List.of();
         return new AgreementViews.AgreementDetail(
                 AgreementViews.row(row),
+                template.templateId(),
                 data(template, agreement),
                 agreement.participants().stream()
                         .map(one -> new AgreementViews.Part(

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Chasing;
@@ -104,6 +105,7 @@ public final class AgreementViews {
      * @param awaited documents that the template leaves to the agreement and that are not there yet
      * @param warnings what looks like a slip and doesn't stand in the way; empty unless it waits for the check
      * @param obstacles what stands in the way of sending; empty unless it waits for the check
+     * @param templateId of the template that it was made from
      * @param replaces the number of the agreement whose place it takes; empty for none
      * @param completed what parties completed, by signing field name
      * @param attached files that parties brought
@@ -111,6 +113,7 @@ public final class AgreementViews {
      */
     public record AgreementDetail(
             AgreementItem row,
+            UUID templateId,
             List<Datum> data,
             List<Part> people,
             List<DocumentView> documents,
