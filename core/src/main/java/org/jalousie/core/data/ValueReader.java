@@ -9,17 +9,12 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.time.format.DateTimeParseException;
-import java.util.ArrayList;
 import java.util.Currency;
-import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 import org.jalousie.core.messages.Message;
 
 /** Reads what was typed or sent for a field, and says in a sentence what is wrong with it. */
@@ -61,7 +56,7 @@ public final class ValueReader {
             this(said, List.of());
         }
 
-        private Unreadable(Message said, List<ItemFault> items) {
+        Unreadable(Message said, List<ItemFault> items) {
             this.said = said;
             this.items = List.copyOf(items);
         }
@@ -102,7 +97,7 @@ public final class ValueReader {
     }
 
     /** @param stored whether it was read before, so that it is taken by what held then */
-    private static Optional<Value> read(Field field, String input, Typing typing, boolean stored) throws Unreadable {
+    static Optional<Value> read(Field field, String input, Typing typing, boolean stored) throws Unreadable {
         String text = input == null ? "" : input.strip();
         if (text.isEmpty()) return Optional.empty();
         refuseUnprintable(text);
@@ -127,7 +122,7 @@ public final class ValueReader {
                     case ADDRESS -> PeopleReader.address(text, stored);
                     case PICTURE -> picture(text);
                     case FILE -> file(text);
-                    case ITEMS -> items(field, text, typing, stored);
+                    case ITEMS -> ItemsReader.items(field, text, typing, stored);
                 });
     }
 
@@ -251,56 +246,6 @@ public final class ValueReader {
         return AttachedFile.read(text)
                 .map(Value.Attached::new)
                 .orElseThrow(() -> new Unreadable(Message.of("value.file")));
-    }
-
-    private static Value items(Field list, String text, Typing typing, boolean stored) throws Unreadable {
-        List<Map<String, Value>> items = new ArrayList<>();
-        List<ItemFault> faults = new ArrayList<>();
-        Message first = null;
-        for (Map<String, String> raw : RawItems.read(text)) {
-            if (items.size() == MOST_ITEMS)
-                throw new Unreadable(Message.of("value.too-many-items", "most", MOST_ITEMS));
-            ItemReading item = item(list, raw, items.size() + 1, typing, stored);
-            items.add(item.values());
-            faults.addAll(item.faults());
-            if (first == null) first = item.said();
-        }
-        if (first != null) throw new Unreadable(first, faults);
-        return new Value.Items(
-                items,
-                list.items().stream()
-                        .map(field -> field.name().value())
-                        .collect(Collectors.toCollection(LinkedHashSet::new)));
-    }
-
-    /** @param said what is wrong first, with the item and the field that it is about; null for nothing */
-    private record ItemReading(Map<String, Value> values, List<ItemFault> faults, Message said) {}
-
-    private static ItemReading item(Field list, Map<String, String> raw, int position, Typing typing, boolean stored)
-            throws Unreadable {
-        Map<String, Value> values = new LinkedHashMap<>();
-        for (String name : raw.keySet()) {
-            if (list.items().stream().noneMatch(field -> field.isCalled(name)))
-                throw new Unreadable(Message.of("value.item-no-field", "position", position, "field", name));
-        }
-        List<ItemFault> faults = new ArrayList<>();
-        Message first = null;
-        for (Field field : list.items()) {
-            try {
-                Optional<Value> value = read(field, raw.get(field.name().value()), typing, stored);
-                value.ifPresent(v -> values.put(field.name().value(), v));
-                if (value.isEmpty() && field.required())
-                    throw new Unreadable(Message.of("field.required", "field", field.label()));
-            } catch (Unreadable e) {
-                String place = "[" + (position - 1) + "]." + field.name();
-                faults.add(new ItemFault(place, e.said()));
-                e.items().forEach(inner -> faults.add(new ItemFault(place + inner.place(), inner.said())));
-                if (first == null)
-                    first = Message.of(
-                            "value.in-item", "position", position, "field", field.label(), "fault", e.said());
-            }
-        }
-        return new ItemReading(values, faults, first);
     }
 
     private static boolean yesNo(String text) throws Unreadable {

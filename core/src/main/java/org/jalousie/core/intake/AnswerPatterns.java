@@ -8,8 +8,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.TreeSet;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jalousie.core.data.AttachedFile;
 import org.jalousie.core.data.PostalAddresses;
 import org.jalousie.core.data.Typing;
@@ -115,8 +115,7 @@ final class AnswerPatterns {
     }
 
     static String yesOrNo() {
-        return whole(Pattern.compile("\\|")
-                .splitAsStream("YES|NO|TRUE|FALSE")
+        return whole(Stream.of("YES", "NO", "TRUE", "FALSE")
                 .map(AnswerPatterns::anyCase)
                 .collect(Collectors.joining("|")));
     }

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
+import java.util.function.Supplier;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Typing;
@@ -201,7 +202,7 @@ public final class AnswersSchema {
     }
 
     /** What is long to say is said once. */
-    private Map<String, Object> defined(String name, java.util.function.Supplier<Map<String, Object>> schema) {
+    private Map<String, Object> defined(String name, Supplier<Map<String, Object>> schema) {
         definitions.computeIfAbsent(name, key -> schema.get());
         return Map.of("$ref", "#/$defs/" + name);
     }

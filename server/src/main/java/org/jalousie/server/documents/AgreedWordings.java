@@ -4,7 +4,6 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import org.jalousie.core.agreement.Agreement;
-import org.jalousie.core.agreement.ChangedWording;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.wording.Wording;
@@ -44,7 +43,6 @@ class AgreedWordings {
     }
 
     private static Optional<WordingEditions.Edition> own(Agreement agreement, DocumentId document) {
-        ChangedWording changed = agreement.changed().get(document);
-        return Optional.ofNullable(changed).map(one -> new WordingEditions.Edition(one.file(), one.clauses()));
+        return Optional.ofNullable(agreement.changed().get(document)).map(WordingEditions.Edition::of);
     }
 }

@@ -48,7 +48,7 @@ class AgreedTemplates {
             ChangedWording changed = one.getValue();
             said = said.saying(
                     one.getKey(),
-                    editions.wording(template, new WordingEditions.Edition(changed.file(), changed.clauses())),
+                    editions.wording(template, WordingEditions.Edition.of(changed)),
                     changed.file() + " " + new TreeMap<>(changed.clauses()));
         }
         return said;

@@ -8,7 +8,6 @@ import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.AgreementNumber;
-import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.intake.AnswersSchema;
 import org.jalousie.core.messages.Message;
@@ -108,17 +107,6 @@ class IntakeService implements WaitingRequests {
         return details.of(groups.request(number));
     }
 
-    private Optional<State> stateOf(IntakeRequest request) {
-        return request.agreementNumber().map(agreements::state);
-    }
-
-    /** Whether its agreement ended without being completed, so that another one may be made of the same answers. */
-    private boolean failed(IntakeRequest request) {
-        return stateOf(request)
-                .filter(state -> state.ended() && state != State.COMPLETED)
-                .isPresent();
-    }
-
     /**
      * Takes a filled form in. All faults are told at once.
      *
@@ -196,7 +184,7 @@ class IntakeService implements WaitingRequests {
                 .findFirst()
                 .orElseThrow();
         for (IntakeRequest one : asked == whole ? group : List.of(asked))
-            if (one.wanted() && (one.agreementNumber().isEmpty() || failed(one))) make(whole, one, by);
+            if (one.wanted() && (one.agreementNumber().isEmpty() || groups.failed(one))) make(whole, one, by);
         return asked.agreementNumber().orElseThrow(() -> Refusal.conflict(Message.of("request.not-wanted")));
     }
 

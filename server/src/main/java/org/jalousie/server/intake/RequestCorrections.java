@@ -23,6 +23,7 @@ import org.springframework.stereotype.Component;
 /** Corrects the answers of requests, and with them the agreements that are not sent yet. Used within a transaction. */
 @Component
 class RequestCorrections {
+    private final RequestGroups groups;
     private final JointForms joints;
     private final FilledForms filled;
     private final RequestKeeping keeping;
@@ -31,12 +32,14 @@ class RequestCorrections {
     private final Agreements agreements;
 
     RequestCorrections(
+            RequestGroups groups,
             JointForms joints,
             FilledForms filled,
             RequestKeeping keeping,
             RequestDiary diary,
             UsableTemplates templates,
             Agreements agreements) {
+        this.groups = groups;
         this.joints = joints;
         this.filled = filled;
         this.keeping = keeping;
@@ -85,7 +88,7 @@ class RequestCorrections {
             changed |= other || back;
             if (other) request.fill(one.answers());
             if (back && whole.agreementNumber().isPresent()) again.add(request);
-            else if ((other || evenIfSame && request.number().equals(asked.number())) && !failed(request))
+            else if ((other || evenIfSame && request.number().equals(asked.number())) && !groups.failed(request))
                 request.agreementNumber().ifPresent(number -> agreements.correct(number, before, one.answers(), by));
         }
         for (IntakeRequest request : group) {
@@ -150,13 +153,5 @@ class RequestCorrections {
         return group.stream()
                 .filter(one -> one.templateId().equals(template.templateId()))
                 .findFirst();
-    }
-
-    /** Whether its agreement ended without being completed. */
-    private boolean failed(IntakeRequest request) {
-        return request.agreementNumber()
-                .map(agreements::state)
-                .filter(state -> state.ended() && state != State.COMPLETED)
-                .isPresent();
     }
 }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jalousie.core.agreement.AgreementNumber;
+import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.PartyKey;
@@ -65,6 +66,14 @@ class RequestGroups {
 
     private static List<Optional<AgreementNumber>> numbers(List<IntakeRequest> group) {
         return group.stream().map(IntakeRequest::agreementNumber).toList();
+    }
+
+    /** Whether its agreement ended without being completed, so that another one may be made of the same answers. */
+    boolean failed(IntakeRequest request) {
+        return request.agreementNumber()
+                .map(agreements::state)
+                .filter(state -> state.ended() && state != State.COMPLETED)
+                .isPresent();
     }
 
     /** All that was answered, whichever part it is for. */
