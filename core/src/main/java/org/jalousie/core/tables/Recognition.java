@@ -88,10 +88,14 @@ final class Recognition {
                 : so.style().headedBy(headRow(file, so.style()));
         WritingSeen seen = new WritingSeen();
         int[] rows = {0};
-        file.rows(style, (number, cells) -> {
-            cells.forEach(seen::look);
-            return ++rows[0] < LOOKED_AT;
-        });
+        try {
+            file.rows(style, (number, cells) -> {
+                cells.forEach(seen::look);
+                return ++rows[0] < LOOKED_AT;
+            });
+        } catch (NotATable e) {
+            // who reads it whole is told; until there, what was seen is enough
+        }
         return new Recognised(
                 style.writing(seen.dates(), seen.numbers()),
                 so.sheets(),

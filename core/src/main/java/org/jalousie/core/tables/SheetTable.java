@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReference;
 import javax.xml.stream.XMLStreamException;
 import org.jalousie.core.messages.Message;
 
@@ -38,15 +39,16 @@ final class SheetTable {
         }
     }
 
-    static void read(Path file, TableStyle style, RowSink sink) {
+    /** @param shared texts that have been read before, or hold them from now on */
+    static void read(Path file, AtomicReference<SharedStrings> shared, TableStyle style, RowSink sink) {
         try (Workbook book = Workbook.open(file)) {
             String part = Optional.ofNullable(book.sheets().get(style.sheet()))
                     .orElseThrow(() -> new NotATable(Message.of("table.no-sheet", "sheet", style.sheet())));
             List<Merged> merged = merged(book, part);
-            SharedStrings strings = SharedStrings.of(book);
+            if (shared.get() == null) shared.set(SharedStrings.of(book));
             SheetFormats formats = SheetFormats.of(book);
             try (Workbook.Part in = book.part(part)) {
-                rows(in, style, strings, formats, merged, sink);
+                rows(in, style, shared.get(), formats, merged, sink);
             }
         } catch (XMLStreamException | IllegalArgumentException e) {
             throw broken();

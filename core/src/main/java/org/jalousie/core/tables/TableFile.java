@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicReference;
 import org.jalousie.core.messages.Message;
 
 /** A file with a table in it. It is read as a stream each time, so that its size makes no difference to what is held. */
@@ -23,6 +24,7 @@ public final class TableFile {
 
     private final Path file;
     private final TableStyle.Format format;
+    private final AtomicReference<SharedStrings> shared = new AtomicReference<>();
 
     private TableFile(Path file, TableStyle.Format format) {
         this.file = file;
@@ -108,7 +110,7 @@ public final class TableFile {
         };
         switch (format) {
             case CSV -> CsvTable.read(file, style, checked);
-            case XLSX -> SheetTable.read(file, style, checked);
+            case XLSX -> SheetTable.read(file, shared, style, checked);
             case JSON -> JsonTable.read(file, checked);
         }
     }

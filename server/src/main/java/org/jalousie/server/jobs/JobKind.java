@@ -22,7 +22,9 @@ public enum JobKind {
     /** Specimens drawn up for a template's rules, {@link LongWork}; needs nothing from outside. */
     DRAWING(),
     /** A finished file taken in and recognised; an instance is its id. */
-    RECOGNISE(ServiceAway.Service.CONVERTER);
+    RECOGNISE(ServiceAway.Service.CONVERTER),
+    /** A table read, checked or carried out; an instance is its id. Needs nothing from outside. */
+    TABLE();
 
     private final Optional<ServiceAway.Service> service;
 
@@ -41,7 +43,7 @@ public enum JobKind {
 
     /** Whether it is about an agreement, which then shows when it was given up. */
     boolean ofAgreement() {
-        return this != REQUEST_MAIL && this != PROOF && this != DRAWING && this != RECOGNISE;
+        return this != REQUEST_MAIL && this != PROOF && this != DRAWING && this != RECOGNISE && this != TABLE;
     }
 
     String taskName() {

@@ -81,6 +81,11 @@ class JobSetup {
         return task(JobKind.RECOGNISE, all);
     }
 
+    @Bean
+    Task<Void> tableTask(ObjectProvider<JobWork> all) {
+        return task(JobKind.TABLE, all);
+    }
+
     private static JobWork workOf(JobKind kind, ObjectProvider<JobWork> all) {
         return all.stream().filter(one -> one.kind() == kind).findFirst().orElseThrow();
     }

@@ -7,6 +7,7 @@ import java.util.TreeMap;
 import java.util.UUID;
 import org.apache.catalina.connector.ClientAbortException;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.tables.NotATable;
 import org.jalousie.core.wording.UnacceptableFile;
 import org.jalousie.server.Refusal;
 import org.slf4j.Logger;
@@ -67,6 +68,11 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ProblemDetail unacceptable(UnacceptableFile e) {
+        return problem(HttpStatus.UNPROCESSABLE_CONTENT, e.said());
+    }
+
+    @ExceptionHandler
+    ProblemDetail unacceptable(NotATable e) {
         return problem(HttpStatus.UNPROCESSABLE_CONTENT, e.said());
     }
 

@@ -1,0 +1,184 @@
+package org.jalousie.server.tables;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jalousie.core.data.FieldName;
+import org.jalousie.core.json.Json;
+import org.jalousie.core.messages.Message;
+import org.jalousie.core.tables.Cell;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import tools.jackson.core.type.TypeReference;
+
+/** Rows of tables that were brought in, with what would come of each. Used within a transaction. */
+@Component
+class BroughtRows {
+    private static final String COLUMNS =
+            "select number, cells, mended, outcome, plan, faults, told_apart from brought_row where table_id = ? ";
+
+    private final JdbcClient sql;
+    private final JdbcTemplate batches;
+
+    BroughtRows(JdbcClient sql, JdbcTemplate batches) {
+        this.sql = sql;
+        this.batches = batches;
+    }
+
+    /** @param faults what is wrong, in sentences, by field; {@code mended} whether somebody has typed over its cells */
+    record BroughtRow(
+            int number,
+            List<Cell> cells,
+            boolean mended,
+            TableUse.Outcome outcome,
+            String plan,
+            Map<FieldName, String> faults,
+            Optional<String> toldApart) {}
+
+    /** A row as its file has it. */
+    record FileRow(int number, List<Cell> cells) {}
+
+    private static BroughtRow row(ResultSet row, int index) throws SQLException {
+        return new BroughtRow(
+                row.getInt(1),
+                Json.MAPPER.readValue(row.getString(2), new TypeReference<List<Cell>>() {}),
+                row.getBoolean(3),
+                TableUse.Outcome.valueOf(row.getString(4)),
+                row.getString(5),
+                Json.MAPPER.readValue(row.getString(6), new TypeReference<Map<FieldName, String>>() {}),
+                Optional.ofNullable(row.getString(7)));
+    }
+
+    /** Forgets all rows. */
+    void clear(UUID table) {
+        sql.sql("delete from brought_row where table_id = ?").param(table).update();
+    }
+
+    void add(UUID table, List<FileRow> rows) {
+        batches.batchUpdate(
+                "insert into brought_row (table_id, number, cells) values (?, ?, ?::jsonb)",
+                rows.stream()
+                        .map(row -> new Object[] {table, row.number(), Json.MAPPER.writeValueAsString(row.cells())})
+                        .toList());
+    }
+
+    /** Rows after one, in their order. @param outcomes those that are wanted; none for all */
+    List<BroughtRow> after(UUID table, int number, Set<TableUse.Outcome> outcomes, int most) {
+        String wanted = outcomes.isEmpty()
+                ? ""
+                : "and outcome in ("
+                        + outcomes.stream().map(one -> "'" + one.name() + "'").collect(Collectors.joining(", ")) + ") ";
+        return sql.sql(COLUMNS + "and number > ? " + wanted + "order by number limit ?")
+                .params(table, number, most)
+                .query(BroughtRows::row)
+                .list();
+    }
+
+    List<BroughtRow> page(UUID table, Optional<TableUse.Outcome> outcome, int from, int most) {
+        return sql.sql(COLUMNS + (outcome.isPresent() ? "and outcome = ? " : "and ? = '' ")
+                        + "order by number limit ? offset ?")
+                .params(table, outcome.map(Enum::name).orElse(""), most, from)
+                .query(BroughtRows::row)
+                .list();
+    }
+
+    Optional<BroughtRow> row(UUID table, int number) {
+        return sql.sql(COLUMNS + "and number = ?")
+                .params(table, number)
+                .query(BroughtRows::row)
+                .optional();
+    }
+
+    /** How many rows came to what. */
+    Map<TableUse.Outcome, Long> counts(UUID table) {
+        Map<TableUse.Outcome, Long> counts = new EnumMap<>(TableUse.Outcome.class);
+        sql.sql("select outcome, count(*) from brought_row where table_id = ? group by outcome")
+                .param(table)
+                .query((row, number) -> counts.put(TableUse.Outcome.valueOf(row.getString(1)), row.getLong(2)))
+                .list();
+        return counts;
+    }
+
+    /** Keeps what would come, or has come, of rows. */
+    void outcomes(UUID table, List<TableUse.Checked> checked) {
+        batches.batchUpdate(
+                "update brought_row set outcome = ?, told_apart = ?, plan = ?::jsonb, faults = ?::jsonb"
+                        + " where table_id = ? and number = ?",
+                checked.stream()
+                        .map(one -> new Object[] {
+                            one.outcome().name(),
+                            one.toldApart().orElse(null),
+                            Json.MAPPER.writeValueAsString(one.plan()),
+                            Json.MAPPER.writeValueAsString(sentences(one.faults())),
+                            table,
+                            one.number()
+                        })
+                        .toList());
+    }
+
+    private static Map<String, String> sentences(Map<FieldName, Message> faults) {
+        Map<String, String> said = new LinkedHashMap<>();
+        faults.forEach((name, fault) -> said.put(name.value(), fault.toString()));
+        return said;
+    }
+
+    /** All rows that are told apart by the same as another one are faulty: which of them is meant is for a person to say. */
+    void faultTwins(UUID table) {
+        sql.sql(
+                        "update brought_row r set outcome = 'FAULTY', faults = r.faults || jsonb_build_object('', replace(:said,"
+                                + " '#', (select string_agg(o.number::text, ', ' order by o.number) from (select number from brought_row"
+                                + " where table_id = :table and told_apart = r.told_apart and number <> r.number order by number limit 5) o)))"
+                                + " where table_id = :table and outcome <> 'DONE' and told_apart in (select told_apart from brought_row"
+                                + " where table_id = :table and told_apart is not null group by told_apart having count(*) > 1)")
+                .param("said", Message.of("table.twins", "rows", "#").toString())
+                .param("table", table)
+                .update();
+    }
+
+    /** Rows that are told apart by one of these. */
+    List<BroughtRow> toldApartBy(UUID table, Set<String> by) {
+        if (by.isEmpty()) return List.of();
+        return sql.sql("select number, cells, mended, outcome, plan, faults, told_apart from brought_row"
+                        + " where table_id = :table and told_apart in (:by) order by number limit 200")
+                .param("table", table)
+                .param("by", by)
+                .query(BroughtRows::row)
+                .list();
+    }
+
+    /** Cells that a person has typed over. */
+    void mend(UUID table, int number, List<Cell> cells) {
+        sql.sql("update brought_row set cells = ?::jsonb, mended = true where table_id = ? and number = ?")
+                .params(Json.MAPPER.writeValueAsString(cells), table, number)
+                .update();
+    }
+
+    Map<String, FieldName> keptJoins(TableUse.Purpose purpose, String subject) {
+        Map<String, FieldName> kept = new LinkedHashMap<>();
+        sql.sql("select head, field from kept_join where purpose = ? and subject = ?")
+                .params(purpose.name(), subject)
+                .query((row, number) -> kept.put(row.getString(1), new FieldName(row.getString(2))))
+                .list();
+        return kept;
+    }
+
+    /** Keeps what columns were joined to, for the next table; also that one was joined to nothing. */
+    void keepJoins(TableUse.Purpose purpose, String subject, List<String> heads, List<FieldName> joins) {
+        batches.batchUpdate(
+                "insert into kept_join (purpose, subject, head, field) values (?, ?, ?, ?)"
+                        + " on conflict (purpose, subject, head) do update set field = excluded.field",
+                java.util.stream.IntStream.range(0, heads.size())
+                        .mapToObj(i -> new Object[] {
+                            purpose.name(), subject, heads.get(i), joins.get(i).value()
+                        })
+                        .toList());
+    }
+}

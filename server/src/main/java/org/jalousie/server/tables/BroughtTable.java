@@ -1,0 +1,176 @@
+package org.jalousie.server.tables;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+import org.jalousie.core.data.Sha256;
+import org.jalousie.core.json.Json;
+import org.jalousie.core.tables.Recognised;
+import tools.jackson.core.type.TypeReference;
+
+/** A table that somebody brought in: how its file is read, what its columns are, how far it has come. */
+@Entity
+@Table(name = "brought_table")
+class BroughtTable {
+    /** How far it has come. */
+    enum State {
+        /** Its file is read, then its rows are checked. */
+        READING,
+        CHECKING,
+        /** It waits for a person. */
+        READY,
+        /** What was planned is done, row by row. */
+        GOING,
+        PAUSED,
+        /** Everything that could be done is done. */
+        DONE,
+        /** A person ended it. */
+        STOPPED,
+        /** Its file can't be read. */
+        REFUSED
+    }
+
+    @Id
+    private UUID id;
+
+    private String name;
+    private String file;
+
+    @Enumerated(EnumType.STRING)
+    private TableUse.Purpose purpose;
+
+    private String subject;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private String settings;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private String recognised;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private String heads;
+
+    @Enumerated(EnumType.STRING)
+    private State state;
+
+    private String reason = "";
+    private int done;
+    private int revision;
+    private String createdBy;
+    private Instant createdAt;
+    private Instant changedAt;
+
+    protected BroughtTable() {}
+
+    BroughtTable(String name, Sha256 file, TableUse.Purpose purpose, String subject, String by, Instant now) {
+        this.id = UUID.randomUUID();
+        this.name = name;
+        this.file = file.hex();
+        this.purpose = purpose;
+        this.subject = subject;
+        this.createdBy = by;
+        this.createdAt = now;
+        this.changedAt = now;
+    }
+
+    /** It is read so from now on. What was read before is worthless. */
+    void take(Recognised seen, List<String> columns, TableSettings to, State next, Instant now) {
+        recognised = Json.canonical(seen);
+        heads = Json.canonical(columns);
+        settings = Json.canonical(to);
+        goesTo(next, now);
+        done = 0;
+        revision++;
+    }
+
+    void goesTo(State next, Instant now) {
+        state = next;
+        reason = "";
+        changedAt = now;
+    }
+
+    /** Its rows are checked from the first one on. */
+    void checksAgain() {
+        done = 0;
+    }
+
+    /** @param said why, for a person */
+    void refused(String said, Instant now) {
+        state = State.REFUSED;
+        reason = said;
+        changedAt = now;
+    }
+
+    /** @param rows that have been worked through */
+    void comesTo(int rows, Instant now) {
+        done = rows;
+        changedAt = now;
+    }
+
+    UUID id() {
+        return id;
+    }
+
+    String name() {
+        return name;
+    }
+
+    Sha256 file() {
+        return new Sha256(file);
+    }
+
+    TableUse.Purpose purpose() {
+        return purpose;
+    }
+
+    String subject() {
+        return subject;
+    }
+
+    TableSettings settings() {
+        return Json.MAPPER.readValue(settings, TableSettings.class);
+    }
+
+    Recognised recognised() {
+        return Json.MAPPER.readValue(recognised, Recognised.class);
+    }
+
+    List<String> heads() {
+        return Json.MAPPER.readValue(heads, new TypeReference<>() {});
+    }
+
+    State state() {
+        return state;
+    }
+
+    String reason() {
+        return reason;
+    }
+
+    int done() {
+        return done;
+    }
+
+    int revision() {
+        return revision;
+    }
+
+    String createdBy() {
+        return createdBy;
+    }
+
+    Instant createdAt() {
+        return createdAt;
+    }
+
+    TableUse.Taken taken() {
+        return new TableUse.Taken(id, subject, settings());
+    }
+}

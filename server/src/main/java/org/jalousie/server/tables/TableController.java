@@ -1,0 +1,73 @@
+package org.jalousie.server.tables;
+
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.jalousie.server.web.Page;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Tables that were brought in, over HTTP. */
+@RestController
+@RequestMapping("/api/v1/tables")
+class TableController {
+    private final TableService tables;
+
+    TableController(TableService tables) {
+        this.tables = tables;
+    }
+
+    /** @param revision that it is based on */
+    record SettledTable(int revision, TableSettings settings) {}
+
+    /** @param revision that was seen */
+    record SeenTable(int revision) {}
+
+    /** @param cells texts by column, from 0 */
+    record MendedRow(Map<Integer, String> cells) {}
+
+    @GetMapping("/{id}")
+    TableViews.TableDetail show(@PathVariable UUID id) {
+        return tables.show(id);
+    }
+
+    @PutMapping("/{id}")
+    TableViews.TableDetail settle(@PathVariable UUID id, @RequestBody SettledTable body) {
+        return tables.settle(id, body.revision(), body.settings());
+    }
+
+    @GetMapping("/{id}/rows")
+    Page<TableViews.TableRow> rows(
+            @PathVariable UUID id,
+            @RequestParam(required = false) TableUse.Outcome outcome,
+            @RequestParam(defaultValue = "0") int page) {
+        return tables.page(id, Optional.ofNullable(outcome), page);
+    }
+
+    @PutMapping("/{id}/rows/{number}")
+    TableViews.TableRow mend(@PathVariable UUID id, @PathVariable int number, @RequestBody MendedRow body) {
+        return tables.mend(id, number, body.cells());
+    }
+
+    /** Does what was planned, or goes on with it. */
+    @PostMapping("/{id}/carrying-out")
+    TableViews.TableDetail carryOut(@PathVariable UUID id, @RequestBody SeenTable body) {
+        return tables.carryOut(id, body.revision());
+    }
+
+    @PostMapping("/{id}/pause")
+    TableViews.TableDetail pause(@PathVariable UUID id) {
+        return tables.hold(id, false);
+    }
+
+    @PostMapping("/{id}/stop")
+    TableViews.TableDetail stop(@PathVariable UUID id) {
+        return tables.hold(id, true);
+    }
+}

@@ -1,0 +1,343 @@
+package org.jalousie.server.tables;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
+import org.jalousie.core.data.Sha256;
+import org.jalousie.core.data.Texts;
+import org.jalousie.core.messages.Message;
+import org.jalousie.core.tables.Cell;
+import org.jalousie.core.tables.CellReader;
+import org.jalousie.core.tables.Joins;
+import org.jalousie.core.tables.NotATable;
+import org.jalousie.core.tables.Recognised;
+import org.jalousie.core.tables.TableFile;
+import org.jalousie.core.tables.TableStyle;
+import org.jalousie.server.Refusal;
+import org.jalousie.server.Settings;
+import org.jalousie.server.files.FileStore;
+import org.jalousie.server.jobs.JobKind;
+import org.jalousie.server.jobs.Jobs;
+import org.jalousie.server.store.RowLock;
+import org.jalousie.server.web.Page;
+import org.springframework.data.domain.Sort;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Tables that are brought in: recognised, joined to fields, looked over, mended, carried out. */
+@Service
+class TableService implements TablesBrought {
+    private static final int LONGEST_NAME = 200;
+    private static final int SAMPLE = 200;
+
+    private final BroughtTables tables;
+    private final BroughtRows rows;
+    private final TableJobs work;
+    private final FileStore files;
+    private final Jobs jobs;
+    private final RowLock lock;
+    private final TransactionTemplate transaction;
+    private final Settings settings;
+    private final Clock clock;
+
+    TableService(
+            BroughtTables tables,
+            BroughtRows rows,
+            TableJobs work,
+            FileStore files,
+            Jobs jobs,
+            RowLock lock,
+            TransactionTemplate transaction,
+            Settings settings,
+            Clock clock) {
+        this.tables = tables;
+        this.rows = rows;
+        this.work = work;
+        this.files = files;
+        this.jobs = jobs;
+        this.lock = lock;
+        this.transaction = transaction;
+        this.settings = settings;
+        this.clock = clock;
+    }
+
+    @Override
+    public TableViews.TableDetail bring(
+            TableUse.Purpose purpose, String subject, String name, byte[] bytes, String by) {
+        String called = Texts.bare(name);
+        if (called.isEmpty()) throw Refusal.invalid(Message.of("document.no-title"));
+        List<Field> fields = work.use(purpose).fields(subject);
+        Map<String, FieldName> before = rows.keptJoins(purpose, subject);
+        Seen[] seen = {null};
+        TableJobs.withFile(bytes, file -> seen[0] = seen(file, file.recognised(), fields, before));
+        Sha256 kept = files.keep(bytes);
+        return transaction.execute(status -> {
+            BroughtTable table = new BroughtTable(
+                    called.substring(0, Math.min(called.length(), LONGEST_NAME)),
+                    kept,
+                    purpose,
+                    subject,
+                    by,
+                    clock.instant());
+            table.take(
+                    seen[0].recognised(),
+                    seen[0].heads(),
+                    new TableSettings(seen[0].recognised().style(), seen[0].joins(), false),
+                    BroughtTable.State.READING,
+                    clock.instant());
+            tables.saveAndFlush(table);
+            jobs.soon(JobKind.TABLE, table.id().toString());
+            return detail(table);
+        });
+    }
+
+    /** What a first look at a file shows. */
+    private record Seen(Recognised recognised, List<String> heads, List<FieldName> joins) {}
+
+    private Seen seen(TableFile file, Recognised recognised, List<Field> fields, Map<String, FieldName> before) {
+        TableStyle style = recognised.style();
+        List<String> heads = file.heads(style);
+        if (heads.isEmpty()) throw Refusal.invalid(Message.of("table.no-heads"));
+        List<List<Cell>> first = new ArrayList<>();
+        try {
+            file.rows(style, (number, cells) -> {
+                first.add(cells);
+                return first.size() < SAMPLE;
+            });
+        } catch (NotATable e) {
+            // the job tells it; here it is seen as far as it can be, so that it can be taken otherwise
+        }
+        CellReader reader = new CellReader(style, settings.office().zone());
+        return new Seen(recognised, heads, Joins.proposed(heads, fields, before, first, reader));
+    }
+
+    @Transactional(readOnly = true)
+    @Override
+    public Page<TableViews.TableItem> list(TableUse.Purpose purpose, String subject, int page) {
+        var found = tables.findByPurposeAndSubject(
+                purpose,
+                subject,
+                Page.request(page).withSort(Sort.by(Sort.Order.desc("createdAt"), Sort.Order.asc("id"))));
+        return new Page<>(
+                found.map(table -> new TableViews.TableItem(
+                                table.id(),
+                                table.name(),
+                                table.state(),
+                                table.createdBy(),
+                                table.createdAt(),
+                                rows.counts(table.id()).values().stream()
+                                        .mapToLong(count -> count)
+                                        .sum()))
+                        .getContent(),
+                found.getTotalElements(),
+                page,
+                Page.SIZE);
+    }
+
+    @Transactional(readOnly = true)
+    public TableViews.TableDetail show(UUID id) {
+        return detail(table(id));
+    }
+
+    private BroughtTable table(UUID id) {
+        return tables.findById(id).orElseThrow(() -> Refusal.notFound(Message.of("table.none")));
+    }
+
+    /** @param revision that somebody has seen; another one is refused */
+    private BroughtTable locked(UUID id, int revision) {
+        BroughtTable table = lock.on(table(id));
+        if (table.revision() != revision) throw Refusal.conflict(Message.of("table.changed-meanwhile"));
+        return table;
+    }
+
+    private TableViews.TableDetail detail(BroughtTable table) {
+        Map<TableUse.Outcome, Long> counts = rows.counts(table.id());
+        long all = counts.values().stream().mapToLong(count -> count).sum();
+        return new TableViews.TableDetail(
+                table.id(),
+                table.revision(),
+                table.name(),
+                table.purpose(),
+                table.subject(),
+                table.state(),
+                table.reason(),
+                table.createdBy(),
+                table.createdAt(),
+                table.settings(),
+                table.recognised(),
+                table.heads(),
+                work.use(table).fields(table.subject()),
+                counts.entrySet().stream()
+                        .map(one -> new TableViews.OutcomeCount(one.getKey(), one.getValue()))
+                        .toList(),
+                all,
+                table.state() == BroughtTable.State.READING || table.state() == BroughtTable.State.CHECKING
+                        ? table.done()
+                        : counts.getOrDefault(TableUse.Outcome.DONE, 0L));
+    }
+
+    /** Takes it otherwise: its file is read anew where that makes a difference, and its rows are checked. */
+    TableViews.TableDetail settle(UUID id, int revision, TableSettings to) {
+        BroughtTable before = table(id);
+        boolean reads = before.settings().readsOtherwise(to.style()) || before.state() == BroughtTable.State.REFUSED;
+        Seen[] seen = {new Seen(before.recognised(), before.heads(), to.joins())};
+        if (reads) {
+            List<Field> fields = work.use(before).fields(before.subject());
+            TableJobs.withFile(files.get(before.file()), file -> {
+                Seen anew = seen(
+                        file, file.recognised(to.style()), fields, rows.keptJoins(before.purpose(), before.subject()));
+                // columns that are called as before stay joined as a person has joined them
+                seen[0] = anew.heads().equals(before.heads())
+                        ? new Seen(anew.recognised(), anew.heads(), to.joins())
+                        : anew;
+            });
+        }
+        return transaction.execute(status -> {
+            BroughtTable table = locked(id, revision);
+            if (table.state() == BroughtTable.State.GOING || begun(table))
+                throw Refusal.conflict(Message.of("table.going"));
+            checkJoins(table, seen[0]);
+            Recognised told = seen[0].recognised();
+            TableStyle style =
+                    told.style().writing(to.style().dates(), to.style().numbers());
+            table.take(
+                    new Recognised(style, told.sheets(), told.hiddenRows(), told.merged(), true, true),
+                    seen[0].heads(),
+                    new TableSettings(style, seen[0].joins(), to.clears()),
+                    reads || table.state() == BroughtTable.State.READING
+                            ? BroughtTable.State.READING
+                            : BroughtTable.State.CHECKING,
+                    clock.instant());
+            if (!reads)
+                rows.keepJoins(
+                        table.purpose(),
+                        table.subject(),
+                        table.heads(),
+                        table.settings().joins());
+            tables.flush();
+            jobs.soon(JobKind.TABLE, id.toString());
+            return detail(table);
+        });
+    }
+
+    /** Whether something was done already, so that it can't be taken otherwise any more. */
+    private boolean begun(BroughtTable table) {
+        return rows.counts(table.id()).getOrDefault(TableUse.Outcome.DONE, 0L) > 0;
+    }
+
+    private void checkJoins(BroughtTable table, Seen seen) {
+        Set<FieldName> known = new HashSet<>();
+        work.use(table).fields(table.subject()).forEach(field -> known.add(field.name()));
+        if (seen.joins().size() != seen.heads().size()) throw Refusal.malformed(Message.of("table.joins"));
+        Set<FieldName> joined = new HashSet<>();
+        for (FieldName join : seen.joins()) {
+            if (join.isBlank()) continue;
+            if (!known.contains(join)) throw Refusal.malformed(Message.of("form.no-field", "field", join));
+            if (!joined.add(join)) throw Refusal.invalid(Message.of("table.joined-twice", "field", join));
+        }
+    }
+
+    @Transactional(readOnly = true)
+    public Page<TableViews.TableRow> page(UUID id, Optional<TableUse.Outcome> outcome, int page) {
+        BroughtTable table = table(id);
+        Map<TableUse.Outcome, Long> counts = rows.counts(id);
+        long total = outcome.map(one -> counts.getOrDefault(one, 0L))
+                .orElse(counts.values().stream().mapToLong(count -> count).sum());
+        return new Page<>(
+                rows.page(id, outcome, Page.request(page).getPageNumber() * Page.SIZE, Page.SIZE).stream()
+                        .map(row -> view(table, row))
+                        .toList(),
+                total,
+                page,
+                Page.SIZE);
+    }
+
+    private TableViews.TableRow view(BroughtTable table, BroughtRows.BroughtRow row) {
+        return new TableViews.TableRow(
+                row.number(),
+                row.cells().stream()
+                        .map(cell ->
+                                cell.kind() == Cell.Kind.FAILED && cell.text().isEmpty() ? "=" : cell.text())
+                        .toList(),
+                row.mended(),
+                row.outcome(),
+                row.faults(),
+                work.use(table).instead(row.plan()));
+    }
+
+    /** Types over cells of a row. @param cells texts by column, from 0 */
+    @Transactional
+    public TableViews.TableRow mend(UUID id, int number, Map<Integer, String> cells) {
+        BroughtTable table = lock.on(table(id));
+        if (table.state() != BroughtTable.State.READY
+                && table.state() != BroughtTable.State.PAUSED
+                && table.state() != BroughtTable.State.DONE) throw Refusal.conflict(Message.of("table.not-ready"));
+        BroughtRows.BroughtRow row =
+                rows.row(id, number).orElseThrow(() -> Refusal.notFound(Message.of("table.no-row", "row", number)));
+        if (row.outcome() == TableUse.Outcome.DONE) throw Refusal.conflict(Message.of("table.row-done"));
+        List<Cell> mended = new ArrayList<>(row.cells());
+        cells.forEach((column, text) -> {
+            if (column < 0 || column >= table.heads().size()) throw Refusal.malformed(Message.of("table.joins"));
+            while (mended.size() <= column) mended.add(Cell.EMPTY);
+            mended.set(column, new Cell(text, Cell.Kind.TYPED));
+        });
+        rows.mend(id, number, mended);
+        recheck(table, number, row.toldApart());
+        return view(table, rows.row(id, number).orElseThrow());
+    }
+
+    /** A row, and those that are or were told apart by the same. */
+    private void recheck(BroughtTable table, int number, Optional<String> before) {
+        List<TableUse.Checked> own =
+                check(table, List.of(rows.row(table.id(), number).orElseThrow()));
+        Set<String> by = new HashSet<>();
+        before.ifPresent(by::add);
+        own.forEach(one -> one.toldApart().ifPresent(by::add));
+        rows.outcomes(table.id(), own);
+        List<BroughtRows.BroughtRow> alike = rows.toldApartBy(table.id(), by).stream()
+                .filter(row -> row.number() != number && row.outcome() != TableUse.Outcome.DONE)
+                .toList();
+        rows.outcomes(table.id(), check(table, alike));
+        rows.faultTwins(table.id());
+    }
+
+    private List<TableUse.Checked> check(BroughtTable table, List<BroughtRows.BroughtRow> some) {
+        return some.isEmpty() ? List.of() : work.use(table).check(table.taken(), TableJobs.taken(table, some));
+    }
+
+    /** Does what was planned, or goes on with it. Rows that are faulty stay. @param revision as it was seen */
+    @Transactional
+    public TableViews.TableDetail carryOut(UUID id, int revision) {
+        BroughtTable table = locked(id, revision);
+        switch (table.state()) {
+            case READY, PAUSED, DONE -> {
+                table.goesTo(BroughtTable.State.GOING, clock.instant());
+                tables.flush();
+                jobs.soon(JobKind.TABLE, id.toString());
+            }
+            case GOING -> {
+                // asked twice
+            }
+            default -> throw Refusal.conflict(Message.of("table.not-ready"));
+        }
+        return detail(table);
+    }
+
+    /** Has it wait, or ended. What was done stays done. */
+    @Transactional
+    public TableViews.TableDetail hold(UUID id, boolean forGood) {
+        BroughtTable table = lock.on(table(id));
+        if (forGood) table.goesTo(BroughtTable.State.STOPPED, clock.instant());
+        else if (table.state() == BroughtTable.State.GOING) table.goesTo(BroughtTable.State.PAUSED, clock.instant());
+        tables.flush();
+        return detail(table);
+    }
+}

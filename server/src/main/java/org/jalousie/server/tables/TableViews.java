@@ -1,0 +1,58 @@
+package org.jalousie.server.tables;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.jalousie.core.data.Field;
+import org.jalousie.core.data.FieldName;
+import org.jalousie.core.tables.Recognised;
+
+/** Tables that were brought in, as the interface to the outside shows them. */
+public final class TableViews {
+    private TableViews() {}
+
+    public record TableItem(
+            UUID id, String name, BroughtTable.State state, String createdBy, Instant createdAt, long rows) {}
+
+    /** How many rows came to something. */
+    public record OutcomeCount(TableUse.Outcome outcome, long count) {}
+
+    /**
+     * @param subject what it is for, within its purpose
+     * @param heads what its columns are called
+     * @param fields what columns can be joined to
+     * @param done how many rows have been worked through of {@code rows}
+     * @param reason why its file can't be read; else empty
+     */
+    public record TableDetail(
+            UUID id,
+            int revision,
+            String name,
+            TableUse.Purpose purpose,
+            String subject,
+            BroughtTable.State state,
+            String reason,
+            String createdBy,
+            Instant createdAt,
+            TableSettings settings,
+            Recognised recognised,
+            List<String> heads,
+            List<Field> fields,
+            List<OutcomeCount> outcomes,
+            long rows,
+            long done) {}
+
+    /**
+     * @param number in its file
+     * @param cells texts by column, {@code faults} what is wrong by field, with an empty name what is about no one of them
+     * @param instead what is there now, by the fields that would change
+     */
+    public record TableRow(
+            int number,
+            List<String> cells,
+            boolean mended,
+            TableUse.Outcome outcome,
+            Map<FieldName, String> faults,
+            Map<FieldName, String> instead) {}
+}

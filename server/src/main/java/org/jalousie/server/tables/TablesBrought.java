@@ -1,0 +1,16 @@
+package org.jalousie.server.tables;
+
+import org.jalousie.server.web.Page;
+
+/** Tables that are brought in, as the rooms see them that make something of rows. */
+public interface TablesBrought {
+    /**
+     * Takes a table's file. It is read and checked afterwards, and nothing is made of it before somebody says so.
+     *
+     * @param subject what it is for, within its purpose
+     */
+    TableViews.TableDetail bring(TableUse.Purpose purpose, String subject, String name, byte[] bytes, String by);
+
+    /** The newest first. */
+    Page<TableViews.TableItem> list(TableUse.Purpose purpose, String subject, int page);
+}
