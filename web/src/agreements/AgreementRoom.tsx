@@ -12,6 +12,7 @@ import { listed, stateWords } from '../ui/words';
 import { DocumentsOfAgreement } from './DocumentsOfAgreement';
 import { BeforeSending } from './check/BeforeSending';
 import { ChangedWordings } from './check/ChangedWordings';
+import { RegisterChanges } from '../intake/lookup/RegisterChanges';
 import { useRequest, type Looked } from './check/useCheck';
 import { Files } from './Files';
 import { OwnDocuments } from './OwnDocuments';
@@ -146,6 +147,7 @@ export default function AgreementRoom() {
               onSettle={checking ? settle : undefined}
             />
           )}
+          {checking && request && <RegisterChanges request={request} />}
           <ChangedWordings
             number={number}
             documents={detail.documents}

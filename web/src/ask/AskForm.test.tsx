@@ -67,6 +67,7 @@ const form = {
           tick: false,
           start: 'FIXED',
           totals: [],
+          register: '',
         },
       ],
     },

@@ -1,11 +1,12 @@
 import { useSay } from '../messages/useSay';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { Problem, type Schemas } from '../api/client';
 import { Button, Trouble } from '../ui/parts';
 import { ChosenPerson } from './ChosenPerson';
+import { LookingUp } from './FormSection';
 import { FormSections } from './FormSections';
 import type { Answers } from './inputProps';
 import { byAnswer } from './itemFaults';
@@ -13,6 +14,8 @@ import { KeptAnswers } from './KeptAnswers';
 import { answerAt, questionAt, type AnswerAt } from './live/answerAt';
 import { Live } from './live/Live';
 import { formState, type LiveOf } from './live/source';
+import { lookUp } from './lookup/LookUp';
+import { Taking, takingFor, type Taken } from './lookup/taking';
 import { useSession } from '../office/queries';
 import { useFaults } from './useFaults';
 import { useAnotherLanguage } from './useAnotherLanguage';
@@ -33,6 +36,7 @@ export function FilledForm({
   form,
   values,
   people,
+  taken = [],
   fixed = false,
   notes = {},
   make,
@@ -40,10 +44,13 @@ export function FilledForm({
   held = false,
   live,
   keep,
+  onChanged,
 }: {
   form: Schemas['Form'];
   values: Record<string, string>;
   people: Record<string, Schemas['PersonInput']>;
+  /** Rows of registers that answers were taken from. */
+  taken?: Taken[];
   /** Whether nothing can be changed any more. */
   fixed?: boolean;
   /** What is to be said about answers, by field. */
@@ -58,6 +65,8 @@ export function FilledForm({
   live?: LiveOf | undefined;
   /** How answers are kept while they are typed; without it they are kept by nobody. */
   keep?: Keep | undefined;
+  /** Told when something else is typed than what was there. */
+  onChanged?: () => void;
 }) {
   const session = useSession();
   const navigate = useNavigate();
@@ -66,8 +75,10 @@ export function FilledForm({
     defaultValues: {
       values: keep?.typed ? values : typedData(form.fields, values, form.language),
       people,
+      taken,
     },
   });
+  const take = useMemo(() => live && takingFor(live), [live]);
   const { setError, clearErrors } = answers;
   useAnotherLanguage(form, answers);
   const read = useFaults(form, answers);
@@ -79,6 +90,13 @@ export function FilledForm({
   useEffect(() => {
     if (changed) onBegun?.();
   }, [changed, onBegun]);
+  const told = useRef(onChanged);
+  useEffect(() => {
+    told.current = onChanged;
+  });
+  useEffect(() => {
+    if (changed) told.current?.();
+  }, [changed]);
   const words = useSay();
   const box = useRef<HTMLFormElement>(null);
   const [at, setAt] = useState<AnswerAt>();
@@ -126,7 +144,11 @@ export function FilledForm({
           <fieldset disabled={fixed} className="flex flex-col gap-4">
             <FormFixed.Provider value={fixed}>
               <OfficeZone.Provider value={session.data?.zone ?? ''}>
-                <FormSections form={form} state={state} notes={notes} />
+                <Taking.Provider value={take}>
+                  <LookingUp.Provider value={lookUp}>
+                    <FormSections form={form} state={state} notes={notes} />
+                  </LookingUp.Provider>
+                </Taking.Provider>
               </OfficeZone.Provider>
             </FormFixed.Provider>
             {form.chosen.map((party) => (

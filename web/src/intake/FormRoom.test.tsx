@@ -16,6 +16,7 @@ const asks = (field: string): Schemas['FormQuestion'] => ({
   tick: false,
   start: 'FIXED',
   totals: [],
+  register: '',
 });
 
 const form = {

@@ -12,6 +12,8 @@ import type { Answers } from './inputProps';
 import { answerNotes } from './answerNotes';
 import { RequestDesk } from './RequestDesk';
 import { RequestParts } from './RequestParts';
+import { takingFor, withItem, withTaken, type Taken } from './lookup/taking';
+import { RegisterChanges } from './lookup/RegisterChanges';
 import { forgetHere, leftHere, type Begun } from './kept';
 
 /** A template's form: filled anew, maybe with the answers of an earlier request, or a request corrected. */
@@ -24,14 +26,21 @@ export default function FormRoom() {
 function Room({ template, number }: { template: string | undefined; number: string | undefined }) {
   const [address] = useSearchParams();
   const from = address.get('from') ?? '';
+  const row = address.get('row') ?? '';
   const [begun] = useState(address.get('form') ?? '');
+  // answers that were taken over from a register stand in the form anew
+  const [renewed, setRenewed] = useState(0);
   const source = useQuery({
-    queryKey: template ? ['form', template, from, begun] : ['request', number],
+    queryKey: template ? ['form', template, from, row, begun] : ['request', number],
     queryFn: async () => {
       if (template) {
         const kept = begun ? await keptAnswers(begun) : undefined;
         const form = await formIn(template, kept?.language ?? address.get('language') ?? '');
         const earlier = from && !kept ? await requestOf(from) : undefined;
+        const looked =
+          row && !kept && !earlier
+            ? await lookedUp(form, address.get('question') ?? '', row)
+            : undefined;
         // a new form gets numbers of its own
         const numbered = form.sections.flatMap(({ questions }) =>
           questions.filter((one) => earlier && one.start === 'SERIES').map((one) => one.field),
@@ -44,8 +53,9 @@ function Room({ template, number }: { template: string | undefined; number: stri
         return {
           form,
           row: undefined,
-          values: kept || earlier ? values : form.initials,
+          values: kept || earlier ? values : { ...form.initials, ...looked?.values },
           people: (kept ?? earlier)?.people ?? {},
+          taken: kept?.taken ?? looked?.taken ?? [],
           begun: kept && begun,
           unasked: all.filter(
             ([name, value]) => !known.has(name) && !numbered.includes(name) && value.trim() !== '',
@@ -61,8 +71,9 @@ function Room({ template, number }: { template: string | undefined; number: stri
   if (!source.data) return <Unshown query={source} waiting={say('intake.opening-the-form')} />;
   return (
     <RequestForm
-      key={`${number ?? template} ${from}`}
+      key={`${number ?? template} ${from} ${renewed}`}
       {...source.data}
+      onRenewed={() => setRenewed(renewed + 1)}
       request={'history' in source.data ? source.data : undefined}
     />
   );
@@ -87,6 +98,16 @@ async function keptAnswers(key: string): Promise<Begun | undefined> {
   }
 }
 
+/** What a new form begins with that is opened from a row of a register. */
+async function lookedUp(form: Schemas['Form'], question: string, row: string) {
+  const found = await takingFor({ template: form.template })(question, row, form.language);
+  const list = form.fields.some(({ name, type }) => name === question && type === 'ITEMS');
+  return {
+    values: list ? { [question]: withItem('', found.said) } : found.said,
+    taken: withTaken([], question, found, list),
+  };
+}
+
 function requestOf(number: string) {
   return answer(api.GET('/api/v1/requests/{number}', { params: { path: { number } } }));
 }
@@ -96,6 +117,7 @@ type Source = {
   row?: Schemas['RequestRow'] | undefined;
   values: Record<string, string>;
   people: Record<string, Schemas['PersonInput']>;
+  taken: Taken[];
   agreementState: Schemas['RequestDetail']['agreementState'];
   /** The key of the form that is gone on with. */
   begun?: string | undefined;
@@ -103,6 +125,7 @@ type Source = {
   request?: Schemas['RequestDetail'] | undefined;
   /** Answers for which the form has no question any more, by name. */
   unasked?: [string, string][];
+  onRenewed: () => void;
 };
 
 function RequestForm({
@@ -110,11 +133,14 @@ function RequestForm({
   row,
   values,
   people,
+  taken: rows,
   agreementState,
   begun,
   unasked,
   request,
+  onRenewed,
 }: Source) {
+  const [typed, setTyped] = useState(false);
   // the request is taken in once, however often what comes after it has to be tried
   const [key] = useState(() => begun ?? newKey());
   const [, setAddress] = useSearchParams();
@@ -143,12 +169,18 @@ function RequestForm({
       ? await answer(
           api.PUT('/api/v1/requests/{number}', {
             params: { path: { number: taken } },
-            body: { ...body, language: form.language },
+            body: { ...body, taken: body.taken ?? null, language: form.language },
           }),
         )
       : await answer(
           api.POST('/api/v1/requests', {
-            body: { template: form.template, language: form.language, key, ...body },
+            body: {
+              template: form.template,
+              language: form.language,
+              key,
+              ...body,
+              taken: body.taken ?? null,
+            },
           }),
         );
     setTaken(kept.row.number);
@@ -184,6 +216,7 @@ function RequestForm({
       <Trouble error={inLanguage.error} />
       {request && <RequestDesk request={request} />}
       {request && <RequestParts request={request} />}
+      {request && !sent && <RegisterChanges request={request} held={typed} onTaken={onRenewed} />}
       {row && (
         <div className="flex max-w-2xl flex-col items-start gap-2 pb-4">
           <KeepAsSpecimen number={row.number} />
@@ -218,9 +251,11 @@ function RequestForm({
         form={form}
         values={values}
         people={people}
+        taken={rows}
         fixed={sent}
         notes={request ? answerNotes(request) : {}}
         live={sent ? undefined : row ? { request: row.number } : { template: form.template }}
+        onChanged={() => setTyped(true)}
         keep={row ? undefined : { key, typed: begun !== undefined, onBegun }}
         make={make}
         act={

@@ -19,6 +19,11 @@ export const AroundQuestion = createContext<
   ((field: string, question: ReactNode) => ReactNode) | undefined
 >(undefined);
 
+/** Draws what a question is looked up by; forms for people from outside have nothing there, nor its code. */
+export const LookingUp = createContext<
+  ((field: Schemas['Field'], question: Question) => ReactNode) | undefined
+>(undefined);
+
 /** Questions that belong together, in the order in which the form has arranged them. */
 export function FormSection({
   section,
@@ -38,6 +43,7 @@ export function FormSection({
   const text = useFormWords();
   const words = useSay();
   const around = useContext(AroundQuestion);
+  const lookUp = useContext(LookingUp);
   if (state.sectionsLeft.includes(position)) return null;
   const asked = section.questions.filter(({ field }) => !state.left.includes(field));
   const questions = asked.map((question) => {
@@ -51,6 +57,7 @@ export function FormSection({
     const input = (
       <>
         {question.before && <p className="pb-2 whitespace-pre-line">{text(question.before)}</p>}
+        {lookUp?.(field, question)}
         <FieldInput field={{ ...field, hint }} asked={question} />
         {totals.length > 0 && (
           <div role="status">

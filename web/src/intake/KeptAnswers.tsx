@@ -28,11 +28,11 @@ export function KeptAnswers({
   changed: boolean;
 }) {
   const words = useSay();
-  const [values, people] = useWatch({ control, name: ['values', 'people'] });
+  const [values, people, taken] = useWatch({ control, name: ['values', 'people', 'taken'] });
   const keeping = useKept(
     formKey,
     template,
-    changed ? JSON.stringify({ values, people, language }) : undefined,
+    changed ? JSON.stringify({ values, people, taken, language }) : undefined,
   );
   return (
     <>

@@ -33,6 +33,7 @@ const asks = (name: string, part: Partial<Schemas['FormQuestion']> = {}) => ({
   tick: false,
   start: 'FIXED' as const,
   totals: [],
+  register: '',
   ...part,
 });
 

@@ -7,6 +7,8 @@ export type Field = Schemas['Field'];
 export type Answers = {
   values: Record<string, string>;
   people: Record<string, Schemas['PersonInput']>;
+  /** Rows of registers that answers were taken from. */
+  taken?: Schemas['TakenAnswer'][];
 };
 
 /** What an input that is made of several parts works with: one text that holds them all. */

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import { answer, api, Problem } from '../api/client';
+import { answer, api, Problem, type Schemas } from '../api/client';
 import type { Answers } from './inputProps';
 import { useLive } from './live/useLive';
 
@@ -7,6 +7,16 @@ import { useLive } from './live/useLive';
 export type Begun = Answers & { language?: string | null };
 
 const place = (key: string) => `jalousie.form.${key}`;
+
+function bodyOf(template: string, wanted: string): Schemas['BegunAnswers'] {
+  const begun = JSON.parse(wanted) as Begun;
+  const taken = begun.taken?.map(({ question, row, said }) => ({
+    question,
+    row,
+    said: said ?? {},
+  }));
+  return { template, language: null, ...begun, taken: taken ?? null };
+}
 
 /** Answers of a form that no server has yet, from this browser; nothing when all were kept. */
 export function leftHere(key: string): Begun | undefined {
@@ -50,7 +60,7 @@ export function useKept(key: string, template: string, typed: string | undefined
       await answer(
         api.PUT('/api/v1/begun-forms/{key}', {
           params: { path: { key } },
-          body: { template, language: null, ...(JSON.parse(wanted) as Begun) },
+          body: bodyOf(template, wanted),
         }),
       );
     } catch (refused) {

@@ -19,6 +19,7 @@ const rooms = [
   { to: '/intake', name: say('office.intake'), reader: false },
   { to: '/agreements', name: say('office.agreements'), reader: true },
   { to: '/archive', name: say('office.archive'), reader: true },
+  { to: '/registers', also: '/tables', name: say('office.registers'), reader: false },
   { to: '/postroom', name: say('office.postroom'), reader: false },
 ];
 

@@ -26,6 +26,11 @@ const AgreementsRoom = lazy(() => import('../agreements/AgreementsRoom'));
 const AgreementRoom = lazy(() => import('../agreements/AgreementRoom'));
 const ArchiveRoom = lazy(() => import('../archive/ArchiveRoom'));
 const FiledRoom = lazy(() => import('../archive/FiledRoom'));
+const RegistersRoom = lazy(() => import('../registers/RegistersRoom'));
+const RegisterRoom = lazy(() => import('../registers/RegisterRoom'));
+const ColumnsRoom = lazy(() => import('../registers/ColumnsRoom'));
+const RowRoom = lazy(() => import('../registers/RowRoom'));
+const TableRoom = lazy(() => import('../tables/TableRoom'));
 const PostroomRoom = lazy(() => import('../postroom/PostroomRoom'));
 const HoursRoom = lazy(() => import('./HoursRoom'));
 
@@ -59,6 +64,12 @@ createRoot(root).render(
               <Route path="/agreements/:number" element={<AgreementRoom />} />
               <Route path="/archive" element={<ArchiveRoom />} />
               <Route path="/archive/:number" element={<FiledRoom />} />
+              <Route path="/registers" element={<RegistersRoom />} />
+              <Route path="/registers/new" element={<ColumnsRoom />} />
+              <Route path="/registers/:register" element={<RegisterRoom />} />
+              <Route path="/registers/:register/columns" element={<ColumnsRoom />} />
+              <Route path="/registers/:register/rows/:id" element={<RowRoom />} />
+              <Route path="/tables/:id" element={<TableRoom />} />
               <Route path="/postroom" element={<PostroomRoom />} />
               <Route path="/office/hours" element={<HoursRoom />} />
             </Route>

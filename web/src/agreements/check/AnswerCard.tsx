@@ -56,6 +56,7 @@ export function AnswerCard({
             values: { ...values, [name]: body.values[name] ?? '' },
             people: now.people,
             language: form.language,
+            taken: null,
           },
         }),
       );

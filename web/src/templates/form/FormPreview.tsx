@@ -1,10 +1,12 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
 import { answer, api, type Schemas } from '../../api/client';
 import { ChooseLanguage } from '../../intake/ChooseLanguage';
 import { ChosenPerson } from '../../intake/ChosenPerson';
-import { AroundQuestion } from '../../intake/FormSection';
+import { AroundQuestion, LookingUp } from '../../intake/FormSection';
+import { lookUp } from '../../intake/lookup/LookUp';
+import { Taking } from '../../intake/lookup/taking';
 import { FormSections } from '../../intake/FormSections';
 import type { Answers } from '../../intake/inputProps';
 import type { SoFar } from '../../intake/live/source';
@@ -95,6 +97,16 @@ function Tried({
     defaultValues: { values: typedData(form.fields, form.initials, form.language), people: {} },
   });
   const read = useFaults(form, answers);
+  const take = useCallback(
+    (question: string, row: string, language: string) =>
+      answer(
+        api.POST('/api/v1/templates/{id}/newest-form/taking', {
+          params: { path: { id: template } },
+          body: { question, row, language },
+        }),
+      ),
+    [template],
+  );
   const state = useFormState(form, answers, (body: SoFar) =>
     answer(
       api.POST('/api/v1/templates/{id}/newest-form/state', {
@@ -137,7 +149,11 @@ function Tried({
         <h3 className="font-serif text-xl">{form.name}</h3>
         <AroundQuestion.Provider value={around}>
           <OfficeZone.Provider value={session.data?.zone ?? ''}>
-            <FormSections form={form} state={state} />
+            <Taking.Provider value={take}>
+              <LookingUp.Provider value={lookUp}>
+                <FormSections form={form} state={state} />
+              </LookingUp.Provider>
+            </Taking.Provider>
           </OfficeZone.Provider>
         </AroundQuestion.Provider>
         {form.chosen.map((party) => (

@@ -8,6 +8,7 @@ import { Setting } from '../bench/cards/parts';
 import { LabelSetting, TypeSetting } from '../bench/cards/TypeSetting';
 import { keyOfSubject } from '../bench/things';
 import { arranged, placeOf, sectionsOf, withQuestion, type Question, type Section } from './layout';
+import { LookupSetting } from './LookupSetting';
 import { StartSetting } from './StartSetting';
 import { WhenSetting } from './WhenSetting';
 
@@ -149,6 +150,12 @@ export function QuestionCard({
           const still = placedField(now, name);
           if (still) save(withField(arranged(now, sectionsOf(now)), still, { initial }));
         }}
+      />
+      <LookupSetting
+        fields={settings.fields}
+        field={field}
+        lookup={question.lookup}
+        onChange={(lookup) => set({ lookup })}
       />
       {summed.length > 0 && (
         <fieldset className="flex flex-col gap-1">

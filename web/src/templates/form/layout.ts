@@ -18,6 +18,7 @@ export const plain = (field: string): Question => ({
   tick: false,
   start: { kind: 'FIXED', of: '' },
   totals: [],
+  lookup: { register: '', fills: [], rows: [] },
 });
 
 const bare = (questions: Question[]): Section => ({ title: '', help: '', when: '', questions });

@@ -122,6 +122,7 @@ create table taken_row (
     question text not null,
     row_id uuid not null references register_row,
     said jsonb not null,
-    primary key (request_id, question)
+    primary key (request_id, question, row_id)
 );
 create index taken_row_row on taken_row (row_id, request_id);
+alter table begun_form add column taken jsonb not null default '[]';

@@ -28,7 +28,7 @@ public final class Demo {
             OfficeHand office = new OfficeHand(args[0], args[1], args[2]);
             if (office.hasTemplates()) return;
             System.out.println(
-                    "Loading the demo data: four templates, three clauses, seventeen requests, each taken as far as it goes.");
+                    "Loading the demo data: three registers, four templates, three clauses, seventeen requests, each taken as far as it goes.");
             new Demo(office).load();
         } catch (RuntimeException e) {
             System.err.println("The demo data could not be loaded whole: " + e.getMessage());
@@ -42,6 +42,7 @@ public final class Demo {
         licence = office.publish(
                 office.settle(office.bringIn("Image licence", Documents.imageLicence()), licenceSettings()));
         office.share(SharedForm.link(licence, "pictures@museum.example.org"));
+        registers();
         outgoing(courier());
         licenceDone(
                 "Ruben Achterberg",
@@ -84,6 +85,17 @@ public final class Demo {
                 Map.of());
     }
 
+    /** The museum's own tables; the instruments come from a file, and a second file waits for three cells to be mended. */
+    private void registers() {
+        office.register("houses", MuseumRegisters.houses());
+        MuseumRegisters.houseRows().forEach(row -> office.addRow("houses", row));
+        office.register("exhibitions", MuseumRegisters.exhibitions());
+        MuseumRegisters.exhibitionRows().forEach(row -> office.addRow("exhibitions", row));
+        office.register("instruments", MuseumRegisters.instruments());
+        office.carryOut(office.bringTable("instruments", "instruments.csv", MuseumRegisters.INSTRUMENTS));
+        office.bringTable("instruments", "acquisitions-2027.csv", MuseumRegisters.ACQUISITIONS);
+    }
+
     /**
      * A template with rules, clauses and specimens, whose form feeds the courier's order, too; of one request two agreements wait
      * to be checked.
@@ -96,7 +108,9 @@ public final class Demo {
         Map<String, String> values = OutgoingLoan.values();
         CourierOrder.values("Basil Thorpe", mailOf("Basil Thorpe"), "the two objects of the loan", "Greyford", true)
                 .forEach(values::putIfAbsent);
-        office.generate(office.request(id, values, Map.of()));
+        office.generate(office.request(id, values, Map.of(), Map.of("exhibition", "STS", "borrower_name", "GREY")));
+        // what was taken stays, and the check tells what the register says by now
+        office.changeRow("houses", "code:is:GREY", Map.of("address", ";;Rope Walk 14;Greyford;;GF2 4AB;GB"));
     }
 
     /** A template of several documents; one agreement is filed, and one waits to be checked. Returns its id. */

@@ -10,7 +10,9 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.util.Base64;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
@@ -33,6 +35,63 @@ final class OfficeHand {
 
     boolean hasTemplates() {
         return ok(office.get("/api/v1/templates")).get("total").asInt() > 0;
+    }
+
+    /** A register with these columns. */
+    void register(String name, Map<String, Object> terms) {
+        ok(office.post("/api/v1/registers", Map.of("name", name, "terms", terms)));
+    }
+
+    void addRow(String register, Map<String, String> values) {
+        ok(office.post("/api/v1/registers/" + register + "/rows", Map.of("values", values)));
+    }
+
+    /** Changes the row that a key tells from others. @param key such as {@code code:is:GREY} */
+    void changeRow(String register, String key, Map<String, String> values) {
+        String rows = "/api/v1/registers/" + register + "/rows";
+        JsonNode row = ok(office.get(rows + "?where=" + key)).get("items").get(0);
+        ok(office.put(
+                rows + "/" + row.get("id").asString(),
+                Map.of("revision", row.get("revision").asInt(), "values", values)));
+    }
+
+    /** Brings a table in and waits until it is looked over. Returns it as it is then. */
+    JsonNode bringTable(String register, String name, String csv) {
+        byte[] file = csv.getBytes(StandardCharsets.UTF_8);
+        return table(
+                ok(office.upload("/api/v1/registers/" + register + "/imports", name, file))
+                        .get("id")
+                        .asString(),
+                "READY");
+    }
+
+    /** Does what a table was planned to do, and waits until it is done. */
+    void carryOut(JsonNode table) {
+        String id = table.get("id").asString();
+        ok(office.post(
+                "/api/v1/tables/" + id + "/carrying-out",
+                Map.of("revision", table.get("revision").asInt())));
+        table(id, "DONE");
+    }
+
+    private JsonNode table(String id, String state) {
+        return waitFor(
+                "the table to be " + state,
+                () -> Optional.of(ok(office.get("/api/v1/tables/" + id)))
+                        .filter(one -> one.get("state").asString().equals(state)));
+    }
+
+    /** A request whose answers are taken from rows of registers. @param rows keys of rows by question */
+    String request(String template, Map<String, String> values, Map<String, Object> people, Map<String, String> rows) {
+        List<Map<String, String>> taken = rows.entrySet().stream()
+                .map(one -> Map.of("question", one.getKey(), "row", one.getValue()))
+                .toList();
+        return ok(office.post(
+                        "/api/v1/requests",
+                        Map.of("template", template, "values", values, "people", people, "taken", taken)))
+                .get("row")
+                .get("number")
+                .asString();
     }
 
     JsonNode bringIn(String name, byte[] wording) {

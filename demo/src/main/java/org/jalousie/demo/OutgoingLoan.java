@@ -42,7 +42,7 @@ final class OutgoingLoan {
                 .footer("Outgoing loan to {{borrower_name}}")
                 .title("Agreement on an outgoing loan")
                 .paragraph(
-                        "The Museum of Bowed Strings, 4 Canal Yard, Oudehaven, lends {{objects.list}} to {{borrower_name}}, {{borrower_address}}, for {{loan_days.days}} from {{start_date.full}} to {{end_date.full}}.")
+                        "The Museum of Bowed Strings, 4 Canal Yard, Oudehaven, lends {{objects.list}} to {{borrower_name}}, {{borrower_address}}, for {{loan_days.days}} from {{start_date.full}} to {{end_date.full}}{{#exhibition}}, for the exhibition \u201c{{exhibition}}\u201d{{/exhibition}}.")
                 .heading("Objects")
                 .table(
                         List.of(
@@ -79,6 +79,7 @@ final class OutgoingLoan {
     static final String SETTINGS = """
             {"language":"en-GB",
              "fields":[
+              {"name":"exhibition","type":"TEXT","label":"Exhibition","required":false,"hint":"","choices":[],"items":[]},
               {"name":"borrower_name","type":"TEXT","label":"Borrower","required":true,"hint":"The house, not the person","choices":[],"items":[]},
               {"name":"borrower_address","type":"ADDRESS","label":"Borrower\u2019s address","required":true,"hint":"","choices":[],"items":[]},
               {"name":"borrower_signer","type":"NAME","label":"Who signs for the borrower","required":true,"hint":"","choices":[],"items":[]},
@@ -113,11 +114,9 @@ final class OutgoingLoan {
     /** The settings, with a form that makes the order to a courier, too. @param courierOrder the id of its template */
     static ObjectNode settings(String courierOrder) {
         ObjectNode settings = (ObjectNode) JsonMapper.shared().readTree(SETTINGS);
-        settings.putObject("layout")
-                .putArray("further")
-                .addObject()
-                .put("template", courierOrder)
-                .put("when", "by_courier");
+        ObjectNode layout = settings.putObject("layout");
+        MuseumRegisters.lookedUp(layout.putArray("sections"));
+        layout.putArray("further").addObject().put("template", courierOrder).put("when", "by_courier");
         return settings;
     }
 

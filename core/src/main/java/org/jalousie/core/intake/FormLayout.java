@@ -90,6 +90,7 @@ public record FormLayout(List<Section> sections, Map<String, Map<String, String>
      * @param tick whether a yes-or-no question is one box to tick, which is there to be ticked where it is required
      * @param start what it begins with
      * @param totals fields of a list's items whose sum is shown under the list
+     * @param lookup the register from which it can be answered
      */
     public record Question(
             FieldName field,
@@ -101,7 +102,8 @@ public record FormLayout(List<Section> sections, Map<String, Map<String, String>
             String when,
             Boolean tick,
             Start start,
-            List<FieldName> totals) {
+            List<FieldName> totals,
+            Lookup lookup) {
         public Question {
             help = help == null ? "" : help;
             visibility = visibility == null ? Visibility.SHOWN : visibility;
@@ -113,6 +115,27 @@ public record FormLayout(List<Section> sections, Map<String, Map<String, String>
             tick = tick != null && tick;
             start = start == null ? Start.FIXED : start;
             totals = totals == null ? List.of() : List.copyOf(totals);
+            lookup = lookup == null ? Lookup.NONE : lookup;
+        }
+
+        /** A question whose answer is looked up nowhere. */
+        public Question(
+                FieldName field,
+                String help,
+                Visibility visibility,
+                String placeholder,
+                String before,
+                Width width,
+                String when,
+                Boolean tick,
+                Start start,
+                List<FieldName> totals) {
+            this(field, help, visibility, placeholder, before, width, when, tick, start, totals, Lookup.NONE);
+        }
+
+        /** The same question, answered from a register. */
+        public Question lookingUp(Lookup in) {
+            return new Question(field, help, visibility, placeholder, before, width, when, tick, start, totals, in);
         }
 
         /** A question as it is before anybody arranges it. */
@@ -134,7 +157,8 @@ public record FormLayout(List<Section> sections, Map<String, Map<String, String>
                     start.kind() == Start.Kind.RULE
                             ? new Start(start.kind(), FormLayout.renamed(start.of(), names))
                             : start,
-                    totals.stream().map(names).toList());
+                    totals.stream().map(names).toList(),
+                    lookup.renamed(names));
         }
 
         /** Whether somebody from outside is shown it. */

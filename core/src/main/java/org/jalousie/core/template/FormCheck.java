@@ -31,10 +31,15 @@ final class FormCheck {
     private final TemplateContent content;
     private final RuleSet rules;
     private final List<Obstacle> obstacles = new ArrayList<>();
+    private final Set<FieldName> lookedUp = new HashSet<>();
 
     private FormCheck(TemplateContent content, RuleSet rules) {
         this.content = content;
         this.rules = rules;
+        content.layout().questions().map(Question::lookup).forEach(lookup -> {
+            lookup.fills().forEach(fill -> lookedUp.add(fill.field()));
+            lookup.rows().forEach(rows -> lookedUp.add(rows.list()));
+        });
     }
 
     static List<Obstacle> of(TemplateContent content, RuleSet rules) {
@@ -66,7 +71,7 @@ final class FormCheck {
         condition(one.when(), field.name(), field.label());
         start(one, field);
         boolean answered =
-                one.start().kind() != Start.Kind.FIXED || !field.initial().isEmpty();
+                one.start().kind() != Start.Kind.FIXED || !field.initial().isEmpty() || lookedUp.contains(field.name());
         if (field.required() && one.visibility() == Visibility.HIDDEN && !answered)
             add(field.name(), "publish.required-hidden", "field", field.label());
         if (field.required() && one.visibility() == Visibility.READ_ONLY && !answered)

@@ -5,6 +5,7 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
@@ -31,6 +32,9 @@ class BegunForm {
     @JdbcTypeCode(SqlTypes.JSON)
     private String people;
 
+    @JdbcTypeCode(SqlTypes.JSON)
+    private String taken = "[]";
+
     private String language;
     private String begunBy = "";
     private Instant begunAt;
@@ -49,6 +53,7 @@ class BegunForm {
     void fill(BegunFormService.Typed typed, Instant now) {
         inputs = Json.canonical(typed.values());
         people = Json.canonical(typed.people());
+        taken = Json.canonical(typed.taken());
         language = typed.language();
         changedAt = now;
     }
@@ -86,6 +91,11 @@ class BegunForm {
 
     Map<String, IntakeViews.PersonInput> people() {
         return Json.MAPPER.readValue(people, new TypeReference<>() {});
+    }
+
+    /** Rows of registers that answers were taken from. */
+    List<IntakeViews.BegunTaken> taken() {
+        return Json.MAPPER.readValue(taken, new TypeReference<>() {});
     }
 
     /** In which it is filled; empty for the template's own. */

@@ -1,6 +1,7 @@
 package org.jalousie.server.intake;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.jalousie.core.data.FieldName;
@@ -34,7 +35,8 @@ class BegunFormController {
             UUID template,
             Map<FieldName, String> values,
             Map<String, IntakeViews.PersonInput> people,
-            @Schema(types = {"string", "null"}) String language) {}
+            @Schema(types = {"string", "null"}) String language,
+            @Schema(types = {"array", "null"}) List<IntakeViews.BegunTaken> taken) {}
 
     @GetMapping
     Page<IntakeViews.BegunRow> list(@RequestParam(defaultValue = "0") int page, @AuthenticationPrincipal SignedIn by) {
@@ -51,7 +53,8 @@ class BegunFormController {
                         typed.template(),
                         typed.values() == null ? Map.of() : typed.values(),
                         typed.people() == null ? Map.of() : typed.people(),
-                        typed.language() == null ? "" : typed.language()),
+                        typed.language() == null ? "" : typed.language(),
+                        typed.taken() == null ? List.of() : typed.taken()),
                 by.mail());
     }
 

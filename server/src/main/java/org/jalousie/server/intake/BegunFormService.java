@@ -59,7 +59,8 @@ class BegunFormService {
             UUID template,
             Map<FieldName, String> values,
             Map<String, IntakeViews.PersonInput> people,
-            String language) {}
+            String language,
+            List<IntakeViews.BegunTaken> taken) {}
 
     /**
      * Keeps the answers.
@@ -93,7 +94,7 @@ class BegunFormService {
                 .filter(one -> requests.findByFormKey(key).isEmpty())
                 .orElseThrow(() -> Refusal.notFound(Message.of("form.none")));
         return new IntakeViews.BegunForm(
-                form.templateId(), form.values(), form.people(), form.language(), form.changedAt());
+                form.templateId(), form.values(), form.people(), form.language(), form.changedAt(), form.taken());
     }
 
     /** Those that a person has begun, the one changed last first. */

@@ -97,9 +97,25 @@ class FormViews {
     static IntakeViews.FormSection without(IntakeViews.FormSection section, Predicate<FieldName> shown) {
         List<IntakeViews.FormQuestion> left = section.questions().stream()
                 .filter(one -> shown.test(one.field()))
+                .map(FormViews::lookingNowhere)
                 .toList();
         boolean nothing = left.isEmpty() && !section.questions().isEmpty();
         return new IntakeViews.FormSection(nothing ? "" : section.title(), nothing ? "" : section.help(), left);
+    }
+
+    /** Nobody from outside looks into the office's registers. */
+    private static IntakeViews.FormQuestion lookingNowhere(IntakeViews.FormQuestion one) {
+        return new IntakeViews.FormQuestion(
+                one.field(),
+                one.help(),
+                one.placeholder(),
+                one.before(),
+                one.width(),
+                one.readOnly(),
+                one.tick(),
+                one.start(),
+                one.totals(),
+                "");
     }
 
     private static IntakeViews.FormSection section(FormLayout.Section section) {
@@ -120,7 +136,8 @@ class FormViews {
                                 one.visibility() == Visibility.READ_ONLY,
                                 one.tick(),
                                 one.start().kind(),
-                                one.totals()))
+                                one.totals(),
+                                one.lookup().register()))
                         .toList());
     }
 

@@ -45,18 +45,22 @@ class IntakeController {
      * @param values as the form's schema says
      * @param language in which numbers are typed; without it they are plain, as {@code 12500.00}
      * @param key made once by whoever sends it, so that a request sent twice is taken in once; may be left out
+     * @param taken rows of registers that answers were taken from, or are to be; may be left out
      */
     record NewRequest(
             UUID template,
             Map<FieldName, Object> values,
             Map<String, IntakeViews.PersonInput> people,
             @Schema(types = {"string", "null"}) String language,
-            @Schema(types = {"string", "null"}) UUID key) {}
+            @Schema(types = {"string", "null"}) UUID key,
+            @Schema(types = {"array", "null"}) List<LookupController.TakenAnswer> taken) {}
 
+    /** @param taken rows of registers that answers were taken from, in place of those before; left out, these stay */
     record Correction(
             Map<FieldName, Object> values,
             Map<String, IntakeViews.PersonInput> people,
-            @Schema(types = {"string", "null"}) String language) {}
+            @Schema(types = {"string", "null"}) String language,
+            @Schema(types = {"array", "null"}) List<LookupController.TakenAnswer> taken) {}
 
     record Typed(
             List<Field> fields,
@@ -92,6 +96,7 @@ class IntakeController {
                 request.template(),
                 request.key(),
                 sent(request.values(), request.people(), request.language(), by),
+                LookupController.sent(request.taken()).orElse(List.of()),
                 by.actor());
     }
 
@@ -104,7 +109,10 @@ class IntakeController {
     IntakeViews.RequestDetail correct(
             @PathVariable String number, @RequestBody Correction correction, @AuthenticationPrincipal SignedIn by) {
         return service.correct(
-                number, sent(correction.values(), correction.people(), correction.language(), by), by.actor());
+                number,
+                sent(correction.values(), correction.people(), correction.language(), by),
+                LookupController.sent(correction.taken()),
+                by.actor());
     }
 
     /** Reads what was typed for some fields, keeping nothing: a specimen's form is read by the same rules as a request's. */

@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.AgreementNumber;
+import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.intake.AnswersSchema;
 import org.jalousie.core.messages.Message;
@@ -41,6 +42,8 @@ class IntakeService implements WaitingRequests {
     private final UsableTemplates templates;
     private final Agreements agreements;
     private final Settings settings;
+    private final FormLookups lookups;
+    private final TakenRows taken;
 
     IntakeService(
             IntakeRequests requests,
@@ -56,7 +59,9 @@ class IntakeService implements WaitingRequests {
             RequestStages stages,
             UsableTemplates templates,
             Agreements agreements,
-            Settings settings) {
+            Settings settings,
+            FormLookups lookups,
+            TakenRows taken) {
         this.requests = requests;
         this.groups = groups;
         this.keeping = keeping;
@@ -71,6 +76,8 @@ class IntakeService implements WaitingRequests {
         this.templates = templates;
         this.agreements = agreements;
         this.settings = settings;
+        this.lookups = lookups;
+        this.taken = taken;
     }
 
     @Transactional(readOnly = true)
@@ -114,14 +121,16 @@ class IntakeService implements WaitingRequests {
      *     sent last; null for none
      */
     @Transactional
-    IntakeViews.RequestDetail take(UUID template, UUID key, FilledForms.Sent sent, Actor.Coordinator by) {
+    IntakeViews.RequestDetail take(
+            UUID template, UUID key, FilledForms.Sent sent, List<FormLookups.Sent> rows, Actor.Coordinator by) {
         Optional<IntakeRequest> known = Optional.ofNullable(key).flatMap(requests::findByFormKey);
         // the form was taken in, but its sender never heard of it and may have changed answers since
-        if (known.isPresent()) return fill(known.get().number(), sent, by, false);
+        if (known.isPresent()) return fill(known.get().number(), sent, Optional.of(rows), by, false);
         JointForm form = joints.of(templates.published(template));
+        FormLookups.Filled looked = lookups.filled(form, sent, rows);
         List<JointForms.Filled> all =
-                joints.read(form, sent, (one, of) -> filled.read(one, filled.fresh(one, of), Set.of(), true));
-        return begin(all, key, sent.language(), Optional.empty(), by);
+                joints.read(form, looked.sent(), (one, of) -> filled.read(one, filled.fresh(one, of), Set.of(), true));
+        return begin(all, key, sent.language(), looked.taken(), Optional.empty(), by);
     }
 
     /** Takes in what is known of a file that was made elsewhere. @param key of the file, so that it is one request */
@@ -133,16 +142,24 @@ class IntakeService implements WaitingRequests {
             Agreements.Finished finished,
             Actor.Coordinator by) {
         Agreements.Answers answers = filled.read(usable, sent, Set.copyOf(finished.without()), false);
-        return begin(List.of(new JointForms.Filled(usable, answers)), key, sent.language(), Optional.of(finished), by);
+        return begin(
+                List.of(new JointForms.Filled(usable, answers)),
+                key,
+                sent.language(),
+                List.of(),
+                Optional.of(finished),
+                by);
     }
 
     private IntakeViews.RequestDetail begin(
             List<JointForms.Filled> all,
             UUID key,
             String language,
+            List<TakenRows.Taken> rows,
             Optional<Agreements.Finished> finished,
             Actor.Coordinator by) {
         IntakeRequest request = keeping.request(all, key, language, by.name());
+        taken.keep(request.id(), rows);
         finished.ifPresent(request::about);
         if (key != null)
             begun.findById(key).filter(form -> form.isOf(by.account())).ifPresent(begun::delete);
@@ -152,14 +169,44 @@ class IntakeService implements WaitingRequests {
 
     /** Corrects a request; agreements made from it that are not sent yet are made again. */
     @Transactional
-    IntakeViews.RequestDetail correct(String number, FilledForms.Sent sent, Actor.Coordinator by) {
-        return fill(number, sent, by, true);
+    IntakeViews.RequestDetail correct(
+            String number, FilledForms.Sent sent, Optional<List<FormLookups.Sent>> rows, Actor.Coordinator by) {
+        return fill(number, sent, rows, by, true);
+    }
+
+    /**
+     * Looks once more at a row that answers were taken from.
+     *
+     * @param take whether they become what it says now; else they stay, and the change is known from then on
+     */
+    @Transactional
+    IntakeViews.RequestDetail renew(String number, FieldName question, UUID row, boolean take, Actor.Coordinator by) {
+        List<IntakeRequest> group = groups.lockedWithAgreements(number);
+        JointForm form = joints.of(group);
+        List<TakenRows.Taken> all = taken.of(group.get(0).id());
+        TakenRows.Taken one = FormLookups.one(all, question, row);
+        if (take) fill(number, lookups.renewed(form, one, group), Optional.empty(), by, false);
+        TakenRows.Taken now = lookups.asNow(form, one);
+        taken.keep(
+                group.get(0).id(),
+                all.stream().map(other -> other == one ? now : other).toList());
+        return details.of(groups.request(number));
     }
 
     /** @param evenIfSame whether the agreement is made again though no answer is another one */
     private IntakeViews.RequestDetail fill(
-            String number, FilledForms.Sent sent, Actor.Coordinator by, boolean evenIfSame) {
+            String number,
+            FilledForms.Sent typed,
+            Optional<List<FormLookups.Sent>> rows,
+            Actor.Coordinator by,
+            boolean evenIfSame) {
         List<IntakeRequest> group = groups.lockedWithAgreements(number);
+        FilledForms.Sent sent = rows.map(some -> {
+                    FormLookups.Filled looked = lookups.filled(joints.of(group), typed, some);
+                    taken.keep(group.get(0).id(), looked.taken());
+                    return looked.sent();
+                })
+                .orElse(typed);
         IntakeRequest asked = group.stream()
                 .filter(one -> one.number().equals(number))
                 .findFirst()

@@ -63,7 +63,10 @@ public final class IntakeViews {
     /** Questions that belong together. @param help may be empty */
     public record FormSection(String title, String help, List<FormQuestion> questions) {}
 
-    /** @param field its name; {@code help} in place of the field's own hint, empty for that */
+    /**
+     * @param field its name; {@code help} in place of the field's own hint, empty for that
+     * @param register in which its answer can be looked up; empty for none
+     */
     public record FormQuestion(
             FieldName field,
             String help,
@@ -73,7 +76,8 @@ public final class IntakeViews {
             boolean readOnly,
             boolean tick,
             FormLayout.Start.Kind start,
-            List<FieldName> totals) {}
+            List<FieldName> totals,
+            String register) {}
 
     /**
      * What a form asks for with the answers that it has so far.
@@ -102,7 +106,11 @@ public final class IntakeViews {
             Map<FieldName, String> values,
             Map<String, PersonInput> people,
             String language,
-            Instant changedAt) {}
+            Instant changedAt,
+            List<BegunTaken> taken) {}
+
+    /** A row of a register that answers of a begun form were taken from. @param said the answers that it gave */
+    public record BegunTaken(FieldName question, String row, Map<FieldName, String> said) {}
 
     /** @param template that it is the form of, {@code name} what that is called */
     public record BegunRow(UUID key, UUID template, String name, Instant changedAt) {}
@@ -184,6 +192,7 @@ public final class IntakeViews {
      * @param unprinted fields whose answers print nowhere and decide nothing
      * @param partOf the number of the request that it is a part of; empty for a whole one
      * @param parts all agreements that a request is for, its own first; none where it is for one alone
+     * @param taken rows of registers that answers were taken from
      * @param agreementState how far its agreement has come; null before there is one
      */
     public record RequestDetail(
@@ -196,5 +205,31 @@ public final class IntakeViews {
             List<FieldName> unprinted,
             @Schema(types = {"string", "null"}) State agreementState,
             String partOf,
-            List<RequestPart> parts) {}
+            List<RequestPart> parts,
+            List<TakenView> taken) {}
+
+    /**
+     * A row of a register that answers were taken from.
+     *
+     * @param said the answers by field, as they were stored when they were taken; for a list, those of one item
+     * @param gone whether the row was taken out since
+     * @param changes what the register says otherwise by now
+     */
+    public record TakenView(
+            FieldName question,
+            UUID row,
+            String register,
+            String label,
+            boolean gone,
+            Map<FieldName, String> said,
+            List<TakenChange> changes) {}
+
+    /** @param label what the answer is called; {@code was} and {@code is} what the register said and says of it */
+    public record TakenChange(FieldName field, String label, String was, String is) {}
+
+    /** What a row of a register gives. @param answers by field as they are typed; for a list, those of one item */
+    public record RowAnswers(UUID row, String label, Map<FieldName, String> said, Map<FieldName, String> answers) {}
+
+    /** A template whose form takes rows of a register. @param label of the question for which one is taken */
+    public record RowTemplate(UUID template, String name, FieldName question, String label) {}
 }

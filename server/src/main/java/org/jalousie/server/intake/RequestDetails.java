@@ -28,6 +28,8 @@ class RequestDetails {
     private final UsableTemplates templates;
     private final Agreements agreements;
     private final OfficeDay day;
+    private final FormLookups lookups;
+    private final TakenRows taken;
 
     RequestDetails(
             IntakeRequests requests,
@@ -37,7 +39,9 @@ class RequestDetails {
             RequestDiary diary,
             UsableTemplates templates,
             Agreements agreements,
-            OfficeDay day) {
+            OfficeDay day,
+            FormLookups lookups,
+            TakenRows taken) {
         this.requests = requests;
         this.groups = groups;
         this.joints = joints;
@@ -46,6 +50,8 @@ class RequestDetails {
         this.templates = templates;
         this.agreements = agreements;
         this.day = day;
+        this.lookups = lookups;
+        this.taken = taken;
     }
 
     /** A whole request with the answers for all its parts; a part with its own. */
@@ -74,7 +80,8 @@ class RequestDetails {
                 unprinted(form),
                 request.agreementNumber().map(agreements::state).orElse(null),
                 part ? whole.number() : "",
-                group.size() < 2 ? List.of() : parts(group));
+                group.size() < 2 ? List.of() : parts(group),
+                lookups.views(form, taken.of(whole.id())));
     }
 
     private List<IntakeViews.RequestPart> parts(List<IntakeRequest> group) {

@@ -1,5 +1,7 @@
 package org.jalousie.server.registers;
 
+import java.util.Collection;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.domain.Page;
@@ -9,6 +11,8 @@ import org.springframework.data.jpa.repository.Query;
 
 interface RegisterRepository extends JpaRepository<Register, UUID> {
     Optional<Register> findByName(String name);
+
+    List<Register> findByNameIn(Collection<String> names);
 
     @Query("select r from Register r where lower(r.title) like :pattern escape '\\'")
     Page<Register> find(String pattern, Pageable page);

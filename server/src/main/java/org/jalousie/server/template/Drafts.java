@@ -9,12 +9,14 @@ import org.jalousie.core.messages.Message;
 import org.jalousie.core.rules.RuleSet;
 import org.jalousie.core.template.Advice;
 import org.jalousie.core.template.DocumentCheck;
+import org.jalousie.core.template.LookupCheck;
 import org.jalousie.core.template.Obstacle;
 import org.jalousie.core.template.PublishCheck;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.template.Wordings;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.adapters.FontFinder;
+import org.jalousie.server.registers.RegisterLookups;
 import org.jalousie.server.store.RowLock;
 import org.jalousie.server.web.DiagnosticView;
 import org.springframework.stereotype.Component;
@@ -31,6 +33,7 @@ class Drafts {
     private final FontFinder fonts;
     private final FixedPreviews fixed;
     private final FurtherTemplates further;
+    private final RegisterLookups registers;
     private final RowLock lock;
     private final Clock clock;
 
@@ -42,6 +45,7 @@ class Drafts {
             FontFinder fonts,
             FixedPreviews fixed,
             FurtherTemplates further,
+            RegisterLookups registers,
             RowLock lock,
             Clock clock) {
         this.templates = templates;
@@ -51,6 +55,7 @@ class Drafts {
         this.fonts = fonts;
         this.fixed = fixed;
         this.further = further;
+        this.registers = registers;
         this.lock = lock;
         this.clock = clock;
     }
@@ -100,9 +105,14 @@ class Drafts {
     List<Obstacle> obstacles(UUID id, Wordings wordings, TemplateContent content, RuleSet rules) {
         List<Obstacle> obstacles = new ArrayList<>(PublishCheck.obstacles(wordings, content, rules));
         obstacles.addAll(further.obstacles(id, content));
+        obstacles.addAll(lookups(content));
         obstacles.addAll(DocumentCheck.of(content, fixed::spots));
         fonts(wordings, obstacles);
         return obstacles;
+    }
+
+    private List<Obstacle> lookups(TemplateContent content) {
+        return LookupCheck.of(content, registers.terms(LookupCheck.registers(content)));
     }
 
     private void fonts(Wordings wordings, List<Obstacle> obstacles) {
@@ -124,6 +134,7 @@ class Drafts {
         RuleSet rules = preparations.rules(content);
         List<Obstacle> obstacles = new ArrayList<>(PublishCheck.ofSettings(wordings, content, rules));
         obstacles.addAll(further.obstacles(template.id(), content));
+        obstacles.addAll(lookups(content));
         obstacles.addAll(DocumentCheck.of(content, fixed::spots));
         fonts(wordings, obstacles);
         return new TemplateViews.TemplateDetail(
