@@ -46,7 +46,7 @@ export function CellEdit({
       onClick={() => setEditing(true)}
     >
       {shown}
-      {!shown && <span aria-hidden="true">&nbsp;</span>}
+      {!shown && <span aria-hidden="true">{'\u00a0'}</span>}
     </button>
   );
 }

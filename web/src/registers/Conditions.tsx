@@ -123,7 +123,7 @@ export function Conditions({
                   aria-label={of.field.label}
                   className={`${inputLook} min-h-8 w-44`}
                   type={of.field.type === 'DATE' ? 'date' : 'text'}
-                  placeholder={of.field.type === 'MONEY' ? 'EUR 500.00' : ''}
+                  placeholder={of.field.type === 'MONEY' ? say('registers.money-example') : ''}
                   value={value}
                   onChange={(event) => setValue(event.target.value)}
                 />

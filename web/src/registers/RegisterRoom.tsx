@@ -138,17 +138,21 @@ function fileOf(
 }
 
 function columnsOf(register: string, terms: Terms): Column<Row>[] {
-  const name = terms.shown[0] ?? terms.key;
+  // what a row is called by stands in front, once
+  const naming =
+    terms.shown.length === 1
+      ? terms.columns.find(({ field }) => field.name === terms.shown[0])
+      : undefined;
   return [
     {
       id: 'open',
-      title: say('registers.row'),
-      width: 220,
+      title: naming?.field.label ?? say('registers.row'),
+      width: 240,
+      ...(naming ? { sort: naming.field.name } : {}),
       cell: (row) => <Link to={`/registers/${register}/rows/${row.id}`}>{row.label || '–'}</Link>,
     },
-    // what a row is called by stands in front already
     ...terms.columns
-      .filter(({ field }) => terms.shown.length !== 1 || field.name !== name)
+      .filter((column) => column !== naming)
       .map((column): Column<Row> => ({
         id: column.field.name,
         title: column.field.label,

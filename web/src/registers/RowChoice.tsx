@@ -76,7 +76,7 @@ export function RowChoice({
         </ComboboxButton>
       </div>
       <ComboboxOptions
-        anchor={{ to: 'bottom start', gap: 2 }}
+        anchor={{ to: 'bottom', gap: 2 }}
         className="z-50 max-h-80 w-(--input-width) min-w-72 overflow-y-auto border border-edge bg-sheet empty:invisible"
       >
         {found.map((row) => (

@@ -76,7 +76,7 @@ export function MendCell({
           className={`min-h-7 rounded-sm border px-1 text-left wrap-anywhere hover:border-edge ${fault ? 'border-oxide' : 'border-transparent'}`}
           onClick={() => setTyped(text)}
         >
-          {text || <span aria-hidden="true">&nbsp;</span>}
+          {text || <span aria-hidden="true">{'\u00a0'}</span>}
         </button>
       ) : (
         <span className="px-1 py-0.5 wrap-anywhere">{text}</span>

@@ -8,7 +8,7 @@ export const encodings = [
   ['windows-1252', 'Windows 1252'],
   ['ISO-8859-15', 'ISO 8859-15'],
   ['windows-1250', 'Windows 1250'],
-  ['x-MacRoman', 'Mac Roman'],
+  ['x-MacRoman', say('tables.mac-roman')],
 ] as const;
 
 export const separators = [

@@ -57,9 +57,10 @@ export function RegisterChanges({
                 <div className="flex gap-2">
                   <Button
                     disabled={held || look.isPending}
+                    aria-label={say('intake.take-over-named', { row: label })}
                     onClick={() => look.mutate({ question, row, take: true })}
                   >
-                    {say('intake.take-over-from', { row: label })}
+                    {say('intake.take-over-from')}
                   </Button>
                   <Button
                     disabled={held || look.isPending}

@@ -61,7 +61,7 @@ final class MuseumRegisters {
                 List.of("title"),
                 column("number", "TEXT", "Inv. no.", false, ""),
                 column("title", "TEXT", "Instrument", true, ""),
-                column("made", "NUMBER", "Made", false, ""),
+                column("made", "TEXT", "Made", false, ""),
                 column("value", "MONEY", "Insured for", false, ""),
                 column("gut", "YES_NO", "Gut strings", false, ""),
                 column("exhibition", "TEXT", "Exhibition", false, "exhibitions"));

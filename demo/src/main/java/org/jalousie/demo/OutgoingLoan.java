@@ -39,10 +39,10 @@ final class OutgoingLoan {
         return new WordDraft()
                 .fileTitle("Outgoing loan {{agreement_number}}, {{borrower_name}}")
                 .header("Museum of Bowed Strings, outgoing loan {{agreement_number}}")
-                .footer("Outgoing loan to {{borrower_name}}")
+                .footer("Outgoing loan to {{borrower_name}}{{#exhibition}}, \u201c{{exhibition}}\u201d{{/exhibition}}")
                 .title("Agreement on an outgoing loan")
                 .paragraph(
-                        "The Museum of Bowed Strings, 4 Canal Yard, Oudehaven, lends {{objects.list}} to {{borrower_name}}, {{borrower_address}}, for {{loan_days.days}} from {{start_date.full}} to {{end_date.full}}{{#exhibition}}, for the exhibition \u201c{{exhibition}}\u201d{{/exhibition}}.")
+                        "The Museum of Bowed Strings, 4 Canal Yard, Oudehaven, lends {{objects.list}} to {{borrower_name}}, {{borrower_address}}, for {{loan_days.days}} from {{start_date.full}} to {{end_date.full}}.")
                 .heading("Objects")
                 .table(
                         List.of(
