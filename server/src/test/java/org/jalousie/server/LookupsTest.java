@@ -312,7 +312,7 @@ class LookupsTest {
                                 "/api/v1/templates/" + made.get("id").asString() + "/publication",
                                 Map.of("revision", made.get("revision").asInt()))
                         .status())
-                .isEqualTo(422);
+                .isEqualTo(409);
     }
 
     @Test
