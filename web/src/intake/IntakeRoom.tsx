@@ -76,6 +76,7 @@ export default function IntakeRoom() {
     <>
       <RoomTitle title={say('intake.intake')}>
         <Link to="/intake/links">{say('links.links')}</Link>
+        <Link to="/intake/runs">{say('intake.runs')}</Link>
         <Link to="/intake/files">{say('recognition.made-elsewhere')}</Link>
       </RoomTitle>
       <BegunForms />

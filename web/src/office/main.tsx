@@ -17,6 +17,7 @@ const ClausesRoom = lazy(() => import('../clauses/ClausesRoom'));
 const ClauseRoom = lazy(() => import('../clauses/ClauseRoom'));
 const TemplateRoom = lazy(() => import('../templates/TemplateRoom'));
 const IntakeRoom = lazy(() => import('../intake/IntakeRoom'));
+const RunsRoom = lazy(() => import('../intake/RunsRoom'));
 const FilesRoom = lazy(() => import('../recognition/FilesRoom'));
 const FileRoom = lazy(() => import('../recognition/FileRoom'));
 const LinksRoom = lazy(() => import('../intake/links/LinksRoom'));
@@ -54,6 +55,7 @@ createRoot(root).render(
               <Route path="/clauses/:id" element={<ClauseRoom />} />
               <Route path="/templates/:id" element={<TemplateRoom />} />
               <Route path="/intake" element={<IntakeRoom />} />
+              <Route path="/intake/runs" element={<RunsRoom />} />
               <Route path="/intake/files" element={<FilesRoom />} />
               <Route path="/intake/files/:id" element={<FileRoom />} />
               <Route path="/intake/links" element={<LinksRoom />} />

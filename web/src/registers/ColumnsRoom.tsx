@@ -29,12 +29,17 @@ function column(label: string, name: string): RegisterColumn {
   return { field: { ...newField(label, new Set()), name }, unique: false, related: '' };
 }
 
+const required = (one: RegisterColumn): RegisterColumn => ({
+  ...one,
+  field: { ...one.field, required: true },
+});
+
 /** A register as most begin. */
 const fresh = (): Terms => ({
   title: '',
   columns: [
     column(say('registers.first-column'), 'number'),
-    column(say('registers.second-column'), 'name'),
+    required(column(say('registers.second-column'), 'name')),
   ],
   key: 'number',
   shown: ['name'],

@@ -13,6 +13,7 @@ import { Unshown } from '../ui/Unshown';
 import { CellEdit } from './CellEdit';
 import { Conditions } from './Conditions';
 import { Imports } from './Imports';
+import { MakeOfRows } from './MakeOfRows';
 import {
   readConditions,
   useRegister,
@@ -106,6 +107,9 @@ function Rows({ register: { name, terms } }: { register: Schemas['RegisterDetail
         >
           {say('registers.bring-in-a-table')}
         </FileButton>
+        {!gone && (
+          <MakeOfRows register={name} find={find} where={where} count={list.data?.total ?? 0} />
+        )}
         {(['CSV', 'XLSX'] as const).map((format) => (
           <a key={format} href={fileOf(name, format, { find, where, gone })} download>
             {filtered

@@ -39,6 +39,7 @@ export function RowUses({
             {templates.data?.map(({ template, name, question, label }) => (
               <li key={`${template} ${question}`}>
                 <Link
+                  className="underline underline-offset-3"
                   to={`/intake/new/${template}?question=${encodeURIComponent(question)}&row=${row.id}`}
                 >
                   {say('registers.make', { template: name })}
@@ -58,7 +59,10 @@ export function RowUses({
           <ul className="flex flex-col gap-1">
             {naming.map(({ relation, count }) => (
               <li key={`${relation.register} ${relation.column}`}>
-                <Link to={`/registers/${relation.register}?where=${relation.column}:is:${row.id}`}>
+                <Link
+                  className="underline underline-offset-3"
+                  to={`/registers/${relation.register}?where=${relation.column}:is:${row.id}`}
+                >
                   {say('registers.rows-of', { count, register: relation.title })}
                 </Link>{' '}
                 <span className="text-soft">

@@ -1,11 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { Link, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
 import { say } from '../messages/rooms';
-import { useRegister } from '../registers/registers';
 import { Button, RoomTitle, Trouble } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
 import { Progress } from './Progress';
+import { Stages } from './Stages';
+import { Subject } from './Subject';
 import { TableRows } from './TableRows';
 import { TakenAs } from './TakenAs';
 import { stateWords } from './words';
@@ -30,7 +31,6 @@ export default function TableRoom() {
 function Shown({ table }: { table: Schemas['TableDetail'] }) {
   const { id, state, revision } = table;
   const queries = useQueryClient();
-  const register = useRegister(table.subject);
   const path = { params: { path: { id } } };
   const took = (next: Schemas['TableDetail']) => {
     queries.setQueryData(['table', id], next);
@@ -57,16 +57,14 @@ function Shown({ table }: { table: Schemas['TableDetail'] }) {
   const open = ['READY', 'PAUSED', 'DONE'].includes(state);
   return (
     <>
-      <RoomTitle title={table.name}>
+      <RoomTitle title={say('tables.numbered', { number: table.number, name: table.name })}>
         <span role="status" className="text-soft">
           {say(stateWords[state])}
         </span>
-        <Link to={`/registers/${table.subject}`}>
-          {register.data?.terms.title ?? table.subject}
-        </Link>
+        <Subject table={table} />
         {open && todo > 0 && (
           <Button look="main" disabled={carryOut.isPending} onClick={() => carryOut.mutate()}>
-            {actOf(count('NEW'), count('CHANGED'))}
+            {actOf(table.purpose, count('NEW'), count('CHANGED'))}
           </Button>
         )}
         {state === 'GOING' && (
@@ -81,6 +79,15 @@ function Shown({ table }: { table: Schemas['TableDetail'] }) {
         )}
       </RoomTitle>
       <Trouble error={carryOut.error ?? pause.error ?? stop.error} />
+      {table.rows > 0 && (
+        <p className="flex gap-4 pb-3">
+          {(['CSV', 'XLSX'] as const).map((format) => (
+            <a key={format} href={`/api/v1/tables/${id}/report?format=${format}`} download>
+              {say('tables.report-as', { format })}
+            </a>
+          ))}
+        </p>
+      )}
       {working.includes(state) && <Progress table={table} todo={todo} />}
       {state === 'REFUSED' && (
         <p role="alert" className="mb-3 border-l-4 border-oxide bg-sheet px-3 py-2 text-oxide">
@@ -90,13 +97,15 @@ function Shown({ table }: { table: Schemas['TableDetail'] }) {
       {!begun && state !== 'GOING' && state !== 'STOPPED' && (
         <TakenAs key={revision} table={table} onTaken={took} />
       )}
+      {table.purpose === 'RUN' && begun && <Stages table={table} />}
       {state !== 'REFUSED' && <TableRows table={table} mendable={open} />}
     </>
   );
 }
 
 /** What the button says: what will be done. */
-function actOf(fresh: number, changed: number): string {
+function actOf(purpose: Schemas['TableDetail']['purpose'], fresh: number, changed: number): string {
+  if (purpose === 'RUN') return say('tables.make-agreements', { count: fresh });
   if (!changed) return say('tables.add-rows', { count: fresh });
   if (!fresh) return say('tables.change-rows', { count: changed });
   return say('tables.add-and-change-rows', { fresh, changed });

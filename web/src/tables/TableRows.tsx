@@ -1,4 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
 import { say } from '../messages/rooms';
 import { Chips, Pager } from '../ui/list/ListTools';
@@ -8,6 +9,14 @@ import { MendCell } from './MendCell';
 import { outcomeWords, type Outcome } from './words';
 
 type Row = Schemas['TableRow'];
+
+/** What comes of a row, or what was made of it. */
+function OutcomeOf({ row }: { row: Row }) {
+  const { agreement } = row.made;
+  if (agreement) return <Link to={`/agreements/${agreement}`}>{agreement}</Link>;
+  if (row.belongsTo) return say('tables.goes-with', { row: row.belongsTo });
+  return say(outcomeWords[row.outcome]);
+}
 
 /** The table's rows with what would come of each, or has; cells can be typed over as long as nothing was made of their row. */
 export function TableRows({
@@ -89,7 +98,7 @@ export function TableRows({
                     <td
                       className={`px-2 py-1 whitespace-nowrap ${row.outcome === 'FAULTY' ? 'text-oxide' : row.outcome === 'DONE' ? 'text-moss' : ''}`}
                     >
-                      {say(outcomeWords[row.outcome])}
+                      <OutcomeOf row={row} />
                     </td>
                     {told && (
                       <td className="min-w-48 px-2 py-1 text-oxide">

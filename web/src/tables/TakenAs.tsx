@@ -4,6 +4,7 @@ import { answer, api, type Schemas } from '../api/client';
 import { say } from '../messages/rooms';
 import { Setting } from '../templates/bench/cards/parts';
 import { Button, inputLook, Trouble } from '../ui/parts';
+import { RunSettings } from './RunSettings';
 import { dateOrders, encodings, numberMarks, separators } from './styles';
 
 type Table = Schemas['TableDetail'];
@@ -28,6 +29,7 @@ export function TakenAs({ table, onTaken }: { table: Table; onTaken: (table: Tab
     setSettings({ ...settings, style: { ...style, ...part } });
   const changed = JSON.stringify(settings) !== JSON.stringify(table.settings);
   const text = style.format === 'CSV';
+  const run = table.purpose === 'RUN';
   const choice = (
     label: string,
     value: string,
@@ -139,15 +141,19 @@ export function TakenAs({ table, onTaken }: { table: Table; onTaken: (table: Tab
           </Setting>
         ))}
       </div>
-      <label className="flex min-h-8 items-center gap-2 pt-2">
-        <input
-          type="checkbox"
-          className="size-5"
-          checked={settings.clears}
-          onChange={(event) => setSettings({ ...settings, clears: event.target.checked })}
-        />
-        {say('tables.empty-cells-clear')}
-      </label>
+      {run ? (
+        <RunSettings heads={heads} settings={settings} onChange={setSettings} />
+      ) : (
+        <label className="flex min-h-8 items-center gap-2 pt-2">
+          <input
+            type="checkbox"
+            className="size-5"
+            checked={settings.clears}
+            onChange={(event) => setSettings({ ...settings, clears: event.target.checked })}
+          />
+          {say('tables.empty-cells-clear')}
+        </label>
+      )}
       <Trouble error={save.error} />
       {(changed || table.state === 'REFUSED') && (
         <Button

@@ -20,5 +20,6 @@ export const outcomeWords: Record<Outcome, RoomCode> = {
   NEW: 'tables.new',
   CHANGED: 'tables.changed',
   SAME: 'tables.same',
+  PART: 'tables.part',
   DONE: 'tables.row-done',
 };

@@ -83,7 +83,11 @@ function TakenFrom({ register, row, title }: { register: string; row: string; ti
   return (
     <p className="text-soft" role="status">
       {say('intake.taken-from', { register: title })}{' '}
-      <Link to={`/registers/${register}/rows/${row}`} target="_blank">
+      <Link
+        to={`/registers/${register}/rows/${row}`}
+        target="_blank"
+        className="underline underline-offset-3"
+      >
         {found.data.row.label}
       </Link>
     </p>

@@ -38,7 +38,12 @@ export function RegisterChanges({
         {told.map(({ question, row, register, label, gone, changes }) => (
           <li key={`${question} ${row}`} className="flex flex-col gap-1">
             <p>
-              <Link to={`/registers/${register}/rows/${row}`}>{label}</Link>
+              <Link
+                className="underline underline-offset-3"
+                to={`/registers/${register}/rows/${row}`}
+              >
+                {label}
+              </Link>
               {gone && <span className="text-soft"> {say('intake.row-taken-out')}</span>}
             </p>
             {changes.length > 0 && (

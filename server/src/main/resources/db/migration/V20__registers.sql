@@ -86,9 +86,12 @@ create table brought_table (
     done int not null default 0,
     revision int not null,
     created_by text not null,
+    created_by_mail text not null,
+    number int not null unique,
     created_at timestamptz not null,
     changed_at timestamptz not null
 );
+create sequence brought_table_number;
 create index brought_table_of on brought_table (purpose, subject, created_at desc, id);
 create trigger brought_table_files after insert or update or delete on brought_table
     for each row execute function refer_to_files('id', 'replaces');
@@ -100,11 +103,13 @@ create table brought_row (
     mended boolean not null default false,
     outcome text not null default 'UNCHECKED',
     told_apart text,
+    belongs_to int,
     plan jsonb not null default '{}',
     faults jsonb not null default '{}',
     primary key (table_id, number)
 );
 create index brought_row_outcome on brought_row (table_id, outcome, number);
+create index brought_row_parts on brought_row (table_id, belongs_to) where belongs_to is not null;
 create index brought_row_key on brought_row (table_id, told_apart) where told_apart is not null;
 
 -- which field a column was joined to, for the next table of its kind

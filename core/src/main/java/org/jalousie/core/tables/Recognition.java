@@ -29,24 +29,20 @@ final class Recognition {
                 yield written(file, new Recognised(text, List.of(), 0, 0, true, true));
             }
             case XLSX -> written(file, SheetTable.recognised(file.path(), plain));
-            case JSON ->
-                written(
-                        file,
-                        new Recognised(
-                                new TableStyle(
-                                        file.format(),
-                                        Encodings.recognised(file.path()),
-                                        "",
-                                        "",
-                                        0,
-                                        false,
-                                        plain.dates(),
-                                        plain.numbers()),
-                                List.of(),
-                                0,
-                                0,
-                                true,
-                                true));
+            case JSON -> {
+                // what can't be read to its end is no table
+                JsonTable.heads(file.path());
+                TableStyle objects = new TableStyle(
+                        file.format(),
+                        Encodings.recognised(file.path()),
+                        "",
+                        "",
+                        0,
+                        false,
+                        plain.dates(),
+                        plain.numbers());
+                yield written(file, new Recognised(objects, List.of(), 0, 0, true, true));
+            }
         };
     }
 

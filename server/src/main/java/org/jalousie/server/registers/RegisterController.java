@@ -4,7 +4,6 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,9 +17,8 @@ import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.tables.TableUse;
 import org.jalousie.server.tables.TableViews;
 import org.jalousie.server.tables.TablesBrought;
+import org.jalousie.server.web.Download;
 import org.jalousie.server.web.Page;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -164,18 +162,11 @@ class RegisterController {
     @GetMapping("/{register}/file")
     void file(
             @PathVariable String register,
-            @RequestParam(defaultValue = "CSV") RegisterFiles.Format format,
+            @RequestParam(defaultValue = "CSV") Download.Format format,
             HttpServletRequest request,
             HttpServletResponse response)
             throws IOException {
-        String name = files.title(register) + format.ending();
-        response.setContentType(format.type());
-        response.setHeader(
-                HttpHeaders.CONTENT_DISPOSITION,
-                ContentDisposition.attachment()
-                        .filename(name, StandardCharsets.UTF_8)
-                        .build()
-                        .toString());
+        Download.begin(response, files.title(register) + format.ending(), format.type());
         files.write(register, narrowed(request), format, response.getOutputStream());
     }
 
@@ -193,7 +184,12 @@ class RegisterController {
             throws IOException {
         registers.register(register);
         String name = Optional.ofNullable(file.getOriginalFilename()).orElse("");
-        return tables.bring(TableUse.Purpose.REGISTER, register, name, file.getBytes(), by.displayName());
+        return tables.bring(
+                TableUse.Purpose.REGISTER,
+                register,
+                name,
+                file.getBytes(),
+                new TableUse.By(by.displayName(), by.mail()));
     }
 
     private static Typing typing(String language) {

@@ -7,7 +7,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -21,6 +20,7 @@ import org.jalousie.core.registers.RegisterTerms;
 import org.jalousie.core.tables.CsvWriter;
 import org.jalousie.core.tables.SheetWriter;
 import org.jalousie.core.tables.TableWriter;
+import org.jalousie.server.web.Download;
 import org.springframework.stereotype.Service;
 
 /** Registers as files that can be brought in again. Rows are read batch by batch and written as they come. */
@@ -38,36 +38,17 @@ class RegisterFiles {
         this.lists = lists;
     }
 
-    /** What a register is written as. */
-    enum Format {
-        CSV("text/csv;charset=UTF-8;header=present"),
-        XLSX("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
-
-        private final String type;
-
-        Format(String type) {
-            this.type = type;
-        }
-
-        String type() {
-            return type;
-        }
-
-        String ending() {
-            return "." + name().toLowerCase(Locale.ROOT);
-        }
-    }
-
     /** The title of a register, for its file's name. @throws org.jalousie.server.Refusal when there is none */
     String title(String register) {
         return registers.register(register).title();
     }
 
     /** Writes the rows of a list. What names a row is written as that row's key. */
-    void write(String name, RowLists.Narrowed narrowed, Format format, OutputStream out) throws IOException {
+    void write(String name, RowLists.Narrowed narrowed, Download.Format format, OutputStream out) throws IOException {
         Register register = registers.register(name);
         RegisterTerms terms = register.terms();
-        try (TableWriter writer = format == Format.CSV ? new CsvWriter(out) : new SheetWriter(out, register.title())) {
+        try (TableWriter writer =
+                format == Download.Format.CSV ? new CsvWriter(out) : new SheetWriter(out, register.title())) {
             writer.heads(
                     terms.columns().stream().map(one -> one.field().label()).toList());
             UUID last = new UUID(0, 0);

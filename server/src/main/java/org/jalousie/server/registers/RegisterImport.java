@@ -27,6 +27,8 @@ import org.springframework.stereotype.Component;
 /** Rows of registers from tables: a row whose key is known changes that one, any other is new. */
 @Component
 class RegisterImport implements TableUse {
+    private static final int DONE_AT_ONCE = 200;
+
     private final RegisterService registers;
     private final RowStore store;
     private final RowReading reading;
@@ -58,6 +60,11 @@ class RegisterImport implements TableUse {
     }
 
     @Override
+    public int atOnce() {
+        return DONE_AT_ONCE;
+    }
+
+    @Override
     public List<Field> fields(String subject) {
         return registers.register(subject).terms().fields();
     }
@@ -76,7 +83,7 @@ class RegisterImport implements TableUse {
     }
 
     @Override
-    public List<Checked> carryOut(Taken table, List<TakenRow> rows, String by) {
+    public List<Checked> carryOut(Taken table, List<TakenRow> rows) {
         Register register = registers.held(table.subject());
         List<Checked> done = new ArrayList<>();
         List<RowStore.Written> written = new ArrayList<>();
@@ -99,7 +106,7 @@ class RegisterImport implements TableUse {
                 done.add(one.checked());
             }
         }
-        store.write(register, written, RowStore.How.IMPORTED, by);
+        store.write(register, written, RowStore.How.IMPORTED, table.by().name());
         return done;
     }
 

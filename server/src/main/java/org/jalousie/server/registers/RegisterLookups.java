@@ -34,4 +34,11 @@ public interface RegisterLookups {
      * @return empty where there is no such row, or nothing is looked up
      */
     Optional<TakenAnswers> taken(Lookup lookup, FieldName question, List<Field> fields, String row, Locale language);
+
+    /**
+     * The keys of the rows of a list, sorted.
+     *
+     * @throws org.jalousie.server.Refusal where there are more than can be taken at once
+     */
+    List<String> keys(String register, String find, List<String> where);
 }

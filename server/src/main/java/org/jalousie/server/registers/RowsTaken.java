@@ -29,6 +29,8 @@ import org.springframework.transaction.annotation.Transactional;
 /** Takes rows of registers for answers of forms. */
 @Service
 class RowsTaken implements RegisterLookups {
+    private static final int MOST_AT_ONCE = 10_000;
+
     private final RegisterRepository registers;
     private final RowStore store;
     private final RowLists lists;
@@ -65,6 +67,22 @@ class RowsTaken implements RegisterLookups {
                 : taking.answers(question, lookup, chosen, related(lookup, found.get()));
         return Optional.of(new TakenAnswers(
                 found.get().id(), found.get().label(), answers, found.get().gone()));
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public List<String> keys(String name, String find, List<String> where) {
+        Register register = registers
+                .findByName(name)
+                .orElseThrow(() -> Refusal.notFound(Message.of("register.none", "name", name)));
+        RowLists.Narrowed narrowed = new RowLists.Narrowed(find, where, false);
+        List<UUID> ids = lists.idsAfter(register, narrowed, new UUID(0, 0), MOST_AT_ONCE + 1);
+        if (ids.size() > MOST_AT_ONCE) throw Refusal.invalid(Message.of("run.too-many-rows", "most", MOST_AT_ONCE));
+        FieldName key = register.terms().key();
+        return store.rows(register.id(), ids).stream()
+                .map(row -> row.values().getOrDefault(key, ""))
+                .sorted()
+                .toList();
     }
 
     private Optional<RegisterRow> found(Register register, String row) {

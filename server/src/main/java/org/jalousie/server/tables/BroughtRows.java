@@ -23,7 +23,7 @@ import tools.jackson.core.type.TypeReference;
 @Component
 class BroughtRows {
     private static final String COLUMNS =
-            "select number, cells, mended, outcome, plan, faults, told_apart from brought_row where table_id = ? ";
+            "select number, cells, mended, outcome, plan, faults, told_apart, belongs_to from brought_row where table_id = ? ";
 
     private final JdbcClient sql;
     private final JdbcTemplate batches;
@@ -33,7 +33,10 @@ class BroughtRows {
         this.batches = batches;
     }
 
-    /** @param faults what is wrong, in sentences, by field; {@code mended} whether somebody has typed over its cells */
+    /**
+     * @param faults what is wrong, in sentences, by field; {@code mended} whether somebody has typed over its cells
+     * @param belongsTo the row that it goes with
+     */
     record BroughtRow(
             int number,
             List<Cell> cells,
@@ -41,7 +44,8 @@ class BroughtRows {
             TableUse.Outcome outcome,
             String plan,
             Map<FieldName, String> faults,
-            Optional<String> toldApart) {}
+            Optional<String> toldApart,
+            Optional<Integer> belongsTo) {}
 
     /** A row as its file has it. */
     record FileRow(int number, List<Cell> cells) {}
@@ -54,7 +58,8 @@ class BroughtRows {
                 TableUse.Outcome.valueOf(row.getString(4)),
                 row.getString(5),
                 Json.MAPPER.readValue(row.getString(6), new TypeReference<Map<FieldName, String>>() {}),
-                Optional.ofNullable(row.getString(7)));
+                Optional.ofNullable(row.getString(7)),
+                Optional.ofNullable(row.getObject(8, Integer.class)));
     }
 
     /** Forgets all rows. */
@@ -70,13 +75,43 @@ class BroughtRows {
                         .toList());
     }
 
-    /** Rows after one, in their order. @param outcomes those that are wanted; none for all */
+    /**
+     * Lets all rows go with the first one that has the same in a column.
+     *
+     * @param column from 1; 0 for rows that go each by itself
+     */
+    void together(UUID table, int column) {
+        sql.sql("update brought_row set belongs_to = null where table_id = ? and belongs_to is not null")
+                .param(table)
+                .update();
+        if (column == 0) return;
+        sql.sql("update brought_row r set belongs_to = f.first from (select min(number) as first,"
+                        + " cells -> :at ->> 'text' as said from brought_row where table_id = :table"
+                        + " and btrim(coalesce(cells -> :at ->> 'text', '')) <> '' group by 2 having count(*) > 1) f"
+                        + " where r.table_id = :table and r.cells -> :at ->> 'text' = f.said and r.number > f.first")
+                .param("at", column - 1)
+                .param("table", table)
+                .update();
+    }
+
+    /** Rows that go with some, in their order. */
+    List<BroughtRow> parts(UUID table, List<Integer> of) {
+        if (of.isEmpty()) return List.of();
+        return sql.sql("select number, cells, mended, outcome, plan, faults, told_apart, belongs_to from brought_row"
+                        + " where table_id = :table and belongs_to in (:of) order by number")
+                .param("table", table)
+                .param("of", of)
+                .query(BroughtRows::row)
+                .list();
+    }
+
+    /** Rows that go by themselves after one, in their order. @param outcomes those that are wanted; none for all */
     List<BroughtRow> after(UUID table, int number, Set<TableUse.Outcome> outcomes, int most) {
         String wanted = outcomes.isEmpty()
                 ? ""
                 : "and outcome in ("
                         + outcomes.stream().map(one -> "'" + one.name() + "'").collect(Collectors.joining(", ")) + ") ";
-        return sql.sql(COLUMNS + "and number > ? " + wanted + "order by number limit ?")
+        return sql.sql(COLUMNS + "and belongs_to is null and number > ? " + wanted + "order by number limit ?")
                 .params(table, number, most)
                 .query(BroughtRows::row)
                 .list();
@@ -122,6 +157,25 @@ class BroughtRows {
                             one.number()
                         })
                         .toList());
+        outcomesOfParts(table, checked);
+    }
+
+    private void outcomesOfParts(UUID table, List<TableUse.Checked> checked) {
+        batches.batchUpdate(
+                "update brought_row set outcome = ?, faults = '{}', told_apart = null where table_id = ? and belongs_to = ?",
+                checked.stream()
+                        .map(one -> new Object[] {
+                            one.outcome() == TableUse.Outcome.DONE ? "DONE" : "PART", table, one.number()
+                        })
+                        .toList());
+        List<Object[]> faulty = new java.util.ArrayList<>();
+        for (TableUse.Checked one : checked)
+            one.parts()
+                    .forEach((number, faults) -> faulty.add(
+                            new Object[] {Json.MAPPER.writeValueAsString(sentences(faults)), table, number}));
+        batches.batchUpdate(
+                "update brought_row set outcome = 'FAULTY', faults = ?::jsonb where table_id = ? and number = ?",
+                faulty);
     }
 
     private static Map<String, String> sentences(Map<FieldName, Message> faults) {
@@ -146,7 +200,7 @@ class BroughtRows {
     /** Rows that are told apart by one of these. */
     List<BroughtRow> toldApartBy(UUID table, Set<String> by) {
         if (by.isEmpty()) return List.of();
-        return sql.sql("select number, cells, mended, outcome, plan, faults, told_apart from brought_row"
+        return sql.sql("select number, cells, mended, outcome, plan, faults, told_apart, belongs_to from brought_row"
                         + " where table_id = :table and told_apart in (:by) order by number limit 200")
                 .param("table", table)
                 .param("by", by)

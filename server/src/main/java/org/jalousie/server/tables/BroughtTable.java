@@ -64,18 +64,29 @@ class BroughtTable {
     private int done;
     private int revision;
     private String createdBy;
+    private String createdByMail;
+    private int number;
     private Instant createdAt;
     private Instant changedAt;
 
     protected BroughtTable() {}
 
-    BroughtTable(String name, Sha256 file, TableUse.Purpose purpose, String subject, String by, Instant now) {
+    BroughtTable(
+            int number,
+            String name,
+            Sha256 file,
+            TableUse.Purpose purpose,
+            String subject,
+            TableUse.By by,
+            Instant now) {
+        this.number = number;
         this.id = UUID.randomUUID();
         this.name = name;
         this.file = file.hex();
         this.purpose = purpose;
         this.subject = subject;
-        this.createdBy = by;
+        this.createdBy = by.name();
+        this.createdByMail = by.mail();
         this.createdAt = now;
         this.changedAt = now;
     }
@@ -162,8 +173,18 @@ class BroughtTable {
         return revision;
     }
 
+    /** By which people know it. */
+    int number() {
+        return number;
+    }
+
     String createdBy() {
         return createdBy;
+    }
+
+    /** When a row was worked through last, or a person did something. */
+    Instant changedAt() {
+        return changedAt;
     }
 
     Instant createdAt() {
@@ -171,6 +192,6 @@ class BroughtTable {
     }
 
     TableUse.Taken taken() {
-        return new TableUse.Taken(id, subject, settings());
+        return new TableUse.Taken(id, subject, settings(), new TableUse.By(createdBy, createdByMail));
     }
 }

@@ -1,8 +1,11 @@
 package org.jalousie.server.tables;
 
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.jalousie.server.web.Download;
 import org.jalousie.server.web.Page;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -18,9 +21,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/v1/tables")
 class TableController {
     private final TableService tables;
+    private final TableReport report;
 
-    TableController(TableService tables) {
+    TableController(TableService tables, TableReport report) {
         this.tables = tables;
+        this.report = report;
     }
 
     /** @param revision that it is based on */
@@ -48,6 +53,17 @@ class TableController {
             @RequestParam(required = false) TableUse.Outcome outcome,
             @RequestParam(defaultValue = "0") int page) {
         return tables.page(id, Optional.ofNullable(outcome), page);
+    }
+
+    /** What became of each row, with what is wrong and what was made. */
+    @GetMapping("/{id}/report")
+    void report(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "CSV") Download.Format format,
+            HttpServletResponse response)
+            throws IOException {
+        Download.begin(response, report.name(id) + format.ending(), format.type());
+        report.write(id, format == Download.Format.XLSX, response.getOutputStream());
     }
 
     @PutMapping("/{id}/rows/{number}")

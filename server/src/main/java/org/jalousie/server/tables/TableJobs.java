@@ -6,20 +6,14 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.ArrayList;
-import java.util.EnumSet;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
-import org.jalousie.core.data.FieldName;
 import org.jalousie.core.messages.NotPossible;
-import org.jalousie.core.tables.Cell;
 import org.jalousie.core.tables.TableFile;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.jobs.JobKind;
 import org.jalousie.server.jobs.JobWork;
-import org.jalousie.server.store.RowLock;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -30,30 +24,28 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 class TableJobs implements JobWork {
     private static final int READ_AT_ONCE = 500;
-    private static final int DONE_AT_ONCE = 200;
-    private static final Set<TableUse.Outcome> TO_DO = EnumSet.of(TableUse.Outcome.NEW, TableUse.Outcome.CHANGED);
 
     private final BroughtTables tables;
     private final BroughtRows rows;
-    private final List<TableUse> uses;
+    private final TableSteps steps;
+    private final TableCarrying carrying;
     private final FileStore files;
-    private final RowLock lock;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
     TableJobs(
             BroughtTables tables,
             BroughtRows rows,
-            List<TableUse> uses,
+            TableSteps steps,
+            TableCarrying carrying,
             FileStore files,
-            RowLock lock,
             TransactionTemplate transaction,
             Clock clock) {
         this.tables = tables;
         this.rows = rows;
-        this.uses = uses;
+        this.steps = steps;
+        this.carrying = carrying;
         this.files = files;
-        this.lock = lock;
         this.transaction = transaction;
         this.clock = clock;
     }
@@ -72,7 +64,7 @@ class TableJobs implements JobWork {
             switch (table.state()) {
                 case READING -> read(table);
                 case CHECKING -> check(table);
-                case GOING -> carryOut(table);
+                case GOING -> carrying.carryOut(table);
                 default -> {
                     return false;
                 }
@@ -86,29 +78,9 @@ class TableJobs implements JobWork {
                 tables.findById(UUID.fromString(instance)).ifPresent(table -> table.refused(reason, clock.instant())));
     }
 
-    TableUse use(BroughtTable table) {
-        return use(table.purpose());
-    }
-
-    TableUse use(TableUse.Purpose purpose) {
-        return uses.stream().filter(one -> one.purpose() == purpose).findFirst().orElseThrow();
-    }
-
-    /** What was wanted while it was worked on is looked at first. */
-    private static final class Overtaken extends RuntimeException {}
-
-    /** Does something with a table unless it has become another one since. */
-    private void still(BroughtTable table, java.util.function.Consumer<BroughtTable> what) {
-        transaction.executeWithoutResult(status -> {
-            BroughtTable now = tables.findById(table.id()).map(lock::on).orElseThrow(Overtaken::new);
-            if (now.revision() != table.revision() || now.state() != table.state()) throw new Overtaken();
-            what.accept(now);
-        });
-    }
-
     private void read(BroughtTable table) {
         try {
-            still(table, now -> rows.clear(now.id()));
+            steps.still(table, now -> rows.clear(now.id()));
             List<BroughtRows.FileRow> batch = new ArrayList<>();
             int[] seen = {0};
             withFile(
@@ -119,11 +91,11 @@ class TableJobs implements JobWork {
                         return true;
                     }));
             keep(table, batch, seen);
-            still(table, now -> {
+            steps.still(table, now -> {
                 now.checksAgain();
                 now.goesTo(BroughtTable.State.CHECKING, clock.instant());
             });
-        } catch (Overtaken e) {
+        } catch (TableSteps.Overtaken e) {
             // the loop looks what is wanted now
         } catch (NotPossible e) {
             refuse(table, e.getMessage());
@@ -132,14 +104,14 @@ class TableJobs implements JobWork {
 
     private void refuse(BroughtTable table, String said) {
         try {
-            still(table, now -> now.refused(said, clock.instant()));
-        } catch (Overtaken e) {
+            steps.still(table, now -> now.refused(said, clock.instant()));
+        } catch (TableSteps.Overtaken e) {
             // the loop looks what is wanted now
         }
     }
 
     private void keep(BroughtTable table, List<BroughtRows.FileRow> batch, int[] seen) {
-        still(table, now -> {
+        steps.still(table, now -> {
             rows.add(now.id(), batch);
             seen[0] += batch.size();
             now.comesTo(seen[0], clock.instant());
@@ -173,26 +145,27 @@ class TableJobs implements JobWork {
         int last = Integer.MIN_VALUE;
         int done = 0;
         try {
+            steps.still(table, now -> rows.together(now.id(), now.settings().together()));
             while (true) {
                 int from = last;
                 List<BroughtRows.BroughtRow> batch =
                         transaction.execute(status -> rows.after(table.id(), from, Set.of(), READ_AT_ONCE));
                 if (batch.isEmpty()) break;
-                List<TableUse.Checked> checked =
-                        transaction.execute(status -> use(table).check(table.taken(), taken(table, unfinished(batch))));
+                List<TableUse.Checked> checked = transaction.execute(
+                        status -> steps.use(table).check(table.taken(), steps.taken(table, unfinished(batch))));
                 done += batch.size();
                 int worked = done;
-                still(table, now -> {
+                steps.still(table, now -> {
                     rows.outcomes(now.id(), checked);
                     now.comesTo(worked, clock.instant());
                 });
                 last = batch.get(batch.size() - 1).number();
             }
-            still(table, now -> {
+            steps.still(table, now -> {
                 rows.faultTwins(now.id());
                 now.goesTo(BroughtTable.State.READY, clock.instant());
             });
-        } catch (Overtaken e) {
+        } catch (TableSteps.Overtaken e) {
             // the loop looks what is wanted now
         } catch (NotPossible e) {
             refuse(table, e.getMessage());
@@ -202,38 +175,6 @@ class TableJobs implements JobWork {
     private static List<BroughtRows.BroughtRow> unfinished(List<BroughtRows.BroughtRow> batch) {
         return batch.stream()
                 .filter(row -> row.outcome() != TableUse.Outcome.DONE)
-                .toList();
-    }
-
-    private void carryOut(BroughtTable table) {
-        try {
-            boolean[] left = {true};
-            while (left[0])
-                still(table, now -> {
-                    List<BroughtRows.BroughtRow> batch = rows.after(now.id(), Integer.MIN_VALUE, TO_DO, DONE_AT_ONCE);
-                    left[0] = !batch.isEmpty();
-                    if (left[0])
-                        rows.outcomes(now.id(), use(now).carryOut(now.taken(), taken(now, batch), now.createdBy()));
-                    else now.goesTo(BroughtTable.State.DONE, clock.instant());
-                });
-        } catch (Overtaken e) {
-            // the loop looks what is wanted now
-        }
-    }
-
-    /** Rows by the fields that their columns are joined to. */
-    static List<TableUse.TakenRow> taken(BroughtTable table, List<BroughtRows.BroughtRow> batch) {
-        List<FieldName> joins = table.settings().joins();
-        return batch.stream()
-                .map(row -> {
-                    Map<FieldName, Cell> cells = new LinkedHashMap<>();
-                    for (int i = 0; i < joins.size(); i++)
-                        if (!joins.get(i).isBlank())
-                            cells.put(
-                                    joins.get(i),
-                                    i < row.cells().size() ? row.cells().get(i) : Cell.EMPTY);
-                    return new TableUse.TakenRow(row.number(), cells, row.plan());
-                })
                 .toList();
     }
 }

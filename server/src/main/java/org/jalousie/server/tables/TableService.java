@@ -40,7 +40,8 @@ class TableService implements TablesBrought {
 
     private final BroughtTables tables;
     private final BroughtRows rows;
-    private final TableJobs work;
+    private final TableSteps steps;
+    private final TableMending mending;
     private final FileStore files;
     private final Jobs jobs;
     private final RowLock lock;
@@ -51,7 +52,8 @@ class TableService implements TablesBrought {
     TableService(
             BroughtTables tables,
             BroughtRows rows,
-            TableJobs work,
+            TableSteps steps,
+            TableMending mending,
             FileStore files,
             Jobs jobs,
             RowLock lock,
@@ -60,7 +62,8 @@ class TableService implements TablesBrought {
             Clock clock) {
         this.tables = tables;
         this.rows = rows;
-        this.work = work;
+        this.steps = steps;
+        this.mending = mending;
         this.files = files;
         this.jobs = jobs;
         this.lock = lock;
@@ -71,16 +74,17 @@ class TableService implements TablesBrought {
 
     @Override
     public TableViews.TableDetail bring(
-            TableUse.Purpose purpose, String subject, String name, byte[] bytes, String by) {
+            TableUse.Purpose purpose, String subject, String name, byte[] bytes, TableUse.By by) {
         String called = Texts.bare(name);
         if (called.isEmpty()) throw Refusal.invalid(Message.of("document.no-title"));
-        List<Field> fields = work.use(purpose).fields(subject);
+        List<Field> fields = steps.use(purpose).fields(subject);
         Map<String, FieldName> before = rows.keptJoins(purpose, subject);
         Seen[] seen = {null};
         TableJobs.withFile(bytes, file -> seen[0] = seen(file, file.recognised(), fields, before));
         Sha256 kept = files.keep(bytes);
         return transaction.execute(status -> {
             BroughtTable table = new BroughtTable(
+                    tables.nextNumber(),
                     called.substring(0, Math.min(called.length(), LONGEST_NAME)),
                     kept,
                     purpose,
@@ -90,7 +94,7 @@ class TableService implements TablesBrought {
             table.take(
                     seen[0].recognised(),
                     seen[0].heads(),
-                    new TableSettings(seen[0].recognised().style(), seen[0].joins(), false),
+                    TableSettings.first(seen[0].recognised().style(), seen[0].joins()),
                     BroughtTable.State.READING,
                     clock.instant());
             tables.saveAndFlush(table);
@@ -122,13 +126,15 @@ class TableService implements TablesBrought {
     @Transactional(readOnly = true)
     @Override
     public Page<TableViews.TableItem> list(TableUse.Purpose purpose, String subject, int page) {
-        var found = tables.findByPurposeAndSubject(
-                purpose,
-                subject,
-                Page.request(page).withSort(Sort.by(Sort.Order.desc("createdAt"), Sort.Order.asc("id"))));
+        var order = Page.request(page).withSort(Sort.by(Sort.Order.desc("createdAt"), Sort.Order.asc("id")));
+        var found = subject.isEmpty()
+                ? tables.findByPurpose(purpose, order)
+                : tables.findByPurposeAndSubject(purpose, subject, order);
         return new Page<>(
                 found.map(table -> new TableViews.TableItem(
                                 table.id(),
+                                table.number(),
+                                table.subject(),
                                 table.name(),
                                 table.state(),
                                 table.createdBy(),
@@ -164,6 +170,7 @@ class TableService implements TablesBrought {
         return new TableViews.TableDetail(
                 table.id(),
                 table.revision(),
+                table.number(),
                 table.name(),
                 table.purpose(),
                 table.subject(),
@@ -174,7 +181,7 @@ class TableService implements TablesBrought {
                 table.settings(),
                 table.recognised(),
                 table.heads(),
-                work.use(table).fields(table.subject()),
+                steps.use(table).fields(table.subject()),
                 counts.entrySet().stream()
                         .map(one -> new TableViews.OutcomeCount(one.getKey(), one.getValue()))
                         .toList(),
@@ -190,7 +197,7 @@ class TableService implements TablesBrought {
         boolean reads = before.settings().readsOtherwise(to.style()) || before.state() == BroughtTable.State.REFUSED;
         Seen[] seen = {new Seen(before.recognised(), before.heads(), to.joins())};
         if (reads) {
-            List<Field> fields = work.use(before).fields(before.subject());
+            List<Field> fields = steps.use(before).fields(before.subject());
             TableJobs.withFile(files.get(before.file()), file -> {
                 Seen anew = seen(
                         file, file.recognised(to.style()), fields, rows.keptJoins(before.purpose(), before.subject()));
@@ -211,7 +218,7 @@ class TableService implements TablesBrought {
             table.take(
                     new Recognised(style, told.sheets(), told.hiddenRows(), told.merged(), true, true),
                     seen[0].heads(),
-                    new TableSettings(style, seen[0].joins(), to.clears()),
+                    to.joined(style, seen[0].joins()),
                     reads || table.state() == BroughtTable.State.READING
                             ? BroughtTable.State.READING
                             : BroughtTable.State.CHECKING,
@@ -235,7 +242,7 @@ class TableService implements TablesBrought {
 
     private void checkJoins(BroughtTable table, Seen seen) {
         Set<FieldName> known = new HashSet<>();
-        work.use(table).fields(table.subject()).forEach(field -> known.add(field.name()));
+        steps.use(table).fields(table.subject()).forEach(field -> known.add(field.name()));
         if (seen.joins().size() != seen.heads().size()) throw Refusal.malformed(Message.of("table.joins"));
         Set<FieldName> joined = new HashSet<>();
         for (FieldName join : seen.joins()) {
@@ -270,47 +277,16 @@ class TableService implements TablesBrought {
                 row.mended(),
                 row.outcome(),
                 row.faults(),
-                work.use(table).instead(row.plan()));
+                steps.use(table).instead(row.plan()),
+                steps.use(table).made(row.plan()),
+                row.belongsTo().orElse(0));
     }
 
     /** Types over cells of a row. @param cells texts by column, from 0 */
     @Transactional
     public TableViews.TableRow mend(UUID id, int number, Map<Integer, String> cells) {
         BroughtTable table = lock.on(table(id));
-        if (table.state() != BroughtTable.State.READY
-                && table.state() != BroughtTable.State.PAUSED
-                && table.state() != BroughtTable.State.DONE) throw Refusal.conflict(Message.of("table.not-ready"));
-        BroughtRows.BroughtRow row =
-                rows.row(id, number).orElseThrow(() -> Refusal.notFound(Message.of("table.no-row", "row", number)));
-        if (row.outcome() == TableUse.Outcome.DONE) throw Refusal.conflict(Message.of("table.row-done"));
-        List<Cell> mended = new ArrayList<>(row.cells());
-        cells.forEach((column, text) -> {
-            if (column < 0 || column >= table.heads().size()) throw Refusal.malformed(Message.of("table.joins"));
-            while (mended.size() <= column) mended.add(Cell.EMPTY);
-            mended.set(column, new Cell(text, Cell.Kind.TYPED));
-        });
-        rows.mend(id, number, mended);
-        recheck(table, number, row.toldApart());
-        return view(table, rows.row(id, number).orElseThrow());
-    }
-
-    /** A row, and those that are or were told apart by the same. */
-    private void recheck(BroughtTable table, int number, Optional<String> before) {
-        List<TableUse.Checked> own =
-                check(table, List.of(rows.row(table.id(), number).orElseThrow()));
-        Set<String> by = new HashSet<>();
-        before.ifPresent(by::add);
-        own.forEach(one -> one.toldApart().ifPresent(by::add));
-        rows.outcomes(table.id(), own);
-        List<BroughtRows.BroughtRow> alike = rows.toldApartBy(table.id(), by).stream()
-                .filter(row -> row.number() != number && row.outcome() != TableUse.Outcome.DONE)
-                .toList();
-        rows.outcomes(table.id(), check(table, alike));
-        rows.faultTwins(table.id());
-    }
-
-    private List<TableUse.Checked> check(BroughtTable table, List<BroughtRows.BroughtRow> some) {
-        return some.isEmpty() ? List.of() : work.use(table).check(table.taken(), TableJobs.taken(table, some));
+        return view(table, mending.mend(table, number, cells));
     }
 
     /** Does what was planned, or goes on with it. Rows that are faulty stay. @param revision as it was seen */

@@ -10,11 +10,23 @@ import org.jalousie.core.tables.TableStyle;
  *
  * @param joins for each column the field that it is about; an empty name for none
  * @param clears whether an empty cell empties what there is; else it leaves that as it is
+ * @param together the column, from 1, whose value makes one of all rows that have it: what they say of a list are its items; 0 for none
+ * @param perMinute how many rows are carried out in a minute at most; 0 for as many as can be
  */
 @Schema(name = "TableSettings")
-public record TableSettings(TableStyle style, List<FieldName> joins, boolean clears) {
+public record TableSettings(TableStyle style, List<FieldName> joins, boolean clears, int together, int perMinute) {
     public TableSettings {
         joins = List.copyOf(joins);
+    }
+
+    /** As a table is taken that nobody has looked at yet. */
+    static TableSettings first(TableStyle style, List<FieldName> joins) {
+        return new TableSettings(style, joins, false, 0, 0);
+    }
+
+    /** The same for other columns. */
+    TableSettings joined(TableStyle as, List<FieldName> to) {
+        return new TableSettings(as, to, clears, together <= to.size() ? together : 0, perMinute);
     }
 
     /** Whether its file has to be read anew to be taken so. */

@@ -14,7 +14,9 @@ public interface TableUse {
     /** What is made of rows. */
     enum Purpose {
         /** Rows of a register. */
-        REGISTER
+        REGISTER,
+        /** Agreements of a template. */
+        RUN
     }
 
     /** What comes of a row. */
@@ -28,30 +30,71 @@ public interface TableUse {
         CHANGED,
         /** There is one that says the same. */
         SAME,
+        /** It goes with another row, which says what comes of both. */
+        PART,
         DONE
     }
 
-    /** A table, and how it is to be taken. @param subject what it is for, within the purpose */
-    record Taken(UUID table, String subject, TableSettings settings) {}
+    /** A table, and how it is to be taken. @param subject what it is for, within the purpose; {@code by} who has brought it */
+    record Taken(UUID table, String subject, TableSettings settings, By by) {}
 
-    /** A row. @param number in its file; {@code cells} by the fields that their columns are joined to */
-    record TakenRow(int number, Map<FieldName, Cell> cells, String plan) {}
+    /** Somebody of the office. */
+    record By(String name, String mail) {}
+
+    /**
+     * A row.
+     *
+     * @param number in its file; {@code cells} by the fields that their columns are joined to
+     * @param parts rows that go with it
+     */
+    record TakenRow(int number, Map<FieldName, Cell> cells, String plan, List<PartRow> parts) {}
+
+    /** A row that goes with another one. */
+    record PartRow(int number, Map<FieldName, Cell> cells) {}
+
+    /** What was made of a row. @param agreement its number */
+    record Made(String request, String agreement) {
+        /** Nothing yet, or nothing that has a room of its own. */
+        public static final Made NOTHING = new Made("", "");
+    }
 
     /**
      * @param toldApart what no other row of the table may have; empty for a row that nothing tells from others
      * @param plan what is to be done with it, as JSON
      * @param faults by field; by an empty name what is about no one of them
+     * @param parts what is wrong in the rows that go with it, by their numbers
      */
     record Checked(
-            int number, Outcome outcome, Optional<String> toldApart, Object plan, Map<FieldName, Message> faults) {}
+            int number,
+            Outcome outcome,
+            Optional<String> toldApart,
+            Object plan,
+            Map<FieldName, Message> faults,
+            Map<Integer, Map<FieldName, Message>> parts) {
+        /** A row with which none goes. */
+        public Checked(
+                int number, Outcome outcome, Optional<String> toldApart, Object plan, Map<FieldName, Message> faults) {
+            this(number, outcome, toldApart, plan, faults, Map.of());
+        }
+    }
 
     Purpose purpose();
 
     /** What columns can be joined to. */
     List<Field> fields(String subject);
 
-    /** What a person may see first of the row's plan: cells that would say something else. */
-    Map<FieldName, String> instead(String plan);
+    /** What a person may see first of the row's plan: what is there now, by the fields that would say something else. */
+    default Map<FieldName, String> instead(String plan) {
+        return Map.of();
+    }
+
+    /** What was made of a row that is done. */
+    default Made made(String plan) {
+        return Made.NOTHING;
+    }
+
+    /** How many rows are carried out in one transaction. */
+    int atOnce();
 
     /** Looks what would come of rows. Changes nothing. */
     List<Checked> check(Taken table, List<TakenRow> rows);
@@ -61,6 +104,7 @@ public interface TableUse {
      * and not done.
      *
      * @return what has become of each
+     * @throws org.jalousie.server.Refusal for rows of which nothing can be made; where one is carried out at once, it is told there
      */
-    List<Checked> carryOut(Taken table, List<TakenRow> rows, String by);
+    List<Checked> carryOut(Taken table, List<TakenRow> rows);
 }

@@ -13,12 +13,20 @@ public final class TableViews {
     private TableViews() {}
 
     public record TableItem(
-            UUID id, String name, BroughtTable.State state, String createdBy, Instant createdAt, long rows) {}
+            UUID id,
+            int number,
+            String subject,
+            String name,
+            BroughtTable.State state,
+            String createdBy,
+            Instant createdAt,
+            long rows) {}
 
     /** How many rows came to something. */
     public record OutcomeCount(TableUse.Outcome outcome, long count) {}
 
     /**
+     * @param number by which people know it
      * @param subject what it is for, within its purpose
      * @param heads what its columns are called
      * @param fields what columns can be joined to
@@ -28,6 +36,7 @@ public final class TableViews {
     public record TableDetail(
             UUID id,
             int revision,
+            int number,
             String name,
             TableUse.Purpose purpose,
             String subject,
@@ -47,6 +56,7 @@ public final class TableViews {
      * @param number in its file
      * @param cells texts by column, {@code faults} what is wrong by field, with an empty name what is about no one of them
      * @param instead what is there now, by the fields that would change
+     * @param belongsTo the row that it goes with; 0 for none
      */
     public record TableRow(
             int number,
@@ -54,5 +64,7 @@ public final class TableViews {
             boolean mended,
             TableUse.Outcome outcome,
             Map<FieldName, String> faults,
-            Map<FieldName, String> instead) {}
+            Map<FieldName, String> instead,
+            TableUse.Made made,
+            int belongsTo) {}
 }

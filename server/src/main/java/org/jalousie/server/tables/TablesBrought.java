@@ -9,8 +9,8 @@ public interface TablesBrought {
      *
      * @param subject what it is for, within its purpose
      */
-    TableViews.TableDetail bring(TableUse.Purpose purpose, String subject, String name, byte[] bytes, String by);
+    TableViews.TableDetail bring(TableUse.Purpose purpose, String subject, String name, byte[] bytes, TableUse.By by);
 
-    /** The newest first. */
+    /** The newest first. @param subject empty for all of a purpose */
     Page<TableViews.TableItem> list(TableUse.Purpose purpose, String subject, int page);
 }

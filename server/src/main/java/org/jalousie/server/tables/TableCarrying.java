@@ -1,0 +1,80 @@
+package org.jalousie.server.tables;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.jalousie.core.data.FieldName;
+import org.jalousie.core.json.Json;
+import org.jalousie.core.messages.Message;
+import org.jalousie.server.Refusal;
+import org.jalousie.server.jobs.NotYet;
+import org.springframework.stereotype.Component;
+
+/** Does what was planned with the rows of tables. What was done with a row is written down in the transaction that does it, so it is done once. */
+@Component
+class TableCarrying {
+    private static final Set<TableUse.Outcome> TO_DO = EnumSet.of(TableUse.Outcome.NEW, TableUse.Outcome.CHANGED);
+
+    private final BroughtRows rows;
+    private final TableSteps steps;
+    private final Clock clock;
+
+    TableCarrying(BroughtRows rows, TableSteps steps, Clock clock) {
+        this.rows = rows;
+        this.steps = steps;
+        this.clock = clock;
+    }
+
+    /** Goes on until nothing is left, or something else is wanted. */
+    void carryOut(BroughtTable table) {
+        try {
+            while (someCarriedOut(table)) continue;
+        } catch (TableSteps.Overtaken e) {
+            // whoever has the work looks what is wanted now
+        }
+    }
+
+    /** Does the next rows. @return whether there were any */
+    private boolean someCarriedOut(BroughtTable table) {
+        TableUse use = steps.use(table);
+        int[] first = {0};
+        try {
+            steps.still(table, now -> {
+                List<BroughtRows.BroughtRow> batch = rows.after(now.id(), Integer.MIN_VALUE, TO_DO, use.atOnce());
+                if (batch.isEmpty()) {
+                    now.goesTo(BroughtTable.State.DONE, clock.instant());
+                    return;
+                }
+                waitForTurn(now);
+                first[0] = batch.get(0).number();
+                rows.outcomes(now.id(), use.carryOut(now.taken(), steps.taken(now, batch)));
+                now.comesTo(now.done() + batch.size(), clock.instant());
+            });
+        } catch (Refusal refused) {
+            if (use.atOnce() > 1) throw refused;
+            steps.still(table, now -> rows.outcomes(now.id(), List.of(faulty(now, first[0], refused))));
+        }
+        return first[0] != 0;
+    }
+
+    /** So many a minute and no more, so that what goes out isn't too much for a mail server. */
+    private void waitForTurn(BroughtTable table) {
+        int most = table.settings().perMinute();
+        if (most == 0 || table.done() == 0) return;
+        Instant next = table.changedAt().plusMillis(60_000L / most);
+        if (next.isAfter(clock.instant())) throw new NotYet(next);
+    }
+
+    private TableUse.Checked faulty(BroughtTable table, int number, Refusal refused) {
+        Map<FieldName, Message> faults = new LinkedHashMap<>();
+        refused.faults().forEach((name, fault) -> faults.put(new FieldName(name), fault));
+        if (faults.isEmpty()) faults.put(new FieldName(""), refused.said());
+        BroughtRows.BroughtRow row = rows.row(table.id(), number).orElseThrow();
+        return new TableUse.Checked(
+                number, TableUse.Outcome.FAULTY, row.toldApart(), Json.MAPPER.readTree(row.plan()), faults);
+    }
+}

@@ -1,0 +1,56 @@
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { useNavigate } from 'react-router';
+import { answer, api } from '../api/client';
+import { say } from '../messages/rooms';
+import { Trouble } from '../ui/parts';
+
+/** Makes agreements of all rows that a list shows, with a template whose form looks them up. */
+export function MakeOfRows({
+  register,
+  find,
+  where,
+  count,
+}: {
+  register: string;
+  find: string;
+  where: string[];
+  /** How many rows the list has. */
+  count: number;
+}) {
+  const navigate = useNavigate();
+  const templates = useQuery({
+    queryKey: ['register-templates', register],
+    queryFn: () =>
+      answer(api.GET('/api/v1/registers/{register}/templates', { params: { path: { register } } })),
+  });
+  const make = useMutation({
+    mutationFn: ({ template, question }: { template: string; question: string }) =>
+      answer(
+        api.POST('/api/v1/runs/of-rows', { body: { template, question, register, find, where } }),
+      ),
+    onSuccess: (table) => void navigate(`/tables/${table.id}`),
+  });
+  if (!templates.data?.length || !count) return null;
+  return (
+    <>
+      <select
+        aria-label={say('registers.make-of-rows', { count })}
+        className="min-h-8 rounded-sm border border-edge bg-sheet px-2"
+        value=""
+        disabled={make.isPending}
+        onChange={(event) => {
+          const chosen = templates.data[Number(event.target.value)];
+          if (chosen) make.mutate(chosen);
+        }}
+      >
+        <option value="">{say('registers.make-of-rows', { count })}</option>
+        {templates.data.map(({ name, label }, i) => (
+          <option key={i} value={i}>
+            {say('registers.make-with', { template: name, question: label })}
+          </option>
+        ))}
+      </select>
+      <Trouble error={make.error} />
+    </>
+  );
+}
