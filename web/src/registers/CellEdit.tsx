@@ -100,7 +100,7 @@ function Editing({
   const label = say('registers.cell-of', { column: field.label, row: row.label });
   const fault =
     save.error instanceof Problem
-      ? (save.error.faults[field.name] ?? save.error.message)
+      ? (save.error.faults[field.name] ?? Object.values(save.error.faults)[0] ?? save.error.message)
       : save.error?.message;
   const shared = {
     'aria-label': label,

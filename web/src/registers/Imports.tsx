@@ -1,17 +1,25 @@
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { answer, api } from '../api/client';
 import { say } from '../messages/rooms';
 import { stateWords } from '../tables/words';
+import { Pager } from '../ui/list/ListTools';
 import { Table } from '../ui/parts';
 import { date } from '../ui/time';
 
 /** Tables that were brought in for a register; nothing while there are none. */
 export function Imports({ register }: { register: string }) {
+  const [page, setPage] = useState(0);
   const tables = useQuery({
-    queryKey: ['imports', register],
+    queryKey: ['imports', register, page],
+    placeholderData: keepPreviousData,
     queryFn: () =>
-      answer(api.GET('/api/v1/registers/{register}/imports', { params: { path: { register } } })),
+      answer(
+        api.GET('/api/v1/registers/{register}/imports', {
+          params: { path: { register }, query: { page } },
+        }),
+      ),
   });
   if (!tables.data?.items.length) return null;
   return (
@@ -40,6 +48,7 @@ export function Imports({ register }: { register: string }) {
           </tr>
         ))}
       </Table>
+      <Pager {...tables.data} onPage={setPage} />
     </section>
   );
 }

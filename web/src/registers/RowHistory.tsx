@@ -1,5 +1,7 @@
-import type { Schemas } from '../api/client';
+import { useInfiniteQuery } from '@tanstack/react-query';
+import { answer, api, type Schemas } from '../api/client';
 import { say, type RoomCode } from '../messages/rooms';
+import { Button, Trouble } from '../ui/parts';
 import { dateTime } from '../ui/time';
 import type { Terms } from './registers';
 
@@ -10,8 +12,36 @@ const words: Record<Schemas['RowEntry']['how'], RoomCode> = {
   BROUGHT_BACK: 'registers.how-brought-back',
 };
 
+/** How many changes come at a time. */
+const size = 50;
+
 /** What was changed in a row, by whom and when, the newest first. */
-export function RowHistory({ terms, history }: { terms: Terms; history: Schemas['RowEntry'][] }) {
+export function RowHistory({
+  register,
+  id,
+  terms,
+  history: newest,
+}: {
+  register: string;
+  id: string;
+  terms: Terms;
+  history: Schemas['RowEntry'][];
+}) {
+  const earlier = useInfiniteQuery({
+    queryKey: ['register-row-history', register, id, newest[0]?.at],
+    enabled: false,
+    initialPageParam: 1,
+    queryFn: ({ pageParam }) =>
+      answer(
+        api.GET('/api/v1/registers/{register}/rows/{id}/history', {
+          params: { path: { register, id }, query: { page: pageParam } },
+        }),
+      ),
+    getNextPageParam: (last, pages) => (last.length < size ? undefined : pages.length + 1),
+  });
+  const pages = earlier.data?.pages ?? [];
+  const history = [...newest, ...pages.flat()];
+  const more = pages.length ? earlier.hasNextPage : newest.length === size;
   const labelOf = (name: string) =>
     terms.columns.find(({ field }) => field.name === name)?.field.label ?? name;
   return (
@@ -38,6 +68,16 @@ export function RowHistory({ terms, history }: { terms: Terms; history: Schemas[
           </li>
         ))}
       </ol>
+      {more && (
+        <Button
+          className="mt-2"
+          disabled={earlier.isFetching}
+          onClick={() => void (pages.length ? earlier.fetchNextPage() : earlier.refetch())}
+        >
+          {say('registers.earlier-changes')}
+        </Button>
+      )}
+      <Trouble error={earlier.error} />
     </section>
   );
 }

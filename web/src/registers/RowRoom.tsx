@@ -115,7 +115,7 @@ function KnownRow({ register, id }: { register: string; id: string }) {
         />
         <div className="flex min-w-0 flex-col gap-6">
           <RowUses register={register} row={row} namedBy={namedBy} />
-          <RowHistory terms={of.terms} history={history} />
+          <RowHistory register={register} id={id} terms={of.terms} history={history} />
         </div>
       </div>
     </>

@@ -94,6 +94,7 @@ public final class Demo {
         office.register("instruments", MuseumRegisters.instruments());
         office.carryOut(office.bringTable("instruments", "instruments.csv", MuseumRegisters.INSTRUMENTS));
         office.bringTable("instruments", "acquisitions-2027.csv", MuseumRegisters.ACQUISITIONS);
+        office.bringRun(licence, "tideline-press.csv", MuseumRegisters.LICENCES);
     }
 
     /**

@@ -31,6 +31,14 @@ final class MuseumRegisters {
             2001-02;Marsh viola d\u2019amore;1740;EUR 14.000,00;ja;STS
             """;
 
+    /** Licences that a publisher has asked for in one file; one row has to be mended. */
+    static final String LICENCES = """
+            Licensee\u2019s name,Company,Mail address,Pictures,Kind of use,Copies,Licence ends,Fee,Exclusive
+            Ines Corvo,Tideline Press,ines.corvo@people.example.org,Tenor viol inv. 1911-04,book,2500,2029-12-31,EUR 140.00,no
+            Per Lindqvist,Tideline Press,per.lindqvist@people.example.org,Baryton inv. 1962-11,exhibition,1,2028-06-30,EUR 60.00,no
+            Odile Marchand,,odile.marchand@people.example.org,Oudehaven pochette inv. 1933-17,postcard,5000,2029-12-31,EUR 95.00,no
+            """;
+
     private MuseumRegisters() {}
 
     static Map<String, Object> houses() {

@@ -65,6 +65,16 @@ final class OfficeHand {
                 "READY");
     }
 
+    /** Brings a table in of which agreements are to be made, and waits until it is looked over. */
+    void bringRun(String template, String name, String csv) {
+        byte[] file = csv.getBytes(StandardCharsets.UTF_8);
+        table(
+                ok(office.upload("/api/v1/runs?template=" + template, name, file))
+                        .get("id")
+                        .asString(),
+                "READY");
+    }
+
     /** Does what a table was planned to do, and waits until it is done. */
     void carryOut(JsonNode table) {
         String id = table.get("id").asString();

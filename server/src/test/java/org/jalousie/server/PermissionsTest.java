@@ -38,6 +38,12 @@ class PermissionsTest {
                 "/api/v1/postroom",
                 "/api/v1/requests",
                 "/api/v1/clauses",
+                "/api/v1/registers",
+                "/api/v1/registers/lenders/options",
+                "/api/v1/registers/lenders/file",
+                "/api/v1/runs",
+                "/api/v1/tables/" + UUID.randomUUID(),
+                "/api/v1/tables/" + UUID.randomUUID() + "/report",
                 "/api/v1/pictures/" + "a".repeat(64),
                 "/api/v1/templates/" + UUID.randomUUID() + "/specimens/0/pages.pdf",
                 "/api/v1/session")) {
@@ -52,6 +58,10 @@ class PermissionsTest {
         assertThat(reader.get("/api/v1/archive").status()).isEqualTo(200);
         assertThat(reader.get("/api/v1/agreements").status()).isEqualTo(200);
         for (String path : List.of(
+                "/api/v1/registers",
+                "/api/v1/registers/lenders/rows",
+                "/api/v1/runs",
+                "/api/v1/tables/" + UUID.randomUUID() + "/rows",
                 "/api/v1/templates",
                 "/api/v1/clauses",
                 "/api/v1/pictures/" + "a".repeat(64),

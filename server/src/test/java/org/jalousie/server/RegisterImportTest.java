@@ -258,4 +258,40 @@ class RegisterImportTest {
         assertThat(client.get("/api/v1/registers/" + objects).json().get("rows").asInt())
                 .isEqualTo(1202);
     }
+
+    @Test
+    void aTableThatWasStoppedStaysSo() {
+        office();
+        JsonNode table = registers.bringIn(objects, "number,title\nO-1,Viola\n");
+        String path = "/api/v1/tables/" + table.get("id").asString();
+        assertThat(client.post(path + "/stop", Map.of()).json().get("state").asString())
+                .isEqualTo("STOPPED");
+
+        int revision = table.get("revision").asInt();
+        assertThat(client.post(path + "/carrying-out", Map.of("revision", revision))
+                        .status())
+                .isEqualTo(409);
+        assertThat(client.put(path, Map.of("revision", revision, "settings", table.get("settings")))
+                        .status())
+                .isEqualTo(409);
+        assertThat(client.put(path + "/rows/2", Map.of("cells", Map.of("1", "Harp")))
+                        .status())
+                .isEqualTo(409);
+        assertThat(client.post(path + "/pause", Map.of()).json().get("state").asString())
+                .isEqualTo("STOPPED");
+        assertThat(registers.labels(objects, "")).isEmpty();
+    }
+
+    @Test
+    void aRowThatWasTakenOutSinceItWasLookedOverIsNotMadeAnew() {
+        office();
+        String viola = registers.add(objects, Map.of("number", "O-1", "title", "Viola"));
+        JsonNode table = registers.bringIn(objects, "number,title\nO-1,Viola d\u2019amore\n");
+        assertThat(client.delete("/api/v1/registers/" + objects + "/rows/" + viola + "?revision=1")
+                        .status())
+                .isEqualTo(204);
+
+        assertThat(Registers.outcomes(registers.carryOut(table))).isEqualTo(Map.of("FAULTY", 1L));
+        assertThat(registers.labels(objects, "")).isEmpty();
+    }
 }

@@ -345,4 +345,19 @@ class RegistersTest {
                         .status())
                 .isEqualTo(409);
     }
+
+    @Test
+    void theHistoryOfARowHasNoEndAfterFiftyChanges() {
+        office();
+        String house = organisation("ORG-7", "Harbour House", "Oudehaven");
+        for (int i = 1; i <= 51; i++) registers.change(organisations, house, Map.of("town", "Town " + i));
+
+        assertThat(registers.row(organisations, house).get("history")).hasSize(50);
+        JsonNode earlier =
+                client.get(path("/rows/" + house + "/history?page=1")).json();
+        assertThat(earlier)
+                .extracting(one -> one.get("changes").get(0).get("is").asString())
+                .contains("Town 1")
+                .hasSize(2);
+    }
 }

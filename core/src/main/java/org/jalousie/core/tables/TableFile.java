@@ -95,17 +95,19 @@ public final class TableFile {
 
     /** Tells each row under the heads. @throws NotATable where it can't be read on, naming the row */
     public void rows(TableStyle style, RowSink sink) {
-        if (format == TableStyle.Format.JSON) JsonTable.read(file, sink);
-        else all(style, (number, cells) -> number <= style.headRow() || sink.row(number, cells));
+        boolean headed = format != TableStyle.Format.JSON;
+        all(style, (number, cells) -> headed && number <= style.headRow() || sink.row(number, cells));
     }
 
     /** Tells each row, whatever it is. */
     void all(TableStyle style, RowSink sink) {
         RowSink checked = (number, cells) -> {
             if (cells.size() > MOST_COLUMNS) throw new NotATable(Message.of("table.columns", "most", MOST_COLUMNS));
-            for (Cell cell : cells)
+            for (Cell cell : cells) {
                 if (cell.text().length() > LONGEST_CELL)
                     throw new NotATable(Message.of("table.cell-long", "row", number, "most", LONGEST_CELL));
+                if (!isText(cell.text())) throw new NotATable(Message.of("table.character", "row", number));
+            }
             return cells.stream().allMatch(Cell::isBlank) || sink.row(number, cells);
         };
         switch (format) {
@@ -113,6 +115,18 @@ public final class TableFile {
             case XLSX -> SheetTable.read(file, shared, style, checked);
             case JSON -> JsonTable.read(file, checked);
         }
+    }
+
+    /** Whether it can be kept at all: no letter is the number 0, or half of one (Unicode 16.0 §3.9, D75). */
+    private static boolean isText(String text) {
+        for (int i = 0; i < text.length(); i++) {
+            char one = text.charAt(i);
+            if (one == 0) return false;
+            if (!Character.isSurrogate(one)) continue;
+            if (i + 1 == text.length() || !Character.isSurrogatePair(one, text.charAt(i + 1))) return false;
+            i++;
+        }
+        return true;
     }
 
     private static List<String> named(List<String> heads) {

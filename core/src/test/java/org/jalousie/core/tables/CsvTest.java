@@ -217,4 +217,16 @@ class CsvTest {
                 .hasMessageContaining("save it as .xlsx");
         assertThatThrownBy(() -> csv("PK\u0003\u0004 no archive").recognised()).hasMessageContaining("can’t be read");
     }
+
+    @Test
+    void whatNoDatabaseCanKeepIsToldWithItsRow() {
+        TableFile nul = csv("a,b\n1,2\nx\u0000y,3\n");
+        TableFile half = csv("[{\"a\":\"fine\"},{\"a\":\"\\ud83c\"}]");
+
+        for (TableFile file : List.of(nul, half))
+            assertThatThrownBy(() -> Tables.read(file, file.recognised().style()))
+                    .isInstanceOf(NotATable.class)
+                    .hasMessageContaining("a character that can\u2019t be kept");
+        assertThat(Tables.read(csv("[{\"a\":\"\\ud83c\\udfbb\"}]"))).containsExactly(List.of("\ud83c\udfbb"));
+    }
 }

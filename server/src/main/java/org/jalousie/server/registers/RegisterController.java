@@ -133,6 +133,13 @@ class RegisterController {
         return rows.show(register, id);
     }
 
+    /** What was changed in a row, the newest first, fifty at a time. */
+    @GetMapping("/{register}/rows/{id}/history")
+    List<RegisterViews.RowEntry> history(
+            @PathVariable String register, @PathVariable UUID id, @RequestParam(defaultValue = "0") int page) {
+        return rows.history(register, id, page);
+    }
+
     @PutMapping("/{register}/rows/{id}")
     RegisterViews.RowDetail change(
             @PathVariable String register,

@@ -92,7 +92,9 @@ class RegisterImport implements TableUse {
         for (Planned one : planned(register, table.settings(), rows)) {
             Plan was = seen.get(one.number());
             boolean overtaken = one.outcome() == Outcome.CHANGED
-                    && (was.row() == null || was.revision() != one.plan().revision());
+                            && (was.row() == null
+                                    || was.revision() != one.plan().revision())
+                    || one.outcome() == Outcome.NEW && was.row() != null;
             if (overtaken) {
                 // what a person has agreed to was another change
                 done.add(one.faulty(Message.of("table.overtaken")));

@@ -67,12 +67,21 @@ class RowService {
             namedBy.add(new RegisterViews.NamedBy(
                     relation, lists.countNaming(registers.register(relation.register()), relation.column(), id)));
         return new RegisterViews.RowDetail(
-                registers.detail(of),
-                views(of, List.of(row)).get(0),
-                store.history(id, 0, SHOWN_HISTORY).stream()
-                        .map(one -> new RegisterViews.RowEntry(one.at(), one.by(), one.how(), readable(of, one)))
-                        .toList(),
-                namedBy);
+                registers.detail(of), views(of, List.of(row)).get(0), history(of, id, 0), namedBy);
+    }
+
+    /** The newest first. @param page from 0, fifty each */
+    @Transactional(readOnly = true)
+    List<RegisterViews.RowEntry> history(String register, UUID id, int page) {
+        Register of = registers.register(register);
+        row(of, id);
+        return history(of, id, Page.request(page).getPageNumber());
+    }
+
+    private List<RegisterViews.RowEntry> history(Register of, UUID id, int page) {
+        return store.history(id, page * SHOWN_HISTORY, SHOWN_HISTORY).stream()
+                .map(one -> new RegisterViews.RowEntry(one.at(), one.by(), one.how(), readable(of, one)))
+                .toList();
     }
 
     /** Changes as they are read by people. */

@@ -9,7 +9,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.messages.NotPossible;
+import org.jalousie.core.tables.NotATable;
 import org.jalousie.core.tables.TableFile;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.jobs.JobKind;
@@ -24,6 +26,9 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 class TableJobs implements JobWork {
     private static final int READ_AT_ONCE = 500;
+
+    /** Most rows of a table. */
+    static final int MOST_ROWS = 250_000;
 
     private final BroughtTables tables;
     private final BroughtRows rows;
@@ -114,6 +119,7 @@ class TableJobs implements JobWork {
         steps.still(table, now -> {
             rows.add(now.id(), batch);
             seen[0] += batch.size();
+            if (seen[0] > MOST_ROWS) throw new NotATable(Message.of("table.rows", "most", MOST_ROWS));
             now.comesTo(seen[0], clock.instant());
         });
         batch.clear();

@@ -209,8 +209,9 @@ class TableService implements TablesBrought {
         }
         return transaction.execute(status -> {
             BroughtTable table = locked(id, revision);
-            if (table.state() == BroughtTable.State.GOING || begun(table))
-                throw Refusal.conflict(Message.of("table.going"));
+            if (table.state() == BroughtTable.State.GOING
+                    || table.state() == BroughtTable.State.STOPPED
+                    || begun(table)) throw Refusal.conflict(Message.of("table.going"));
             checkJoins(table, seen[0]);
             Recognised told = seen[0].recognised();
             TableStyle style =
@@ -295,6 +296,8 @@ class TableService implements TablesBrought {
         BroughtTable table = locked(id, revision);
         switch (table.state()) {
             case READY, PAUSED, DONE -> {
+                long done = rows.counts(id).getOrDefault(TableUse.Outcome.DONE, 0L);
+                table.comesTo(Math.toIntExact(done), clock.instant());
                 table.goesTo(BroughtTable.State.GOING, clock.instant());
                 tables.flush();
                 jobs.soon(JobKind.TABLE, id.toString());

@@ -15,8 +15,12 @@ import org.jalousie.core.tables.TableStyle;
  */
 @Schema(name = "TableSettings")
 public record TableSettings(TableStyle style, List<FieldName> joins, boolean clears, int together, int perMinute) {
+    private static final int FASTEST = 6_000;
+
     public TableSettings {
         joins = List.copyOf(joins);
+        together = together < 0 || together > joins.size() ? 0 : together;
+        perMinute = Math.max(0, Math.min(perMinute, FASTEST));
     }
 
     /** As a table is taken that nobody has looked at yet. */
@@ -26,7 +30,7 @@ public record TableSettings(TableStyle style, List<FieldName> joins, boolean cle
 
     /** The same for other columns. */
     TableSettings joined(TableStyle as, List<FieldName> to) {
-        return new TableSettings(as, to, clears, together <= to.size() ? together : 0, perMinute);
+        return new TableSettings(as, to, clears, together, perMinute);
     }
 
     /** Whether its file has to be read anew to be taken so. */

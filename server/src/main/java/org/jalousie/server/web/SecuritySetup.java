@@ -60,6 +60,9 @@ class SecuritySetup {
                                 "/api/v1/form-links/**",
                                 "/api/v1/finished-files/**",
                                 "/api/v1/postroom/**",
+                                "/api/v1/registers/**",
+                                "/api/v1/tables/**",
+                                "/api/v1/runs/**",
                                 "/api/v1/today")
                         .hasRole("COORDINATOR")
                         .requestMatchers(HttpMethod.GET, "/api/**")

@@ -57,11 +57,21 @@ public final class Reconciliation {
     private static void fieldsWhole(String part, String xml) {
         int open = 0;
         for (int at = xml.indexOf("fldCharType=\""); at >= 0; at = xml.indexOf("fldCharType=\"", at + 1)) {
-            if (xml.startsWith("begin", at + 13)) open++;
-            else if (xml.startsWith("end", at + 13) && --open < 0)
-                throw notWhole(part, Message.of("merge.whole.field-end"));
+            if (!isFieldMark(xml, at)) continue;
+            String type = attribute(xml, at, "fldCharType=\"");
+            if (type.equals("begin")) open++;
+            else if (type.equals("end") && --open < 0) throw notWhole(part, Message.of("merge.whole.field-end"));
         }
         if (open != 0) throw notWhole(part, Message.of("merge.whole.field-half"));
+    }
+
+    /** Whether an attribute is a field's mark's own, and not words that look so, or another element's. */
+    private static boolean isFieldMark(String xml, int at) {
+        int tag = xml.lastIndexOf('<', at) + 1;
+        int end = tag;
+        while (end < at && !Character.isWhitespace(xml.charAt(end))) end++;
+        String name = xml.substring(tag, end);
+        return name.substring(name.indexOf(':') + 1).equals("fldChar");
     }
 
     private static String attribute(String xml, int from, String name) {

@@ -1,0 +1,131 @@
+package org.jalousie.bench;
+
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import org.jalousie.server.adapters.Converter;
+import org.jalousie.server.testbed.Office;
+import org.jalousie.server.testbed.Registers;
+import org.jalousie.server.testbed.Testbed;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** A run of many rows against the bare converter with the same files, and what the rooms cost meanwhile. Prints; fails nothing, since machines differ. */
+@Tag("bench")
+class RunBenchTest {
+    private static final Testbed BED = Testbed.start();
+    private static final int ROWS = Integer.getInteger("bench.rows", 500);
+
+    private final Office office = new Office(BED.address());
+    private final Registers registers = new Registers(office.client);
+
+    static String rows(int count) {
+        StringBuilder csv = new StringBuilder(
+                "lender_name,objects_description,start_date,insured_value,lender_mail,museum_name,museum_mail\n");
+        for (int i = 0; i < count; i++)
+            csv.append("Lender ")
+                    .append(i)
+                    .append(",viola ")
+                    .append(i)
+                    .append(",2027-03-15,EUR ")
+                    .append(100 + i)
+                    .append(".00,l")
+                    .append(i)
+                    .append("@lender.example.org,Tomas Vale,tomas.vale@museum.example.org\n");
+        return csv.toString();
+    }
+
+    private double room() {
+        double[] measured = new double[25];
+        for (int i = 0; i < measured.length; i++) {
+            long start = System.nanoTime();
+            office.client.get("/api/v1/agreements");
+            measured[i] = (System.nanoTime() - start) / 1e6;
+        }
+        return Arrays.stream(measured).sorted().toArray()[measured.length / 2];
+    }
+
+    private long made(String table) {
+        long waiting = 0;
+        for (JsonNode one :
+                office.client.get("/api/v1/agreements?state=GENERATING").json().get("items"))
+            if (!one.isEmpty()) waiting++;
+        JsonNode now = office.client.get("/api/v1/tables/" + table).json();
+        return Registers.outcomes(now).getOrDefault("DONE", 0L) - waiting;
+    }
+
+    @Test
+    void manyAgreementsOfATable() throws Exception {
+        String template = office.publish("Many", Office.loanWording());
+        office.generate(template, Office.loanValues("Warm"));
+        room();
+        double idle = room();
+        JsonNode table = registers.ready(Registers.expect(
+                        201,
+                        office.client.upload(
+                                "/api/v1/runs?template=" + template,
+                                "rows.csv",
+                                rows(ROWS).getBytes(StandardCharsets.UTF_8)))
+                .get("id")
+                .asString());
+        String id = table.get("id").asString();
+        long start = System.nanoTime();
+        office.client.post(
+                "/api/v1/tables/" + id + "/carrying-out",
+                Map.of("revision", table.get("revision").asInt()));
+        List<Double> busy = new ArrayList<>();
+        while (made(id) < ROWS) {
+            busy.add(room());
+            TimeUnit.MILLISECONDS.sleep(700);
+        }
+        double run = (System.nanoTime() - start) / 1e9;
+        List<byte[]> files = files(table);
+        double bare = bare(files);
+        System.out.printf(
+                Locale.ROOT,
+                "%-34s %8.1f s   %-42s %8.1f s   of its documents a minute %.2f   bar 0.9%n",
+                "a run of " + ROWS + " rows",
+                run,
+                "the bare converter, the same files",
+                bare,
+                bare / run);
+        double median = busy.stream().sorted().skip(busy.size() / 2).findFirst().orElse(0.0);
+        System.out.printf(
+                Locale.ROOT,
+                "%-34s %8.2f ms   %-42s %8.2f ms   ratio %.2f   bar 2%n",
+                "a room meanwhile",
+                median,
+                "when nothing goes on",
+                idle,
+                median / idle);
+    }
+
+    private List<byte[]> files(JsonNode table) {
+        List<byte[]> files = new ArrayList<>();
+        for (int page = 0; files.size() < ROWS; page++)
+            for (JsonNode row : registers.rows(table, "page=" + page)) {
+                String number = row.get("made").get("agreement").asString();
+                files.add(office.client
+                        .get("/api/v1/agreements/" + number + "/documents/wording.docx")
+                        .body());
+            }
+        return files;
+    }
+
+    private static double bare(List<byte[]> files) throws InterruptedException {
+        Converter converter = BED.bean(Converter.class);
+        ExecutorService threads = Executors.newFixedThreadPool(4);
+        long start = System.nanoTime();
+        files.forEach(file -> threads.submit(() -> converter.toPdf(file)));
+        threads.shutdown();
+        if (!threads.awaitTermination(30, TimeUnit.MINUTES)) throw new IllegalStateException("too slow");
+        return (System.nanoTime() - start) / 1e9;
+    }
+}
