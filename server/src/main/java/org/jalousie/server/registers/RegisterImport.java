@@ -232,7 +232,7 @@ class RegisterImport implements TableUse {
                     instead.put(
                             field.name(),
                             ValueReader.stored(field, was)
-                                    .map(RowStore::printed)
+                                    .map(RowWords::printed)
                                     .orElse(""));
             }
         Outcome outcome = !read.faults().isEmpty()

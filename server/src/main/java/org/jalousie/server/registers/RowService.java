@@ -107,7 +107,7 @@ class RowService {
         if (raw.isEmpty() || column.isEmpty()) return raw;
         if (column.get().relates()) return id(raw).map(labels::get).orElse(raw);
         return ValueReader.stored(column.get().field(), raw)
-                .map(RowStore::printed)
+                .map(RowWords::printed)
                 .orElse("");
     }
 
@@ -242,7 +242,7 @@ class RowService {
     private static String printed(RegisterTerms terms, FieldName column, RegisterRow row) {
         return terms.column(column)
                 .flatMap(one -> ValueReader.stored(one.field(), row.values().getOrDefault(column, "")))
-                .map(RowStore::printed)
+                .map(RowWords::printed)
                 .orElse("");
     }
 }

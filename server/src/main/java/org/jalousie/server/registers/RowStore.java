@@ -11,15 +11,12 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jalousie.core.data.FieldName;
-import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Value;
-import org.jalousie.core.filing.SearchWords;
 import org.jalousie.core.json.Json;
 import org.jalousie.core.registers.RegisterColumn;
 import org.jalousie.core.registers.RegisterTerms;
@@ -37,9 +34,6 @@ import tools.jackson.core.type.TypeReference;
 class RowStore {
     static final String COLUMNS =
             "r.id, r.register_id, r.\"values\", r.label, r.revision, r.gone, r.created_at, r.changed_at";
-
-    // a tsvector holds at most 1 MB
-    private static final int MOST_WORDS = 100_000;
 
     private final JdbcClient sql;
     private final JdbcTemplate batches;
@@ -174,8 +168,8 @@ class RowStore {
                 kept.forEach(raw::putIfAbsent);
             }
             String values = Json.canonical(raw);
-            String label = label(terms, one.read());
-            String words = words(one.read());
+            String label = RowWords.label(terms, one.read());
+            String words = RowWords.found(one.read());
             if (one.before() == null) fresh.add(new Object[] {one.id(), register.id(), values, label, words, now, now});
             else changed.add(new Object[] {values, label, words, now, one.id()});
             List<RowChange> what = RowChange.between(
@@ -202,7 +196,9 @@ class RowStore {
         batches.batchUpdate(
                 "update register_row set label = ?, words = ? where id = ?",
                 all.stream()
-                        .map(one -> new Object[] {label(register.terms(), one.read()), words(one.read()), one.id()})
+                        .map(one -> new Object[] {
+                            RowWords.label(register.terms(), one.read()), RowWords.found(one.read()), one.id()
+                        })
                         .toList());
         cells(register, all);
     }
@@ -275,34 +271,6 @@ class RowStore {
                         How.valueOf(one.getString(3)),
                         Json.MAPPER.readValue(one.getString(4), new TypeReference<List<RowChange>>() {})))
                 .list();
-    }
-
-    private static String label(RegisterTerms terms, RowRead read) {
-        return terms.naming().stream()
-                .map(name -> read.targets().containsKey(name)
-                        ? read.targets().get(name).label()
-                        : Optional.ofNullable(read.values().get(name))
-                                .map(RowStore::printed)
-                                .orElse(""))
-                .filter(part -> !part.isBlank())
-                .collect(Collectors.joining(", "));
-    }
-
-    /** As lists show a value. */
-    static String printed(Value value) {
-        if (value instanceof Value.Attached file) return file.file().name();
-        return Printer.in(Locale.UK).print(value, "").strip();
-    }
-
-    private static String words(RowRead read) {
-        List<String> words = new ArrayList<>();
-        read.values().forEach((name, value) -> {
-            if (value instanceof Value.Picture) return;
-            RowRead.RelatedRow target = read.targets().get(name);
-            words.addAll(SearchWords.of(SortKey.folded(target != null ? target.label() : printed(value))));
-        });
-        String all = String.join(" ", words);
-        return all.length() > MOST_WORDS ? all.substring(0, MOST_WORDS) : all;
     }
 
     /** How many rows there are, by register. */

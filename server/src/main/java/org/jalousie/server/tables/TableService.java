@@ -1,7 +1,6 @@
 package org.jalousie.server.tables;
 
 import java.time.Clock;
-import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -14,14 +13,9 @@ import org.jalousie.core.data.Sha256;
 import org.jalousie.core.data.Texts;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.tables.Cell;
-import org.jalousie.core.tables.CellReader;
-import org.jalousie.core.tables.Joins;
-import org.jalousie.core.tables.NotATable;
 import org.jalousie.core.tables.Recognised;
-import org.jalousie.core.tables.TableFile;
 import org.jalousie.core.tables.TableStyle;
 import org.jalousie.server.Refusal;
-import org.jalousie.server.Settings;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.jobs.JobKind;
 import org.jalousie.server.jobs.Jobs;
@@ -36,7 +30,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 class TableService implements TablesBrought {
     private static final int LONGEST_NAME = 200;
-    private static final int SAMPLE = 200;
 
     private final BroughtTables tables;
     private final BroughtRows rows;
@@ -46,7 +39,7 @@ class TableService implements TablesBrought {
     private final Jobs jobs;
     private final RowLock lock;
     private final TransactionTemplate transaction;
-    private final Settings settings;
+    private final TableLook look;
     private final Clock clock;
 
     TableService(
@@ -58,7 +51,7 @@ class TableService implements TablesBrought {
             Jobs jobs,
             RowLock lock,
             TransactionTemplate transaction,
-            Settings settings,
+            TableLook look,
             Clock clock) {
         this.tables = tables;
         this.rows = rows;
@@ -68,7 +61,7 @@ class TableService implements TablesBrought {
         this.jobs = jobs;
         this.lock = lock;
         this.transaction = transaction;
-        this.settings = settings;
+        this.look = look;
         this.clock = clock;
     }
 
@@ -79,8 +72,8 @@ class TableService implements TablesBrought {
         if (called.isEmpty()) throw Refusal.invalid(Message.of("document.no-title"));
         List<Field> fields = steps.use(purpose).fields(subject);
         Map<String, FieldName> before = rows.keptJoins(purpose, subject);
-        Seen[] seen = {null};
-        TableJobs.withFile(bytes, file -> seen[0] = seen(file, file.recognised(), fields, before));
+        TableLook.Seen[] seen = {null};
+        TableJobs.withFile(bytes, file -> seen[0] = look.seen(file, file.recognised(), fields, before));
         Sha256 kept = files.keep(bytes);
         return transaction.execute(status -> {
             BroughtTable table = new BroughtTable(
@@ -101,26 +94,6 @@ class TableService implements TablesBrought {
             jobs.soon(JobKind.TABLE, table.id().toString());
             return detail(table);
         });
-    }
-
-    /** What a first look at a file shows. */
-    private record Seen(Recognised recognised, List<String> heads, List<FieldName> joins) {}
-
-    private Seen seen(TableFile file, Recognised recognised, List<Field> fields, Map<String, FieldName> before) {
-        TableStyle style = recognised.style();
-        List<String> heads = file.heads(style);
-        if (heads.isEmpty()) throw Refusal.invalid(Message.of("table.no-heads"));
-        List<List<Cell>> first = new ArrayList<>();
-        try {
-            file.rows(style, (number, cells) -> {
-                first.add(cells);
-                return first.size() < SAMPLE;
-            });
-        } catch (NotATable e) {
-            // the job tells it; here it is seen as far as it can be, so that it can be taken otherwise
-        }
-        CellReader reader = new CellReader(style, settings.office().zone());
-        return new Seen(recognised, heads, Joins.proposed(heads, fields, before, first, reader));
     }
 
     @Transactional(readOnly = true)
@@ -195,15 +168,15 @@ class TableService implements TablesBrought {
     TableViews.TableDetail settle(UUID id, int revision, TableSettings to) {
         BroughtTable before = table(id);
         boolean reads = before.settings().readsOtherwise(to.style()) || before.state() == BroughtTable.State.REFUSED;
-        Seen[] seen = {new Seen(before.recognised(), before.heads(), to.joins())};
+        TableLook.Seen[] seen = {new TableLook.Seen(before.recognised(), before.heads(), to.joins())};
         if (reads) {
             List<Field> fields = steps.use(before).fields(before.subject());
             TableJobs.withFile(files.get(before.file()), file -> {
-                Seen anew = seen(
+                TableLook.Seen anew = look.seen(
                         file, file.recognised(to.style()), fields, rows.keptJoins(before.purpose(), before.subject()));
                 // columns that are called as before stay joined as a person has joined them
                 seen[0] = anew.heads().equals(before.heads())
-                        ? new Seen(anew.recognised(), anew.heads(), to.joins())
+                        ? new TableLook.Seen(anew.recognised(), anew.heads(), to.joins())
                         : anew;
             });
         }
@@ -241,7 +214,7 @@ class TableService implements TablesBrought {
         return rows.counts(table.id()).getOrDefault(TableUse.Outcome.DONE, 0L) > 0;
     }
 
-    private void checkJoins(BroughtTable table, Seen seen) {
+    private void checkJoins(BroughtTable table, TableLook.Seen seen) {
         Set<FieldName> known = new HashSet<>();
         steps.use(table).fields(table.subject()).forEach(field -> known.add(field.name()));
         if (seen.joins().size() != seen.heads().size()) throw Refusal.malformed(Message.of("table.joins"));
