@@ -41,8 +41,9 @@ create trigger register_row_files after insert or update or delete on register_r
 create table register_cell (
     column_id int not null references register_column,
     row_id uuid not null references register_row,
-    sort_key text not null,
-    taken text,
+    -- letter by letter, whatever language the database sorts in
+    sort_key text collate "C" not null,
+    taken text collate "C",
     target uuid references register_row,
     primary key (row_id, column_id)
 );

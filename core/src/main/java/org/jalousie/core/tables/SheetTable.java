@@ -79,7 +79,8 @@ final class SheetTable {
         while (in.next()) {
             if (!in.begins("row")) continue;
             String named = in.attribute("r");
-            row = named == null ? row + 1 : Integer.parseInt(named);
+            // rows are in their order (ISO/IEC 29500-1 §18.3.1.73); one that says otherwise is the next
+            row = Math.max(row + 1, named == null ? 0 : Integer.parseInt(named));
             boolean hidden = Workbook.truth(in.attribute("hidden"));
             List<Cell> cells = cells(in, strings, formats);
             while (next < merged.size() && merged.get(next).top <= row) open.add(merged.get(next++));
@@ -97,13 +98,14 @@ final class SheetTable {
         while (in.next() && !in.ends("row")) {
             if (!in.begins("c")) continue;
             String named = in.attribute("r");
-            int column = named == null ? cells.size() : column(named);
-            if (column >= TableFile.MOST_COLUMNS * 4)
-                throw new NotATable(Message.of("table.columns", "most", TableFile.MOST_COLUMNS));
+            int column = named == null || column(named) < 0 ? cells.size() : column(named);
             String type = in.attribute("t");
             String cellStyle = in.attribute("s");
             Cell cell = cell(in, type == null ? "n" : type, cellStyle, strings, formats);
+            // a cell may have a look and nothing in it, as far as the sheet goes
             if (cell.equals(Cell.EMPTY)) continue;
+            if (column >= TableFile.MOST_COLUMNS)
+                throw new NotATable(Message.of("table.columns", "most", TableFile.MOST_COLUMNS));
             while (cells.size() < column) cells.add(Cell.EMPTY);
             if (column < cells.size()) cells.set(column, cell);
             else cells.add(cell);
@@ -170,17 +172,16 @@ final class SheetTable {
             this.top = top;
             this.left = left;
             this.bottom = bottom;
-            this.right = Math.min(right, left + TableFile.MOST_COLUMNS);
+            this.right = right;
         }
 
         void spread(int row, List<Cell> cells) {
             if (row == top && left < cells.size()) says = cells.get(left);
-            // a row that has nothing of its own is no row of the table
-            if (says.isBlank() || cells.isEmpty() || row > bottom) return;
-            for (int column = left; column <= right; column++) {
-                while (cells.size() <= column) cells.add(Cell.EMPTY);
-                cells.set(column, says);
-            }
+            // a row that has nothing of its own is no row of the table, and a title over all columns makes it no wider
+            if (says.isBlank() || cells.isEmpty() || left >= TableFile.MOST_COLUMNS) return;
+            while (cells.size() <= left) cells.add(Cell.EMPTY);
+            int last = Math.min(right, cells.size() - 1);
+            for (int column = left; column <= last; column++) cells.set(column, says);
         }
     }
 }

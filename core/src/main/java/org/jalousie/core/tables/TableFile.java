@@ -82,7 +82,12 @@ public final class TableFile {
      * another before it gets a number.
      */
     public List<String> heads(TableStyle style) {
-        if (format == TableStyle.Format.JSON) return JsonTable.heads(file);
+        if (format == TableStyle.Format.JSON) {
+            List<String> members = JsonTable.heads(file);
+            if (!members.stream().allMatch(TableFile::isText))
+                throw new NotATable(Message.of("table.character", "row", 1));
+            return members;
+        }
         List<String> heads = new ArrayList<>();
         all(style, (number, cells) -> {
             if (number < style.headRow()) return true;

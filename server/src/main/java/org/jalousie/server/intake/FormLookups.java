@@ -78,6 +78,7 @@ class FormLookups {
         List<TakenRows.Taken> taken = new ArrayList<>();
         for (Sent one : rows) {
             RegisterLookups.TakenAnswers now = take(form, one.question(), one.row());
+            if (one.said() == null && now.gone()) throw Refusal.conflict(Message.of("register.row-gone"));
             taken.add(new TakenRows.Taken(one.question(), now.row(), one.said() == null ? now.answers() : one.said()));
             if (one.said() != null) continue;
             Field field = field(form, one.question());

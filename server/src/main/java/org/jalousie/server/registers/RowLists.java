@@ -23,6 +23,9 @@ import org.springframework.stereotype.Component;
 class RowLists {
     private static final int MOST_FILTERS = 10;
 
+    /** Behind any other, U+10FFFF. */
+    private static final String LAST_LETTER = "\udbff\udfff";
+
     private final JdbcClient sql;
     private final RowStore store;
 
@@ -186,7 +189,7 @@ class RowLists {
                                     "select " + RowStore.COLUMNS
                                             + " from register_cell s join register_row r on r.id = s.row_id"
                                             + " where s.column_id = ? and s.sort_key >= ? and s.sort_key < ? order by s.sort_key, s.row_id limit ?")
-                            .params(column, typed, typed + "\uffff", most)
+                            .params(column, typed, typed + LAST_LETTER, most)
                             .query(RowStore::row)
                             .list());
         String words = words(find);

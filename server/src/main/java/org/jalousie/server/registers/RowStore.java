@@ -13,15 +13,18 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.json.Json;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.registers.RegisterColumn;
 import org.jalousie.core.registers.RegisterTerms;
 import org.jalousie.core.registers.RowChange;
 import org.jalousie.core.registers.SortKey;
+import org.jalousie.server.Refusal;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -214,6 +217,7 @@ class RowStore {
                         .map(one -> new Object[] {one.id()})
                         .toList());
         record Cell(int column, UUID row, String sort, String taken, UUID target) {}
+        holdTargets(all);
         List<Cell> cells = new ArrayList<>();
         for (Written one : all) {
             for (RegisterColumn column : terms.columns()) {
@@ -242,6 +246,21 @@ class RowStore {
                     row.setString(4, cell.taken());
                     row.setObject(5, cell.target());
                 });
+    }
+
+    /** Rows that are named stay until the transaction ends. @throws Refusal when one was taken out meanwhile */
+    private void holdTargets(List<Written> all) {
+        Set<UUID> named = all.stream()
+                .flatMap(one -> one.read().targets().values().stream())
+                .map(RowRead.RelatedRow::id)
+                .collect(Collectors.toSet());
+        if (named.isEmpty()) return;
+        int there = sql.sql("select id from register_row where id in (:ids) and not gone order by id for share")
+                .param("ids", named)
+                .query(UUID.class)
+                .list()
+                .size();
+        if (there < named.size()) throw Refusal.conflict(Message.of("register.row-changed"));
     }
 
     /** Takes a row out: it can't be found or named any more, what it said stays known. */

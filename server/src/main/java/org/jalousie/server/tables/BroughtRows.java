@@ -22,8 +22,10 @@ import tools.jackson.core.type.TypeReference;
 /** Rows of tables that were brought in, with what would come of each. Used within a transaction. */
 @Component
 class BroughtRows {
-    private static final String COLUMNS =
-            "select number, cells, mended, outcome, plan, faults, told_apart, belongs_to from brought_row where table_id = ? ";
+    private static final String ROWS =
+            "select number, cells, mended, outcome, plan, faults, told_apart, belongs_to from brought_row where table_id = ";
+
+    private static final String COLUMNS = ROWS + "? ";
 
     private final JdbcClient sql;
     private final JdbcTemplate batches;
@@ -76,19 +78,22 @@ class BroughtRows {
     }
 
     /**
-     * Lets all rows go with the first one that has the same in a column.
+     * Lets all rows go with the first one that has the same in a column. What is done is done: a row that says the same later begins
+     * something of its own.
      *
      * @param column from 1; 0 for rows that go each by itself
      */
     void together(UUID table, int column) {
-        sql.sql("update brought_row set belongs_to = null where table_id = ? and belongs_to is not null")
+        sql.sql("update brought_row set belongs_to = null where table_id = ? and belongs_to is not null"
+                        + " and outcome <> 'DONE'")
                 .param(table)
                 .update();
         if (column == 0) return;
         sql.sql("update brought_row r set belongs_to = f.first from (select min(number) as first,"
-                        + " cells -> :at ->> 'text' as said from brought_row where table_id = :table"
+                        + " cells -> :at ->> 'text' as said from brought_row where table_id = :table and outcome <> 'DONE'"
                         + " and btrim(coalesce(cells -> :at ->> 'text', '')) <> '' group by 2 having count(*) > 1) f"
-                        + " where r.table_id = :table and r.cells -> :at ->> 'text' = f.said and r.number > f.first")
+                        + " where r.table_id = :table and r.outcome <> 'DONE' and r.cells -> :at ->> 'text' = f.said"
+                        + " and r.number > f.first")
                 .param("at", column - 1)
                 .param("table", table)
                 .update();
@@ -97,8 +102,7 @@ class BroughtRows {
     /** Rows that go with some, in their order. */
     List<BroughtRow> parts(UUID table, List<Integer> of) {
         if (of.isEmpty()) return List.of();
-        return sql.sql("select number, cells, mended, outcome, plan, faults, told_apart, belongs_to from brought_row"
-                        + " where table_id = :table and belongs_to in (:of) order by number")
+        return sql.sql(ROWS + ":table and belongs_to in (:of) order by number")
                 .param("table", table)
                 .param("of", of)
                 .query(BroughtRows::row)
@@ -200,8 +204,7 @@ class BroughtRows {
     /** Rows that are told apart by one of these. */
     List<BroughtRow> toldApartBy(UUID table, Set<String> by) {
         if (by.isEmpty()) return List.of();
-        return sql.sql("select number, cells, mended, outcome, plan, faults, told_apart, belongs_to from brought_row"
-                        + " where table_id = :table and told_apart in (:by) order by number limit 200")
+        return sql.sql(ROWS + ":table and told_apart in (:by) order by number limit 200")
                 .param("table", table)
                 .param("by", by)
                 .query(BroughtRows::row)

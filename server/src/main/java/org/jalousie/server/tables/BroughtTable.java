@@ -119,6 +119,21 @@ class BroughtTable {
         changedAt = now;
     }
 
+    /** The work on it failed for good: what was done stays, and can be gone on with. @param said why, for a person */
+    void givenUp(String said, Instant now) {
+        if (state == State.GOING) {
+            goesTo(State.PAUSED, now);
+            reason = said;
+        } else if (state == State.READING || state == State.CHECKING) {
+            refused(said, now);
+        }
+    }
+
+    /** Whether a person may mend it, or have it carried out. */
+    boolean waits() {
+        return state == State.READY || state == State.PAUSED || state == State.DONE;
+    }
+
     /** @param rows that have been worked through */
     void comesTo(int rows, Instant now) {
         done = rows;

@@ -10,7 +10,9 @@ import java.util.Set;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.json.Json;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.messages.Told;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.adapters.ServiceAway;
 import org.jalousie.server.jobs.NotYet;
 import org.springframework.stereotype.Component;
 
@@ -54,9 +56,11 @@ class TableCarrying {
                 rows.outcomes(now.id(), use.carryOut(now.taken(), steps.taken(now, batch)));
                 now.comesTo(now.done() + batch.size(), clock.instant());
             });
-        } catch (Refusal refused) {
-            if (use.atOnce() > 1) throw refused;
-            steps.still(table, now -> rows.outcomes(now.id(), List.of(faulty(now, first[0], refused))));
+        } catch (ServiceAway away) {
+            throw away;
+        } catch (Told told) {
+            if (use.atOnce() > 1 || first[0] == 0) throw told;
+            steps.still(table, now -> rows.outcomes(now.id(), List.of(faulty(now, first[0], told))));
         }
         return first[0] != 0;
     }
@@ -69,10 +73,11 @@ class TableCarrying {
         if (next.isAfter(clock.instant())) throw new NotYet(next);
     }
 
-    private TableUse.Checked faulty(BroughtTable table, int number, Refusal refused) {
+    private TableUse.Checked faulty(BroughtTable table, int number, Told told) {
         Map<FieldName, Message> faults = new LinkedHashMap<>();
-        refused.faults().forEach((name, fault) -> faults.put(new FieldName(name), fault));
-        if (faults.isEmpty()) faults.put(new FieldName(""), refused.said());
+        if (told instanceof Refusal refused)
+            refused.faults().forEach((name, fault) -> faults.put(new FieldName(name), fault));
+        if (faults.isEmpty()) faults.put(new FieldName(""), told.said());
         BroughtRows.BroughtRow row = rows.row(table.id(), number).orElseThrow();
         return new TableUse.Checked(
                 number, TableUse.Outcome.FAULTY, row.toldApart(), Json.MAPPER.readTree(row.plan()), faults);

@@ -77,6 +77,12 @@ class TableController {
         return tables.carryOut(id, body.revision());
     }
 
+    /** Looks over once more what isn't done yet: what a row needs may be there by now. */
+    @PostMapping("/{id}/looking-over")
+    TableViews.TableDetail lookOver(@PathVariable UUID id, @RequestBody SeenTable body) {
+        return tables.lookOver(id, body.revision());
+    }
+
     @PostMapping("/{id}/pause")
     TableViews.TableDetail pause(@PathVariable UUID id) {
         return tables.hold(id, false);

@@ -16,6 +16,7 @@ import org.jalousie.core.tables.TableFile;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.jobs.JobKind;
 import org.jalousie.server.jobs.JobWork;
+import org.jalousie.server.store.RowLock;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -35,6 +36,7 @@ class TableJobs implements JobWork {
     private final TableSteps steps;
     private final TableCarrying carrying;
     private final FileStore files;
+    private final RowLock lock;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -44,6 +46,7 @@ class TableJobs implements JobWork {
             TableSteps steps,
             TableCarrying carrying,
             FileStore files,
+            RowLock lock,
             TransactionTemplate transaction,
             Clock clock) {
         this.tables = tables;
@@ -51,6 +54,7 @@ class TableJobs implements JobWork {
         this.steps = steps;
         this.carrying = carrying;
         this.files = files;
+        this.lock = lock;
         this.transaction = transaction;
         this.clock = clock;
     }
@@ -79,8 +83,9 @@ class TableJobs implements JobWork {
 
     @Override
     public void givenUp(String instance, String reason) {
-        transaction.executeWithoutResult(status ->
-                tables.findById(UUID.fromString(instance)).ifPresent(table -> table.refused(reason, clock.instant())));
+        transaction.executeWithoutResult(status -> tables.findById(UUID.fromString(instance))
+                .map(lock::on)
+                .ifPresent(table -> table.givenUp(reason, clock.instant())));
     }
 
     private void read(BroughtTable table) {

@@ -42,9 +42,7 @@ class TableMending {
     @Transactional(propagation = Propagation.MANDATORY)
     public BroughtRows.BroughtRow mend(BroughtTable table, int number, Map<Integer, String> cells) {
         UUID id = table.id();
-        if (table.state() != BroughtTable.State.READY
-                && table.state() != BroughtTable.State.PAUSED
-                && table.state() != BroughtTable.State.DONE) throw Refusal.conflict(Message.of("table.not-ready"));
+        requireWaiting(table);
         BroughtRows.BroughtRow row =
                 rows.row(id, number).orElseThrow(() -> Refusal.notFound(Message.of("table.no-row", "row", number)));
         if (row.outcome() == TableUse.Outcome.DONE) throw Refusal.conflict(Message.of("table.row-done"));
@@ -57,14 +55,25 @@ class TableMending {
         rows.mend(id, number, mended);
         if (cells.containsKey(table.settings().together() - 1)) {
             // which rows go together is another question for all of them
-            table.checksAgain();
-            table.goesTo(BroughtTable.State.CHECKING, clock.instant());
-            tables.flush();
-            jobs.soon(JobKind.TABLE, id.toString());
+            lookOver(table);
         } else {
             recheck(table, row.belongsTo().orElse(number), row.toldApart());
         }
         return rows.row(id, number).orElseThrow();
+    }
+
+    /** All rows that are not done are looked over once more, since what they are held against may be another by now. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void lookOver(BroughtTable table) {
+        requireWaiting(table);
+        table.checksAgain();
+        table.goesTo(BroughtTable.State.CHECKING, clock.instant());
+        tables.flush();
+        jobs.soon(JobKind.TABLE, table.id().toString());
+    }
+
+    private static void requireWaiting(BroughtTable table) {
+        if (!table.waits()) throw Refusal.conflict(Message.of("table.not-ready"));
     }
 
     /** A row, and those that are or were told apart by the same. */

@@ -283,6 +283,14 @@ class TableService implements TablesBrought {
         return detail(table);
     }
 
+    /** Has what isn't done yet looked over once more. @param revision as it was seen */
+    @Transactional
+    public TableViews.TableDetail lookOver(UUID id, int revision) {
+        BroughtTable table = locked(id, revision);
+        mending.lookOver(table);
+        return detail(table);
+    }
+
     /** Has it wait, or ended. What was done stays done. */
     @Transactional
     public TableViews.TableDetail hold(UUID id, boolean forGood) {
