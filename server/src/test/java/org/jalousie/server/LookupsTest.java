@@ -298,6 +298,24 @@ class LookupsTest {
         JsonNode shown = client.get("/api/v1/requests/" + number).json();
         assertThat(shown.get("taken").get(0).get("gone").asBoolean()).isTrue();
         assertThat(shown.get("values").get("lender_name").asString()).isEqualTo("Harbour House");
+        // and it gives nothing any more
+        Map<String, Object> named = Map.of("question", "lender_name", "row", row);
+        assertThat(client.post("/api/v1/templates/" + template + "/form/taking", named)
+                        .status())
+                .isEqualTo(409);
+        assertThat(client.post(
+                                "/api/v1/requests",
+                                Map.of(
+                                        "template",
+                                        template,
+                                        "values",
+                                        Map.of(),
+                                        "people",
+                                        Map.of(),
+                                        "taken",
+                                        List.of(named)))
+                        .status())
+                .isEqualTo(409);
     }
 
     @Test

@@ -294,4 +294,25 @@ class RegisterImportTest {
         assertThat(Registers.outcomes(registers.carryOut(table))).isEqualTo(Map.of("FAULTY", 1L));
         assertThat(registers.labels(objects, "")).isEmpty();
     }
+
+    @Test
+    void whatARowNeedsMayBeThereWhenItIsLookedOverAgain() {
+        office();
+        JsonNode table = registers.bringIn(objects, "number,title,maker\nO-1,Viola,NEW\nO-2,Harp,WN\n");
+        JsonNode done = registers.carryOut(table);
+        assertThat(Registers.outcomes(done)).isEqualTo(Map.of("DONE", 1L, "FAULTY", 1L));
+        registers.add(makers, Map.of("code", "NEW", "name", "New Workshop"));
+        String path = "/api/v1/tables/" + table.get("id").asString();
+
+        Registers.expect(
+                200,
+                client.post(
+                        path + "/looking-over",
+                        Map.of("revision", table.get("revision").asInt())));
+        JsonNode again = registers.ready(table.get("id").asString());
+
+        assertThat(Registers.outcomes(again)).isEqualTo(Map.of("DONE", 1L, "NEW", 1L));
+        assertThat(Registers.outcomes(registers.carryOut(again))).isEqualTo(Map.of("DONE", 2L));
+        assertThat(registers.row(objects, id("O-2")).get("history")).hasSize(1);
+    }
 }

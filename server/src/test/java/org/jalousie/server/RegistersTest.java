@@ -360,4 +360,39 @@ class RegistersTest {
                 .contains("Town 1")
                 .hasSize(2);
     }
+
+    @Test
+    void aRowIsNeverNamedThatIsTakenOutAtTheSameMoment() throws Exception {
+        office();
+        for (int i = 0; i < 6; i++) {
+            String code = "RACE-" + i;
+            String house = organisation(code, "House " + i, "Delft");
+            String mail = "race" + i + "@lender.example.org";
+            Client one = new Office(bed.address()).client;
+            Client other = new Office(bed.address()).client;
+            List<Integer> statuses = Together.all(List.of(
+                    () -> one.delete(path("/rows/" + house + "?revision=1")).status(),
+                    () -> other.post(
+                                    "/api/v1/registers/" + people + "/rows",
+                                    Map.of("values", Map.of("mail", mail, "name", "R " + i(mail), "works_for", code)))
+                            .status()));
+            boolean out =
+                    registers.row(organisations, house).get("row").get("gone").asBoolean();
+            boolean named = !registers.labels(people, "where=mail:is:" + mail).isEmpty();
+            assertThat(out && named).as(statuses.toString()).isFalse();
+            assertThat(out || named).as(statuses.toString()).isTrue();
+        }
+    }
+
+    private static String i(String mail) {
+        return mail.substring(4, 5);
+    }
+
+    @Test
+    void lettersBeyondTheUsualAreFoundByTheirBeginning() {
+        office();
+        organisation("ORG-1", "Bow \ud83c\udfbb house", "Delft");
+
+        assertThat(client.get(path("/options?find=bow")).json()).hasSize(1);
+    }
 }

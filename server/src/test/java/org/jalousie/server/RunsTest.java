@@ -341,4 +341,24 @@ class RunsTest {
                 .asString());
         assertThat(((ArrayNode) again.get("heads")).get(1).asString()).isEqualTo("What came of it");
     }
+
+    @Test
+    void aRowThatIsGivenTheNumberOfADoneOrderIsNotLostInIt() {
+        String template = template("", "CHECKED");
+        JsonNode table = bringIn(
+                template,
+                HEADS
+                        + "Ida;ida@people.example.org;2027-04-03;EUR 1;Viola;EUR 5;A\n"
+                        + "Pim;pim@people.example.org;2027-04-03;EUR 1;Harp;lots;B\n");
+        ((ObjectNode) table.get("settings")).put("together", 7);
+        JsonNode done = registers.carryOut(registers.settle(table, table.get("settings")));
+        assertThat(Registers.outcomes(done)).isEqualTo(Map.of("DONE", 1L, "FAULTY", 1L));
+
+        String path = "/api/v1/tables/" + table.get("id").asString();
+        Registers.expect(200, client.put(path + "/rows/3", Map.of("cells", Map.of("5", "EUR 7", "6", "A"))));
+        JsonNode mended = registers.ready(table.get("id").asString());
+
+        assertThat(Registers.outcomes(mended)).isEqualTo(Map.of("DONE", 1L, "NEW", 1L));
+        assertThat(new HashSet<>(agreements(registers.carryOut(mended)))).hasSize(2);
+    }
 }

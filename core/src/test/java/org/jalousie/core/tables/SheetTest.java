@@ -11,8 +11,12 @@ import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Currency;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
 import org.jalousie.core.data.Value;
@@ -172,5 +176,53 @@ class SheetTest {
 
         assertThat(file.heads(file.recognised().style())).containsExactly("name", "B", "day");
         assertThat(Tables.read(file)).containsExactly(List.of("Ida & <Pim>", "", "2027-03-15"), List.of("inline"));
+    }
+
+    /** A workbook of one sheet, with what stands in its element {@code worksheet}. */
+    private TableFile raw(String sheet) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            Map<String, String> parts = new LinkedHashMap<>();
+            parts.put(
+                    "xl/workbook.xml",
+                    "<workbook xmlns:r='urn:r'><sheets><sheet name='One' sheetId='1' r:id='a'/></sheets></workbook>");
+            parts.put(
+                    "xl/_rels/workbook.xml.rels",
+                    "<Relationships><Relationship Id='a' Type='x/worksheet' Target='sheet.xml'/></Relationships>");
+            parts.put("xl/sheet.xml", "<worksheet>" + sheet + "</worksheet>");
+            for (Map.Entry<String, String> part : parts.entrySet()) {
+                zip.putNextEntry(new ZipEntry(part.getKey()));
+                zip.write(part.getValue().getBytes(java.nio.charset.StandardCharsets.UTF_8));
+            }
+        }
+        return Tables.file(folder, out.toByteArray());
+    }
+
+    private static String text(String place, String text) {
+        return "<c r='" + place + "' t='inlineStr'><is><t>" + text + "</t></is></c>";
+    }
+
+    @Test
+    void rowsAndCellsThatSayAWrongPlaceStandWhereTheyCome() throws IOException {
+        TableFile file = raw("<sheetData><row r='1'>" + text("A1", "a") + text("7", "b") + "</row><row r='1'>"
+                + text("A1", "x") + "</row><row r='1'>" + text("A1", "y") + "</row></sheetData>");
+        TableStyle style = file.recognised().style();
+        List<Integer> numbers = new ArrayList<>();
+        file.rows(style, (number, cells) -> numbers.add(number));
+
+        assertThat(file.heads(style)).containsExactly("a", "b");
+        assertThat(numbers).containsExactly(2, 3);
+    }
+
+    @Test
+    void aTitleOverAllColumnsAndCellsWithALookAloneMakeATableNoWider() throws IOException {
+        TableFile file = raw("<sheetData><row r='1'>" + text("A1", "All of it") + "</row><row r='2'>" + text("A2", "a")
+                + text("B2", "b") + "<c r='XFD2' s='3'/></row><row r='3'>" + text("A3", "x") + text("B3", "y")
+                + "</row></sheetData><mergeCells><mergeCell ref='A1:XFD1'/></mergeCells>");
+        TableStyle style = file.recognised().style();
+
+        assertThat(style.headRow()).isEqualTo(2);
+        assertThat(file.heads(style)).containsExactly("a", "b");
+        assertThat(Tables.read(file, style)).containsExactly(List.of("x", "y"));
     }
 }
