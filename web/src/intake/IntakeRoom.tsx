@@ -1,7 +1,6 @@
 import { say, type RoomCode } from '../messages/rooms';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { allOf } from '../api/all';
 import { answer, api } from '../api/client';
 import { ListRoom } from '../ui/list/ListRoom';
 import { Chips, Filter } from '../ui/list/ListTools';
@@ -11,6 +10,7 @@ import { ages, headingNames, headingOf, type Age, type Heading } from './request
 import { stages, type Stage } from './requestWords';
 import { requestColumns as columns } from './requestColumns';
 import { Empty, RoomTitle } from '../ui/parts';
+import { useAllTemplates } from '../templates/useAllTemplates';
 
 /** Requests for agreements, and the forms to fill. */
 export default function IntakeRoom() {
@@ -64,13 +64,7 @@ export default function IntakeRoom() {
     queryFn: () => answer(api.GET('/api/v1/requests/owners')),
     staleTime: 60_000,
   });
-  const templates = useQuery({
-    queryKey: ['templates', 'all'],
-    queryFn: () =>
-      allOf((number) =>
-        answer(api.GET('/api/v1/templates', { params: { query: { page: number } } })),
-      ),
-  });
+  const templates = useAllTemplates();
   const usable = templates.data?.filter((one) => one.publishedVersion > 0) ?? [];
   return (
     <>

@@ -1,7 +1,6 @@
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { allOf } from '../api/all';
 import { answer, api, upload, type Schemas } from '../api/client';
 import { say } from '../messages/rooms';
 import { stateWords } from '../tables/words';
@@ -11,6 +10,7 @@ import { ListRoom } from '../ui/list/ListRoom';
 import { useListPlace } from '../ui/list/useListPlace';
 import { RoomTitle, Trouble } from '../ui/parts';
 import { date } from '../ui/time';
+import { useAllTemplates } from '../templates/useAllTemplates';
 
 type Run = Schemas['RunItem'];
 
@@ -58,13 +58,7 @@ export default function RunsRoom() {
   const { page, params } = place;
   const navigate = useNavigate();
   const [template, setTemplate] = useState(params.get('template') ?? '');
-  const templates = useQuery({
-    queryKey: ['templates', 'all'],
-    queryFn: () =>
-      allOf((number) =>
-        answer(api.GET('/api/v1/templates', { params: { query: { page: number } } })),
-      ),
-  });
+  const templates = useAllTemplates();
   const list = useQuery({
     queryKey: ['runs', page],
     queryFn: () => answer(api.GET('/api/v1/runs', { params: { query: { page } } })),

@@ -1,12 +1,9 @@
-import { useQuery } from '@tanstack/react-query';
-import { allOf } from '../api/all';
-import { answer, api } from '../api/client';
 import { say } from '../messages/rooms';
 import { FieldExtras } from '../templates/bench/cards/FieldExtras';
 import { Setting } from '../templates/bench/cards/parts';
 import { Button, inputLook } from '../ui/parts';
 import { typeWords } from '../ui/words';
-import type { RegisterColumn } from './registers';
+import { useRegisters, type RegisterColumn } from './registers';
 
 type Type = RegisterColumn['field']['type'];
 
@@ -39,11 +36,7 @@ export function ColumnCard({
   onOut: (() => void) | undefined;
 }) {
   const { field, unique, related } = column;
-  const registers = useQuery({
-    queryKey: ['registers', 'all'],
-    queryFn: () =>
-      allOf((page) => answer(api.GET('/api/v1/registers', { params: { query: { page } } }))),
-  });
+  const registers = useRegisters();
   const setField = (part: Partial<typeof field>) =>
     onChange({ ...column, field: { ...field, ...part } });
   const kind = related ? `row:${related}` : field.type;

@@ -5,6 +5,7 @@ import { answer, api, Problem, type Schemas } from '../api/client';
 import { say } from '../messages/rooms';
 import { newField } from '../templates/form/AddQuestion';
 import { nameFor } from '../templates/names';
+import { AddByName } from '../ui/AddByName';
 import { Button, inputLook, RoomTitle, Trouble } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
 import { ColumnCard } from './ColumnCard';
@@ -55,7 +56,6 @@ function Settle({
   const navigate = useNavigate();
   const queries = useQueryClient();
   const [terms, setTerms] = useState(begun);
-  const [label, setLabel] = useState('');
   const save = useMutation({
     mutationFn: () =>
       register
@@ -75,14 +75,6 @@ function Settle({
   });
   const set = (at: number, next: RegisterColumn) =>
     setTerms({ ...terms, columns: terms.columns.map((one, i) => (i === at ? next : one)) });
-  function add() {
-    const called = label.trim();
-    if (!called) return;
-    const taken = new Set(terms.columns.map(({ field }) => field.name));
-    const field = newField(called, taken);
-    setTerms({ ...terms, columns: [...terms.columns, { field, unique: false, related: '' }] });
-    setLabel('');
-  }
   const moved = (at: number, to: number) => {
     const columns = [...terms.columns];
     const [one] = columns.splice(at, 1);
@@ -148,23 +140,19 @@ function Settle({
             />
           ))}
         </ol>
-        <div className="flex items-end gap-2">
-          <label className="flex w-72 flex-col gap-1">
-            <span className="text-soft">{say('registers.another-column')}</span>
-            <input
-              className={inputLook}
-              value={label}
-              onChange={(event) => setLabel(event.target.value)}
-              onKeyDown={(event) => {
-                if (event.key !== 'Enter') return;
-                event.preventDefault();
-                add();
-              }}
-            />
-          </label>
-          <Button disabled={!label.trim()} onClick={add}>
-            {say('registers.add-the-column')}
-          </Button>
+        <div className="w-72">
+          <AddByName
+            label={say('registers.another-column')}
+            act={say('registers.add-the-column')}
+            onAdd={(called) => {
+              const taken = new Set(terms.columns.map(({ field }) => field.name));
+              const field = newField(called, taken);
+              setTerms({
+                ...terms,
+                columns: [...terms.columns, { field, unique: false, related: '' }],
+              });
+            }}
+          />
         </div>
         {faults.length > 1 && (
           <ul role="alert" className="border-l-4 border-oxide bg-sheet px-3 py-2 text-oxide">

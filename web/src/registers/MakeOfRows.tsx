@@ -1,8 +1,9 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { answer, api } from '../api/client';
 import { say } from '../messages/rooms';
 import { Trouble } from '../ui/parts';
+import { useRowTemplates } from './registers';
 
 /** Makes agreements of all rows that a list shows, with a template whose form looks them up. */
 export function MakeOfRows({
@@ -18,11 +19,7 @@ export function MakeOfRows({
   count: number;
 }) {
   const navigate = useNavigate();
-  const templates = useQuery({
-    queryKey: ['register-templates', register],
-    queryFn: () =>
-      answer(api.GET('/api/v1/registers/{register}/templates', { params: { path: { register } } })),
-  });
+  const templates = useRowTemplates(register);
   const make = useMutation({
     mutationFn: ({ template, question }: { template: string; question: string }) =>
       answer(

@@ -1,10 +1,10 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
 import { say } from '../messages/rooms';
 import { Button, RoomTitle, Trouble } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
-import { useRegister } from './registers';
+import { useRegister, useRow } from './registers';
 import { RowForm } from './RowForm';
 import { RowHistory } from './RowHistory';
 import { RowUses } from './RowUses';
@@ -48,10 +48,7 @@ function NewRow({ register }: { register: string }) {
 function KnownRow({ register, id }: { register: string; id: string }) {
   const queries = useQueryClient();
   const path = { params: { path: { register, id } } };
-  const found = useQuery({
-    queryKey: ['register-row', register, id],
-    queryFn: () => answer(api.GET('/api/v1/registers/{register}/rows/{id}', path)),
-  });
+  const found = useRow(register, id);
   const kept = (detail?: Schemas['RowDetail']) => {
     if (detail) queries.setQueryData(['register-row', register, id], detail);
     else void queries.invalidateQueries({ queryKey: ['register-row', register, id] });

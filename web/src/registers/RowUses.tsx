@@ -6,7 +6,7 @@ import { say } from '../messages/rooms';
 import { Button, Table, Trouble } from '../ui/parts';
 import { date } from '../ui/time';
 import { useState } from 'react';
-import type { Row } from './registers';
+import { useRowTemplates, type Row } from './registers';
 
 /** What can be made of a row, what was made of it, and which rows name it. */
 export function RowUses({
@@ -18,11 +18,7 @@ export function RowUses({
   row: Row;
   namedBy: Schemas['NamedBy'][];
 }) {
-  const templates = useQuery({
-    queryKey: ['register-templates', register],
-    queryFn: () =>
-      answer(api.GET('/api/v1/registers/{register}/templates', { params: { path: { register } } })),
-  });
+  const templates = useRowTemplates(register);
   const naming = namedBy.filter(({ count }) => count > 0);
   return (
     <>

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { allOf } from '../api/all';
 import { answer, api, type Schemas } from '../api/client';
 
 export type Terms = Schemas['RegisterTerms'];
@@ -14,6 +15,34 @@ export function useRegister(name: string) {
     enabled: name !== '',
     queryFn: () =>
       answer(api.GET('/api/v1/registers/{register}', { params: { path: { register: name } } })),
+  });
+}
+
+/** All registers, for choosing one. */
+export function useRegisters() {
+  return useQuery({
+    queryKey: ['registers', 'all'],
+    queryFn: () =>
+      allOf((page) => answer(api.GET('/api/v1/registers', { params: { query: { page } } }))),
+  });
+}
+
+export function useRow(register: string, id: string) {
+  return useQuery({
+    queryKey: ['register-row', register, id],
+    queryFn: () =>
+      answer(
+        api.GET('/api/v1/registers/{register}/rows/{id}', { params: { path: { register, id } } }),
+      ),
+  });
+}
+
+/** Templates whose forms take rows of a register. */
+export function useRowTemplates(register: string) {
+  return useQuery({
+    queryKey: ['register-templates', register],
+    queryFn: () =>
+      answer(api.GET('/api/v1/registers/{register}/templates', { params: { path: { register } } })),
   });
 }
 

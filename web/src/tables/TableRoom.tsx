@@ -42,6 +42,11 @@ function Shown({ table }: { table: Schemas['TableDetail'] }) {
       answer(api.POST('/api/v1/tables/{id}/carrying-out', { ...path, body: { revision } })),
     onSuccess: took,
   });
+  const lookOver = useMutation({
+    mutationFn: () =>
+      answer(api.POST('/api/v1/tables/{id}/looking-over', { ...path, body: { revision } })),
+    onSuccess: took,
+  });
   const pause = useMutation({
     mutationFn: () => answer(api.POST('/api/v1/tables/{id}/pause', path)),
     onSuccess: took,
@@ -67,6 +72,11 @@ function Shown({ table }: { table: Schemas['TableDetail'] }) {
             {actOf(table.purpose, count('NEW'), count('CHANGED'))}
           </Button>
         )}
+        {open && count('FAULTY') > 0 && (
+          <Button disabled={lookOver.isPending} onClick={() => lookOver.mutate()}>
+            {say('tables.look-over-again')}
+          </Button>
+        )}
         {state === 'GOING' && (
           <Button disabled={pause.isPending} onClick={() => pause.mutate()}>
             {say('tables.pause')}
@@ -78,7 +88,7 @@ function Shown({ table }: { table: Schemas['TableDetail'] }) {
           </Button>
         )}
       </RoomTitle>
-      <Trouble error={carryOut.error ?? pause.error ?? stop.error} />
+      <Trouble error={carryOut.error ?? lookOver.error ?? pause.error ?? stop.error} />
       {table.rows > 0 && (
         <p className="flex gap-4 pb-3">
           {(['CSV', 'XLSX'] as const).map((format) => (
@@ -89,7 +99,7 @@ function Shown({ table }: { table: Schemas['TableDetail'] }) {
         </p>
       )}
       {working.includes(state) && <Progress table={table} todo={todo} />}
-      {state === 'REFUSED' && (
+      {table.reason && (
         <p role="alert" className="mb-3 border-l-4 border-oxide bg-sheet px-3 py-2 text-oxide">
           {table.reason}
         </p>

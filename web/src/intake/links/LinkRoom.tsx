@@ -1,7 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { allOf } from '../../api/all';
 import { answer, api, type Schemas } from '../../api/client';
 import { say } from '../../messages/rooms';
 import { Button, inputLook, Labelled, RoomTitle, Trouble } from '../../ui/parts';
@@ -10,6 +9,7 @@ import { CopyAddress } from './CopyAddress';
 import { LinkForm } from './LinkForm';
 import { stateWords, taken } from './linkWords';
 import { Prefill } from './Prefill';
+import { useAllTemplates } from '../../templates/useAllTemplates';
 
 type Row = Schemas['FormLinkRow'];
 
@@ -30,13 +30,7 @@ function NewLink() {
   const [address] = useSearchParams();
   const navigate = useNavigate();
   const [template, setTemplate] = useState(address.get('template') ?? '');
-  const templates = useQuery({
-    queryKey: ['templates', 'all'],
-    queryFn: () =>
-      allOf((number) =>
-        answer(api.GET('/api/v1/templates', { params: { query: { page: number } } })),
-      ),
-  });
+  const templates = useAllTemplates();
   const form = useQuery({
     queryKey: ['form', template],
     queryFn: () => formOf(template),

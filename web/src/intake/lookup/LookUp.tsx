@@ -1,9 +1,10 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { useContext } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
-import { answer, api, type Schemas } from '../../api/client';
+import type { Schemas } from '../../api/client';
 import { say } from '../../messages/rooms';
+import { useRegister, useRow } from '../../registers/registers';
 import { RowChoice } from '../../registers/RowChoice';
 import { Trouble } from '../../ui/parts';
 import type { Answers, Field } from '../inputProps';
@@ -28,12 +29,7 @@ function Choice({ field, register, take }: { field: Field; register: string; tak
   const { getValues, setValue, clearErrors, control } = useFormContext<Answers>();
   const taken = useWatch({ control, name: 'taken' }) ?? [];
   const list = field.type === 'ITEMS';
-  const known = useQuery({
-    queryKey: ['register', register],
-    queryFn: () =>
-      answer(api.GET('/api/v1/registers/{register}', { params: { path: { register } } })),
-    staleTime: 60_000,
-  });
+  const known = useRegister(register);
   const fill = useMutation({
     mutationFn: (row: string) => take(field.name, row, language),
     onSuccess: (row) => {
@@ -70,15 +66,7 @@ function Choice({ field, register, take }: { field: Field; register: string; tak
 
 /** Which row an answer was taken from. */
 function TakenFrom({ register, row, title }: { register: string; row: string; title: string }) {
-  const found = useQuery({
-    queryKey: ['register-row', register, row],
-    queryFn: () =>
-      answer(
-        api.GET('/api/v1/registers/{register}/rows/{id}', {
-          params: { path: { register, id: row } },
-        }),
-      ),
-  });
+  const found = useRow(register, row);
   if (!found.data) return null;
   return (
     <p className="text-soft" role="status">

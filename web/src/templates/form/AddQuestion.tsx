@@ -1,37 +1,16 @@
-import { useState } from 'react';
 import { say } from '../../messages/rooms';
-import { Button, inputLook } from '../../ui/parts';
+import { AddByName } from '../../ui/AddByName';
 import type { Field } from '../bench/bench';
 import { nameFor } from '../names';
 
 /** A question about what no tag in the wording asks for: a file, something to confirm, what only rules or people look at. */
 export function AddQuestion({ fields, onAdd }: { fields: Field[]; onAdd: (field: Field) => void }) {
-  const [label, setLabel] = useState('');
-  const add = () => {
-    const called = label.trim();
-    if (!called) return;
-    onAdd(newField(called, new Set(fields.map(({ name }) => name))));
-    setLabel('');
-  };
   return (
-    <div className="flex flex-col gap-1">
-      <label className="flex flex-col gap-0.5">
-        <span className="text-soft">{say('templates.form-new-question')}</span>
-        <input
-          className={inputLook}
-          value={label}
-          onChange={(event) => setLabel(event.target.value)}
-          onKeyDown={(event) => {
-            if (event.key !== 'Enter') return;
-            event.preventDefault();
-            add();
-          }}
-        />
-      </label>
-      <Button className="self-start" disabled={!label.trim()} onClick={add}>
-        {say('templates.form-add-question')}
-      </Button>
-    </div>
+    <AddByName
+      label={say('templates.form-new-question')}
+      act={say('templates.form-add-question')}
+      onAdd={(label) => onAdd(newField(label, new Set(fields.map(({ name }) => name))))}
+    />
   );
 }
 

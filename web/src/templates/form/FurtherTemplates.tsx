@@ -1,25 +1,17 @@
-import { useQuery } from '@tanstack/react-query';
 import { useId } from 'react';
-import { allOf } from '../../api/all';
-import { answer, api } from '../../api/client';
 import { say } from '../../messages/rooms';
 import { Button, inputLook, Trouble } from '../../ui/parts';
 import type { Bench } from '../bench/bench';
 import { Setting } from '../bench/cards/parts';
 import { WhenSetting } from './WhenSetting';
+import { useAllTemplates } from '../useAllTemplates';
 
 /** Templates that the form feeds besides its own: of each an agreement is made, always or on a condition. */
 export function FurtherTemplates({ bench }: { bench: Bench }) {
   const { detail, settings, fixed, change } = bench;
   const { further } = settings.layout;
   const title = useId();
-  const templates = useQuery({
-    queryKey: ['templates', 'all'],
-    queryFn: () =>
-      allOf((number) =>
-        answer(api.GET('/api/v1/templates', { params: { query: { page: number } } })),
-      ),
-  });
+  const templates = useAllTemplates();
   const set = (next: typeof further) =>
     change({ ...settings, layout: { ...settings.layout, further: next } });
   const known = (templates.data ?? []).filter(

@@ -1,22 +1,12 @@
-import { useQuery } from '@tanstack/react-query';
-import { allOf } from '../../api/all';
 import { answer, api, type Schemas } from '../../api/client';
 import { say } from '../../messages/rooms';
+import { useRegister, useRegisters } from '../../registers/registers';
 import { inputLook, Trouble } from '../../ui/parts';
 import type { Field } from '../bench/bench';
 import { Part, Setting } from '../bench/cards/parts';
 import { proposedFills, withFill, type Fill, type Lookup } from './lookup';
 
 type Rows = Lookup['rows'][number];
-
-export function useRegister(name: string) {
-  return useQuery({
-    queryKey: ['register', name],
-    enabled: name !== '',
-    queryFn: () =>
-      answer(api.GET('/api/v1/registers/{register}', { params: { path: { register: name } } })),
-  });
-}
 
 /** From which register a question can be answered, and what else its rows fill. */
 export function LookupSetting({
@@ -31,11 +21,7 @@ export function LookupSetting({
   lookup: Lookup;
   onChange: (lookup: Lookup) => void;
 }) {
-  const registers = useQuery({
-    queryKey: ['registers', 'all'],
-    queryFn: () =>
-      allOf((page) => answer(api.GET('/api/v1/registers', { params: { query: { page } } }))),
-  });
+  const registers = useRegisters();
   const register = useRegister(lookup.register);
   const list = field.type === 'ITEMS';
   const into = list ? field.items : fields.filter(({ type }) => type !== 'ITEMS');

@@ -1,5 +1,6 @@
 package org.jalousie.server.intake;
 
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -8,6 +9,7 @@ import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Party;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
 import org.jalousie.core.parties.PersonSource;
 
@@ -23,6 +25,14 @@ final class ChosenPeople {
                 : List.of();
         return new IntakeViews.ChosenParty(
                 party.key(), party.label(), people, party.optional(), people.isEmpty() && isTexted(party));
+    }
+
+    /** People as a form would be filled with them, by the keys of their parties. */
+    static Map<String, IntakeViews.PersonInput> inputs(Map<PartyKey, Person> people) {
+        Map<String, IntakeViews.PersonInput> inputs = new LinkedHashMap<>();
+        people.forEach((party, person) ->
+                inputs.put(party.value(), new IntakeViews.PersonInput(person.name(), person.mail(), person.phone())));
+        return inputs;
     }
 
     /**

@@ -194,10 +194,7 @@ class FormLookups {
     /** The answers of a request, with what a row gives by now. @throws Refusal for an item that was changed by hand */
     FilledForms.Sent renewed(JointForm form, TakenRows.Taken taken, List<IntakeRequest> group) {
         Agreements.Answers answers = RequestGroups.answers(group);
-        Map<String, IntakeViews.PersonInput> people = new LinkedHashMap<>();
-        answers.people()
-                .forEach((party, person) -> people.put(
-                        party.value(), new IntakeViews.PersonInput(person.name(), person.mail(), person.phone())));
+        Map<String, IntakeViews.PersonInput> people = ChosenPeople.inputs(answers.people());
         return new FilledForms.Sent(renewed(form, taken, answers.data()), people, Typing.PLAIN, "", "");
     }
 

@@ -130,10 +130,7 @@ class RequestCorrections {
                     .flatMap(one -> one.template().content().fields().stream())
                     .forEach(field -> values.remove(field.name()));
         values.putAll(sent.values());
-        Map<String, IntakeViews.PersonInput> people = new LinkedHashMap<>();
-        before.people()
-                .forEach((party, person) -> people.put(
-                        party.value(), new IntakeViews.PersonInput(person.name(), person.mail(), person.phone())));
+        Map<String, IntakeViews.PersonInput> people = ChosenPeople.inputs(before.people());
         people.putAll(sent.people());
         Typing typing = sent.typing();
         return new FilledForms.Sent(values, people, typing, sent.language(), sent.person());

@@ -2,7 +2,6 @@ package org.jalousie.server.intake;
 
 import java.util.ArrayList;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -63,10 +62,7 @@ class RequestDetails {
         UsableTemplate usable = templates.version(request.templateVersionId());
         JointForm form = alone ? JointForm.alone(usable) : joints.of(group);
         Agreements.Answers answers = RequestGroups.answers(alone ? List.of(request) : group);
-        Map<String, IntakeViews.PersonInput> people = new LinkedHashMap<>();
-        answers.people()
-                .forEach((party, person) -> people.put(
-                        party.value(), new IntakeViews.PersonInput(person.name(), person.mail(), person.phone())));
+        Map<String, IntakeViews.PersonInput> people = ChosenPeople.inputs(answers.people());
         return new IntakeViews.RequestDetail(
                 rows(List.of(request)).get(0),
                 // the office reads it in the template's own language, whatever it was filled in
