@@ -16,7 +16,7 @@ import org.junit.jupiter.api.Test;
 class RegisterBenchTest {
     private static final Testbed BED = Testbed.start();
     private static final int FEW = 1_000;
-    private static final int MANY = 100_000;
+    private static final int MANY = Integer.getInteger("bench.many", 100_000);
     private static final List<String> WORDS =
             List.of("viola", "harp", "flute", "drum", "baryton", "pochette", "lute", "bow", "kit", "organ");
 
@@ -94,9 +94,9 @@ class RegisterBenchTest {
             System.out.printf(
                     Locale.ROOT,
                     "%-44s %8.2f ms   %-20s %8.2f ms   ratio %.2f   bar %s%n",
-                    query + " of 100,000",
+                    query + " of " + MANY,
                     ms[0],
-                    "of 1,000",
+                    "of " + FEW,
                     ms[1],
                     ms[0] / ms[1],
                     query.startsWith("options") ? "3" : "-");

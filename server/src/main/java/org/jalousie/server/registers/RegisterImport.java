@@ -31,12 +31,15 @@ class RegisterImport implements TableUse {
 
     private final RegisterService registers;
     private final RowStore store;
+    private final RowWriting writing;
     private final RowReading reading;
     private final Settings settings;
 
-    RegisterImport(RegisterService registers, RowStore store, RowReading reading, Settings settings) {
+    RegisterImport(
+            RegisterService registers, RowStore store, RowWriting writing, RowReading reading, Settings settings) {
         this.registers = registers;
         this.store = store;
+        this.writing = writing;
         this.reading = reading;
         this.settings = settings;
     }
@@ -86,7 +89,7 @@ class RegisterImport implements TableUse {
     public List<Checked> carryOut(Taken table, List<TakenRow> rows) {
         Register register = registers.held(table.subject());
         List<Checked> done = new ArrayList<>();
-        List<RowStore.Written> written = new ArrayList<>();
+        List<RowWriting.Written> written = new ArrayList<>();
         Map<Integer, Plan> seen = new HashMap<>();
         rows.forEach(row -> seen.put(row.number(), Json.MAPPER.readValue(row.plan(), Plan.class)));
         for (Planned one : planned(register, table.settings(), rows)) {
@@ -101,14 +104,14 @@ class RegisterImport implements TableUse {
             } else if (one.outcome() == Outcome.NEW || one.outcome() == Outcome.CHANGED) {
                 written.add(
                         one.before() == null
-                                ? RowStore.Written.fresh(one.read())
-                                : new RowStore.Written(one.before().id(), one.before(), one.read()));
+                                ? RowWriting.Written.fresh(one.read())
+                                : new RowWriting.Written(one.before().id(), one.before(), one.read()));
                 done.add(one.as(Outcome.DONE));
             } else {
                 done.add(one.checked());
             }
         }
-        store.write(register, written, RowStore.How.IMPORTED, table.by().name());
+        writing.write(register, written, RowWriting.How.IMPORTED, table.by().name());
         return done;
     }
 

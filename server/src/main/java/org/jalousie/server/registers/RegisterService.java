@@ -30,6 +30,7 @@ class RegisterService {
 
     private final RegisterRepository registers;
     private final RowStore store;
+    private final RowWriting writing;
     private final RowReading reading;
     private final RowLists lists;
     private final RowLock lock;
@@ -39,6 +40,7 @@ class RegisterService {
     RegisterService(
             RegisterRepository registers,
             RowStore store,
+            RowWriting writing,
             RowReading reading,
             RowLists lists,
             RowLock lock,
@@ -46,6 +48,7 @@ class RegisterService {
             Clock clock) {
         this.registers = registers;
         this.store = store;
+        this.writing = writing;
         this.reading = reading;
         this.lists = lists;
         this.lock = lock;
@@ -256,10 +259,10 @@ class RegisterService {
     private void rewrite(Register register) {
         eachBatch(register, rows -> {
             List<RowRead> read = reading.stored(register, rows);
-            List<RowStore.Written> all = new ArrayList<>();
+            List<RowWriting.Written> all = new ArrayList<>();
             for (int i = 0; i < rows.size(); i++)
-                all.add(new RowStore.Written(rows.get(i).id(), rows.get(i), read.get(i)));
-            store.rewritten(register, all);
+                all.add(new RowWriting.Written(rows.get(i).id(), rows.get(i), read.get(i)));
+            writing.rewritten(register, all);
         });
         sql.sql(
                         "delete from register_cell c using register_column k where c.column_id = k.id and k.register_id = :register"

@@ -55,5 +55,5 @@ public final class RegisterViews {
     public record NamedBy(Relation relation, long count) {}
 
     /** One change of a row. @param by who made it */
-    public record RowEntry(Instant at, String by, RowStore.How how, List<RowChange> changes) {}
+    public record RowEntry(Instant at, String by, RowWriting.How how, List<RowChange> changes) {}
 }

@@ -30,12 +30,14 @@ class RowService {
 
     private final RegisterService registers;
     private final RowStore store;
+    private final RowWriting writing;
     private final RowReading reading;
     private final RowLists lists;
 
-    RowService(RegisterService registers, RowStore store, RowReading reading, RowLists lists) {
+    RowService(RegisterService registers, RowStore store, RowWriting writing, RowReading reading, RowLists lists) {
         this.registers = registers;
         this.store = store;
+        this.writing = writing;
         this.reading = reading;
         this.lists = lists;
     }
@@ -127,8 +129,8 @@ class RowService {
     @Transactional
     RegisterViews.RowDetail add(String register, Map<FieldName, String> inputs, Typing typing, String by) {
         Register of = registers.held(register);
-        RowStore.Written fresh = RowStore.Written.fresh(read(of, inputs, typing, Optional.empty()));
-        write(of, fresh, RowStore.How.TYPED, by);
+        RowWriting.Written fresh = RowWriting.Written.fresh(read(of, inputs, typing, Optional.empty()));
+        write(of, fresh, RowWriting.How.TYPED, by);
         return show(register, fresh.id());
     }
 
@@ -143,12 +145,12 @@ class RowService {
         if (before.gone()) throw Refusal.conflict(Message.of("register.row-gone"));
         Map<FieldName, String> all = typed(of.terms(), before, typing);
         all.putAll(inputs);
-        RowStore.Written changed = new RowStore.Written(id, before, read(of, all, typing, Optional.of(id)));
-        if (!stays(of.terms(), before, changed)) write(of, changed, RowStore.How.TYPED, by);
+        RowWriting.Written changed = new RowWriting.Written(id, before, read(of, all, typing, Optional.of(id)));
+        if (!stays(of.terms(), before, changed)) write(of, changed, RowWriting.How.TYPED, by);
         return show(register, id);
     }
 
-    private static boolean stays(RegisterTerms terms, RegisterRow before, RowStore.Written changed) {
+    private static boolean stays(RegisterTerms terms, RegisterRow before, RowWriting.Written changed) {
         Map<FieldName, String> was = new HashMap<>(before.values());
         was.keySet().removeIf(name -> terms.column(name).isEmpty());
         return was.equals(changed.raw());
@@ -176,7 +178,7 @@ class RowService {
                 throw Refusal.conflict(Message.of(
                         "register.row-named", "count", naming, "register", relation.title(), "row", row.label()));
         }
-        store.takeOut(row, by);
+        writing.takeOut(row, by);
     }
 
     @Transactional
@@ -186,7 +188,7 @@ class RowService {
         if (!row.gone()) return show(register, id);
         RowRead read = reading.stored(of, List.of(row)).get(0);
         if (!read.faults().isEmpty()) throw faulty(read);
-        write(of, new RowStore.Written(id, row, read), RowStore.How.BROUGHT_BACK, by);
+        write(of, new RowWriting.Written(id, row, read), RowWriting.How.BROUGHT_BACK, by);
         return show(register, id);
     }
 
@@ -202,9 +204,9 @@ class RowService {
         return Refusal.invalid(Message.of("register.faults", "count", faults.size()), faults);
     }
 
-    private void write(Register of, RowStore.Written one, RowStore.How how, String by) {
+    private void write(Register of, RowWriting.Written one, RowWriting.How how, String by) {
         try {
-            store.write(of, List.of(one), how, by);
+            writing.write(of, List.of(one), how, by);
         } catch (DuplicateKeyException e) {
             // somebody else was first by a moment
             throw Refusal.conflict(Message.of("register.row-changed"));

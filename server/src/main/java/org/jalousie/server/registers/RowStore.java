@@ -1,31 +1,20 @@
 package org.jalousie.server.registers;
 
-import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.sql.Timestamp;
-import java.time.Clock;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jalousie.core.data.FieldName;
-import org.jalousie.core.data.Value;
 import org.jalousie.core.json.Json;
-import org.jalousie.core.messages.Message;
 import org.jalousie.core.registers.RegisterColumn;
 import org.jalousie.core.registers.RegisterTerms;
 import org.jalousie.core.registers.RowChange;
-import org.jalousie.core.registers.SortKey;
-import org.jalousie.server.Refusal;
-import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -39,39 +28,9 @@ class RowStore {
             "r.id, r.register_id, r.\"values\", r.label, r.revision, r.gone, r.created_at, r.changed_at";
 
     private final JdbcClient sql;
-    private final JdbcTemplate batches;
-    private final Clock clock;
 
-    RowStore(JdbcClient sql, JdbcTemplate batches, Clock clock) {
+    RowStore(JdbcClient sql) {
         this.sql = sql;
-        this.batches = batches;
-        this.clock = clock;
-    }
-
-    /** How a row came to say what it says. */
-    enum How {
-        TYPED,
-        IMPORTED,
-        TAKEN_OUT,
-        BROUGHT_BACK
-    }
-
-    /**
-     * A row that is to be kept.
-     *
-     * @param before as it was; null for a new one
-     * @param id of the row
-     */
-    record Written(UUID id, RegisterRow before, RowRead read) {
-        static Written fresh(RowRead read) {
-            return new Written(UUID.randomUUID(), null, read);
-        }
-
-        Map<FieldName, String> raw() {
-            Map<FieldName, String> raw = new LinkedHashMap<>();
-            read.values().forEach((name, value) -> raw.put(name, value.raw()));
-            return raw;
-        }
     }
 
     static RegisterRow row(ResultSet row, int number) throws SQLException {
@@ -153,131 +112,8 @@ class RowStore {
                 .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
     }
 
-    /** Keeps rows with their history. A value that is taken meanwhile breaks the index, which says so to whoever came second. */
-    @Transactional(propagation = Propagation.MANDATORY)
-    public void write(Register register, List<Written> all, How how, String by) {
-        if (all.isEmpty()) return;
-        RegisterTerms terms = register.terms();
-        Timestamp now = Timestamp.from(clock.instant());
-        List<Object[]> fresh = new ArrayList<>();
-        List<Object[]> changed = new ArrayList<>();
-        List<Object[]> changes = new ArrayList<>();
-        for (Written one : all) {
-            Map<FieldName, String> raw = one.raw();
-            if (one.before() != null) {
-                // columns that the register has no more keep what they said
-                Map<FieldName, String> kept = new LinkedHashMap<>(one.before().values());
-                terms.columns().forEach(column -> kept.remove(column.name()));
-                kept.forEach(raw::putIfAbsent);
-            }
-            String values = Json.canonical(raw);
-            String label = RowWords.label(terms, one.read());
-            String words = RowWords.found(one.read());
-            if (one.before() == null) fresh.add(new Object[] {one.id(), register.id(), values, label, words, now, now});
-            else changed.add(new Object[] {values, label, words, now, one.id()});
-            List<RowChange> what = RowChange.between(
-                    one.before() == null ? Map.of() : one.before().values(), raw);
-            changes.add(new Object[] {one.id(), now, by, how.name(), Json.canonical(what)});
-        }
-        batches.batchUpdate(
-                "insert into register_row (id, register_id, \"values\", label, words, revision, created_at, changed_at)"
-                        + " values (?, ?, ?::jsonb, ?, ?, 1, ?, ?)",
-                fresh);
-        batches.batchUpdate(
-                "update register_row set \"values\" = ?::jsonb, label = ?, words = ?, changed_at = ?, gone = false,"
-                        + " revision = revision + 1 where id = ?",
-                changed);
-        batches.batchUpdate(
-                "insert into register_change (row_id, at, by_name, how, changes) values (?, ?, ?, ?, ?::jsonb)",
-                changes);
-        cells(register, all);
-    }
-
-    /** What rows are found, sorted and called by is worked out anew; what they say stays. */
-    @Transactional(propagation = Propagation.MANDATORY)
-    public void rewritten(Register register, List<Written> all) {
-        batches.batchUpdate(
-                "update register_row set label = ?, words = ? where id = ?",
-                all.stream()
-                        .map(one -> new Object[] {
-                            RowWords.label(register.terms(), one.read()), RowWords.found(one.read()), one.id()
-                        })
-                        .toList());
-        cells(register, all);
-    }
-
-    /** The cells of rows, in place of those that they had. */
-    private void cells(Register register, List<Written> all) {
-        RegisterTerms terms = register.terms();
-        Map<FieldName, Integer> columns = columns(register.id());
-        batches.batchUpdate(
-                "delete from register_cell where row_id = ?",
-                all.stream()
-                        .filter(one -> one.before() != null)
-                        .map(one -> new Object[] {one.id()})
-                        .toList());
-        record Cell(int column, UUID row, String sort, String taken, UUID target) {}
-        holdTargets(all);
-        List<Cell> cells = new ArrayList<>();
-        for (Written one : all) {
-            for (RegisterColumn column : terms.columns()) {
-                Optional<Value> value = Optional.ofNullable(one.read().values().get(column.name()));
-                RowRead.RelatedRow target = one.read().targets().get(column.name());
-                cells.add(new Cell(
-                        columns.get(column.name()),
-                        one.id(),
-                        target != null
-                                ? SortKey.text(target.label())
-                                : value.map(SortKey::of).orElse(""),
-                        terms.isUnique(column.name())
-                                ? value.map(SortKey::taken).orElse(null)
-                                : null,
-                        target == null ? null : target.id()));
-            }
-        }
-        batches.batchUpdate(
-                "insert into register_cell (column_id, row_id, sort_key, taken, target) values (?, ?, ?, ?, ?)",
-                cells,
-                1000,
-                (PreparedStatement row, Cell cell) -> {
-                    row.setInt(1, cell.column());
-                    row.setObject(2, cell.row());
-                    row.setString(3, cell.sort());
-                    row.setString(4, cell.taken());
-                    row.setObject(5, cell.target());
-                });
-    }
-
-    /** Rows that are named stay until the transaction ends. @throws Refusal when one was taken out meanwhile */
-    private void holdTargets(List<Written> all) {
-        Set<UUID> named = all.stream()
-                .flatMap(one -> one.read().targets().values().stream())
-                .map(RowRead.RelatedRow::id)
-                .collect(Collectors.toSet());
-        if (named.isEmpty()) return;
-        int there = sql.sql("select id from register_row where id in (:ids) and not gone order by id for share")
-                .param("ids", named)
-                .query(UUID.class)
-                .list()
-                .size();
-        if (there < named.size()) throw Refusal.conflict(Message.of("register.row-changed"));
-    }
-
-    /** Takes a row out: it can't be found or named any more, what it said stays known. */
-    @Transactional(propagation = Propagation.MANDATORY)
-    public void takeOut(RegisterRow row, String by) {
-        Timestamp now = Timestamp.from(clock.instant());
-        sql.sql("delete from register_cell where row_id = ?").param(row.id()).update();
-        sql.sql("update register_row set gone = true, revision = revision + 1, changed_at = ? where id = ?")
-                .params(now, row.id())
-                .update();
-        sql.sql("insert into register_change (row_id, at, by_name, how, changes) values (?, ?, ?, ?, '[]')")
-                .params(row.id(), now, by, How.TAKEN_OUT.name())
-                .update();
-    }
-
     /** One change of a row. */
-    record Entry(Instant at, String by, How how, List<RowChange> changes) {}
+    record Entry(Instant at, String by, RowWriting.How how, List<RowChange> changes) {}
 
     /** The newest first. */
     List<Entry> history(UUID row, int from, int most) {
@@ -287,7 +123,7 @@ class RowStore {
                 .query((one, number) -> new Entry(
                         one.getTimestamp(1).toInstant(),
                         one.getString(2),
-                        How.valueOf(one.getString(3)),
+                        RowWriting.How.valueOf(one.getString(3)),
                         Json.MAPPER.readValue(one.getString(4), new TypeReference<List<RowChange>>() {})))
                 .list();
     }

@@ -70,11 +70,10 @@ class BroughtRows {
     }
 
     void add(UUID table, List<FileRow> rows) {
-        batches.batchUpdate(
-                "insert into brought_row (table_id, number, cells) values (?, ?, ?::jsonb)",
-                rows.stream()
-                        .map(row -> new Object[] {table, row.number(), Json.MAPPER.writeValueAsString(row.cells())})
-                        .toList());
+        sql.sql("insert into brought_row (table_id, number, cells)"
+                        + " select ?, number, cells from jsonb_to_recordset(?::jsonb) as r(number int, cells jsonb)")
+                .params(table, Json.MAPPER.writeValueAsString(rows))
+                .update();
     }
 
     /**
@@ -146,40 +145,43 @@ class BroughtRows {
         return counts;
     }
 
-    /** Keeps what would come, or has come, of rows. */
+    /** What came of a row, as it is written down. */
+    private record Outcome(int number, String outcome, String toldApart, Object plan, Map<String, String> faults) {}
+
+    /** Keeps what would come, or has come, of rows; all in one statement. */
     void outcomes(UUID table, List<TableUse.Checked> checked) {
-        batches.batchUpdate(
-                "update brought_row set outcome = ?, told_apart = ?, plan = ?::jsonb, faults = ?::jsonb"
-                        + " where table_id = ? and number = ?",
-                checked.stream()
-                        .map(one -> new Object[] {
-                            one.outcome().name(),
-                            one.toldApart().orElse(null),
-                            Json.MAPPER.writeValueAsString(one.plan()),
-                            Json.MAPPER.writeValueAsString(sentences(one.faults())),
-                            table,
-                            one.number()
-                        })
-                        .toList());
-        outcomesOfParts(table, checked);
+        sql.sql(
+                        "update brought_row b set outcome = r.outcome, told_apart = r.\"toldApart\", plan = r.plan, faults = r.faults"
+                                + " from jsonb_to_recordset(:all::jsonb)"
+                                + " as r(number int, outcome text, \"toldApart\" text, plan jsonb, faults jsonb)"
+                                + " where b.table_id = :table and b.number = r.number")
+                .param("table", table)
+                .param(
+                        "all",
+                        Json.MAPPER.writeValueAsString(checked.stream()
+                                .map(one -> new Outcome(
+                                        one.number(),
+                                        one.outcome().name(),
+                                        one.toldApart().orElse(null),
+                                        one.plan(),
+                                        sentences(one.faults())))
+                                .toList()))
+                .update();
     }
 
-    private void outcomesOfParts(UUID table, List<TableUse.Checked> checked) {
-        batches.batchUpdate(
-                "update brought_row set outcome = ?, faults = '{}', told_apart = null where table_id = ? and belongs_to = ?",
-                checked.stream()
-                        .map(one -> new Object[] {
-                            one.outcome() == TableUse.Outcome.DONE ? "DONE" : "PART", table, one.number()
-                        })
-                        .toList());
-        List<Object[]> faulty = new java.util.ArrayList<>();
-        for (TableUse.Checked one : checked)
+    /** Keeps what comes of the rows that go with others. */
+    void outcomesOfParts(UUID table, List<TableUse.Checked> checked) {
+        for (TableUse.Checked one : checked) {
+            sql.sql(
+                            "update brought_row set outcome = ?, faults = '{}', told_apart = null where table_id = ? and belongs_to = ?")
+                    .params(one.outcome() == TableUse.Outcome.DONE ? "DONE" : "PART", table, one.number())
+                    .update();
             one.parts()
-                    .forEach((number, faults) -> faulty.add(
-                            new Object[] {Json.MAPPER.writeValueAsString(sentences(faults)), table, number}));
-        batches.batchUpdate(
-                "update brought_row set outcome = 'FAULTY', faults = ?::jsonb where table_id = ? and number = ?",
-                faulty);
+                    .forEach((number, faults) -> sql.sql(
+                                    "update brought_row set outcome = 'FAULTY', faults = ?::jsonb where table_id = ? and number = ?")
+                            .params(Json.MAPPER.writeValueAsString(sentences(faults)), table, number)
+                            .update());
+        }
     }
 
     private static Map<String, String> sentences(Map<FieldName, Message> faults) {

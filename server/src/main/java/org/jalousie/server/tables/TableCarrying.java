@@ -6,6 +6,7 @@ import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalInt;
 import java.util.Set;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.json.Json;
@@ -34,35 +35,40 @@ class TableCarrying {
     /** Goes on until nothing is left, or something else is wanted. */
     void carryOut(BroughtTable table) {
         try {
-            while (someCarriedOut(table)) continue;
+            int last = Integer.MIN_VALUE;
+            // rows before it are done or faulty, so nobody looks through them once more
+            for (OptionalInt done = some(table, last); done.isPresent(); done = some(table, last))
+                last = done.getAsInt();
         } catch (TableSteps.Overtaken e) {
             // whoever has the work looks what is wanted now
         }
     }
 
-    /** Does the next rows. @return whether there were any */
-    private boolean someCarriedOut(BroughtTable table) {
+    /** Does the next rows after one. @return the last of them; nothing when all is done */
+    private OptionalInt some(BroughtTable table, int after) {
         TableUse use = steps.use(table);
         int[] first = {0};
+        int[] last = {0};
         try {
             steps.still(table, now -> {
-                List<BroughtRows.BroughtRow> batch = rows.after(now.id(), Integer.MIN_VALUE, TO_DO, use.atOnce());
+                List<BroughtRows.BroughtRow> batch = rows.after(now.id(), after, TO_DO, use.atOnce());
                 if (batch.isEmpty()) {
                     now.goesTo(BroughtTable.State.DONE, clock.instant());
                     return;
                 }
                 waitForTurn(now);
                 first[0] = batch.get(0).number();
-                rows.outcomes(now.id(), use.carryOut(now.taken(), steps.taken(now, batch)));
+                last[0] = batch.get(batch.size() - 1).number();
+                steps.keep(now, use.carryOut(now.taken(), steps.taken(now, batch)));
                 now.comesTo(now.done() + batch.size(), clock.instant());
             });
         } catch (ServiceAway away) {
             throw away;
         } catch (Told told) {
             if (use.atOnce() > 1 || first[0] == 0) throw told;
-            steps.still(table, now -> rows.outcomes(now.id(), List.of(faulty(now, first[0], told))));
+            steps.still(table, now -> steps.keep(now, List.of(faulty(now, first[0], told))));
         }
-        return first[0] != 0;
+        return last[0] == 0 ? OptionalInt.empty() : OptionalInt.of(last[0]);
     }
 
     /** So many a minute and no more, so that what goes out isn't too much for a mail server. */

@@ -167,7 +167,7 @@ class TableJobs implements JobWork {
                 done += batch.size();
                 int worked = done;
                 steps.still(table, now -> {
-                    rows.outcomes(now.id(), checked);
+                    steps.keep(now, checked);
                     now.comesTo(worked, clock.instant());
                 });
                 last = batch.get(batch.size() - 1).number();

@@ -83,11 +83,11 @@ class TableMending {
         Set<String> by = new HashSet<>();
         before.ifPresent(by::add);
         own.forEach(one -> one.toldApart().ifPresent(by::add));
-        rows.outcomes(table.id(), own);
+        steps.keep(table, own);
         List<BroughtRows.BroughtRow> alike = rows.toldApartBy(table.id(), by).stream()
                 .filter(row -> row.number() != number && row.outcome() != TableUse.Outcome.DONE)
                 .toList();
-        rows.outcomes(table.id(), check(table, alike));
+        steps.keep(table, check(table, alike));
         rows.faultTwins(table.id());
     }
 

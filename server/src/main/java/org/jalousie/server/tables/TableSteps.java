@@ -54,6 +54,13 @@ class TableSteps {
         return uses.stream().filter(one -> one.purpose() == purpose).findFirst().orElseThrow();
     }
 
+    /** Keeps what would come, or has come, of rows and of those that go with them. */
+    void keep(BroughtTable table, List<TableUse.Checked> checked) {
+        if (checked.isEmpty()) return;
+        rows.outcomes(table.id(), checked);
+        if (table.settings().together() > 0) rows.outcomesOfParts(table.id(), checked);
+    }
+
     /** Rows with those that go with them, by the fields that their columns are joined to. */
     List<TableUse.TakenRow> taken(BroughtTable table, List<BroughtRows.BroughtRow> batch) {
         List<FieldName> joins = table.settings().joins();
