@@ -80,7 +80,9 @@ class FormFaceJourneyTest {
             // a question without a tag, and another language
             page.getByLabel("A question that the wording has no tag for").fill("I have read the terms");
             page.keyboard().press("Enter");
+            assertThat(card(page).getByLabel("Label in the form")).hasValue("I have read the terms");
             card(page).locator("select").first().selectOption("YES_NO");
+            assertThat(card(page).locator("select").first()).hasValue("YES_NO");
             card(page).getByLabel("Required").check();
             card(page).getByLabel("One box that has to be ticked").check();
             assertThat(form.getByRole(
