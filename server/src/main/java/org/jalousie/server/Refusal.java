@@ -20,7 +20,9 @@ public final class Refusal extends Told {
         TOO_MANY,
         /** The request itself is wrong: a program made it, not a person. */
         MALFORMED,
-        NOT_SIGNED_IN
+        NOT_SIGNED_IN,
+        /** Whoever asked may do other things, but not that. */
+        NOT_ALLOWED
     }
 
     private final Kind kind;
@@ -58,6 +60,11 @@ public final class Refusal extends Told {
 
     public static Refusal tooMany(Message said, Duration retryAfter) {
         return new Refusal(Kind.TOO_MANY, said, Map.of(), Optional.of(retryAfter));
+    }
+
+    /** It can't be done just now, but soon. @param retryAfter how soon */
+    public static Refusal again(Message said, Duration retryAfter) {
+        return new Refusal(Kind.CONFLICT, said, Map.of(), Optional.of(retryAfter));
     }
 
     /** The request itself is wrong: a program made it, not a person. */

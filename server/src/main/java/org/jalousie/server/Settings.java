@@ -12,6 +12,8 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  * @param address where participants reach the application, without a slash at the end
  * @param files folder of the file store
  * @param proxies network addresses of the proxies in front, whose word counts about a caller's address; nobody else's does
+ * @param inside names of hosts and network addresses, or blocks of them, inside the office's own network that webhooks and record
+ *     systems may be at; others there are not spoken to
  * @param postroom address of the mail stand-in; empty when mail really goes out
  */
 @ConfigurationProperties("jalousie")
@@ -23,6 +25,7 @@ public record Settings(
         String postroom,
         Texts texts,
         List<String> proxies,
+        List<String> inside,
         Converter converter,
         FirstAccount firstAccount,
         Retries retries) {

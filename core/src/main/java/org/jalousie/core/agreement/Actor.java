@@ -23,12 +23,20 @@ public sealed interface Actor {
         return "";
     }
 
+    /** Who acts for the office: somebody of it, or a program that it let in. */
+    sealed interface Office extends Actor permits Coordinator, OtherProgram {
+        String name();
+
+        /** The mail address that a person signs in with; empty for a program. */
+        String account();
+    }
+
     /**
      * Somebody of the office.
      *
      * @param account the mail address signed in with; empty in what was stored before it was kept
      */
-    record Coordinator(String account, String name) implements Actor {}
+    record Coordinator(String account, String name) implements Office {}
 
     /**
      * Somebody who has a part in the agreement.
@@ -47,7 +55,12 @@ public sealed interface Actor {
      * @param key which of its keys it came with
      * @param name what the office calls it
      */
-    record OtherProgram(String key, String name, String from) implements Actor {}
+    record OtherProgram(String key, String name, String from) implements Office {
+        @Override
+        public String account() {
+            return "";
+        }
+    }
 
     /**
      * Somebody who acted for a party, such as the office for a person who signed on paper.

@@ -2,17 +2,60 @@ package org.jalousie.server.account;
 
 import java.io.Serializable;
 import java.security.Principal;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
 import org.jalousie.core.agreement.Actor;
+import org.jalousie.core.messages.Message;
+import org.jalousie.server.Refusal;
 
-/** The person who is signed in. */
-public record SignedIn(String mail, String displayName, String role) implements Principal, Serializable {
+/**
+ * Who is signed in: a person, or a program with a key.
+ *
+ * @param mail of a person; what a program is told apart by, which is no mail address
+ * @param program null for a person
+ */
+public record SignedIn(String mail, String displayName, String role, Program program)
+        implements Principal, Serializable {
+    /**
+     * A program that came with a key.
+     *
+     * @param id of the program
+     * @param key that it came with
+     * @param from its network address
+     * @param forms templates that it is limited to; none for all
+     */
+    public record Program(UUID id, String key, String from, Set<UUID> forms) implements Serializable {}
+
+    public SignedIn(String mail, String displayName, String role) {
+        this(mail, displayName, role, null);
+    }
+
+    /** A program, which does what its scopes let it: they were looked at before. */
+    public static SignedIn program(String title, Program program) {
+        return new SignedIn("program:" + program.id(), title, "COORDINATOR", program);
+    }
+
     @Override
     public String getName() {
         return mail;
     }
 
+    /** Empty for a person. */
+    public Optional<Program> asProgram() {
+        return Optional.ofNullable(program);
+    }
+
     /** As who does something in an agreement. */
-    public Actor.Coordinator actor() {
-        return new Actor.Coordinator(mail, displayName);
+    public Actor.Office actor() {
+        return program == null
+                ? new Actor.Coordinator(mail, displayName)
+                : new Actor.OtherProgram(program.key(), displayName, program.from());
+    }
+
+    /** @throws Refusal for a program that is limited to other forms */
+    public void requireForm(UUID template) {
+        if (program != null && !program.forms().isEmpty() && !program.forms().contains(template))
+            throw Refusal.of(Refusal.Kind.NOT_ALLOWED, Message.of("key.form"));
     }
 }

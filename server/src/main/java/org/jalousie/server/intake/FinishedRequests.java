@@ -47,7 +47,7 @@ class FinishedRequests {
      */
     @Transactional
     AgreementNumber takeFinished(
-            UUID file, FilledForms.Sent sent, ReadFiles.Confirmation said, boolean otherwise, Actor.Coordinator by) {
+            UUID file, FilledForms.Sent sent, ReadFiles.Confirmation said, boolean otherwise, Actor.Office by) {
         ReadFiles.Ready ready = read.ready(file, said);
         if (ready.agreement().isPresent()) return ready.agreement().get();
         UsableTemplate usable = templates.version(ready.version());
@@ -58,7 +58,7 @@ class FinishedRequests {
 
     /** Makes the agreement about a file of which everything is known and sure. @param revision of the file as it was shown */
     @Transactional
-    AgreementNumber takeAsRead(UUID file, int revision, Actor.Coordinator by) {
+    AgreementNumber takeAsRead(UUID file, int revision, Actor.Office by) {
         ReadFiles.Ready ready = read.ready(file, new ReadFiles.Confirmation(revision, Set.of(), false));
         if (ready.agreement().isPresent()) return ready.agreement().get();
         if (!ready.complete()) throw Refusal.conflict(Message.of("finished.look-first"));
@@ -81,7 +81,7 @@ class FinishedRequests {
     }
 
     private AgreementNumber begin(
-            UUID file, ReadFiles.Ready ready, UsableTemplate usable, FilledForms.Sent sent, Actor.Coordinator by) {
+            UUID file, ReadFiles.Ready ready, UsableTemplate usable, FilledForms.Sent sent, Actor.Office by) {
         // one that is out of use by now can't be filled any more
         templates.published(usable.templateId());
         IntakeViews.RequestDetail request = requests.begin(usable, file, sent, ready.finished(), by);

@@ -92,6 +92,7 @@ class IntakeController {
     @PostMapping("/requests")
     @ResponseStatus(HttpStatus.CREATED)
     IntakeViews.RequestDetail take(@RequestBody NewRequest request, @AuthenticationPrincipal SignedIn by) {
+        by.requireForm(request.template());
         return service.take(
                 request.template(),
                 request.key(),

@@ -122,7 +122,7 @@ class IntakeService implements WaitingRequests {
      */
     @Transactional
     IntakeViews.RequestDetail take(
-            UUID template, UUID key, FilledForms.Sent sent, List<FormLookups.Sent> rows, Actor.Coordinator by) {
+            UUID template, UUID key, FilledForms.Sent sent, List<FormLookups.Sent> rows, Actor.Office by) {
         Optional<IntakeRequest> known = Optional.ofNullable(key).flatMap(requests::findByFormKey);
         // the form was taken in, but its sender never heard of it and may have changed answers since
         if (known.isPresent()) return fill(known.get().number(), sent, Optional.of(rows), by, false);
@@ -133,14 +133,30 @@ class IntakeService implements WaitingRequests {
         return begin(all, key, sent.language(), looked.taken(), Optional.empty(), by);
     }
 
+    /** A request that was taken in for a program, and the agreement that is being made of it. */
+    record Taken(String request, Optional<AgreementNumber> agreement) {}
+
+    /** @param agreement whether it is made at once; empty as the template says */
+    @Transactional
+    Taken takeAnswers(
+            UUID template,
+            UUID key,
+            FilledForms.Sent sent,
+            List<FormLookups.Sent> rows,
+            Optional<Boolean> agreement,
+            Actor.Office by) {
+        Optional<IntakeRequest> known = Optional.ofNullable(key).flatMap(requests::findByFormKey);
+        if (known.isPresent())
+            return new Taken(known.get().number(), known.get().agreementNumber());
+        String number = take(template, key, sent, rows, by).row().number();
+        boolean made = agreement.orElseGet(() -> AskService.goesAtOnce(templates.published(template)));
+        return new Taken(number, made ? Optional.of(generate(number, by)) : Optional.empty());
+    }
+
     /** Takes in what is known of a file that was made elsewhere. @param key of the file, so that it is one request */
     @Transactional(propagation = Propagation.MANDATORY)
     public IntakeViews.RequestDetail begin(
-            UsableTemplate usable,
-            UUID key,
-            FilledForms.Sent sent,
-            Agreements.Finished finished,
-            Actor.Coordinator by) {
+            UsableTemplate usable, UUID key, FilledForms.Sent sent, Agreements.Finished finished, Actor.Office by) {
         Agreements.Answers answers = filled.read(usable, sent, Set.copyOf(finished.without()), false);
         return begin(
                 List.of(new JointForms.Filled(usable, answers)),
@@ -157,7 +173,7 @@ class IntakeService implements WaitingRequests {
             String language,
             List<TakenRows.Taken> rows,
             Optional<Agreements.Finished> finished,
-            Actor.Coordinator by) {
+            Actor.Office by) {
         IntakeRequest request = keeping.request(all, key, language, by.name());
         taken.keep(request.id(), rows);
         finished.ifPresent(request::about);
@@ -170,7 +186,7 @@ class IntakeService implements WaitingRequests {
     /** Corrects a request; agreements made from it that are not sent yet are made again. */
     @Transactional
     IntakeViews.RequestDetail correct(
-            String number, FilledForms.Sent sent, Optional<List<FormLookups.Sent>> rows, Actor.Coordinator by) {
+            String number, FilledForms.Sent sent, Optional<List<FormLookups.Sent>> rows, Actor.Office by) {
         return fill(number, sent, rows, by, true);
     }
 
@@ -180,7 +196,7 @@ class IntakeService implements WaitingRequests {
      * @param take whether they become what it says now; else they stay, and the change is known from then on
      */
     @Transactional
-    IntakeViews.RequestDetail renew(String number, FieldName question, UUID row, boolean take, Actor.Coordinator by) {
+    IntakeViews.RequestDetail renew(String number, FieldName question, UUID row, boolean take, Actor.Office by) {
         List<IntakeRequest> group = groups.lockedWithAgreements(number);
         JointForm form = joints.of(group);
         List<TakenRows.Taken> all = taken.of(group.get(0).id());
@@ -198,7 +214,7 @@ class IntakeService implements WaitingRequests {
             String number,
             FilledForms.Sent typed,
             Optional<List<FormLookups.Sent>> rows,
-            Actor.Coordinator by,
+            Actor.Office by,
             boolean evenIfSame) {
         List<IntakeRequest> group = groups.lockedWithAgreements(number);
         FilledForms.Sent sent = rows.map(some -> {
@@ -248,7 +264,7 @@ class IntakeService implements WaitingRequests {
         request.becomes(made);
         diary.write(
                 whole.id(),
-                by instanceof Actor.Coordinator person ? person.name() : "",
+                by instanceof Actor.Office office ? office.name() : "",
                 before.isPresent() ? RequestDiary.Kind.REPLACED : RequestDiary.Kind.MADE,
                 before.map(one -> made + " " + one).orElse(made.value()));
         requests.flush();

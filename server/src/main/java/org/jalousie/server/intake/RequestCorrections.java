@@ -60,7 +60,7 @@ class RequestCorrections {
             List<IntakeRequest> group,
             IntakeRequest asked,
             FilledForms.Sent sent,
-            Actor.Coordinator by,
+            Actor.Office by,
             boolean evenIfSame) {
         IntakeRequest whole = group.get(0);
         JointForm form = whole.finished().isPresent()
@@ -137,7 +137,7 @@ class RequestCorrections {
     }
 
     /** An agreement that the form asks for no more is not sent any more. */
-    private void withdraw(IntakeRequest request, Actor.Coordinator by) {
+    private void withdraw(IntakeRequest request, Actor.Office by) {
         request.agreementNumber()
                 .filter(number -> List.of(State.CHECK, State.GENERATING).contains(agreements.state(number)))
                 .ifPresent(number -> agreements.carryOut(

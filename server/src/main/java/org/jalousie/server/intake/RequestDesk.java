@@ -191,7 +191,7 @@ class RequestDesk {
 
     /** @param owner the mail address by which they sign in; empty for nobody */
     @Transactional
-    IntakeViews.RequestDetail give(String number, String owner, Actor.Coordinator by) {
+    IntakeViews.RequestDetail give(String number, String owner, Actor.Office by) {
         IntakeRequest request = intake.locked(number);
         if (owner.isEmpty()) {
             if (!request.ownerMail().isEmpty()) {
@@ -214,7 +214,7 @@ class RequestDesk {
 
     /** Says something about a request; its owner is told by mail unless they said it. */
     @Transactional
-    IntakeViews.RequestDetail say(String number, String text, Actor.Coordinator by) {
+    IntakeViews.RequestDetail say(String number, String text, Actor.Office by) {
         String said = text.strip();
         if (said.isEmpty()) throw Refusal.invalid(Message.of("request.comment-empty"));
         if (said.length() > LONGEST_COMMENT)

@@ -8,6 +8,7 @@ import java.util.UUID;
 import org.jalousie.server.Settings;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.template.UsableTemplate;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
 
 /** Keeps filled forms as requests with numbers. Used within a transaction. */
@@ -18,8 +19,16 @@ class RequestKeeping {
     private final RequestDiary diary;
     private final Clock clock;
     private final Settings settings;
+    private final ObjectProvider<AfterRequests> followers;
 
-    RequestKeeping(IntakeRequests requests, FilledForms filled, RequestDiary diary, Clock clock, Settings settings) {
+    RequestKeeping(
+            IntakeRequests requests,
+            FilledForms filled,
+            RequestDiary diary,
+            Clock clock,
+            Settings settings,
+            ObjectProvider<AfterRequests> followers) {
+        this.followers = followers;
         this.requests = requests;
         this.filled = filled;
         this.diary = diary;
@@ -43,6 +52,9 @@ class RequestKeeping {
         IntakeRequest request = requests.saveAndFlush(made(number, all.get(0), key, language, by));
         diary.write(request.id(), by, RequestDiary.Kind.CAME, "");
         for (int i = 1; i < all.size(); i++) part(request, i + 1, all.get(i), language, by);
+        AfterRequests.Received received =
+                new AfterRequests.Received(number, request.templateId(), by, request.createdAt());
+        followers.orderedStream().forEach(one -> one.received(received));
         return request;
     }
 

@@ -24,7 +24,9 @@ public enum JobKind {
     /** A finished file taken in and recognised; an instance is its id. */
     RECOGNISE(ServiceAway.Service.CONVERTER),
     /** A table read, checked or carried out; an instance is its id. Needs nothing from outside. */
-    TABLE();
+    TABLE(),
+    /** Notices of a webhook, which has a patience of its own; an instance is its id. */
+    WEBHOOK();
 
     private final Optional<ServiceAway.Service> service;
 
@@ -43,7 +45,12 @@ public enum JobKind {
 
     /** Whether it is about an agreement, which then shows when it was given up. */
     boolean ofAgreement() {
-        return this != REQUEST_MAIL && this != PROOF && this != DRAWING && this != RECOGNISE && this != TABLE;
+        return this != REQUEST_MAIL
+                && this != PROOF
+                && this != DRAWING
+                && this != RECOGNISE
+                && this != TABLE
+                && this != WEBHOOK;
     }
 
     String taskName() {

@@ -86,6 +86,11 @@ class JobSetup {
         return task(JobKind.TABLE, all);
     }
 
+    @Bean
+    Task<Void> webhookTask(ObjectProvider<JobWork> all) {
+        return task(JobKind.WEBHOOK, all);
+    }
+
     private static JobWork workOf(JobKind kind, ObjectProvider<JobWork> all) {
         return all.stream().filter(one -> one.kind() == kind).findFirst().orElseThrow();
     }

@@ -42,18 +42,28 @@ public class Jobs {
                         + " do update set times = job_request.times + 1")
                 .params(kind.taskName(), instance)
                 .update();
-        scheduler.scheduleIfNotExists(new TaskInstance<>(kind.taskName(), instance), clock.instant());
-        sql.sql("update scheduled_tasks set execution_time = ?, consecutive_failures = 0, version = version + 1"
-                        + " where task_name = ? and task_instance = ? and not picked"
-                        + " and (consecutive_failures > 0 or execution_time > ?)")
-                .params(Timestamp.from(clock.instant()), kind.taskName(), instance, Timestamp.from(clock.instant()))
-                .update();
+        dueNow(kind, instance);
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override
             public void afterCommit() {
                 scheduler.triggerCheckForDueExecutions();
             }
         });
+    }
+
+    /** Lets a job run now unless it runs already; for what is looked for again and again. */
+    public void once(JobKind kind, String instance) {
+        dueNow(kind, instance);
+        scheduler.triggerCheckForDueExecutions();
+    }
+
+    private void dueNow(JobKind kind, String instance) {
+        scheduler.scheduleIfNotExists(new TaskInstance<>(kind.taskName(), instance), clock.instant());
+        sql.sql("update scheduled_tasks set execution_time = ?, consecutive_failures = 0, version = version + 1"
+                        + " where task_name = ? and task_instance = ? and not picked"
+                        + " and (consecutive_failures > 0 or execution_time > ?)")
+                .params(Timestamp.from(clock.instant()), kind.taskName(), instance, Timestamp.from(clock.instant()))
+                .update();
     }
 
     /** How often a job was asked for until now. */

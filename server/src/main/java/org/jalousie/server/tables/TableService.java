@@ -98,6 +98,12 @@ class TableService implements TablesBrought {
 
     @Transactional(readOnly = true)
     @Override
+    public Optional<Subject> subjectOf(UUID table) {
+        return tables.findById(table).map(one -> new Subject(one.purpose(), one.subject()));
+    }
+
+    @Transactional(readOnly = true)
+    @Override
     public Page<TableViews.TableItem> list(TableUse.Purpose purpose, String subject, int page) {
         var order = Page.request(page).withSort(Sort.by(Sort.Order.desc("createdAt"), Sort.Order.asc("id")));
         var found = subject.isEmpty()

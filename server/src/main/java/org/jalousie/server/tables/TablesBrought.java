@@ -1,5 +1,7 @@
 package org.jalousie.server.tables;
 
+import java.util.Optional;
+import java.util.UUID;
 import org.jalousie.server.web.Page;
 
 /** Tables that are brought in, as the rooms see them that make something of rows. */
@@ -13,4 +15,10 @@ public interface TablesBrought {
 
     /** The newest first. @param subject empty for all of a purpose */
     Page<TableViews.TableItem> list(TableUse.Purpose purpose, String subject, int page);
+
+    /** What a table was brought in for. */
+    record Subject(TableUse.Purpose purpose, String subject) {}
+
+    /** Empty when there is no such table. */
+    Optional<Subject> subjectOf(UUID table);
 }

@@ -54,7 +54,7 @@ class Problems extends ResponseEntityExceptionHandler {
         return answer.body(problem);
     }
 
-    private static HttpStatus status(Refusal refusal) {
+    static HttpStatus status(Refusal refusal) {
         return switch (refusal.kind()) {
             case NOT_FOUND -> HttpStatus.NOT_FOUND;
             case CONFLICT -> HttpStatus.CONFLICT;
@@ -63,6 +63,7 @@ class Problems extends ResponseEntityExceptionHandler {
             case TOO_MANY -> HttpStatus.TOO_MANY_REQUESTS;
             case MALFORMED -> HttpStatus.BAD_REQUEST;
             case NOT_SIGNED_IN -> HttpStatus.UNAUTHORIZED;
+            case NOT_ALLOWED -> HttpStatus.FORBIDDEN;
         };
     }
 

@@ -15,9 +15,7 @@ import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.Locale;
-import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
-import org.jalousie.core.json.Json;
 import org.jalousie.core.messages.Message;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
@@ -81,25 +79,25 @@ class RequestLimits extends OncePerRequestFilter {
             throws ServletException, IOException {
         String query = request.getQueryString();
         if (query != null && query.contains("%00")) {
-            problem(response, 400, Message.of("request.address-character"));
+            ProblemBody.write(response, 400, Message.of("request.address-character"));
             return;
         }
         // parts are read by the server itself, past the count below, so they are let through only where files are taken
         // in
         if (isMultipart(request.getContentType()) && !takesFiles(request.getRequestURI())) {
-            problem(response, 415, Message.of("request.no-file-here"));
+            ProblemBody.write(response, 415, Message.of("request.no-file-here"));
             return;
         }
         long most = most(request.getRequestURI(), request.getContentType());
         if (request.getContentLengthLong() > most) {
-            problem(response, 413, sentence(most));
+            ProblemBody.write(response, 413, sentence(most));
             return;
         }
         AtomicInteger own = open.get(request.getRemoteAddr(), address -> new AtomicInteger());
         try {
             if (own.incrementAndGet() > MOST_OPEN) {
                 response.setHeader("Retry-After", "2");
-                problem(response, 429, Message.of("request.many-open"));
+                ProblemBody.write(response, 429, Message.of("request.many-open"));
                 return;
             }
             chain.doFilter(new Counted(request, most), response);
@@ -110,14 +108,6 @@ class RequestLimits extends OncePerRequestFilter {
 
     static Message sentence(long most) {
         return Message.of("request.too-large", "most", most >= MB ? most / MB + " MB" : most / KB + " kB");
-    }
-
-    private static void problem(HttpServletResponse response, int status, Message said) throws IOException {
-        response.setStatus(status);
-        response.setContentType("application/problem+json");
-        response.setCharacterEncoding("UTF-8");
-        response.getWriter()
-                .write(Json.canonical(Map.of("detail", said.toString(), "status", status, "message", said)));
     }
 
     private static final class Counted extends HttpServletRequestWrapper {

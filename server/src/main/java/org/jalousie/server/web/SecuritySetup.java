@@ -14,6 +14,8 @@ import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.access.intercept.AuthorizationFilter;
+import org.springframework.security.web.authentication.AnonymousAuthenticationFilter;
 import org.springframework.security.web.authentication.HttpStatusEntryPoint;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
@@ -29,9 +31,16 @@ class SecuritySetup {
     private static final String FORM = "/ask/";
 
     @Bean
-    SecurityFilterChain chain(HttpSecurity http, ObjectProvider<FramedPages> framed) throws Exception {
-        // who fills a public form has no session; in another site's frame there is no cookie either
-        return http.csrf(csrf -> csrf.spa().ignoringRequestMatchers("/api/v1/ask/**", "/api/v1/asked/**"))
+    SecurityFilterChain chain(HttpSecurity http, ObjectProvider<FramedPages> framed, KeyDoor door, KeptAnswers answers)
+            throws Exception {
+        // who fills a public form has no session; in another site's frame there is no cookie either. A key is no
+        // cookie:
+        // no site can send it for somebody
+        return http.csrf(csrf -> csrf.spa()
+                        .ignoringRequestMatchers("/api/v1/ask/**", "/api/v1/asked/**")
+                        .ignoringRequestMatchers(door::knocks))
+                .addFilterBefore(new KeyFilter(door), AnonymousAuthenticationFilter.class)
+                .addFilterAfter(new SentAgain(answers), AuthorizationFilter.class)
                 .requestCache(cache -> cache.disable())
                 .logout(logout -> logout.disable())
                 .httpBasic(basic -> basic.disable())
@@ -63,6 +72,8 @@ class SecuritySetup {
                                 "/api/v1/registers/**",
                                 "/api/v1/tables/**",
                                 "/api/v1/runs/**",
+                                "/api/v1/programs/**",
+                                "/api/v1/webhooks/**",
                                 "/api/v1/today")
                         .hasRole("COORDINATOR")
                         .requestMatchers(HttpMethod.GET, "/api/**")

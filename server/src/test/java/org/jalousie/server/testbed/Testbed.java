@@ -84,6 +84,7 @@ public final class Testbed {
                 "--jalousie.trust.address=http://127.0.0.1:" + trustPort,
                 "--jalousie.trust.secret=secret",
                 "--jalousie.postroom=http://127.0.0.1:" + mailPort,
+                "--jalousie.inside=127.0.0.1",
                 "--jalousie.texts.host=127.0.0.1",
                 "--jalousie.texts.port=" + smppPort,
                 "--jalousie.texts.password=secret",

@@ -1,0 +1,13 @@
+package org.jalousie.server.intake;
+
+import java.time.Instant;
+import java.util.UUID;
+
+/** A room that does something when a request was taken in. Whole ones only: its parts come with it. */
+public interface AfterRequests {
+    /** @param by who filled the form */
+    record Received(String number, UUID template, String by, Instant at) {}
+
+    /** Called in the transaction in which it is taken in. */
+    void received(Received request);
+}

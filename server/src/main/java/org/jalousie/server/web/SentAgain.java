@@ -1,0 +1,114 @@
+package org.jalousie.server.web;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.Optional;
+import org.jalousie.core.data.Sha256;
+import org.jalousie.core.messages.Message;
+import org.jalousie.server.Refusal;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.web.filter.OncePerRequestFilter;
+import org.springframework.web.util.ContentCachingResponseWrapper;
+
+/**
+ * A POST with an {@code Idempotency-Key} is carried out once, however often it is sent: the answer is the first one's. What was
+ * refused has done nothing, and its key can be used again. As draft-ietf-httpapi-idempotency-key-header has it; the key may also
+ * stand without its quotation marks.
+ */
+final class SentAgain extends OncePerRequestFilter {
+    static final String FIELD = "Idempotency-Key";
+    private static final int LONGEST = 200;
+
+    private final KeptAnswers kept;
+
+    SentAgain(KeptAnswers kept) {
+        this.kept = kept;
+    }
+
+    @Override
+    protected boolean shouldNotFilter(HttpServletRequest request) {
+        return request.getHeader(FIELD) == null
+                || !request.getMethod().equals("POST")
+                || SecurityContextHolder.getContext().getAuthentication() == null;
+    }
+
+    @Override
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        Authentication who = SecurityContextHolder.getContext().getAuthentication();
+        try {
+            String key = key(request.getHeader(FIELD));
+            HttpServletRequest again = KeptBody.isInParts(request) ? request : KeptBody.of(request);
+            KeptAnswers.Asked asked = new KeptAnswers.Asked(who.getName(), key, fingerprint(again));
+            Optional<KeptAnswers.Answer> before =
+                    kept.begin(asked, request.getRequestURI().endsWith("/form/answers"));
+            if (before.isPresent()) {
+                repeat(before.get(), response);
+                return;
+            }
+            goOn(asked, again, response, chain);
+        } catch (Refusal refusal) {
+            ProblemBody.write(response, refusal);
+        }
+    }
+
+    private void goOn(
+            KeptAnswers.Asked asked, HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        ContentCachingResponseWrapper answer = new ContentCachingResponseWrapper(response);
+        boolean answered = false;
+        try {
+            kept.during(asked, () -> chain.doFilter(request, answer));
+            answered = answer.getStatus() < 300;
+        } finally {
+            if (answered)
+                kept.answered(
+                        asked,
+                        new KeptAnswers.Answer(
+                                answer.getStatus(),
+                                Optional.ofNullable(answer.getContentType()).orElse(""),
+                                Optional.ofNullable(answer.getHeader("Location"))
+                                        .orElse(""),
+                                answer.getContentAsByteArray()));
+            else kept.nothingDone(asked);
+            answer.copyBodyToResponse();
+        }
+    }
+
+    private static void repeat(KeptAnswers.Answer before, HttpServletResponse response) throws IOException {
+        response.setStatus(before.status());
+        if (!before.type().isEmpty()) response.setContentType(before.type());
+        if (!before.location().isEmpty()) response.setHeader("Location", before.location());
+        response.getOutputStream().write(before.body());
+    }
+
+    private static String key(String field) {
+        String text = field.strip();
+        if (text.length() > 1 && text.startsWith("\"") && text.endsWith("\""))
+            text = text.substring(1, text.length() - 1);
+        if (text.isEmpty() || text.length() > LONGEST || !text.chars().allMatch(one -> one > ' ' && one < 127))
+            throw Refusal.malformed(Message.of("again.form", "most", LONGEST));
+        return text;
+    }
+
+    /** What tells one request from another; of files in parts their size only, since the server reads them itself. */
+    private static String fingerprint(HttpServletRequest request) throws IOException {
+        ByteArrayOutputStream all = new ByteArrayOutputStream();
+        all.write((request.getRequestURI() + "?" + request.getQueryString() + "\n").getBytes(StandardCharsets.UTF_8));
+        all.write(
+                request instanceof KeptBody body
+                        ? body.body()
+                        : ("parts " + request.getContentLengthLong()).getBytes(StandardCharsets.US_ASCII));
+        return Sha256.of(all.toByteArray()).hex();
+    }
+
+    /** How long whoever asks again while the first is being worked on should wait. */
+    static final Duration A_MOMENT = Duration.ofSeconds(1);
+}
