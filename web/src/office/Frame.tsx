@@ -21,6 +21,7 @@ const rooms = [
   { to: '/archive', name: say('office.archive'), reader: true },
   { to: '/registers', also: '/tables', name: say('office.registers'), reader: false },
   { to: '/postroom', name: say('office.postroom'), reader: false },
+  { to: '/programs', name: say('programs.programs'), reader: false },
 ];
 
 /** The headrail with the rooms, and the room beneath it. */

@@ -33,6 +33,11 @@ const ColumnsRoom = lazy(() => import('../registers/ColumnsRoom'));
 const RowRoom = lazy(() => import('../registers/RowRoom'));
 const TableRoom = lazy(() => import('../tables/TableRoom'));
 const PostroomRoom = lazy(() => import('../postroom/PostroomRoom'));
+const ProgramsRoom = lazy(() => import('../programs/ProgramsRoom'));
+const ProgramRoom = lazy(() => import('../programs/ProgramRoom'));
+const WebhooksRoom = lazy(() => import('../programs/WebhooksRoom'));
+const WebhookRoom = lazy(() => import('../programs/WebhookRoom'));
+const NoticeRoom = lazy(() => import('../programs/NoticeRoom'));
 const HoursRoom = lazy(() => import('./HoursRoom'));
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 2000 } } });
@@ -73,6 +78,13 @@ createRoot(root).render(
               <Route path="/registers/:register/rows/:id" element={<RowRoom />} />
               <Route path="/tables/:id" element={<TableRoom />} />
               <Route path="/postroom" element={<PostroomRoom />} />
+              <Route path="/programs" element={<ProgramsRoom />} />
+              <Route path="/programs/new" element={<ProgramRoom />} />
+              <Route path="/programs/webhooks" element={<WebhooksRoom />} />
+              <Route path="/programs/webhooks/new" element={<WebhookRoom />} />
+              <Route path="/programs/webhooks/:id" element={<WebhookRoom />} />
+              <Route path="/programs/webhooks/:id/notices/:notice" element={<NoticeRoom />} />
+              <Route path="/programs/:id" element={<ProgramRoom />} />
               <Route path="/office/hours" element={<HoursRoom />} />
             </Route>
           </Routes>

@@ -117,7 +117,7 @@ create table webhook_try (
     number int not null,
     at timestamptz not null,
     status int,
-    fault jsonb,
+    fault text not null,
     answer text not null,
     took_ms int not null,
     primary key (notice_id, number)

@@ -86,7 +86,7 @@ class ProgramController {
 
     /** What it asked for, the newest first. */
     @GetMapping("/{id}/uses")
-    Page<ProgramUses.Use> uses(@PathVariable UUID id, @RequestParam(defaultValue = "0") int page) {
+    Page<ProgramUses.ProgramUse> uses(@PathVariable UUID id, @RequestParam(defaultValue = "0") int page) {
         return service.uses(id, page);
     }
 }

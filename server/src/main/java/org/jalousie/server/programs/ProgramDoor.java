@@ -155,7 +155,7 @@ class ProgramDoor implements KeyDoor {
         public void answered(int status, int milliseconds) {
             uses.note(
                     known.program(),
-                    new ProgramUses.Use(
+                    new ProgramUses.ProgramUse(
                             clock.instant(),
                             known.key(),
                             request.getMethod(),

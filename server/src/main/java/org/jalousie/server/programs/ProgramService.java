@@ -156,7 +156,7 @@ class ProgramService {
     }
 
     @Transactional(readOnly = true)
-    Page<ProgramUses.Use> uses(UUID id, int page) {
+    Page<ProgramUses.ProgramUse> uses(UUID id, int page) {
         return uses.list(program(id).id(), page);
     }
 

@@ -24,10 +24,10 @@ class ProgramUses {
     }
 
     /** @param place the address without what was looked for, which may be a person's data */
-    record Use(
+    record ProgramUse(
             Instant at, UUID key, String method, String place, int status, int tookMs, String from, String requestId) {}
 
-    void note(UUID program, Use use) {
+    void note(UUID program, ProgramUse use) {
         sql.sql(
                         "insert into program_use (program_id, key_id, at, method, place, status, took_ms, came_from, request_id)"
                                 + " values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
@@ -53,7 +53,7 @@ class ProgramUses {
     }
 
     /** The newest first. */
-    Page<Use> list(UUID program, int page) {
+    Page<ProgramUse> list(UUID program, int page) {
         int from = (int) Page.request(page).getOffset();
         long all = sql.sql("select count(*) from program_use where program_id = ?")
                 .param(program)
@@ -63,7 +63,7 @@ class ProgramUses {
                 sql.sql("select at, key_id, method, place, status, took_ms, came_from, request_id from program_use"
                                 + " where program_id = ? order by id desc limit ? offset ?")
                         .params(program, Page.SIZE, from)
-                        .query((row, number) -> new Use(
+                        .query((row, number) -> new ProgramUse(
                                 row.getTimestamp(1).toInstant(),
                                 row.getObject(2, UUID.class),
                                 row.getString(3),

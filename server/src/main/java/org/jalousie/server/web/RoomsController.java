@@ -20,6 +20,7 @@ class RoomsController {
         "/agreements/**",
         "/archive/**",
         "/postroom/**",
+        "/programs/**",
         "/clauses/**",
         "/office/**"
     })

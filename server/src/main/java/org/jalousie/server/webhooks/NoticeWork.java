@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import org.jalousie.core.messages.Message;
 import org.jalousie.core.programs.CloudEvent;
 import org.jalousie.core.programs.ContentDigest;
 import org.jalousie.core.programs.MessageSignature;
@@ -66,7 +65,7 @@ class NoticeWork implements JobWork {
                     .filter(one -> !one.paused() && one.endedAt().isEmpty());
             Optional<Notices.Due> due = webhook.flatMap(one -> notices.next(id));
             if (due.isEmpty()) return false;
-            Notices.Tried tried = send(webhook.get(), due.get());
+            Notices.NoticeTry tried = send(webhook.get(), due.get());
             boolean taken = tried.status() != null && tried.status() >= 200 && tried.status() < 300;
             Optional<Instant> next = taken
                     ? Optional.empty()
@@ -89,11 +88,11 @@ class NoticeWork implements JobWork {
         return false;
     }
 
-    private Notices.Tried send(Webhook webhook, Notices.Due notice) {
+    private Notices.NoticeTry send(Webhook webhook, Notices.Due notice) {
         Instant at = clock.instant();
         long start = System.nanoTime();
         Integer status = null;
-        Message fault = null;
+        String fault = "";
         String answered = "";
         try {
             OutsideHttp.Answer answer = outside.send(request(webhook, notice, at), LIMIT, MOST_ANSWER);
@@ -101,9 +100,9 @@ class NoticeWork implements JobWork {
             // what isn't text is shown as such, and a database keeps no NUL
             answered = new String(answer.body(), StandardCharsets.UTF_8).replace('\0', '\uFFFD');
         } catch (OutsideProblem problem) {
-            fault = problem.said();
+            fault = problem.getMessage();
         }
-        return new Notices.Tried(at, status, fault, answered, (int) ((System.nanoTime() - start) / 1_000_000));
+        return new Notices.NoticeTry(at, status, fault, answered, (int) ((System.nanoTime() - start) / 1_000_000));
     }
 
     /** Signed with each secret that holds now (RFC 9421), the body by its digest (RFC 9530). */

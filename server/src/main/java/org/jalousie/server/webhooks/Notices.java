@@ -11,8 +11,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.jalousie.core.json.Json;
-import org.jalousie.core.messages.Message;
 import org.jalousie.core.programs.CloudEvent;
 import org.jalousie.core.programs.NoticeKind;
 import org.jalousie.server.web.Page;
@@ -44,7 +42,7 @@ class Notices {
     }
 
     /** @param number in the order in which they came about */
-    record Notice(
+    record SentNotice(
             UUID id,
             long number,
             NoticeKind kind,
@@ -61,15 +59,11 @@ class Notices {
      * One try.
      *
      * @param status of the answer; null when there was none
-     * @param fault why there was none; null where there was
+     * @param fault why there was none; empty where there was one
      * @param answer the beginning of what was answered
      */
-    record Tried(
-            Instant at,
-            @Schema(types = {"integer", "null"}) Integer status,
-            @Schema(types = {"object", "null"}) Message fault,
-            String answer,
-            int tookMs) {}
+    record NoticeTry(
+            Instant at, @Schema(types = {"integer", "null"}) Integer status, String fault, String answer, int tookMs) {}
 
     @Transactional(propagation = Propagation.MANDATORY)
     public void write(UUID webhook, CloudEvent event) {
@@ -101,19 +95,19 @@ class Notices {
 
     /** Notes a try. @param nextAt when the next one is; empty when it was taken, or is given up */
     @Transactional
-    public void tried(Due notice, Tried tried, State state, Optional<Instant> nextAt) {
+    public void tried(Due notice, NoticeTry tried, State state, Optional<Instant> nextAt) {
         int number = sql.sql("select coalesce(max(number), 0) + 1 from webhook_try where notice_id = ?")
                 .param(notice.id())
                 .query(Integer.class)
                 .single();
         sql.sql("insert into webhook_try (notice_id, number, at, status, fault, answer, took_ms)"
-                        + " values (?, ?, ?, ?, ?::jsonb, ?, ?)")
+                        + " values (?, ?, ?, ?, ?, ?, ?)")
                 .params(
                         notice.id(),
                         number,
                         Timestamp.from(tried.at()),
                         tried.status(),
-                        tried.fault() == null ? null : Json.canonical(tried.fault()),
+                        tried.fault(),
                         tried.answer(),
                         tried.tookMs())
                 .update();
@@ -180,8 +174,8 @@ class Notices {
                 .update();
     }
 
-    private static Notice notice(ResultSet row, int number) throws SQLException {
-        return new Notice(
+    private static SentNotice notice(ResultSet row, int number) throws SQLException {
+        return new SentNotice(
                 row.getObject(1, UUID.class),
                 row.getLong(2),
                 NoticeKind.valueOf(row.getString(3)),
@@ -195,7 +189,7 @@ class Notices {
     private static final String COLUMNS = "select id, number, kind, subject, created_at, state, tries, next_at";
 
     /** The newest first. @param state empty for all */
-    Page<Notice> list(UUID webhook, Optional<State> state, int page) {
+    Page<SentNotice> list(UUID webhook, Optional<State> state, int page) {
         String where = " from webhook_notice where webhook_id = ?" + (state.isPresent() ? " and state = ?" : "");
         List<Object> given = new ArrayList<>(List.of(webhook));
         state.ifPresent(one -> given.add(one.name()));
@@ -216,7 +210,7 @@ class Notices {
                 Page.SIZE);
     }
 
-    Optional<Notice> notice(UUID webhook, UUID id) {
+    Optional<SentNotice> notice(UUID webhook, UUID id) {
         return sql.sql(COLUMNS + " from webhook_notice where webhook_id = ? and id = ?")
                 .params(webhook, id)
                 .query(Notices::notice)
@@ -232,14 +226,14 @@ class Notices {
     }
 
     /** The newest first, a hundred at most. */
-    List<Tried> tries(UUID id) {
+    List<NoticeTry> tries(UUID id) {
         return sql.sql("select at, status, fault, answer, took_ms from webhook_try where notice_id = ?"
                         + " order by number desc limit 100")
                 .param(id)
-                .query((row, number) -> new Tried(
+                .query((row, number) -> new NoticeTry(
                         row.getTimestamp(1).toInstant(),
                         (Integer) row.getObject(2),
-                        row.getString(3) == null ? null : Json.MAPPER.readValue(row.getString(3), Message.class),
+                        row.getString(3),
                         row.getString(4),
                         row.getInt(5)))
                 .list();

@@ -93,7 +93,7 @@ class WebhookController {
 
     /** The newest first. */
     @GetMapping("/{id}/notices")
-    Page<Notices.Notice> notices(
+    Page<Notices.SentNotice> notices(
             @PathVariable UUID id,
             @RequestParam(required = false) Notices.State state,
             @RequestParam(defaultValue = "0") int page) {

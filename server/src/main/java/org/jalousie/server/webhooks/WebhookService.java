@@ -167,13 +167,13 @@ class WebhookService {
     }
 
     @Transactional(readOnly = true)
-    Page<Notices.Notice> notices(UUID id, Optional<Notices.State> state, int page) {
+    Page<Notices.SentNotice> notices(UUID id, Optional<Notices.State> state, int page) {
         return notices.list(webhook(id).id(), state, page);
     }
 
     @Transactional(readOnly = true)
     WebhookViews.NoticeDetail notice(UUID id, UUID notice) {
-        Notices.Notice one = notices.notice(webhook(id).id(), notice)
+        Notices.SentNotice one = notices.notice(webhook(id).id(), notice)
                 .orElseThrow(() -> Refusal.notFound(Message.of("webhook.no-notice")));
         return new WebhookViews.NoticeDetail(one, notices.body(notice), notices.tries(notice));
     }

@@ -42,5 +42,5 @@ final class WebhookViews {
     record FreshSecret(UUID id, String secret, WebhookDetail webhook) {}
 
     /** @param body as it is sent */
-    record NoticeDetail(Notices.Notice notice, String body, List<Notices.Tried> tries) {}
+    record NoticeDetail(Notices.SentNotice notice, String body, List<Notices.NoticeTry> tries) {}
 }
