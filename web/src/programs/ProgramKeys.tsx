@@ -58,15 +58,15 @@ export function ProgramKeys({
               <span className="text-soft">
                 {say('programs.key-made', { day: date(key.createdAt), by: key.createdBy })}
                 {key.lastUsedAt &&
-                  ` ${say('programs.key-used', { when: dateTime(key.lastUsedAt) })}`}
+                  `, ${say('programs.key-used', { when: dateTime(key.lastUsedAt) })}`}
                 {key.endsAt &&
-                  ` ${say(key.holds ? 'programs.key-ends' : 'programs.key-ended', { when: dateTime(key.endsAt) })}`}
+                  `, ${say(key.holds ? 'programs.key-ends' : 'programs.key-ended', { when: dateTime(key.endsAt) })}`}
               </span>
             </span>
             {key.holds && (
               <Button
                 look="grave"
-                className="min-h-7 px-2"
+                className="min-h-7 px-2 whitespace-nowrap"
                 disabled={end.isPending}
                 onClick={() => end.mutate(key.id)}
               >

@@ -117,7 +117,7 @@ function Known({ id }: { id: string }) {
         <WebhookForm
           key={webhook.revision}
           terms={webhook.terms}
-          act={say('programs.save')}
+          act={say('programs.save-webhook')}
           disabled={!open}
           save={(terms) =>
             answer(

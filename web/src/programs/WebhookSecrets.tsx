@@ -40,7 +40,7 @@ export function WebhookSecrets({
             {say('programs.secret-ending', { ending: one.ending })}{' '}
             <span className="text-soft">
               {say('programs.secret-since', { day: date(one.createdAt) })}
-              {one.endsAt && ` ${say('programs.key-ends', { when: dateTime(one.endsAt) })}`}
+              {one.endsAt && `, ${say('programs.key-ends', { when: dateTime(one.endsAt) })}`}
             </span>
           </li>
         ))}
