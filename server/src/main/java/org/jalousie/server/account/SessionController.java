@@ -38,6 +38,7 @@ class SessionController {
     /** @param postroom whether mail can be read in the Postroom because it goes to the stand-in */
     record Session(String mail, String name, String role, String office, String zone, boolean postroom) {}
 
+    /** Signs somebody in. */
     @PostMapping
     Session signIn(@RequestBody SignIn signIn, HttpServletRequest request, HttpServletResponse response) {
         SignedIn person = service.signIn(signIn.mail(), signIn.password(), request.getRemoteAddr())
@@ -50,12 +51,14 @@ class SessionController {
         return session(person);
     }
 
+    /** Who is signed in. */
     @GetMapping
     Session current(@AuthenticationPrincipal SignedIn person) {
         if (person == null) throw Refusal.unauthorized(Message.of("account.sign-in"));
         return session(person);
     }
 
+    /** Signs out. */
     @DeleteMapping
     void signOut(HttpServletRequest request) {
         if (request.getSession(false) != null) request.getSession(false).invalidate();

@@ -55,6 +55,7 @@ class AgreementController {
     /** @param events how long the trail was when the agreement was looked at; null sends it as it is now */
     record Seen(@Schema(types = {"integer", "null"}) Integer events) {}
 
+    /** Agreements, found, narrowed by their states and sorted. */
     @GetMapping
     Page<AgreementViews.AgreementItem> list(
             @RequestParam(defaultValue = "") List<State> state,
@@ -64,6 +65,7 @@ class AgreementController {
         return lists.list(state.isEmpty() ? EnumSet.allOf(State.class) : state, find, sort, page);
     }
 
+    /** An agreement: its people, documents, route and trail, and what stands in the way of sending. */
     @GetMapping("/{number}")
     AgreementViews.AgreementDetail show(@PathVariable AgreementNumber number) {
         return service.show(number);
@@ -82,6 +84,7 @@ class AgreementController {
         return service.calendar(number, Math.max(0, Math.min(pace, 365)), Optional.ofNullable(start));
     }
 
+    /** Changes a party's person, before sending. */
     @PutMapping("/{number}/people/{party}")
     AgreementViews.AgreementDetail changePerson(
             @PathVariable AgreementNumber number,
@@ -93,6 +96,7 @@ class AgreementController {
         return service.show(number);
     }
 
+    /** Sends an agreement. */
     @PostMapping("/{number}/sending")
     AgreementViews.AgreementDetail send(
             @PathVariable AgreementNumber number,
@@ -102,6 +106,7 @@ class AgreementController {
         return service.show(number);
     }
 
+    /** Withdraws an agreement that was sent, or one that won't be. */
     @PostMapping("/{number}/withdrawal")
     AgreementViews.AgreementDetail withdraw(
             @PathVariable AgreementNumber number, @RequestBody Reason reason, @AuthenticationPrincipal SignedIn by) {
@@ -109,12 +114,14 @@ class AgreementController {
         return service.show(number);
     }
 
+    /** Tries jobs again that were given up. */
     @PostMapping("/{number}/another-try")
     AgreementViews.AgreementDetail tryAgain(@PathVariable AgreementNumber number) {
         service.tryAgain(number);
         return service.show(number);
     }
 
+    /** A document as a PDF, in its newest state; the signed one when all have acted. */
     @GetMapping(path = "/{number}/documents/{document}.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> document(@PathVariable AgreementNumber number, @PathVariable String document) {
         return Download.of(
@@ -123,6 +130,7 @@ class AgreementController {
                 MediaType.APPLICATION_PDF_VALUE);
     }
 
+    /** A document as a Word file. */
     @GetMapping(path = "/{number}/documents/{document}.docx", produces = Download.WORD)
     ResponseEntity<byte[]> word(@PathVariable AgreementNumber number, @PathVariable String document) {
         return Download.of(service.word(number, document), service.fileName(number, document, "docx"), Download.WORD);
@@ -152,6 +160,7 @@ class AgreementController {
         return Download.of(bytes, one.file().name(), OpenFiles.typeOf(bytes));
     }
 
+    /** The signing record. */
     @GetMapping(path = "/{number}/record.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> record(@PathVariable AgreementNumber number) {
         return Download.of(

@@ -36,6 +36,8 @@ class AgreementDocumentsController {
     record DocumentAdded(AgreementViews.AgreementDetail agreement, List<String> notes) {}
 
     /**
+     * Brings a document that comes with an agreement.
+     *
      * @param forDocument the document of the template that waits for the file; empty for one more
      * @param plain whether a PDF is taken too that can't be made fit for keeping
      * @param attached whether it goes along untouched, with the signatures that it has
@@ -59,6 +61,7 @@ class AgreementDocumentsController {
         return new DocumentAdded(agreements.show(number), notes);
     }
 
+    /** Takes out a document that came with an agreement. */
     @DeleteMapping("/{document}")
     AgreementViews.AgreementDetail takeOut(
             @PathVariable AgreementNumber number, @PathVariable String document, @AuthenticationPrincipal SignedIn by) {
@@ -90,6 +93,7 @@ class AgreementDocumentsController {
         }
     }
 
+    /** Puts a signing field on a document of one agreement. */
     @PostMapping("/{document}/places")
     AgreementViews.AgreementDetail put(
             @PathVariable AgreementNumber number,
@@ -113,6 +117,7 @@ class AgreementDocumentsController {
         return agreements.show(number);
     }
 
+    /** Takes a signing field off a document of one agreement. */
     @DeleteMapping("/{document}/places/{field}")
     AgreementViews.AgreementDetail takeOff(
             @PathVariable AgreementNumber number,

@@ -29,6 +29,7 @@ class ArchiveController {
         this.check = check;
     }
 
+    /** What is filed. */
     @GetMapping
     Page<AgreementViews.AgreementItem> list(
             @RequestParam(defaultValue = "") String find,

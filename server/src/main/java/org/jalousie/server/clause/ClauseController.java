@@ -29,6 +29,7 @@ class ClauseController {
         this.service = service;
     }
 
+    /** Clauses. */
     @GetMapping
     Page<ClauseViews.ClauseItem> list(
             @RequestParam(defaultValue = "") String find,
@@ -37,6 +38,7 @@ class ClauseController {
         return service.list(find, sort, page);
     }
 
+    /** Makes a clause of a Word file. */
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     ClauseViews.ClauseDetail bringIn(
@@ -45,11 +47,13 @@ class ClauseController {
         return service.bringIn(name, file.getBytes(), by.displayName());
     }
 
+    /** A clause with its versions. */
     @GetMapping("/{id}")
     ClauseViews.ClauseDetail show(@PathVariable UUID id) {
         return service.show(id);
     }
 
+    /** Brings a clause's next version in. */
     @PostMapping(path = "/{id}/versions", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     ClauseViews.ClauseDetail bringVersion(
             @PathVariable UUID id,
@@ -66,12 +70,14 @@ class ClauseController {
         return service.tidy(id, by.displayName());
     }
 
+    /** A clause's version as a Word file. */
     @GetMapping(path = "/{id}/versions/{number}/wording", produces = Download.WORD)
     ResponseEntity<byte[]> wording(@PathVariable UUID id, @PathVariable int number) {
         return Download.of(
                 service.wordFile(id, number), service.show(id).name() + " v" + number + ".docx", Download.WORD);
     }
 
+    /** A clause's version as pages. */
     @GetMapping(path = "/{id}/versions/{number}/pages.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> pages(@PathVariable UUID id, @PathVariable int number) {
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).body(service.pages(id, number));

@@ -31,6 +31,7 @@ class ChangedWordsController {
      */
     record ChangeWords(String text, String before, String after, String words, boolean paragraph) {}
 
+    /** Changes words in one agreement alone. */
     @PostMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void change(

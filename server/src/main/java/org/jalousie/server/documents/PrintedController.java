@@ -19,6 +19,7 @@ class PrintedController {
     /** @param things what the lines are of, each once */
     record PrintedPages(List<PrintedView> lines, List<PrintedThing> things) {}
 
+    /** What stands where on a document's pages: value, page, rectangle in points. */
     @GetMapping("/api/v1/agreements/{number}/documents/{document}/printed")
     PrintedPages printed(@PathVariable AgreementNumber number, @PathVariable String document) {
         PrintedPlaces.Found found = places.of(number, document);

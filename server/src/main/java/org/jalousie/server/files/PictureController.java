@@ -30,6 +30,7 @@ class PictureController {
     /** @param file the picture's name in the store, which is the value of a picture field */
     record KeptPicture(String file, int width, int height) {}
 
+    /** Takes a picture for a form. */
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     KeptPicture take(@RequestPart MultipartFile file) throws IOException {
@@ -41,6 +42,7 @@ class PictureController {
         }
     }
 
+    /** A picture of a form. */
     @GetMapping("/{file}")
     ResponseEntity<byte[]> show(@PathVariable String file) {
         Sha256 name = Sha256.read(file).orElseThrow(() -> Refusal.notFound(Message.of("picture.none")));

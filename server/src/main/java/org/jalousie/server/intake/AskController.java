@@ -92,6 +92,7 @@ class AskController {
         return link;
     }
 
+    /** Opens a shared form. */
     @GetMapping
     FormLinkViews.AskPage open(
             @PathVariable String token,
@@ -103,11 +104,13 @@ class AskController {
         return pages.page(at(token, AskLimits.What.LOOK, request), language, access, key, answers);
     }
 
+    /** Says the word that a shared form is opened by. */
     @PostMapping("/word")
     FormLinkViews.WordSaid say(@PathVariable String token, @RequestBody Word word, HttpServletRequest request) {
         return door.say(at(token, AskLimits.What.WORD, request), word.word());
     }
 
+    /** What a shared form asks for with these answers. */
     @PostMapping("/state")
     IntakeViews.FormState state(@PathVariable String token, @RequestBody AskedSoFar so, HttpServletRequest request) {
         return pages.state(
@@ -135,6 +138,7 @@ class AskController {
         return new IntakeViews.ReadData(reading.raw(), faults);
     }
 
+    /** Hands a shared form in. */
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     FormLinkViews.Asked handIn(@PathVariable String token, @RequestBody FilledForm form, HttpServletRequest request) {
@@ -161,7 +165,11 @@ class AskController {
         service.leave(token, leaving.access(), leaving.answers());
     }
 
-    /** @param go the secret of the mailed link */
+    /**
+     * A form that was left, to be gone on with.
+     *
+     * @param go the secret of the mailed link
+     */
     @GetMapping("/left/{go}")
     FormLinkViews.LeftAnswers goOn(@PathVariable String token, @PathVariable String go, HttpServletRequest request) {
         at(token, AskLimits.What.WORD, request);

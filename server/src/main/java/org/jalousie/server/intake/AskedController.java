@@ -22,6 +22,7 @@ class AskedController {
         this.attempts = attempts;
     }
 
+    /** What became of what somebody asked for. */
     @GetMapping
     FormLinkViews.AskStatus status(@PathVariable String secret, HttpServletRequest request) {
         Attempts.Attempt attempt = attempts.link(request.getRemoteAddr());
@@ -39,6 +40,7 @@ class AskedController {
         return on;
     }
 
+    /** The finished document of what somebody asked for. */
     @GetMapping("/document")
     ResponseEntity<byte[]> document(@PathVariable String secret, HttpServletRequest request) {
         Attempts.Attempt attempt = attempts.link(request.getRemoteAddr());

@@ -38,12 +38,17 @@ class BegunFormController {
             @Schema(types = {"string", "null"}) String language,
             @Schema(types = {"array", "null"}) List<IntakeViews.BegunTaken> taken) {}
 
+    /** Forms that one has begun. */
     @GetMapping
     Page<IntakeViews.BegunRow> list(@RequestParam(defaultValue = "0") int page, @AuthenticationPrincipal SignedIn by) {
         return service.list(by.mail(), page);
     }
 
-    /** @param key made once for the form; a request that is sent with it ends the begun form */
+    /**
+     * Keeps a form that isn't handed in yet.
+     *
+     * @param key made once for the form; a request that is sent with it ends the begun form
+     */
     @PutMapping("/{key}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void keep(@PathVariable UUID key, @RequestBody BegunAnswers typed, @AuthenticationPrincipal SignedIn by) {
@@ -58,6 +63,7 @@ class BegunFormController {
                 by.mail());
     }
 
+    /** A form that one has begun. */
     @GetMapping("/{key}")
     IntakeViews.BegunForm show(@PathVariable UUID key, @AuthenticationPrincipal SignedIn by) {
         return service.show(key, by.mail());
@@ -73,6 +79,7 @@ class BegunFormController {
         service.mail(key, to.mail(), by);
     }
 
+    /** Discards a form that one has begun. */
     @DeleteMapping("/{key}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void discard(@PathVariable UUID key, @AuthenticationPrincipal SignedIn by) {

@@ -38,12 +38,14 @@ class FormLinkController {
             @Schema(types = {"string", "null"}) String language,
             boolean fixed) {}
 
+    /** Forms that are shared by a link. */
     @GetMapping
     Page<FormLinkViews.FormLinkRow> list(
             @RequestParam(required = false) UUID template, @RequestParam(defaultValue = "0") int page) {
         return service.list(template, page);
     }
 
+    /** Shares a form by a link. */
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     FormLinkViews.FormLinkRow share(
@@ -51,11 +53,13 @@ class FormLinkController {
         return service.share(wanted, by.displayName());
     }
 
+    /** A form that is shared by a link. */
     @GetMapping("/{id}")
     FormLinkViews.FormLinkRow show(@PathVariable UUID id) {
         return service.show(id);
     }
 
+    /** Settles what is agreed about a link. */
     @PutMapping("/{id}")
     FormLinkViews.FormLinkRow change(@PathVariable UUID id, @RequestBody FormLinkViews.FormLinkSettings wanted) {
         return service.change(id, wanted);
@@ -67,6 +71,7 @@ class FormLinkController {
         return service.close(id, true);
     }
 
+    /** Opens a closed link again. */
     @DeleteMapping("/{id}/closing")
     FormLinkViews.FormLinkRow open(@PathVariable UUID id) {
         return service.close(id, false);

@@ -36,6 +36,8 @@ class GivenFileController {
     }
 
     /**
+     * Takes a file that answers a question.
+     *
      * @param kinds that the field takes; all for none
      * @param megabytes the largest that it takes; 0 for the usual
      */
@@ -51,7 +53,11 @@ class GivenFileController {
                 .answer());
     }
 
-    /** @param name under which it is to be kept */
+    /**
+     * A file that answers a question.
+     *
+     * @param name under which it is to be kept
+     */
     @GetMapping("/{file}")
     ResponseEntity<byte[]> show(@PathVariable String file, @RequestParam(defaultValue = "file") String name) {
         Sha256 hash = Sha256.read(file).orElseThrow(() -> Refusal.notFound(Message.of("document.none")));

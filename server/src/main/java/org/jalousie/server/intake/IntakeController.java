@@ -71,6 +71,7 @@ class IntakeController {
 
     record Made(AgreementNumber agreement) {}
 
+    /** What a template's form asks for. */
     @GetMapping("/templates/{id}/form")
     IntakeViews.Form form(
             @PathVariable UUID id,
@@ -89,6 +90,7 @@ class IntakeController {
         return service.schema(id, language, typing(language));
     }
 
+    /** Takes a filled form in; of the form with its people, as the rooms have it. */
     @PostMapping("/requests")
     @ResponseStatus(HttpStatus.CREATED)
     IntakeViews.RequestDetail take(@RequestBody NewRequest request, @AuthenticationPrincipal SignedIn by) {
@@ -101,11 +103,13 @@ class IntakeController {
                 by.actor());
     }
 
+    /** A request with its answers and what became of it. */
     @GetMapping("/requests/{number}")
     IntakeViews.RequestDetail show(@PathVariable String number) {
         return service.show(number);
     }
 
+    /** Corrects a request; agreements made from it that are not sent yet are made again. */
     @PutMapping("/requests/{number}")
     IntakeViews.RequestDetail correct(
             @PathVariable String number, @RequestBody Correction correction, @AuthenticationPrincipal SignedIn by) {
@@ -182,11 +186,13 @@ class IntakeController {
                 .orElseThrow(() -> Refusal.invalid(Message.of("form.language", "language", language)));
     }
 
+    /** Makes the agreement of a request; asked twice, it is the same. */
     @PostMapping("/requests/{number}/agreement")
     Made generate(@PathVariable String number, @AuthenticationPrincipal SignedIn by) {
         return new Made(service.generate(number, by.actor()));
     }
 
+    /** Keeps a request's data as a specimen, without its person. */
     @PostMapping("/requests/{number}/specimen")
     IntakeViews.KeptSpecimen keepAsSpecimen(
             @PathVariable String number, @RequestBody SpecimenName specimen, @AuthenticationPrincipal SignedIn by) {

@@ -51,23 +51,27 @@ class LiveController {
         }
     }
 
+    /** The agreement as far as the answers go, as a PDF. */
     @PostMapping("/templates/{id}/form/pages")
     IntakeViews.LiveMade pages(
             @PathVariable UUID id, @RequestBody AnswersSoFar answers, @AuthenticationPrincipal SignedIn by) {
         return live.pages(live.templateOf(id), answers.typed(), by.mail());
     }
 
+    /** The agreement as far as the answers go, as text. */
     @PostMapping("/templates/{id}/form/text")
     IntakeViews.LiveText text(@PathVariable UUID id, @RequestBody AnswersSoFar answers) {
         return live.text(live.templateOf(id), answers.typed());
     }
 
+    /** A request's agreement with other answers, as a PDF. */
     @PostMapping("/requests/{number}/pages")
     IntakeViews.LiveMade pagesOf(
             @PathVariable String number, @RequestBody AnswersSoFar answers, @AuthenticationPrincipal SignedIn by) {
         return live.pages(live.templateOf(number), answers.typed(), by.mail());
     }
 
+    /** A request's agreement with other answers, as text. */
     @PostMapping("/requests/{number}/text")
     IntakeViews.LiveText textOf(@PathVariable String number, @RequestBody AnswersSoFar answers) {
         return live.text(live.templateOf(number), answers.typed());
@@ -79,6 +83,7 @@ class LiveController {
         return live.state(live.templateOf(id), answers.typed());
     }
 
+    /** What a request's form asks for with these answers. */
     @PostMapping("/requests/{number}/form-state")
     IntakeViews.FormState stateOf(@PathVariable String number, @RequestBody AnswersSoFar answers) {
         return live.state(live.templateOf(number), answers.typed());
@@ -93,6 +98,7 @@ class LiveController {
         return forms.of(live.newestOf(id), language, by.displayName());
     }
 
+    /** What the form of the newest draft asks for with these answers. */
     @PostMapping("/templates/{id}/newest-form/state")
     IntakeViews.FormState newestState(@PathVariable UUID id, @RequestBody AnswersSoFar answers) {
         return live.state(live.newestOf(id), answers.typed());

@@ -70,11 +70,13 @@ class LookupController {
         return answers(live.templateOf(id), chosen);
     }
 
+    /** What a row of a register fills in the form of the newest draft. */
     @PostMapping("/templates/{id}/newest-form/taking")
     IntakeViews.RowAnswers takeForNewest(@PathVariable UUID id, @RequestBody ChosenRow chosen) {
         return answers(live.newestOf(id), chosen);
     }
 
+    /** What a row of a register fills in a request's form. */
     @PostMapping("/requests/{number}/taking")
     IntakeViews.RowAnswers takeFor(@PathVariable String number, @RequestBody ChosenRow chosen) {
         return answers(live.templateOf(number), chosen);

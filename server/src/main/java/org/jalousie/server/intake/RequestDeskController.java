@@ -33,6 +33,8 @@ class RequestDeskController {
     record Comment(String text) {}
 
     /**
+     * Requests, narrowed and sorted.
+     *
      * @param owner a mail address, "-" for nobody's, {@code me} for one's own
      * @param under headings that rows of one kind stand under
      */
@@ -90,12 +92,14 @@ class RequestDeskController {
         return desk.next(number);
     }
 
+    /** Says who takes care of a request; an empty address is nobody. */
     @PutMapping("/{number}/owner")
     IntakeViews.RequestDetail give(
             @PathVariable String number, @RequestBody Owner owner, @AuthenticationPrincipal SignedIn by) {
         return desk.give(number, owner.mail(), by.actor());
     }
 
+    /** Says something about a request. */
     @PostMapping("/{number}/comments")
     IntakeViews.RequestDetail say(
             @PathVariable String number, @RequestBody Comment comment, @AuthenticationPrincipal SignedIn by) {

@@ -44,11 +44,13 @@ class CalendarController {
     record ChangedHours(
             int revision, List<DayOfWeek> workingDays, LocalTime opens, LocalTime closes, List<Holiday> holidays) {}
 
+    /** When the office works. */
     @GetMapping
     CalendarView show() {
         return view(service.calendar(), service.revision());
     }
 
+    /** Settles when the office works. */
     @PutMapping
     CalendarView change(@RequestBody ChangedHours view, @AuthenticationPrincipal SignedIn by) {
         int revision = service.change(

@@ -61,6 +61,7 @@ class PostroomController {
 
     record MailText(String from, String to, String subject, String text, List<String> attachments) {}
 
+    /** Mail that went out. */
     @GetMapping
     Page<MailRow> list(@RequestParam(defaultValue = "") String sort, @RequestParam(defaultValue = "0") int page) {
         var found = mails.findAll(ORDER.page(page, sort));

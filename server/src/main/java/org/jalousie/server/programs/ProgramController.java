@@ -39,6 +39,7 @@ class ProgramController {
             ProgramKeys.Kind kind,
             @Schema(types = {"integer", "null"}) Integer othersEndIn) {}
 
+    /** Programs that the office lets in. */
     @GetMapping
     Page<ProgramViews.ProgramItem> list(
             @RequestParam(defaultValue = "") String find,
@@ -47,17 +48,20 @@ class ProgramController {
         return service.list(find, sort, page);
     }
 
+    /** Lets a program in. */
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     ProgramViews.ProgramDetail letIn(@RequestBody NewProgram program, @AuthenticationPrincipal SignedIn by) {
         return service.letIn(program.terms(), by);
     }
 
+    /** A program with its keys. */
     @GetMapping("/{id}")
     ProgramViews.ProgramDetail show(@PathVariable UUID id) {
         return service.show(id);
     }
 
+    /** Settles what a program may do. */
     @PutMapping("/{id}")
     ProgramViews.ProgramDetail settle(
             @PathVariable UUID id, @RequestBody SettledProgram program, @AuthenticationPrincipal SignedIn by) {

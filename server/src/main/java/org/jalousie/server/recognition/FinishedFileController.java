@@ -35,6 +35,7 @@ class FinishedFileController {
         this.service = service;
     }
 
+    /** Files made elsewhere. */
     @GetMapping
     Page<FinishedFileViews.FinishedFileRow> list(
             @RequestParam(defaultValue = "") String sort, @RequestParam(defaultValue = "0") int page) {
@@ -50,11 +51,13 @@ class FinishedFileController {
                 Objects.requireNonNullElse(file.getOriginalFilename(), ""), file.getBytes(), by.displayName());
     }
 
+    /** A file made elsewhere, with what was recognised. */
     @GetMapping("/{id}")
     FinishedFileViews.FinishedFileDetail show(@PathVariable UUID id) {
         return service.show(id);
     }
 
+    /** The pages of a file made elsewhere. */
     @GetMapping(path = "/{id}/pages.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> pdf(@PathVariable UUID id) {
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).body(service.pdf(id));

@@ -68,6 +68,7 @@ class RegisterController {
             Map<FieldName, String> values,
             @Schema(types = {"string", "null"}) String language) {}
 
+    /** Registers. */
     @GetMapping
     Page<RegisterViews.RegisterItem> list(
             @RequestParam(defaultValue = "") String find,
@@ -76,23 +77,30 @@ class RegisterController {
         return registers.list(find, sort, page);
     }
 
+    /** Begins a register. */
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     RegisterViews.RegisterDetail create(@RequestBody NewRegister body) {
         return registers.create(body.name(), body.terms());
     }
 
+    /** A register with its columns. */
     @GetMapping("/{register}")
     RegisterViews.RegisterDetail show(@PathVariable String register) {
         return registers.show(register);
     }
 
+    /** Settles a register's columns; what stands in its rows has to fit. */
     @PutMapping("/{register}")
     RegisterViews.RegisterDetail settle(@PathVariable String register, @RequestBody SettledRegister body) {
         return registers.settle(register, body.revision(), body.terms());
     }
 
-    /** @param where such as {@code town:is:Delft}: is, begins, from, to, blank, filled */
+    /**
+     * Rows of a register, found, narrowed and sorted.
+     *
+     * @param where such as {@code town:is:Delft}: is, begins, from, to, blank, filled
+     */
     @GetMapping("/{register}/rows")
     Page<RegisterViews.RowView> rows(
             @PathVariable String register,
@@ -121,6 +129,7 @@ class RegisterController {
         return rows.options(register, find);
     }
 
+    /** Adds a row. */
     @PostMapping("/{register}/rows")
     @ResponseStatus(HttpStatus.CREATED)
     RegisterViews.RowDetail add(
@@ -128,6 +137,7 @@ class RegisterController {
         return rows.add(register, body.values(), typing(body.language()), by.displayName());
     }
 
+    /** A row of a register. */
     @GetMapping("/{register}/rows/{id}")
     RegisterViews.RowDetail row(@PathVariable String register, @PathVariable UUID id) {
         return rows.show(register, id);
@@ -140,6 +150,7 @@ class RegisterController {
         return rows.history(register, id, page);
     }
 
+    /** Changes a row; what it said before stays in its history. */
     @PutMapping("/{register}/rows/{id}")
     RegisterViews.RowDetail change(
             @PathVariable String register,
@@ -149,6 +160,7 @@ class RegisterController {
         return rows.change(register, id, body.revision(), body.values(), typing(body.language()), by.displayName());
     }
 
+    /** Takes a row out: it can't be found any more, what it said stays known. */
     @DeleteMapping("/{register}/rows/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void takeOut(
@@ -159,6 +171,7 @@ class RegisterController {
         rows.takeOut(register, id, revision, by.displayName());
     }
 
+    /** Brings a row back that was taken out. */
     @PostMapping("/{register}/rows/{id}/return")
     RegisterViews.RowDetail bringBack(
             @PathVariable String register, @PathVariable UUID id, @AuthenticationPrincipal SignedIn by) {

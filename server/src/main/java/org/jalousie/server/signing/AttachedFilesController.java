@@ -45,6 +45,7 @@ class AttachedFilesController {
         return new Brought(file.answer(), file.name());
     }
 
+    /** A file that a participant attached. */
     @GetMapping("/{file}")
     ResponseEntity<byte[]> fetch(@PathVariable String token, @PathVariable String file, HttpServletRequest request) {
         Sha256 name = Sha256.read(file).orElseThrow(() -> Refusal.notFound(Message.of("attach.gone")));

@@ -43,6 +43,7 @@ class IdentityController {
 
     record Word(String word) {}
 
+    /** Sends a participant a one-time code. */
     @PostMapping("/signing/{token}/identity/code")
     SigningViews.SigningPage sendCode(
             @PathVariable String token, HttpServletRequest request, HttpServletResponse response) {
@@ -51,6 +52,7 @@ class IdentityController {
         return pages.page(visit);
     }
 
+    /** A participant shows who they are. */
     @PostMapping("/signing/{token}/identity")
     SigningViews.SigningPage answer(
             @PathVariable String token,
@@ -64,6 +66,7 @@ class IdentityController {
         return pages.page(visit);
     }
 
+    /** Agrees on a word with a party's person; it can't be read again. */
     @PutMapping("/agreements/{number}/people/{party}/word")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void agree(
@@ -74,6 +77,7 @@ class IdentityController {
         desk.agree(number, party(party), word.word(), by.actor());
     }
 
+    /** Lets somebody go on who gave too many wrong answers. */
     @PostMapping("/agreements/{number}/people/{party}/further-tries")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void letGoOn(

@@ -34,11 +34,13 @@ class SigningController {
 
     record Reason(String reason) {}
 
+    /** What a participant sees. */
     @GetMapping
     SigningViews.SigningPage page(@PathVariable String token, HttpServletRequest request) {
         return pages.page(Visit.of(token, request));
     }
 
+    /** A document, for a participant. */
     @GetMapping(path = "/documents/{document}.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> document(
             @PathVariable String token, @PathVariable String document, HttpServletRequest request) {
@@ -48,6 +50,7 @@ class SigningController {
                 .body(service.document(Visit.of(token, request), document));
     }
 
+    /** The signing record, for a participant. */
     @GetMapping(path = "/record.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> record(@PathVariable String token, HttpServletRequest request) {
         return ResponseEntity.ok()
@@ -56,6 +59,7 @@ class SigningController {
                 .body(service.record(Visit.of(token, request)));
     }
 
+    /** A participant agrees to sign electronically. */
     @PostMapping("/consent")
     SigningViews.SigningPage consent(
             @PathVariable String token, @RequestBody ConsentGiven consent, HttpServletRequest request) {
@@ -71,6 +75,7 @@ class SigningController {
         return service.derived(Visit.of(token, request), typed.values());
     }
 
+    /** A participant completes their details. */
     @PostMapping("/details")
     SigningViews.SigningPage complete(
             @PathVariable String token, @RequestBody Details details, HttpServletRequest request) {
@@ -79,6 +84,7 @@ class SigningController {
         return pages.page(visit);
     }
 
+    /** A participant approves. */
     @PostMapping("/approval")
     SigningViews.SigningPage approve(@PathVariable String token, HttpServletRequest request) {
         Visit visit = Visit.of(token, request);
@@ -86,6 +92,7 @@ class SigningController {
         return pages.page(visit);
     }
 
+    /** A participant signs. */
     @PostMapping("/signature")
     SigningViews.SigningPage sign(
             @PathVariable String token, @RequestBody Signature signature, HttpServletRequest request) {
@@ -94,6 +101,7 @@ class SigningController {
         return pages.page(visit);
     }
 
+    /** A participant declines. */
     @PostMapping("/refusal")
     SigningViews.SigningPage decline(
             @PathVariable String token, @RequestBody Reason reason, HttpServletRequest request) {

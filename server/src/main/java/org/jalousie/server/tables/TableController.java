@@ -37,16 +37,19 @@ class TableController {
     /** @param cells texts by column, from 0 */
     record MendedRow(Map<Integer, String> cells) {}
 
+    /** A table that was brought in: how it was recognised, and how many rows come to what. */
     @GetMapping("/{id}")
     TableViews.TableDetail show(@PathVariable UUID id) {
         return tables.show(id);
     }
 
+    /** Settles how a table is read, and which column is which field. */
     @PutMapping("/{id}")
     TableViews.TableDetail settle(@PathVariable UUID id, @RequestBody SettledTable body) {
         return tables.settle(id, body.revision(), body.settings());
     }
 
+    /** Rows of a table with what is wrong, what would change and what was made. */
     @GetMapping("/{id}/rows")
     Page<TableViews.TableRow> rows(
             @PathVariable UUID id,
@@ -66,6 +69,7 @@ class TableController {
         report.write(id, format == Download.Format.XLSX, response.getOutputStream());
     }
 
+    /** Types over cells of a row. */
     @PutMapping("/{id}/rows/{number}")
     TableViews.TableRow mend(@PathVariable UUID id, @PathVariable int number, @RequestBody MendedRow body) {
         return tables.mend(id, number, body.cells());
@@ -83,11 +87,13 @@ class TableController {
         return tables.lookOver(id, body.revision());
     }
 
+    /** Pauses a table that is being carried out. */
     @PostMapping("/{id}/pause")
     TableViews.TableDetail pause(@PathVariable UUID id) {
         return tables.hold(id, false);
     }
 
+    /** Stops a table that is being carried out; what was done stays. */
     @PostMapping("/{id}/stop")
     TableViews.TableDetail stop(@PathVariable UUID id) {
         return tables.hold(id, true);

@@ -42,6 +42,8 @@ class DocumentController {
     }
 
     /**
+     * Brings one more document in.
+     *
      * @param plain whether a PDF is taken too that can't be made fit for keeping
      * @param as what it becomes: pages, a wording for a Word file unless it is to be pages, or itself untouched
      * @param attached the same as {@code UNTOUCHED}, as programs of earlier versions say it
@@ -84,6 +86,7 @@ class DocumentController {
         return spots.pages(id, document);
     }
 
+    /** A document's bare pages. */
     @GetMapping(path = "/{document}/pages.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> pdf(@PathVariable UUID id, @PathVariable String document) {
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).body(spots.pdf(id, document));
@@ -127,6 +130,7 @@ class DocumentController {
     /** @param brought as the comparison named it; {@code plain} as it was asked for */
     record AcceptEdition(int revision, String brought, boolean plain) {}
 
+    /** Takes a newer file of a document that was compared before. */
     @PostMapping("/{document}/edition/acceptance")
     TemplateViews.DocumentTaken accept(
             @PathVariable UUID id,

@@ -31,7 +31,11 @@ class SendingController {
         this.attachments = attachments;
     }
 
-    /** @param specimen the position of the one whose data stand in it; left out for the names of the fields */
+    /**
+     * A mail as a party would read it.
+     *
+     * @param specimen the position of the one whose data stand in it; left out for the names of the fields
+     */
     @GetMapping("/{id}/letters")
     SendingPreviews.LetterPreview letter(
             @PathVariable UUID id,
@@ -42,7 +46,11 @@ class SendingController {
         return previews.letter(id, occasion, party, language, Optional.ofNullable(specimen));
     }
 
-    /** @param start when it would be sent, on the office's clock; left out for now */
+    /**
+     * Who would get what on which day.
+     *
+     * @param start when it would be sent, on the office's clock; left out for now
+     */
     @GetMapping("/{id}/calendar")
     RouteCalendarView calendar(
             @PathVariable UUID id,

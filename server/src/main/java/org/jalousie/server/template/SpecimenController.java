@@ -27,38 +27,48 @@ class SpecimenController {
 
     record DrawUp(int revision) {}
 
+    /** Draws up the fewest specimens that reach every case. */
     @PostMapping("/specimens/drawing")
     TemplateViews.Work drawUp(@PathVariable UUID id, @RequestBody DrawUp at, @AuthenticationPrincipal SignedIn by) {
         return service.drawUp(id, at.revision(), by.displayName());
     }
 
+    /** Which specimens print each passage. */
     @GetMapping("/passages")
     List<TemplateViews.PassageSpecimens> passages(
             @PathVariable UUID id, @RequestParam(defaultValue = "wording") String document) {
         return service.passages(id, document);
     }
 
+    /** How far specimens are that are being drawn up, in cases reached. */
     @GetMapping("/specimens/drawing")
     TemplateViews.Work drawing(@PathVariable UUID id) {
         return service.drawing(id);
     }
 
+    /** Prints all specimens. */
     @PostMapping("/proof")
     TemplateViews.ProofView prove(@PathVariable UUID id, @AuthenticationPrincipal SignedIn by) {
         return service.prove(id, by.displayName());
     }
 
+    /** How far the proof is; then what was seen in it and what wasn't. */
     @GetMapping("/proof")
     TemplateViews.ProofView proof(@PathVariable UUID id) {
         return service.proof(id);
     }
 
+    /** A specimen's pages as the proof printed them. */
     @GetMapping(path = "/proof/{file}/pages.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> proofPdf(@PathVariable UUID id, @PathVariable String file) {
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).body(service.proofPdf(file));
     }
 
-    /** @param position of the specimen in the template's list, from 0 */
+    /**
+     * How many pages a specimen has.
+     *
+     * @param position of the specimen in the template's list, from 0
+     */
     @GetMapping("/specimens/{position}/pages")
     TemplateViews.Preview pages(
             @PathVariable UUID id,
@@ -67,6 +77,7 @@ class SpecimenController {
         return service.pages(id, position, document);
     }
 
+    /** A specimen's pages. */
     @GetMapping(path = "/specimens/{position}/pages.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> pdf(
             @PathVariable UUID id,
@@ -75,6 +86,7 @@ class SpecimenController {
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).body(service.pdf(id, position, document));
     }
 
+    /** A specimen as a Word file. */
     @GetMapping(path = "/specimens/{position}/specimen.docx", produces = Download.WORD)
     ResponseEntity<byte[]> word(
             @PathVariable UUID id,

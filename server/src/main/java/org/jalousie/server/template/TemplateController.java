@@ -45,6 +45,7 @@ class TemplateController {
 
     record TemplateName(String name) {}
 
+    /** Templates. */
     @GetMapping
     Page<TemplateViews.TemplateItem> list(
             @RequestParam(defaultValue = "") String find,
@@ -54,6 +55,7 @@ class TemplateController {
         return service.list(find, retired, sort, page);
     }
 
+    /** Makes a template of a Word file, or of any other file as its only document. */
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     TemplateViews.TemplateDetail bringIn(
@@ -75,11 +77,13 @@ class TemplateController {
         return written.compose(composition);
     }
 
+    /** A template with its settings. */
     @GetMapping("/{id}")
     TemplateViews.TemplateDetail show(@PathVariable UUID id) {
         return service.show(id);
     }
 
+    /** Settles fields, rules, choices, parties, signing fields, sending and specimens. */
     @PutMapping("/{id}/content")
     TemplateViews.TemplateDetail settle(
             @PathVariable UUID id, @RequestBody Settle settle, @AuthenticationPrincipal SignedIn by) {
@@ -98,11 +102,13 @@ class TemplateController {
         return service.makeAgain(id, at.revision());
     }
 
+    /** Gives a template another name. */
     @PutMapping("/{id}/name")
     TemplateViews.TemplateDetail rename(@PathVariable UUID id, @RequestBody TemplateName name) {
         return service.rename(id, name.name());
     }
 
+    /** Makes another template that is the same. */
     @PostMapping("/{id}/duplicate")
     @ResponseStatus(HttpStatus.CREATED)
     TemplateViews.TemplateDetail duplicate(@PathVariable UUID id, @RequestBody TemplateName name) {
@@ -115,22 +121,26 @@ class TemplateController {
         return documents.keep(id);
     }
 
+    /** Retires a template: nothing new is made of it. */
     @PostMapping("/{id}/retirement")
     TemplateViews.TemplateDetail retire(@PathVariable UUID id) {
         return service.retire(id);
     }
 
+    /** Brings a retired template back. */
     @DeleteMapping("/{id}/retirement")
     TemplateViews.TemplateDetail bringBack(@PathVariable UUID id) {
         return service.bringBack(id);
     }
 
+    /** Publishes the newest draft. */
     @PostMapping("/{id}/publication")
     TemplateViews.TemplateDetail publish(
             @PathVariable UUID id, @RequestBody Publish publish, @AuthenticationPrincipal SignedIn by) {
         return service.publish(id, publish.revision(), by.displayName());
     }
 
+    /** Begins a draft of the next version. */
     @PostMapping("/{id}/draft")
     TemplateViews.TemplateDetail startDraft(@PathVariable UUID id) {
         return service.startDraft(id);

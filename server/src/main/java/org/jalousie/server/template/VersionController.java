@@ -26,16 +26,19 @@ class VersionController {
 
     record ReturnTo(int revision, int number) {}
 
+    /** A template's versions. */
     @GetMapping("/versions")
     List<TemplateViews.VersionItem> history(@PathVariable UUID id) {
         return service.history(id);
     }
 
+    /** What two versions of a template differ in. */
     @GetMapping("/difference")
     TemplateViews.VersionDifference difference(@PathVariable UUID id, @RequestParam int from, @RequestParam int to) {
         return service.difference(id, from, to);
     }
 
+    /** Makes an earlier version the newest draft. */
     @PostMapping("/return")
     TemplateViews.TemplateDetail returnTo(
             @PathVariable UUID id, @RequestBody ReturnTo to, @AuthenticationPrincipal SignedIn by) {

@@ -78,6 +78,7 @@ class WordingController {
 
     record Rename(int revision, String from, String to) {}
 
+    /** What a newer file of the wording would change. */
     @PostMapping(path = "/wording/comparison", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     TemplateViews.WordingComparison compare(
             @PathVariable UUID id,
@@ -87,6 +88,7 @@ class WordingController {
         return service.compare(id, DraftWording.id(document), file.getBytes());
     }
 
+    /** Takes a newer file of the wording that was compared before. */
     @PostMapping("/wording/acceptance")
     TemplateViews.TemplateDetail accept(
             @PathVariable UUID id, @RequestBody Accept accept, @AuthenticationPrincipal SignedIn by) {
@@ -97,6 +99,7 @@ class WordingController {
                 by.displayName());
     }
 
+    /** Makes words a field, a condition, a list or a clause, or takes that back. */
     @PostMapping("/wording/acts")
     TemplateViews.WordingEdited act(
             @PathVariable UUID id, @RequestBody WordingAct act, @AuthenticationPrincipal SignedIn by) {
@@ -112,6 +115,7 @@ class WordingController {
         return service.edit(id, act.revision(), doing, by.displayName());
     }
 
+    /** Mends tags that are nearly right. */
     @PostMapping("/wording/tidying")
     TemplateViews.TemplateDetail tidy(
             @PathVariable UUID id,
@@ -120,6 +124,7 @@ class WordingController {
         return service.tidy(id, at.revision(), by.displayName());
     }
 
+    /** Gives a tag another name wherever it stands. */
     @PostMapping("/wording/renaming")
     TemplateViews.TemplateDetail rename(
             @PathVariable UUID id, @RequestBody Rename rename, @AuthenticationPrincipal SignedIn by) {
@@ -132,6 +137,7 @@ class WordingController {
         }
     }
 
+    /** Says how a field prints at one of its places. */
     @PostMapping("/wording/printing")
     TemplateViews.TemplateDetail print(
             @PathVariable UUID id, @RequestBody Print print, @AuthenticationPrincipal SignedIn by) {
@@ -140,6 +146,7 @@ class WordingController {
 
     record HandOver(int revision, String field, String party) {}
 
+    /** Gives a party's signing fields to another party. */
     @PostMapping("/wording/party")
     TemplateViews.TemplateDetail handOver(
             @PathVariable UUID id, @RequestBody HandOver to, @AuthenticationPrincipal SignedIn by) {
@@ -154,6 +161,7 @@ class WordingController {
         }
     }
 
+    /** Moves a signing field to a place between words. */
     @PostMapping("/wording/place")
     TemplateViews.TemplateDetail place(
             @PathVariable UUID id, @RequestBody Place to, @AuthenticationPrincipal SignedIn by) {
@@ -168,27 +176,32 @@ class WordingController {
 
     record Keep(int revision, String field) {}
 
+    /** Keeps a signing field with the words before it; without a field all signatures. */
     @PostMapping("/wording/keeping")
     TemplateViews.TemplateDetail keep(
             @PathVariable UUID id, @RequestBody Keep keep, @AuthenticationPrincipal SignedIn by) {
         return placing.keep(id, keep.revision(), keep.field(), by.displayName());
     }
 
+    /** How a field can print, by example. */
     @GetMapping("/fields/{name}/prints")
     TemplateViews.FieldPrints prints(@PathVariable UUID id, @PathVariable String name) {
         return tags.prints(id, name);
     }
 
+    /** What a clause says, in the version that the template draws in. */
     @GetMapping("/clauses/{name}")
     TemplateViews.ClauseText clause(@PathVariable UUID id, @PathVariable String name) {
         return clauses.of(id, name);
     }
 
+    /** What is known of a wording's pages: where tags stand. */
     @GetMapping("/preview")
     TemplateViews.Preview preview(@PathVariable UUID id, @RequestParam(defaultValue = "wording") String document) {
         return previews.preview(id, document);
     }
 
+    /** A wording's pages with the names of its fields. */
     @GetMapping(path = "/preview.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> previewPdf(@PathVariable UUID id, @RequestParam(defaultValue = "wording") String document) {
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).body(previews.previewPdf(id, document));

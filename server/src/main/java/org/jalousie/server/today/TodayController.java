@@ -82,7 +82,11 @@ class TodayController {
         return notices;
     }
 
-    /** @param most how many of each at most, newest first; each list says how many there are */
+    /**
+     * What waits for the office.
+     *
+     * @param most how many of each at most, newest first; each list says how many there are
+     */
     @GetMapping
     Today today(@RequestParam(defaultValue = "50") int most) {
         if (most < 1 || most > MOST) throw Refusal.malformed(Message.of("list.how-many", "most", MOST));

@@ -94,6 +94,27 @@ class OpenApiSetup {
                         + StringUtils.capitalize(method.getMethod().getName()));
     }
 
+    /** What Javadoc says is for those who read the program, too; its marks are not for others. */
+    @Bean
+    OpenApiCustomizer wordsWithoutMarks() {
+        return api -> api.getPaths().values().stream()
+                .flatMap(path -> path.readOperations().stream())
+                .forEach(operation -> {
+                    operation.setSummary(plain(operation.getSummary()));
+                    operation.setDescription(plain(operation.getDescription()));
+                });
+    }
+
+    private static String plain(String words) {
+        return words == null
+                ? null
+                : words.replaceAll("(?s)\\s*@(param|return|throws)\\b.*", "")
+                        .replaceAll("</?code>", "`")
+                        .replaceAll("<[^>]+>", "")
+                        .replaceAll("\\s+", " ")
+                        .strip();
+    }
+
     /** Files are bytes as they are, not letters that stand for them. */
     @Bean
     OpenApiCustomizer filesAreBytes() {

@@ -36,6 +36,7 @@ class WebhookController {
     /** @param othersEndIn hours until which the secrets before sign too, 0 for at once */
     record WantedSecret(int othersEndIn) {}
 
+    /** Webhooks by their names. */
     @GetMapping
     Page<WebhookViews.WebhookItem> list(
             @RequestParam(defaultValue = "") String find,
@@ -51,11 +52,13 @@ class WebhookController {
         return service.make(webhook.terms(), by.displayName());
     }
 
+    /** A webhook, with its secrets that sign now. */
     @GetMapping("/{id}")
     WebhookViews.WebhookDetail show(@PathVariable UUID id) {
         return service.show(id);
     }
 
+    /** Settles what is told where. */
     @PutMapping("/{id}")
     WebhookViews.WebhookDetail settle(@PathVariable UUID id, @RequestBody SettledWebhook webhook) {
         return service.settle(id, webhook.revision(), webhook.terms());
@@ -73,6 +76,7 @@ class WebhookController {
         return service.pause(id, true);
     }
 
+    /** Lets a paused webhook go on. */
     @DeleteMapping("/{id}/pause")
     WebhookViews.WebhookDetail goOn(@PathVariable UUID id) {
         return service.pause(id, false);
@@ -100,6 +104,7 @@ class WebhookController {
         return service.notices(id, Optional.ofNullable(state), page);
     }
 
+    /** A notice: what is sent, how often it was tried, what was answered. */
     @GetMapping("/{id}/notices/{notice}")
     WebhookViews.NoticeDetail notice(@PathVariable UUID id, @PathVariable UUID notice) {
         return service.notice(id, notice);
