@@ -19,6 +19,7 @@ import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.Receiver;
 import org.jalousie.server.testbed.TestPaths;
 import org.jalousie.server.testbed.Testbed;
+import org.jalousie.server.testbed.Wait;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -157,7 +158,10 @@ class ApiDocumentTest {
             if (!List.of("Authorization", "Content-Type").contains(field[0])) client = client.with(field[0], field[1]);
         }
         String number = known.get("agreement");
-        if (number != null) new Office(BED.address()).await(number, "CHECK");
+        // whoever reads the examples takes a moment between them
+        if (number != null)
+            Wait.until(
+                    "it is made", () -> !new Office(BED.address()).state(number).equals("GENERATING"));
         KeyClient.Answer answer = client.send(first[0], first[1].strip(), parts.length > 1 ? parts[1].strip() : "");
         assertThat(answer.status()).as(asked + "\n" + answer.body()).isEqualTo(status);
         if (said.isBlank()) return;
