@@ -214,6 +214,40 @@ class ProgramsTest {
     }
 
     @Test
+    void filesAreToldApartByWhatIsInThem() {
+        String template = office.publish("Files", Office.loanWording());
+        String at = "/api/v1/runs?template=" + template;
+        KeyClient once = program("intake:write")
+                .with("Idempotency-Key", "file-1")
+                .with("Content-Type", "multipart/form-data; boundary=xx");
+        String file = "--xx\r\nContent-Disposition: form-data; name=\"file\"; filename=\"rows.csv\"\r\n"
+                + "Content-Type: text/csv\r\n\r\nlender_name\n%s\n\r\n--xx--\r\n";
+        KeyClient.Answer first = once.send("POST", at, file.formatted("One"));
+        assertThat(first.status()).as(first.body()).isEqualTo(201);
+        KeyClient.Answer again = once.send("POST", at, file.formatted("One"));
+        assertThat(again.json().get("id")).isEqualTo(first.json().get("id"));
+        assertThat(once.send("POST", at, file.formatted("Two")).status()).isEqualTo(422);
+    }
+
+    @Test
+    void whatWasRefusedAfterSomethingWasDoneIsToldAgain() {
+        String template = office.publish("Done in part", Office.loanWording());
+        KeyClient program = program("intake:write", "agreements:write");
+        String request = office.request(template, Office.loanValues("Part"));
+        String at = "/api/v1/requests/" + request + "/agreement";
+        KeyClient once = program.with("Idempotency-Key", "made-1");
+        KeyClient.Answer made = once.post(at, Map.of());
+        assertThat(made.status()).as(made.body()).isEqualTo(200);
+        assertThat(once.post(at, Map.of()).body()).isEqualTo(made.body());
+        assertThat(program.with("Idempotency-Key", "none-1")
+                        .post("/api/v1/requests/R-1900-0001/agreement", Map.of())
+                        .status())
+                .isEqualTo(404);
+        assertThat(program.with("Idempotency-Key", "none-1").post(at, Map.of()).body())
+                .isEqualTo(made.body());
+    }
+
+    @Test
     void aKeyMayBeLimitedToForms() {
         String mine = office.publish("Mine", Office.loanWording());
         String others = office.publish("Others", Office.loanWording());
@@ -249,6 +283,13 @@ class ProgramsTest {
         assertThat(limited.get("/api/v1/requests?template=" + mine + "&template=" + others)
                         .status())
                 .isIn(200, 400, 403);
+        // what is of another form though its address says one of its own
+        assertThat(limited.post("/api/v1/form-links?template=" + mine, Map.of("template", others))
+                        .status())
+                .isEqualTo(403);
+        assertThat(limited.post("/api/v1/runs/of-rows?template=" + mine, Map.of("template", others))
+                        .status())
+                .isEqualTo(403);
         // what is looked up beside its own form
         assertThat(limited.get("/api/v1/requests/" + foreign + "/../" + foreign).status())
                 .isIn(400, 403, 404);

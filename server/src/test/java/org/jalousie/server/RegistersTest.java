@@ -116,6 +116,44 @@ class RegistersTest {
     }
 
     @Test
+    void whoeverNamesARowIsFoundAndSortedByWhatItIsCalledNow() {
+        office();
+        String house = organisation("ORG-7", "Harbour House", "Oudehaven");
+        organisation("ORG-8", "Mill House", "Oudehaven");
+        registers.add(people, Map.of("mail", "ida@lender.example.org", "name", "Ida Marsh", "works_for", "ORG-7"));
+        registers.add(people, Map.of("mail", "jan@lender.example.org", "name", "Jan Reed", "works_for", "ORG-8"));
+        assertThat(registers.labels(people, "sort=works_for")).containsExactly("Ida Marsh", "Jan Reed");
+
+        assertThat(registers
+                        .change(organisations, house, Map.of("name", "Quay House"))
+                        .status())
+                .isEqualTo(200);
+        assertThat(registers.labels(people, "find=quay")).containsExactly("Ida Marsh");
+        assertThat(registers.labels(people, "find=harbour")).isEmpty();
+        assertThat(registers.labels(people, "sort=works_for")).containsExactly("Jan Reed", "Ida Marsh");
+
+        registers.carryOut(registers.bringIn(organisations, "Code,Name\nORG-8,Zoo House\n"));
+        assertThat(registers.labels(people, "find=zoo")).containsExactly("Jan Reed");
+        // nobody has changed their rows
+        assertThat(client.get("/api/v1/registers/" + people + "/rows?find=zoo")
+                        .json()
+                        .get("items")
+                        .get(0)
+                        .get("revision")
+                        .asInt())
+                .isEqualTo(1);
+    }
+
+    @Test
+    void aFileHasItsRowsByTheirKeys() {
+        office();
+        for (String code : List.of("ORG-5", "org-1", "ORG-3", "ORG-2", "org-4"))
+            organisation(code, "House " + code.charAt(4), "Oudehaven");
+        assertThat(client.get(path("/file?format=CSV")).text().lines().skip(1).map(line -> line.substring(4, 5)))
+                .containsExactly("1", "2", "3", "4", "5");
+    }
+
+    @Test
     void aRowThatOthersNameIsNotTakenOutAndOneThatWasComesBack() {
         office();
         String house = organisation("ORG-7", "Harbour House", "Oudehaven");

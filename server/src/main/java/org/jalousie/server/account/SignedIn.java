@@ -17,6 +17,9 @@ import org.jalousie.server.Refusal;
  */
 public record SignedIn(String mail, String displayName, String role, Program program)
         implements Principal, Serializable {
+    /** What no mail address begins with: a colon can't stand in one (RFC 5322 §3.2.3). */
+    private static final String PROGRAM = "program:";
+
     /**
      * A program that came with a key.
      *
@@ -33,12 +36,19 @@ public record SignedIn(String mail, String displayName, String role, Program pro
 
     /** A program, which does what its scopes let it: they were looked at before. */
     public static SignedIn program(String title, Program program) {
-        return new SignedIn("program:" + program.id(), title, "COORDINATOR", program);
+        return new SignedIn(PROGRAM + program.id(), title, "COORDINATOR", program);
     }
 
     @Override
     public String getName() {
         return mail;
+    }
+
+    /** As who somebody does something later who has asked for it. @param mail as {@link #mail} was then */
+    public static Actor.Office actor(String mail, String displayName) {
+        return mail.startsWith(PROGRAM)
+                ? new Actor.OtherProgram(mail.substring(PROGRAM.length()), displayName, "")
+                : new Actor.Coordinator(mail, displayName);
     }
 
     /** Empty for a person. */

@@ -18,6 +18,7 @@ import org.jalousie.core.json.Json;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
+import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.tables.TableUse;
 import org.jalousie.server.template.UsableTemplates;
 import org.springframework.stereotype.Component;
@@ -117,8 +118,7 @@ class RunUse implements TableUse {
                     table.by().name());
             Faults faults = new Faults(read);
             if (!faults.none()) throw Refusal.invalid(Message.of("form.faults", "count", 1));
-            Actor.Coordinator by =
-                    new Actor.Coordinator(table.by().mail(), table.by().name());
+            Actor.Office by = SignedIn.actor(table.by().mail(), table.by().name());
             // one row is one request, however often it is tried
             UUID key = UUID.nameUUIDFromBytes(
                     (table.table() + " " + row.number()).getBytes(java.nio.charset.StandardCharsets.UTF_8));

@@ -139,7 +139,9 @@ class ProgramDoor implements KeyDoor {
             if (segments.equals(List.of("requests")) && request.getMethod().equals("POST")) return true;
             // a file is known by what it is, to whoever has it
             if (segments.get(0).equals("form-files")) return true;
-            return OF_A_FORM.contains(segments.get(0))
+            boolean list = request.getMethod().equals("GET") && OF_A_FORM.contains(segments.get(0))
+                    || segments.get(0).equals("runs");
+            return list
                     && segments.size() == 1
                     && own.stream().anyMatch(form -> form.toString().equals(request.getParameter("template")));
         }

@@ -49,20 +49,21 @@ class SignedRequests {
     /** @throws Refusal when none of its signatures is one of ours that holds */
     Signed read(HttpServletRequest request) throws IOException {
         if (KeptBody.isInParts(request)) throw Refusal.unauthorized(Message.of("key.signature-file"));
-        KeptBody kept = KeptBody.of(request);
         List<MessageSignature> all;
         try {
             all = MessageSignature.read(
-                    joined(kept, INPUT),
-                    Optional.ofNullable(joined(kept, "Signature")).orElse(""));
+                    joined(request, INPUT),
+                    Optional.ofNullable(joined(request, "Signature")).orElse(""));
         } catch (MessageSignature.Unreadable e) {
             throw Refusal.unauthorized(Message.of("key.signature", "why", e.getMessage()));
         }
-        SignedMessage message = message(kept);
+        SignedMessage message = message(request);
         for (MessageSignature one : all) {
             Optional<ProgramKeys.Known> known =
                     keys.signing(one.keyId()).filter(key -> one.holds(message, key.secret()));
             if (known.isEmpty()) continue;
+            // a body is read for nobody before it is known who sends it
+            KeptBody kept = KeptBody.of(request);
             require(one, kept, known.get());
             return new Signed(known.get(), kept);
         }

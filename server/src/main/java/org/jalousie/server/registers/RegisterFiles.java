@@ -51,15 +51,16 @@ class RegisterFiles {
                 format == Download.Format.CSV ? new CsvWriter(out) : new SheetWriter(out, register.title())) {
             writer.heads(
                     terms.columns().stream().map(one -> one.field().label()).toList());
-            UUID last = new UUID(0, 0);
+            RowLists.Place last = RowLists.Place.BEGINNING;
             while (true) {
-                List<UUID> ids = lists.idsAfter(register, narrowed, last, BATCH);
-                if (ids.isEmpty()) break;
+                List<RowLists.Place> places = lists.after(register, narrowed, last, BATCH);
+                if (places.isEmpty()) break;
+                List<UUID> ids = places.stream().map(RowLists.Place::row).toList();
                 Map<UUID, RegisterRow> rows =
                         store.rows(register.id(), ids).stream().collect(Collectors.toMap(RegisterRow::id, row -> row));
                 Map<String, Value> keys = keys(terms, rows.values());
                 for (UUID id : ids) if (rows.containsKey(id)) writer.row(cells(terms, rows.get(id), keys));
-                last = ids.get(ids.size() - 1);
+                last = places.get(places.size() - 1);
             }
         } catch (UncheckedIOException e) {
             throw e.getCause();

@@ -32,14 +32,21 @@ class RegisterImport implements TableUse {
     private final RegisterService registers;
     private final RowStore store;
     private final RowWriting writing;
+    private final NamingRows naming;
     private final RowReading reading;
     private final Settings settings;
 
     RegisterImport(
-            RegisterService registers, RowStore store, RowWriting writing, RowReading reading, Settings settings) {
+            RegisterService registers,
+            RowStore store,
+            RowWriting writing,
+            NamingRows naming,
+            RowReading reading,
+            Settings settings) {
         this.registers = registers;
         this.store = store;
         this.writing = writing;
+        this.naming = naming;
         this.reading = reading;
         this.settings = settings;
     }
@@ -112,6 +119,7 @@ class RegisterImport implements TableUse {
             }
         }
         writing.write(register, written, RowWriting.How.IMPORTED, table.by().name());
+        naming.after(register, written);
         return done;
     }
 

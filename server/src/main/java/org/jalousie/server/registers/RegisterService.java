@@ -31,6 +31,7 @@ class RegisterService {
     private final RegisterRepository registers;
     private final RowStore store;
     private final RowWriting writing;
+    private final NamingRows naming;
     private final RowReading reading;
     private final RowLists lists;
     private final RowLock lock;
@@ -41,6 +42,7 @@ class RegisterService {
             RegisterRepository registers,
             RowStore store,
             RowWriting writing,
+            NamingRows naming,
             RowReading reading,
             RowLists lists,
             RowLock lock,
@@ -49,6 +51,7 @@ class RegisterService {
         this.registers = registers;
         this.store = store;
         this.writing = writing;
+        this.naming = naming;
         this.reading = reading;
         this.lists = lists;
         this.lock = lock;
@@ -263,6 +266,7 @@ class RegisterService {
             for (int i = 0; i < rows.size(); i++)
                 all.add(new RowWriting.Written(rows.get(i).id(), rows.get(i), read.get(i)));
             writing.rewritten(register, all);
+            naming.after(register, all);
         });
         sql.sql(
                         "delete from register_cell c using register_column k where c.column_id = k.id and k.register_id = :register"

@@ -75,6 +75,32 @@ class RowLists {
                 .list();
     }
 
+    /** Where a walk through the rows of a list is. @param key by which it is sorted; empty where it is sorted by ids */
+    record Place(String key, UUID row) {
+        static final Place BEGINNING = new Place("", new UUID(0, 0));
+    }
+
+    /** The rows after a place, by their register's key, so that all are walked through without being held. */
+    List<Place> after(Register register, Narrowed narrowed, Place place, int most) {
+        // rows that were taken out have no cells
+        if (narrowed.gone())
+            return idsAfter(register, narrowed, place.row(), most).stream()
+                    .map(id -> new Place("", id))
+                    .toList();
+        Map<String, Object> given = new HashMap<>();
+        String conditions = conditions(register, narrowed, given);
+        return sql.sql("select s.sort_key, s.row_id from register_cell s join register_row r on r.id = s.row_id"
+                        + " where s.column_id = :sorted and " + conditions
+                        + " and (s.sort_key, s.row_id) > (:key, :row) order by s.sort_key, s.row_id limit :most")
+                .params(given)
+                .param("sorted", number(register, register.terms().key()))
+                .param("key", place.key())
+                .param("row", place.row())
+                .param("most", most)
+                .query((row, number) -> new Place(row.getString(1), row.getObject(2, UUID.class)))
+                .list();
+    }
+
     private String ordered(
             Register register, Narrowed narrowed, String sort, String conditions, Map<String, Object> given) {
         boolean down = sort.startsWith("-");

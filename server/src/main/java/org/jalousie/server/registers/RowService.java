@@ -31,13 +31,21 @@ class RowService {
     private final RegisterService registers;
     private final RowStore store;
     private final RowWriting writing;
+    private final NamingRows naming;
     private final RowReading reading;
     private final RowLists lists;
 
-    RowService(RegisterService registers, RowStore store, RowWriting writing, RowReading reading, RowLists lists) {
+    RowService(
+            RegisterService registers,
+            RowStore store,
+            RowWriting writing,
+            NamingRows naming,
+            RowReading reading,
+            RowLists lists) {
         this.registers = registers;
         this.store = store;
         this.writing = writing;
+        this.naming = naming;
         this.reading = reading;
         this.lists = lists;
     }
@@ -207,6 +215,7 @@ class RowService {
     private void write(Register of, RowWriting.Written one, RowWriting.How how, String by) {
         try {
             writing.write(of, List.of(one), how, by);
+            naming.after(of, List.of(one));
         } catch (DuplicateKeyException e) {
             // somebody else was first by a moment
             throw Refusal.conflict(Message.of("register.row-changed"));

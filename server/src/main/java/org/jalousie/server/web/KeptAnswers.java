@@ -119,13 +119,15 @@ class KeptAnswers implements TransactionExecutionListener {
                 .optional();
     }
 
-    /** Does a request's work; what it changes first is written down together with that it was done. */
-    void during(Asked asked, Work work) throws ServletException, IOException {
+    /** Does a request's work; what it changes first is written down together with that it was done. @return whether it did */
+    boolean during(Asked asked, Work work) throws ServletException, IOException {
         Timestamp begun =
                 Timestamp.from(kept(asked).orElseThrow(KeptAnswers::goingOn).begun());
-        going.set(new Going(asked, begun));
+        Going now = new Going(asked, begun);
+        going.set(now);
         try {
             work.run();
+            return now.done;
         } finally {
             going.remove();
         }

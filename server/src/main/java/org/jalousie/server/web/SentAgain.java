@@ -4,8 +4,10 @@ import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import jakarta.servlet.http.Part;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.Optional;
@@ -25,6 +27,7 @@ import org.springframework.web.util.ContentCachingResponseWrapper;
 final class SentAgain extends OncePerRequestFilter {
     static final String FIELD = "Idempotency-Key";
     private static final int LONGEST = 200;
+    private static final int LARGEST = 1024 * 1024;
 
     private final KeptAnswers kept;
 
@@ -65,8 +68,10 @@ final class SentAgain extends OncePerRequestFilter {
         ContentCachingResponseWrapper answer = new ContentCachingResponseWrapper(response);
         boolean answered = false;
         try {
-            kept.during(asked, () -> chain.doFilter(request, answer));
-            answered = answer.getStatus() < 300;
+            boolean done = kept.during(asked, () -> chain.doFilter(request, answer));
+            // what was refused after something was done is told again, too; what broke may be looked up
+            answered = (answer.getStatus() < 300 || done && answer.getStatus() < 500)
+                    && answer.getContentSize() <= LARGEST;
         } finally {
             if (answered)
                 kept.answered(
@@ -98,14 +103,21 @@ final class SentAgain extends OncePerRequestFilter {
         return text;
     }
 
-    /** What tells one request from another; of files in parts their size only, since the server reads them itself. */
-    private static String fingerprint(HttpServletRequest request) throws IOException {
+    /** What tells one request from another. */
+    private static String fingerprint(HttpServletRequest request) throws IOException, ServletException {
         ByteArrayOutputStream all = new ByteArrayOutputStream();
         all.write((request.getRequestURI() + "?" + request.getQueryString() + "\n").getBytes(StandardCharsets.UTF_8));
-        all.write(
-                request instanceof KeptBody body
-                        ? body.body()
-                        : ("parts " + request.getContentLengthLong()).getBytes(StandardCharsets.US_ASCII));
+        if (request instanceof KeptBody body) {
+            all.write(body.body());
+        } else {
+            for (Part part : request.getParts()) {
+                all.write(
+                        (part.getName() + "\n" + part.getSubmittedFileName() + "\n").getBytes(StandardCharsets.UTF_8));
+                try (InputStream in = part.getInputStream()) {
+                    all.write(Sha256.of(in.readAllBytes()).hex().getBytes(StandardCharsets.US_ASCII));
+                }
+            }
+        }
         return Sha256.of(all.toByteArray()).hex();
     }
 

@@ -8,9 +8,12 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jalousie.core.programs.CloudEvent;
 import org.jalousie.core.programs.NoticeKind;
 import org.jalousie.server.web.Page;
@@ -239,11 +242,24 @@ class Notices {
                 .list();
     }
 
-    /** How many are in a state. */
-    long count(UUID webhook, State state) {
-        return sql.sql("select count(*) from webhook_notice where webhook_id = ? and state = ?")
-                .params(webhook, state.name())
-                .query(Long.class)
-                .single();
+    /** How many wait to be taken, and how many were given up. */
+    record Open(long waiting, long givenUp) {
+        static final Open NONE = new Open(0, 0);
+    }
+
+    /** By webhook; nothing for those of which all is taken. */
+    Map<UUID, Open> open(Collection<UUID> webhooks) {
+        if (webhooks.isEmpty()) return Map.of();
+        return sql
+                .sql(
+                        "select webhook_id, count(*) filter (where state = 'WAITING'), count(*) filter (where state = 'GIVEN_UP')"
+                                + " from webhook_notice where webhook_id in (:webhooks) and state in ('WAITING', 'GIVEN_UP')"
+                                + " group by webhook_id")
+                .param("webhooks", webhooks)
+                .query((row, number) ->
+                        Map.entry(row.getObject(1, UUID.class), new Open(row.getLong(2), row.getLong(3))))
+                .list()
+                .stream()
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
     }
 }

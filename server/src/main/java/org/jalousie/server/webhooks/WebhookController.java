@@ -49,7 +49,7 @@ class WebhookController {
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     WebhookViews.FreshSecret make(@RequestBody NewWebhook webhook, @AuthenticationPrincipal SignedIn by) {
-        return service.make(webhook.terms(), by.displayName());
+        return service.make(webhook.terms(), service.outside(webhook.terms()), by.displayName());
     }
 
     /** A webhook, with its secrets that sign now. */
@@ -61,7 +61,7 @@ class WebhookController {
     /** Settles what is told where. */
     @PutMapping("/{id}")
     WebhookViews.WebhookDetail settle(@PathVariable UUID id, @RequestBody SettledWebhook webhook) {
-        return service.settle(id, webhook.revision(), webhook.terms());
+        return service.settle(id, webhook.revision(), webhook.terms(), service.outside(webhook.terms()));
     }
 
     /** It is told nothing any more. What it was told stays known. */

@@ -2,8 +2,8 @@ package org.jalousie.server.webhooks;
 
 import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -32,7 +32,7 @@ class WebhookService {
     private final Notices notices;
     private final NoticeWriting writing;
     private final UsableTemplates templates;
-    private final OutsideHttp outside;
+    private final OutsideHttp http;
     private final RowLock lock;
     private final Clock clock;
 
@@ -42,7 +42,7 @@ class WebhookService {
             Notices notices,
             NoticeWriting writing,
             UsableTemplates templates,
-            OutsideHttp outside,
+            OutsideHttp http,
             RowLock lock,
             Clock clock) {
         this.webhooks = webhooks;
@@ -50,7 +50,7 @@ class WebhookService {
         this.notices = notices;
         this.writing = writing;
         this.templates = templates;
-        this.outside = outside;
+        this.http = http;
         this.lock = lock;
         this.clock = clock;
     }
@@ -58,6 +58,8 @@ class WebhookService {
     @Transactional(readOnly = true)
     Page<WebhookViews.WebhookItem> list(String find, String sort, int page) {
         var found = webhooks.find(Page.pattern(find), ORDER.page(page, sort));
+        Map<UUID, Notices.Open> open =
+                notices.open(found.getContent().stream().map(Webhook::id).toList());
         return new Page<>(
                 found.getContent().stream()
                         .map(one -> new WebhookViews.WebhookItem(
@@ -65,8 +67,8 @@ class WebhookService {
                                 one.terms().title(),
                                 one.terms().address(),
                                 state(one),
-                                notices.count(one.id(), Notices.State.WAITING),
-                                notices.count(one.id(), Notices.State.GIVEN_UP),
+                                open.getOrDefault(one.id(), Notices.Open.NONE).waiting(),
+                                open.getOrDefault(one.id(), Notices.Open.NONE).givenUp(),
                                 one.createdAt()))
                         .toList(),
                 found.getTotalElements(),
@@ -80,18 +82,18 @@ class WebhookService {
     }
 
     @Transactional
-    WebhookViews.FreshSecret make(WebhookTerms terms, String by) {
-        check(terms);
+    WebhookViews.FreshSecret make(WebhookTerms terms, Optional<Message> outside, String by) {
+        check(terms, outside);
         Webhook webhook = webhooks.saveAndFlush(new Webhook(terms, by, clock.instant()));
         WebhookSecrets.Fresh fresh = secrets.make(webhook.id());
         return new WebhookViews.FreshSecret(fresh.id(), fresh.secret(), detail(webhook));
     }
 
     @Transactional
-    WebhookViews.WebhookDetail settle(UUID id, int revision, WebhookTerms terms) {
+    WebhookViews.WebhookDetail settle(UUID id, int revision, WebhookTerms terms, Optional<Message> outside) {
         Webhook webhook = open(id);
         if (webhook.revision() != revision) throw Refusal.conflict(Message.of("webhook.changed"));
-        check(terms);
+        check(terms, outside);
         webhook.settle(terms, clock.instant());
         // another address may answer where the one before did not
         notices.back(id);
@@ -99,15 +101,22 @@ class WebhookService {
         return detail(webhook);
     }
 
-    private void check(WebhookTerms terms) {
-        Map<String, Message> faults = new LinkedHashMap<>(terms.faults());
-        if (!faults.containsKey("address")) {
-            try {
-                outside.check(WebhookTerms.readAddress(terms.address()).orElseThrow());
-            } catch (OutsideProblem problem) {
-                faults.put("address", problem.said());
-            }
+    /**
+     * Why an address can't be spoken to; nothing when it can. Names are looked up for it, which may take a while: not in a
+     * transaction.
+     */
+    Optional<Message> outside(WebhookTerms terms) {
+        try {
+            WebhookTerms.readAddress(terms.address()).ifPresent(http::check);
+            return Optional.empty();
+        } catch (OutsideProblem problem) {
+            return Optional.of(problem.said());
         }
+    }
+
+    private void check(WebhookTerms terms, Optional<Message> outside) {
+        Map<String, Message> faults = new LinkedHashMap<>(terms.faults());
+        outside.ifPresent(fault -> faults.putIfAbsent("address", fault));
         Map<UUID, String> names = templates.fillable(terms.forms());
         terms.forms().stream()
                 .filter(form -> !names.containsKey(form))
@@ -194,14 +203,14 @@ class WebhookService {
     }
 
     private WebhookViews.WebhookDetail detail(Webhook one) {
-        Instant created = one.createdAt();
+        Notices.Open open = notices.open(List.of(one.id())).getOrDefault(one.id(), Notices.Open.NONE);
         return new WebhookViews.WebhookDetail(
                 one.id(),
                 one.revision(),
                 one.terms(),
                 state(one),
-                notices.count(one.id(), Notices.State.WAITING),
-                notices.count(one.id(), Notices.State.GIVEN_UP),
+                open.waiting(),
+                open.givenUp(),
                 secrets.of(one.id()).stream()
                         .map(held -> new WebhookViews.SecretItem(
                                 held.id(),
@@ -210,6 +219,6 @@ class WebhookService {
                                 held.endsAt().orElse(null)))
                         .toList(),
                 one.createdBy(),
-                created);
+                one.createdAt());
     }
 }
