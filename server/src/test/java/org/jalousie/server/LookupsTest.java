@@ -65,6 +65,11 @@ class LookupsTest {
     }
 
     private JsonNode settled(JsonNode made, String register) {
+        return settled(made, register, "HIDDEN");
+    }
+
+    /** @param mail whether the form shows the question that only a row answers else */
+    private JsonNode settled(JsonNode made, String register, String mail) {
         ObjectNode content = (ObjectNode) made.get("content");
         for (JsonNode field : content.get("fields"))
             if (field.get("name").asString().equals("objects"))
@@ -103,7 +108,7 @@ class LookupsTest {
                                                 objects,
                                                 List.of(fill("title", "title"), fill("value", "value")),
                                                 List.of()),
-                                        Map.of("field", "lender_mail", "visibility", "HIDDEN")))))));
+                                        Map.of("field", "lender_mail", "visibility", mail)))))));
         return office.settle(made, content);
     }
 
@@ -333,20 +338,27 @@ class LookupsTest {
                 .isEqualTo(409);
     }
 
+    private Client.Answer share(String shared) {
+        return client.post(
+                "/api/v1/form-links",
+                Map.of(
+                        "template",
+                        shared,
+                        "title",
+                        "Ask",
+                        "terms",
+                        Map.of("askerName", "lender_name", "askerMail", "", "frames", List.of())));
+    }
+
     @Test
     void nobodyFromOutsideIsOfferedTheRegisters() {
         office();
-        JsonNode link = Registers.expect(
-                201,
-                client.post(
-                        "/api/v1/form-links",
-                        Map.of(
-                                "template",
-                                template,
-                                "title",
-                                "Ask",
-                                "terms",
-                                Map.of("askerName", "lender_name", "askerMail", "", "frames", List.of()))));
+        Client.Answer refused = share(template);
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.text())
+                .contains("“Lender mail” has to be answered, but only a row of a register answers it");
+        JsonNode shown = settled(office.bringIn("Shown " + organisations, wording()), organisations, "SHOWN");
+        JsonNode link = Registers.expect(201, share(office.publish(shown)));
         String address = link.get("address").asString();
         JsonNode page = new Client(bed.address())
                 .get("/api/v1/ask/" + address.substring(address.lastIndexOf('/') + 1))

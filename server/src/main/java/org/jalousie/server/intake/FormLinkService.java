@@ -12,6 +12,7 @@ import java.util.stream.Collectors;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.ValueReader;
+import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.intake.Intake;
 import org.jalousie.core.intake.LinkTerms;
 import org.jalousie.core.intake.Prefilled;
@@ -119,7 +120,22 @@ class FormLinkService {
         return new FormLinkViews.PrefilledAddress(address(link) + "?" + parameter, fixed);
     }
 
+    /** Nobody from outside is offered a register, so what only a register's row answers could never be answered. */
+    private static Optional<Field> onlyLookedUp(UsableTemplate template) {
+        return template.content().fields().stream()
+                .filter(field -> field.required() && field.initial().isEmpty())
+                .filter(field -> template.content()
+                        .layout()
+                        .question(field.name())
+                        .filter(one -> !one.typed() && one.start().kind() == FormLayout.Start.Kind.FIXED)
+                        .isPresent())
+                .findFirst();
+    }
+
     private void settle(FormLink link, FormLinkViews.FormLinkSettings wanted, UsableTemplate template) {
+        onlyLookedUp(template).ifPresent(field -> {
+            throw Refusal.conflict(Message.of("link.only-looked-up", "field", field.label()));
+        });
         Map<String, Message> faults = new LinkedHashMap<>();
         String title = wanted.title().strip();
         if (title.isEmpty() || title.length() > LONGEST_TITLE)
