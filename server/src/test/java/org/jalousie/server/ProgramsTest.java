@@ -230,6 +230,19 @@ class ProgramsTest {
     }
 
     @Test
+    void aBodyThatCantBeReadIsRefusedAsEver() {
+        KeyClient once = program("intake:write").with("Idempotency-Key", "odd-1");
+        KeyClient parts = once.with("Content-Type", "multipart/form-data; boundary=xx");
+        assertThat(parts.send("POST", "/api/v1/form-files?kinds=PDF&megabytes=1", "no parts")
+                        .status())
+                .isEqualTo(400);
+        assertThat(once.send("POST", "/api/v1/requests", "{not json").status()).isEqualTo(400);
+        assertThat(once.send("POST", "/api/v1/requests", "\"" + "x".repeat(7 * 1024 * 1024) + "\"")
+                        .status())
+                .isEqualTo(413);
+    }
+
+    @Test
     void whatWasRefusedAfterSomethingWasDoneIsToldAgain() {
         String template = office.publish("Done in part", Office.loanWording());
         KeyClient program = program("intake:write", "agreements:write");

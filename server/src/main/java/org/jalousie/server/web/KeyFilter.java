@@ -43,6 +43,9 @@ final class KeyFilter extends OncePerRequestFilter {
                 response.setHeader("WWW-Authenticate", "Bearer error=\"invalid_token\"");
             ProblemBody.write(response, refusal);
             return;
+        } catch (RequestLimits.TooLarge large) {
+            ProblemBody.write(response, 413, RequestLimits.sentence(large.most));
+            return;
         }
         long start = System.nanoTime();
         try {

@@ -48,8 +48,20 @@ final class SentAgain extends OncePerRequestFilter {
         Authentication who = SecurityContextHolder.getContext().getAuthentication();
         try {
             String key = key(request.getHeader(FIELD));
-            HttpServletRequest again = KeptBody.isInParts(request) ? request : KeptBody.of(request);
-            KeptAnswers.Asked asked = new KeptAnswers.Asked(who.getName(), key, fingerprint(again));
+            HttpServletRequest again;
+            String fingerprint;
+            try {
+                again = KeptBody.isInParts(request) ? request : KeptBody.of(request);
+                fingerprint = fingerprint(again);
+            } catch (RequestLimits.TooLarge large) {
+                ProblemBody.write(response, 413, RequestLimits.sentence(large.most));
+                return;
+            } catch (IOException | ServletException | IllegalStateException unreadable) {
+                // whoever reads it next says what is wrong with it; nothing comes of it
+                chain.doFilter(request, response);
+                return;
+            }
+            KeptAnswers.Asked asked = new KeptAnswers.Asked(who.getName(), key, fingerprint);
             Optional<KeptAnswers.Answer> before =
                     kept.begin(asked, request.getRequestURI().endsWith("/form/answers"));
             if (before.isPresent()) {
