@@ -135,7 +135,12 @@ export default function AgreementRoom() {
             detail={pages}
             onTook={checking ? took : undefined}
             request={request}
-            answering={checking ? { looked, onLook: setLooked } : undefined}
+            // what is being typed stays while somebody else's correction is made into pages
+            answering={
+              checking || (coordinator && pages !== detail)
+                ? { looked, onLook: setLooked }
+                : undefined
+            }
           />
         </div>
         <aside className="flex flex-col gap-6">
