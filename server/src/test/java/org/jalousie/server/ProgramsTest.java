@@ -506,6 +506,76 @@ class ProgramsTest {
         assertThat(closed).isEmpty();
     }
 
+    private static long keptAnswers(String condition) throws Exception {
+        try (var connection = BED.bean(javax.sql.DataSource.class).getConnection();
+                var count = connection
+                        .createStatement()
+                        .executeQuery("select count(*) from kept_answer where " + condition)) {
+            count.next();
+            return count.getLong(1);
+        }
+    }
+
+    @Test
+    void noSecretAndNothingOfStrangersIsKeptToBeToldAgain() throws Exception {
+        KeyClient stranger = KeyClient.key(BED.address(), "x").with("Authorization", "Basic x");
+        KeyClient once = stranger.with("Idempotency-Key", "stranger-1");
+        once.post("/api/v1/session", Map.of("mail", "nobody@museum.example.org", "password", "secret"));
+        once.post("/api/v1/ask/" + "a".repeat(22), Map.of());
+        assertThat(keptAnswers("key = 'stranger-1'")).isZero();
+
+        JsonNode strong = letIn(List.of(), 600, "programs:write", "archive:read", "intake:read", "agreements:read");
+        KeyClient programs = key(strong).with("Idempotency-Key", "secret-1");
+        String at = "/api/v1/programs/" + strong.get("id").asString() + "/keys";
+        KeyClient.Answer fresh = programs.post(at, Map.of("kind", "BEARER"));
+        assertThat(fresh.status()).isEqualTo(201);
+        String secret = fresh.json().get("secret").asString();
+        assertThat(keptAnswers("convert_from(body, 'UTF8') like '%" + secret + "%'"))
+                .isZero();
+        KeyClient.Answer again = programs.post(at, Map.of("kind", "BEARER"));
+        assertThat(again.status()).isEqualTo(409);
+        assertThat(again.json().get("detail").asString()).contains("was carried out");
+        assertThat(office.client
+                        .get("/api/v1/programs/" + strong.get("id").asString())
+                        .json()
+                        .get("keys")
+                        .size())
+                .isEqualTo(2);
+    }
+
+    @Test
+    void otherAnswersAreAnotherRequestHoweverLongAgoTheirKeyWasUsed() {
+        String template = office.publish("Long ago", Office.loanWording());
+        KeyClient once = program("intake:write").with("Idempotency-Key", "yearly");
+        String at = "/api/v1/templates/" + template + "/form/answers";
+        KeyClient.Answer first = once.post(at, answers(Office.loanValues("This year")));
+        BED.bean(TestClock.class).ahead(Duration.ofDays(3));
+        KeyClient.Answer next = once.post(at, answers(Office.loanValues("Next year")));
+        assertThat(next.status()).isEqualTo(202);
+        assertThat(next.field("Location")).isNotEqualTo(first.field("Location"));
+    }
+
+    @Test
+    void whoMayNotLookAtAgreementsIsNotToldOfThem() {
+        Map<String, Object> webhook = Map.of(
+                "terms",
+                Map.of(
+                        "title",
+                        "Mine",
+                        "address",
+                        "https://hook.example.org/",
+                        "kinds",
+                        List.of("agreement.made"),
+                        "forms",
+                        List.of()));
+        assertThat(program("programs:write").post("/api/v1/webhooks", webhook).status())
+                .isEqualTo(403);
+        assertThat(program("programs:write", "intake:read")
+                        .post("/api/v1/webhooks", webhook)
+                        .status())
+                .isEqualTo(403);
+    }
+
     @Test
     void aDeadServersRequestIsGoneOnWith() throws Exception {
         String template = office.publish("Dead", Office.loanWording());

@@ -11,9 +11,11 @@ import java.util.UUID;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Typing;
+import org.jalousie.core.json.Json;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.account.SignedIn;
+import org.jalousie.server.web.SendingKey;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -73,10 +75,17 @@ class FormAnswersController {
                 typing,
                 sent.language() == null ? "" : sent.language(),
                 by.displayName());
-        // its answer may have been lost with the server: then it is asked for here again
+        // its answer may have been lost with the server: then it is asked for here again. Other answers are another
+        // request, however long ago the key was used
         UUID once = key == null
                 ? null
-                : UUID.nameUUIDFromBytes((by.getName() + " " + template + " " + key).getBytes(StandardCharsets.UTF_8));
+                : UUID.nameUUIDFromBytes(String.join(
+                                " ",
+                                by.getName(),
+                                template.toString(),
+                                SendingKey.read(key),
+                                Json.MAPPER.writeValueAsString(sent))
+                        .getBytes(StandardCharsets.UTF_8));
         IntakeService.Taken taken = service.takeAnswers(
                 template,
                 once,

@@ -29,8 +29,7 @@ final class Needs {
             Map.entry("registers", Area.REGISTERS),
             Map.entry("postroom", Area.POSTROOM),
             Map.entry("office", Area.OFFICE),
-            Map.entry("programs", Area.PROGRAMS),
-            Map.entry("webhooks", Area.PROGRAMS));
+            Map.entry("programs", Area.PROGRAMS));
 
     /** A form is the intake's, though it is its template's. */
     private static final Pattern FORM = Pattern.compile("templates/[^/]+/form(/.*)?");
@@ -61,6 +60,10 @@ final class Needs {
         String first = rest.contains("/") ? rest.substring(0, rest.indexOf('/')) : rest;
         if (first.equals("today"))
             return Optional.of(new Need(List.of(List.of(Scope.reading(Area.INTAKE), Scope.reading(Area.AGREEMENTS)))));
+        // a webhook tells of requests and agreements, so nobody makes one who may not look at them
+        if (first.equals("webhooks"))
+            return Optional.of(new Need(List.of(List.of(
+                    new Scope(Area.PROGRAMS, writes), Scope.reading(Area.INTAKE), Scope.reading(Area.AGREEMENTS)))));
         // what a table is for says whose it is; that is looked at when it is known
         if (first.equals("tables"))
             return Optional.of(new Need(

@@ -1,11 +1,13 @@
 package org.jalousie.server.programs;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.servlet.http.HttpServletRequest;
 import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.programs.ProgramTerms;
 import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.web.Page;
+import org.jalousie.server.web.SendingKey;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -78,7 +80,11 @@ class ProgramController {
     @PostMapping("/{id}/keys")
     @ResponseStatus(HttpStatus.CREATED)
     ProgramViews.FreshKey makeKey(
-            @PathVariable UUID id, @RequestBody WantedKey key, @AuthenticationPrincipal SignedIn by) {
+            @PathVariable UUID id,
+            @RequestBody WantedKey key,
+            @AuthenticationPrincipal SignedIn by,
+            HttpServletRequest request) {
+        SendingKey.answersOnce(request);
         return service.makeKey(id, key.kind(), Optional.ofNullable(key.othersEndIn()), by);
     }
 

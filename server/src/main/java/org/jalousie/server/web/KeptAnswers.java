@@ -44,7 +44,11 @@ class KeptAnswers implements TransactionExecutionListener {
     record Asked(String who, String key, String asked) {}
 
     /** @param type of its body, {@code location} where it says what was made; empty for none */
-    record Answer(int status, String type, String location, byte[] body) {}
+    record Answer(int status, String type, String location, byte[] body) {
+        private boolean isGood() {
+            return status < 300;
+        }
+    }
 
     /** What is done under a key. */
     interface Work {
@@ -88,8 +92,9 @@ class KeptAnswers implements TransactionExecutionListener {
                     before.headers().getOrDefault("type", ""),
                     before.headers().getOrDefault("location", ""),
                     before.body()));
-        if (before.begun().isAfter(clock.instant().minus(STALE))) throw goingOn();
-        if (before.state().equals("DONE") && !known) throw Refusal.conflict(Message.of("again.lost"));
+        boolean lost = before.state().equals("LOST");
+        if (!lost && before.begun().isAfter(clock.instant().minus(STALE))) throw goingOn();
+        if (!before.state().equals("BEGUN") && !known) throw Refusal.conflict(Message.of("again.lost"));
         // of two that find it stale one goes on
         int taken = sql.sql("update kept_answer set begun_at = ?, state = 'BEGUN' where who = ? and key = ?"
                         + " and begun_at = ? and state <> 'ANSWERED'")
@@ -119,15 +124,13 @@ class KeptAnswers implements TransactionExecutionListener {
                 .optional();
     }
 
-    /** Does a request's work; what it changes first is written down together with that it was done. @return whether it did */
-    boolean during(Asked asked, Work work) throws ServletException, IOException {
+    /** Does a request's work; what it changes first is written down together with that it was done. */
+    void during(Asked asked, Work work) throws ServletException, IOException {
         Timestamp begun =
                 Timestamp.from(kept(asked).orElseThrow(KeptAnswers::goingOn).begun());
-        Going now = new Going(asked, begun);
-        going.set(now);
+        going.set(new Going(asked, begun));
         try {
             work.run();
-            return now.done;
         } finally {
             going.remove();
         }
@@ -146,21 +149,28 @@ class KeptAnswers implements TransactionExecutionListener {
         now.done = true;
     }
 
-    void answered(Asked asked, Answer answer) {
-        sql.sql("update kept_answer set state = 'ANSWERED', status = ?, headers = ?::jsonb, body = ?"
-                        + " where who = ? and key = ?")
+    /**
+     * A request was worked on. What was refused before anything was done leaves its key free; what was refused afterwards is told
+     * again. What the database has counts, not what was tried: a commit may have failed.
+     *
+     * @param answer empty for one that isn't kept
+     */
+    void ended(Asked asked, Optional<Answer> answer) {
+        answer.ifPresent(one -> sql.sql(
+                        "update kept_answer set state = 'ANSWERED', status = ?, headers = ?::jsonb, body = ?"
+                                + " where who = ? and key = ? and (state = 'DONE' or ?)")
                 .params(
-                        answer.status(),
-                        Json.canonical(Map.of("type", answer.type(), "location", answer.location())),
-                        answer.body(),
+                        one.status(),
+                        Json.canonical(Map.of("type", one.type(), "location", one.location())),
+                        one.body(),
                         asked.who(),
-                        asked.key())
-                .update();
-    }
-
-    /** It was refused before anything was done: the key is free again. */
-    void nothingDone(Asked asked) {
+                        asked.key(),
+                        one.isGood())
+                .update());
         sql.sql("delete from kept_answer where who = ? and key = ? and state = 'BEGUN'")
+                .params(asked.who(), asked.key())
+                .update();
+        sql.sql("update kept_answer set state = 'LOST' where who = ? and key = ? and state = 'DONE'")
                 .params(asked.who(), asked.key())
                 .update();
     }

@@ -12,8 +12,8 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.Optional;
 import org.jalousie.core.data.Sha256;
-import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
+import org.springframework.security.authentication.AnonymousAuthenticationToken;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.filter.OncePerRequestFilter;
@@ -21,12 +21,9 @@ import org.springframework.web.util.ContentCachingResponseWrapper;
 
 /**
  * A POST with an {@code Idempotency-Key} is carried out once, however often it is sent: the answer is the first one's. What was
- * refused has done nothing, and its key can be used again. As draft-ietf-httpapi-idempotency-key-header has it; the key may also
- * stand without its quotation marks.
+ * refused has done nothing, and its key can be used again.
  */
 final class SentAgain extends OncePerRequestFilter {
-    static final String FIELD = "Idempotency-Key";
-    private static final int LONGEST = 200;
     private static final int LARGEST = 1024 * 1024;
 
     private final KeptAnswers kept;
@@ -37,9 +34,14 @@ final class SentAgain extends OncePerRequestFilter {
 
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {
-        return request.getHeader(FIELD) == null
+        Authentication who = SecurityContextHolder.getContext().getAuthentication();
+        // strangers are one to us: what one of them was answered is no other's. Who signs in sends a password, which is
+        // kept in no form
+        return request.getHeader(SendingKey.FIELD) == null
                 || !request.getMethod().equals("POST")
-                || SecurityContextHolder.getContext().getAuthentication() == null;
+                || who == null
+                || who instanceof AnonymousAuthenticationToken
+                || request.getRequestURI().equals("/api/v1/session");
     }
 
     @Override
@@ -47,7 +49,7 @@ final class SentAgain extends OncePerRequestFilter {
             throws ServletException, IOException {
         Authentication who = SecurityContextHolder.getContext().getAuthentication();
         try {
-            String key = key(request.getHeader(FIELD));
+            String key = SendingKey.read(request.getHeader(SendingKey.FIELD));
             HttpServletRequest again;
             String fingerprint;
             try {
@@ -78,25 +80,22 @@ final class SentAgain extends OncePerRequestFilter {
             KeptAnswers.Asked asked, HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         ContentCachingResponseWrapper answer = new ContentCachingResponseWrapper(response);
-        boolean answered = false;
         try {
-            boolean done = kept.during(asked, () -> chain.doFilter(request, answer));
-            // what was refused after something was done is told again, too; what broke may be looked up
-            answered = (answer.getStatus() < 300 || done && answer.getStatus() < 500)
-                    && answer.getContentSize() <= LARGEST;
+            kept.during(asked, () -> chain.doFilter(request, answer));
         } finally {
-            if (answered)
-                kept.answered(
-                        asked,
-                        new KeptAnswers.Answer(
-                                answer.getStatus(),
-                                Optional.ofNullable(answer.getContentType()).orElse(""),
-                                Optional.ofNullable(answer.getHeader("Location"))
-                                        .orElse(""),
-                                answer.getContentAsByteArray()));
-            else kept.nothingDone(asked);
+            boolean told = answer.getContentSize() <= LARGEST && !SendingKey.isAnsweredOnce(request);
+            // what broke may be looked up
+            kept.ended(asked, told && answer.getStatus() < 500 ? Optional.of(answer(answer)) : Optional.empty());
             answer.copyBodyToResponse();
         }
+    }
+
+    private static KeptAnswers.Answer answer(ContentCachingResponseWrapper answer) {
+        return new KeptAnswers.Answer(
+                answer.getStatus(),
+                Optional.ofNullable(answer.getContentType()).orElse(""),
+                Optional.ofNullable(answer.getHeader("Location")).orElse(""),
+                answer.getContentAsByteArray());
     }
 
     private static void repeat(KeptAnswers.Answer before, HttpServletResponse response) throws IOException {
@@ -104,15 +103,6 @@ final class SentAgain extends OncePerRequestFilter {
         if (!before.type().isEmpty()) response.setContentType(before.type());
         if (!before.location().isEmpty()) response.setHeader("Location", before.location());
         response.getOutputStream().write(before.body());
-    }
-
-    private static String key(String field) {
-        String text = field.strip();
-        if (text.length() > 1 && text.startsWith("\"") && text.endsWith("\""))
-            text = text.substring(1, text.length() - 1);
-        if (text.isEmpty() || text.length() > LONGEST || !text.chars().allMatch(one -> one > ' ' && one < 127))
-            throw Refusal.malformed(Message.of("again.form", "most", LONGEST));
-        return text;
     }
 
     /** What tells one request from another. */

@@ -1,10 +1,12 @@
 package org.jalousie.server.webhooks;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.programs.WebhookTerms;
 import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.web.Page;
+import org.jalousie.server.web.SendingKey;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -48,7 +50,9 @@ class WebhookController {
     /** Makes one with its first secret, which is told this once. */
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
-    WebhookViews.FreshSecret make(@RequestBody NewWebhook webhook, @AuthenticationPrincipal SignedIn by) {
+    WebhookViews.FreshSecret make(
+            @RequestBody NewWebhook webhook, @AuthenticationPrincipal SignedIn by, HttpServletRequest request) {
+        SendingKey.answersOnce(request);
         return service.make(webhook.terms(), service.outside(webhook.terms()), by.displayName());
     }
 
@@ -85,7 +89,9 @@ class WebhookController {
     /** A new secret, which is told this once; those before sign too for a while. */
     @PostMapping("/{id}/secrets")
     @ResponseStatus(HttpStatus.CREATED)
-    WebhookViews.FreshSecret changeSecret(@PathVariable UUID id, @RequestBody WantedSecret secret) {
+    WebhookViews.FreshSecret changeSecret(
+            @PathVariable UUID id, @RequestBody WantedSecret secret, HttpServletRequest request) {
+        SendingKey.answersOnce(request);
         return service.changeSecret(id, secret.othersEndIn());
     }
 
