@@ -285,14 +285,44 @@ class WebhooksTest {
             make(receiver.address() + "/", List.of("agreement.made"), List.of());
             office.client.post(path() + "/trial", Map.of());
             Wait.until("it is tried", () -> receiver.got().size() == 1);
-            office.client.post(path() + "/pause", Map.of());
+            Wait.until("it is noted", () -> show().get("waiting").asInt() == 1);
             BED.bean(TestClock.class).ahead(Duration.ofDays(5));
             Wait.until("it is given up", () -> show().get("givenUp").asInt() == 1);
-            office.client.delete(path() + "/pause");
             office.client.post(path() + "/notices/sending", Map.of());
             Wait.until("it is taken", () -> receiver.got().size() == 2);
             Wait.until("it is noted", () -> show().get("waiting").asInt() == 0);
             assertThat(show().get("givenUp").asInt()).isZero();
+        }
+    }
+
+    @Test
+    void whatWaitsWhileItIsPausedIsNotGivenUp() throws Exception {
+        try (Receiver receiver = new Receiver().answering(500)) {
+            make(receiver.address() + "/", List.of("agreement.made"), List.of());
+            office.client.post(path() + "/trial", Map.of());
+            Wait.until("it is tried", () -> receiver.got().size() == 1);
+            office.client.post(path() + "/pause", Map.of());
+            BED.bean(TestClock.class).ahead(Duration.ofDays(9));
+            Thread.sleep(2_500);
+            assertThat(show().get("givenUp").asInt()).isZero();
+            office.client.delete(path() + "/pause");
+            Wait.until("it is taken", () -> receiver.got().size() == 2);
+        }
+    }
+
+    @Test
+    void oneForAFormThatRestsCanStillBeSettled() {
+        try (Receiver receiver = new Receiver()) {
+            String template = office.publish("Resting", Office.loanWording());
+            make(receiver.address() + "/", List.of("agreement.made"), List.of(template));
+            assertThat(office.client
+                            .post("/api/v1/templates/" + template + "/retirement", Map.of())
+                            .status())
+                    .isEqualTo(200);
+            Map<String, Object> settled = new java.util.HashMap<>(
+                    terms(receiver.address() + "/elsewhere", List.of("agreement.made"), List.of(template)));
+            settled.put("revision", show().get("revision").asInt());
+            assertThat(office.client.put(path(), settled).status()).isEqualTo(200);
         }
     }
 }

@@ -103,10 +103,8 @@ class ProgramService {
     /** @param known forms that it has already: one that can't be filled any more may stay */
     private void check(ProgramTerms terms, List<UUID> known, SignedIn by) {
         Map<String, Message> faults = new LinkedHashMap<>(terms.faults());
-        Map<UUID, String> names = templates.fillable(terms.forms());
-        terms.forms().stream()
-                .filter(form -> !names.containsKey(form) && !known.contains(form))
-                .findFirst()
+        templates
+                .missing(terms.forms(), known)
                 .ifPresent(form -> faults.put("forms", Message.of("program.no-template", "template", form.toString())));
         if (!faults.isEmpty()) throw Refusal.invalid(Message.of("form.faults", "count", faults.size()), faults);
         requireWithin(terms, by);

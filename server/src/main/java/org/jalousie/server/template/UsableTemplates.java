@@ -3,6 +3,7 @@ package org.jalousie.server.template;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.template.Specimen;
 import org.jalousie.core.template.TemplateContent;
@@ -14,6 +15,18 @@ public interface UsableTemplates {
 
     /** The names of those among some templates that can be filled now. */
     Map<UUID, String> fillable(Collection<UUID> ids);
+
+    /**
+     * The first of some templates that can't be filled.
+     *
+     * @param known those that were chosen when they could be, and may stay
+     */
+    default Optional<UUID> missing(Collection<UUID> wanted, Collection<UUID> known) {
+        Map<UUID, String> names = fillable(wanted);
+        return wanted.stream()
+                .filter(one -> !names.containsKey(one) && !known.contains(one))
+                .findFirst();
+    }
 
     /** The newest version, which may be a draft, to try its form. */
     UsableTemplate newest(UUID id);

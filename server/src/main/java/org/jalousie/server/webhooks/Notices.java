@@ -144,7 +144,9 @@ class Notices {
 
     /** Gives up what was tried in vain for too long. */
     void giveUpOld() {
-        sql.sql("update webhook_notice set state = 'GIVEN_UP' where state = 'WAITING' and asked_at < ? and tries > 0")
+        sql.sql(
+                        "update webhook_notice n set state = 'GIVEN_UP' from webhook w where w.id = n.webhook_id and not w.paused"
+                                + " and n.state = 'WAITING' and n.asked_at < ? and n.tries > 0")
                 .param(Timestamp.from(clock.instant().minus(GIVEN_UP_AFTER)))
                 .update();
     }
@@ -153,6 +155,15 @@ class Notices {
     void sweep() {
         sql.sql("delete from webhook_notice where state <> 'WAITING' and created_at < ?")
                 .param(Timestamp.from(clock.instant().minus(KEPT)))
+                .update();
+    }
+
+    /** What waited while it was paused is tried as if it had come about now. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void goOn(UUID webhook) {
+        back(webhook);
+        sql.sql("update webhook_notice set asked_at = ? where webhook_id = ? and state = 'WAITING'")
+                .params(Timestamp.from(clock.instant()), webhook)
                 .update();
     }
 

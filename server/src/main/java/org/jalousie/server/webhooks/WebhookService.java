@@ -83,7 +83,7 @@ class WebhookService {
 
     @Transactional
     WebhookViews.FreshSecret make(WebhookTerms terms, Optional<Message> outside, String by) {
-        check(terms, outside);
+        check(terms, List.of(), outside);
         Webhook webhook = webhooks.saveAndFlush(new Webhook(terms, by, clock.instant()));
         WebhookSecrets.Fresh fresh = secrets.make(webhook.id());
         return new WebhookViews.FreshSecret(fresh.id(), fresh.secret(), detail(webhook));
@@ -93,7 +93,7 @@ class WebhookService {
     WebhookViews.WebhookDetail settle(UUID id, int revision, WebhookTerms terms, Optional<Message> outside) {
         Webhook webhook = open(id);
         if (webhook.revision() != revision) throw Refusal.conflict(Message.of("webhook.changed"));
-        check(terms, outside);
+        check(terms, webhook.terms().forms(), outside);
         webhook.settle(terms, clock.instant());
         // another address may answer where the one before did not
         notices.back(id);
@@ -114,13 +114,11 @@ class WebhookService {
         }
     }
 
-    private void check(WebhookTerms terms, Optional<Message> outside) {
+    private void check(WebhookTerms terms, List<UUID> known, Optional<Message> outside) {
         Map<String, Message> faults = new LinkedHashMap<>(terms.faults());
         outside.ifPresent(fault -> faults.putIfAbsent("address", fault));
-        Map<UUID, String> names = templates.fillable(terms.forms());
-        terms.forms().stream()
-                .filter(form -> !names.containsKey(form))
-                .findFirst()
+        templates
+                .missing(terms.forms(), known)
                 .ifPresent(form -> faults.put("forms", Message.of("program.no-template", "template", form.toString())));
         if (!faults.isEmpty()) throw Refusal.invalid(Message.of("form.faults", "count", faults.size()), faults);
     }
@@ -129,7 +127,7 @@ class WebhookService {
     WebhookViews.WebhookDetail pause(UUID id, boolean now) {
         Webhook webhook = open(id);
         webhook.pause(now, clock.instant());
-        if (!now) notices.back(id);
+        if (!now) notices.goOn(id);
         webhooks.flush();
         return detail(webhook);
     }
