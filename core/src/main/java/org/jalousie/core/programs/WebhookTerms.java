@@ -20,6 +20,7 @@ import org.jalousie.core.messages.Message;
 public record WebhookTerms(String title, String address, List<NoticeKind> kinds, List<UUID> forms) {
     private static final int LONGEST_TITLE = 100;
     private static final int LONGEST_ADDRESS = 1_000;
+    private static final int MOST_FORMS = 200;
 
     public WebhookTerms {
         title = title == null ? "" : title.strip();
@@ -36,7 +37,7 @@ public record WebhookTerms(String title, String address, List<NoticeKind> kinds,
     /** The address to send to; empty for what is none: with a host, without a name and password in it. */
     public static Optional<URI> readAddress(String text) {
         try {
-            URI address = new URI(text);
+            URI address = new URI(new URI(text).toASCIIString());
             String scheme = String.valueOf(address.getScheme());
             boolean web = scheme.equals("https") || scheme.equals("http");
             boolean whole = address.getHost() != null
@@ -62,6 +63,7 @@ public record WebhookTerms(String title, String address, List<NoticeKind> kinds,
         if (title.isEmpty() || title.length() > LONGEST_TITLE)
             faults.put("title", Message.of("webhook.title", "most", LONGEST_TITLE));
         if (readAddress(address).isEmpty()) faults.put("address", Message.of("webhook.address", "address", address));
+        if (forms.size() > MOST_FORMS) faults.put("forms", Message.of("program.forms", "most", MOST_FORMS));
         if (kinds.isEmpty() || kinds.contains(NoticeKind.TRIAL)) faults.put("kinds", Message.of("webhook.no-kinds"));
         return faults;
     }

@@ -82,11 +82,7 @@ public class OutsideHttp {
      * @param fields by their names, whatever their case
      * @param body cut off where more came than was asked for
      */
-    public record Answer(int status, Map<String, String> fields, byte[] body) {
-        public boolean isGood() {
-            return status >= 200 && status < 300;
-        }
-    }
+    public record Answer(int status, Map<String, String> fields, byte[] body) {}
 
     /**
      * Sends a request.
@@ -117,7 +113,9 @@ public class OutsideHttp {
                 limit.toMillis(),
                 TimeUnit.MILLISECONDS);
         try {
-            return http.execute(sent, answer -> read(answer, most));
+            return http.execute(sent, answer -> read(sent, answer, most));
+        } catch (CutOff more) {
+            return more.answer;
         } catch (IOException | RuntimeException e) {
             throw problem(e, late.get(), request.address(), limit);
         } finally {
@@ -125,30 +123,41 @@ public class OutsideHttp {
         }
     }
 
-    private static Answer read(ClassicHttpResponse answer, int most) throws IOException {
+    /** More came than was asked for. */
+    private static final class CutOff extends IOException {
+        private final transient Answer answer;
+
+        CutOff(Answer answer) {
+            this.answer = answer;
+        }
+    }
+
+    private static Answer read(HttpUriRequestBase sent, ClassicHttpResponse answer, int most) throws IOException {
         Map<String, String> fields = new TreeMap<>(String.CASE_INSENSITIVE_ORDER);
         for (Header field : answer.getHeaders()) fields.putIfAbsent(field.getName(), field.getValue());
-        byte[] body = new byte[0];
-        if (answer.getEntity() != null) {
-            InputStream in = answer.getEntity().getContent();
-            if (in != null) body = in.readNBytes(most);
-        }
-        return new Answer(answer.getCode(), fields, body);
+        InputStream in = answer.getEntity() == null
+                ? InputStream.nullInputStream()
+                : answer.getEntity().getContent();
+        Answer read = new Answer(answer.getCode(), fields, in.readNBytes(most));
+        if (in.read() < 0) return read;
+        // the rest would be read to its end for the sake of the connection, and it may have none
+        sent.cancel();
+        throw new CutOff(read);
     }
 
     private OutsideProblem problem(Exception e, boolean late, URI address, Duration limit) {
         for (Throwable one = e; one != null; one = one.getCause())
             if (one instanceof NotAllowed) return notAllowed(address);
         if (e instanceof UnknownHostException)
-            return new OutsideProblem(Message.of("outside.unknown-host", "host", address.getHost()), true, e);
+            return new OutsideProblem(Message.of("outside.unknown-host", "host", address.getHost()), e);
         if (late || e instanceof java.net.SocketTimeoutException)
-            return new OutsideProblem(Message.of("outside.silent", "seconds", Math.max(1, limit.toSeconds())), true, e);
+            return new OutsideProblem(Message.of("outside.silent", "seconds", Math.max(1, limit.toSeconds())), e);
         return new OutsideProblem(
-                Message.of("outside.broken", "kind", e.getClass().getSimpleName()), true, e);
+                Message.of("outside.broken", "kind", e.getClass().getSimpleName()), e);
     }
 
     private static OutsideProblem notAllowed(URI address) {
-        return new OutsideProblem(Message.of("outside.inside", "host", address.getHost()), false, null);
+        return new OutsideProblem(Message.of("outside.inside", "host", address.getHost()), null);
     }
 
     /**
@@ -165,7 +174,7 @@ public class OutsideHttp {
             return;
         }
         if (address.getScheme().equals("http") && !inside.isInside(bare(address.getHost())))
-            throw new OutsideProblem(Message.of("outside.unencrypted"), false, null);
+            throw new OutsideProblem(Message.of("outside.unencrypted"), null);
     }
 
     /** An address of the sixth version stands in brackets in a URI (RFC 3986 §3.2.2). */

@@ -168,15 +168,10 @@ class ProgramService {
 
     private ProgramViews.ProgramDetail detail(Program one) {
         Instant now = clock.instant();
-        ProgramTerms terms = one.terms();
-        Map<UUID, String> names = templates.fillable(terms.forms());
         return new ProgramViews.ProgramDetail(
                 one.id(),
                 one.revision(),
-                terms,
-                terms.forms().stream()
-                        .map(form -> new ProgramViews.FormName(form, names.getOrDefault(form, "")))
-                        .toList(),
+                one.terms(),
                 one.endedAt().orElse(null),
                 one.createdBy(),
                 one.createdAt(),

@@ -39,18 +39,15 @@ final class ProgramViews {
             @Schema(types = {"string", "null"}) Instant lastUsedAt,
             boolean holds) {}
 
-    /** @param forms names of the templates that it is limited to */
+    /** @param endedAt null while it is let in */
     record ProgramDetail(
             UUID id,
             int revision,
             ProgramTerms terms,
-            List<FormName> forms,
             @Schema(types = {"string", "null"}) Instant endedAt,
             String createdBy,
             Instant createdAt,
             List<ProgramKey> keys) {}
-
-    record FormName(UUID template, String name) {}
 
     /** @param secret told this once */
     record FreshKey(UUID id, String secret, ProgramDetail program) {}

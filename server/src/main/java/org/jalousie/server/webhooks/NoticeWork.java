@@ -66,7 +66,7 @@ class NoticeWork implements JobWork {
             Optional<Notices.Due> due = webhook.flatMap(one -> notices.next(id));
             if (due.isEmpty()) return false;
             Notices.NoticeTry tried = send(webhook.get(), due.get());
-            boolean taken = tried.status() != null && tried.status() >= 200 && tried.status() < 300;
+            boolean taken = tried.taken();
             Optional<Instant> next = taken
                     ? Optional.empty()
                     : NextTry.after(due.get().tries() + 1)

@@ -66,7 +66,11 @@ class Notices {
      * @param answer the beginning of what was answered
      */
     record NoticeTry(
-            Instant at, @Schema(types = {"integer", "null"}) Integer status, String fault, String answer, int tookMs) {}
+            Instant at, @Schema(types = {"integer", "null"}) Integer status, String fault, String answer, int tookMs) {
+        boolean taken() {
+            return status != null && status >= 200 && status < 300;
+        }
+    }
 
     @Transactional(propagation = Propagation.MANDATORY)
     public void write(UUID webhook, CloudEvent event) {
