@@ -2,6 +2,7 @@ package org.jalousie.server.tables;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.util.Collection;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -143,6 +144,18 @@ class BroughtRows {
                 .query((row, number) -> counts.put(TableUse.Outcome.valueOf(row.getString(1)), row.getLong(2)))
                 .list();
         return counts;
+    }
+
+    /** How many rows tables have; nothing for those that have none yet. */
+    Map<UUID, Long> totals(Collection<UUID> of) {
+        if (of.isEmpty()) return Map.of();
+        return sql
+                .sql("select table_id, count(*) from brought_row where table_id in (:of) group by table_id")
+                .param("of", of)
+                .query((row, number) -> Map.entry(row.getObject(1, UUID.class), row.getLong(2)))
+                .list()
+                .stream()
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
     }
 
     /** What came of a row, as it is written down. */

@@ -9,8 +9,6 @@ import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
-import org.jalousie.core.data.Sha256;
-import org.jalousie.core.data.Texts;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.tables.Cell;
 import org.jalousie.core.tables.Recognised;
@@ -21,16 +19,13 @@ import org.jalousie.server.jobs.JobKind;
 import org.jalousie.server.jobs.Jobs;
 import org.jalousie.server.store.RowLock;
 import org.jalousie.server.web.Page;
-import org.springframework.data.domain.Sort;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/** Tables that are brought in: recognised, joined to fields, looked over, mended, carried out. */
+/** Tables that were brought in: joined to fields, looked over, mended, carried out. */
 @Service
-class TableService implements TablesBrought {
-    private static final int LONGEST_NAME = 200;
-
+class TableService {
     private final BroughtTables tables;
     private final BroughtRows rows;
     private final TableSteps steps;
@@ -65,68 +60,6 @@ class TableService implements TablesBrought {
         this.clock = clock;
     }
 
-    @Override
-    public TableViews.TableDetail bring(
-            TableUse.Purpose purpose, String subject, String name, byte[] bytes, TableUse.By by) {
-        String called = Texts.bare(name);
-        if (called.isEmpty()) throw Refusal.invalid(Message.of("document.no-title"));
-        List<Field> fields = steps.use(purpose).fields(subject);
-        Map<String, FieldName> before = rows.keptJoins(purpose, subject);
-        TableLook.Seen[] seen = {null};
-        TableJobs.withFile(bytes, file -> seen[0] = look.seen(file, file.recognised(), fields, before));
-        Sha256 kept = files.keep(bytes);
-        return transaction.execute(status -> {
-            BroughtTable table = new BroughtTable(
-                    tables.nextNumber(),
-                    called.substring(0, Math.min(called.length(), LONGEST_NAME)),
-                    kept,
-                    purpose,
-                    subject,
-                    by,
-                    clock.instant());
-            table.take(
-                    seen[0].recognised(),
-                    seen[0].heads(),
-                    TableSettings.first(seen[0].recognised().style(), seen[0].joins()),
-                    BroughtTable.State.READING,
-                    clock.instant());
-            tables.saveAndFlush(table);
-            jobs.soon(JobKind.TABLE, table.id().toString());
-            return detail(table);
-        });
-    }
-
-    @Transactional(readOnly = true)
-    @Override
-    public Optional<Subject> subjectOf(UUID table) {
-        return tables.findById(table).map(one -> new Subject(one.purpose(), one.subject()));
-    }
-
-    @Transactional(readOnly = true)
-    @Override
-    public Page<TableViews.TableItem> list(TableUse.Purpose purpose, String subject, int page) {
-        var order = Page.request(page).withSort(Sort.by(Sort.Order.desc("createdAt"), Sort.Order.asc("id")));
-        var found = subject.isEmpty()
-                ? tables.findByPurpose(purpose, order)
-                : tables.findByPurposeAndSubject(purpose, subject, order);
-        return new Page<>(
-                found.map(table -> new TableViews.TableItem(
-                                table.id(),
-                                table.number(),
-                                table.subject(),
-                                table.name(),
-                                table.state(),
-                                table.createdBy(),
-                                table.createdAt(),
-                                rows.counts(table.id()).values().stream()
-                                        .mapToLong(count -> count)
-                                        .sum()))
-                        .getContent(),
-                found.getTotalElements(),
-                page,
-                Page.SIZE);
-    }
-
     @Transactional(readOnly = true)
     public TableViews.TableDetail show(UUID id) {
         return detail(table(id));
@@ -143,7 +76,7 @@ class TableService implements TablesBrought {
         return table;
     }
 
-    private TableViews.TableDetail detail(BroughtTable table) {
+    TableViews.TableDetail detail(BroughtTable table) {
         Map<TableUse.Outcome, Long> counts = rows.counts(table.id());
         long all = counts.values().stream().mapToLong(count -> count).sum();
         return new TableViews.TableDetail(
