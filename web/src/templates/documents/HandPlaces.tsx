@@ -1,3 +1,4 @@
+import { PrintedName } from './PrintedName';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Schemas } from '../../api/client';
 import { say } from '../../messages/rooms';
@@ -249,7 +250,7 @@ function HandPlace({
         onPointerCancel={end}
       >
         {item.print && (
-          <Words print={item.print} label={item.label} perPoint={width / size.width} />
+          <PrintedName print={item.print} label={item.label} perPoint={width / size.width} />
         )}
       </button>
       {chosen && !fixed && handling.chosen.length === 1 && !dragged && (
@@ -276,34 +277,6 @@ function HandPlace({
         />
       )}
     </>
-  );
-}
-
-/** A datum's name as it will be printed: in its letters, at its side. */
-function Words({
-  print,
-  label,
-  perPoint,
-}: {
-  print: Schemas['DataPlace'];
-  label: string;
-  perPoint: number;
-}) {
-  const family = { SANS: 'var(--font-sans)', SERIF: 'serif', MONO: 'monospace' }[print.style];
-  const side = { LEFT: 'left', MIDDLE: 'center', RIGHT: 'right' } as const;
-  return (
-    <span
-      className="pointer-events-none flex h-full w-full items-center whitespace-nowrap"
-      style={{
-        fontFamily: family,
-        fontSize: `${print.points * perPoint}px`,
-        lineHeight: 1.1,
-      }}
-    >
-      <span className="block w-full truncate px-0.5" style={{ textAlign: side[print.align] }}>
-        {print.marks ? '✕' : `[${label}]`}
-      </span>
-    </span>
   );
 }
 

@@ -36,10 +36,12 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/v1/agreements")
 class AgreementController {
     private final AgreementService service;
+    private final AgreementFiles files;
     private final AgreementLists lists;
 
-    AgreementController(AgreementService service, AgreementLists lists) {
+    AgreementController(AgreementService service, AgreementFiles files, AgreementLists lists) {
         this.service = service;
+        this.files = files;
         this.lists = lists;
     }
 
@@ -125,15 +127,13 @@ class AgreementController {
     @GetMapping(path = "/{number}/documents/{document}.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> document(@PathVariable AgreementNumber number, @PathVariable String document) {
         return Download.of(
-                service.pdf(number, document),
-                service.fileName(number, document, "pdf"),
-                MediaType.APPLICATION_PDF_VALUE);
+                files.pdf(number, document), files.fileName(number, document, "pdf"), MediaType.APPLICATION_PDF_VALUE);
     }
 
     /** A document as a Word file. */
     @GetMapping(path = "/{number}/documents/{document}.docx", produces = Download.WORD)
     ResponseEntity<byte[]> word(@PathVariable AgreementNumber number, @PathVariable String document) {
-        return Download.of(service.word(number, document), service.fileName(number, document, "docx"), Download.WORD);
+        return Download.of(files.word(number, document), files.fileName(number, document, "docx"), Download.WORD);
     }
 
     /** One page as a picture. @param page from 1 */
@@ -142,21 +142,21 @@ class AgreementController {
             @PathVariable AgreementNumber number, @PathVariable String document, @PathVariable int page) {
         return ResponseEntity.ok()
                 .contentType(MediaType.IMAGE_PNG)
-                .body(PageImage.of(service.pdf(number, document), page));
+                .body(PageImage.of(files.pdf(number, document), page));
     }
 
     /** All documents, the signing record and what parties attached, in one ZIP file. */
     @GetMapping(path = "/{number}/documents.zip", produces = "application/zip")
     ResponseEntity<byte[]> together(@PathVariable AgreementNumber number) {
         return Download.of(
-                service.together(number), FileNames.of(number, service.title(number), "", "zip"), "application/zip");
+                files.together(number), FileNames.of(number, service.title(number), "", "zip"), "application/zip");
     }
 
     /** A file that a party attached. @param file its SHA-256 */
     @GetMapping("/{number}/attached/{file}")
     ResponseEntity<byte[]> attached(@PathVariable AgreementNumber number, @PathVariable String file) {
-        Agreement.Attached one = service.attached(number, file);
-        byte[] bytes = service.file(one);
+        Agreement.Attached one = files.attached(number, file);
+        byte[] bytes = files.file(one);
         return Download.of(bytes, one.file().name(), OpenFiles.typeOf(bytes));
     }
 
@@ -164,7 +164,7 @@ class AgreementController {
     @GetMapping(path = "/{number}/record.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> record(@PathVariable AgreementNumber number) {
         return Download.of(
-                service.record(number),
+                files.record(number),
                 FileNames.of(number, service.title(number), "signing record", "pdf"),
                 MediaType.APPLICATION_PDF_VALUE);
     }

@@ -3,12 +3,9 @@ package org.jalousie.server.agreement;
 import java.time.Clock;
 import java.time.LocalDateTime;
 import java.time.Year;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.function.Supplier;
 import org.jalousie.core.agreement.Absence;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.AddedDocument;
@@ -20,8 +17,6 @@ import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.evidence.EventChain;
-import org.jalousie.core.filing.FileNames;
-import org.jalousie.core.filing.OneArchive;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Assignment;
 import org.jalousie.core.parties.Participant;
@@ -29,7 +24,6 @@ import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
-import org.jalousie.server.files.FileStore;
 import org.jalousie.server.jobs.Jobs;
 import org.jalousie.server.template.UsableTemplate;
 import org.jalousie.server.template.UsableTemplates;
@@ -47,7 +41,6 @@ class AgreementService {
     private final Participants parts;
     private final SendingDesk sending;
     private final AgreementDetails details;
-    private final FileStore files;
     private final Jobs jobs;
     private final Clock clock;
     private final Settings settings;
@@ -59,7 +52,6 @@ class AgreementService {
             Participants parts,
             SendingDesk sending,
             AgreementDetails details,
-            FileStore files,
             Jobs jobs,
             Clock clock,
             Settings settings) {
@@ -69,7 +61,6 @@ class AgreementService {
         this.parts = parts;
         this.sending = sending;
         this.details = details;
-        this.files = files;
         this.jobs = jobs;
         this.clock = clock;
         this.settings = settings;
@@ -108,7 +99,7 @@ class AgreementService {
                         new AddedDocument(
                                 file.document(), file.title(), Document.Kind.FIXED, file.file(), file.brought()),
                         file.places())));
-        replaces.map(this::read)
+        replaces.map(this::agreement)
                 .ifPresent(before -> before.changed()
                         .forEach((document, wording) -> log.carryOut(
                                 id, by, new Command.ChangeWording(log.read(id).revision(), document, wording))));
@@ -211,64 +202,11 @@ class AgreementService {
     /** A document as it stands. @throws Refusal when it isn't made yet, or there is none of this id */
     @Transactional(readOnly = true)
     public Document document(AgreementNumber number, String id) {
-        return document(read(number), id);
+        return document(agreement(number), id);
     }
 
-    private static Document document(Agreement agreement, String id) {
+    static Document document(Agreement agreement, String id) {
         return agreement.documentNamed(id).orElseThrow(() -> Refusal.notFound(Message.of("agreement.no-document")));
-    }
-
-    String fileName(AgreementNumber number, String id, String extension) {
-        Agreement agreement = read(number);
-        return FileNames.of(agreement, document(agreement, id).id(), extension);
-    }
-
-    byte[] pdf(AgreementNumber number, String id) {
-        return files.get(document(number, id).pdf());
-    }
-
-    byte[] word(AgreementNumber number, String id) {
-        return files.get(
-                document(number, id).word().orElseThrow(() -> Refusal.notFound(Message.of("agreement.no-word-file"))));
-    }
-
-    /** @param file the SHA-256 of a file that a party attached, as it stands in an address */
-    @Transactional(readOnly = true)
-    public Agreement.Attached attached(AgreementNumber number, String file) {
-        return read(number).attached().stream()
-                .filter(one -> one.file().file().hex().equals(file))
-                .findFirst()
-                .orElseThrow(() -> Refusal.notFound(Message.of("agreement.no-file-yet")));
-    }
-
-    byte[] file(Agreement.Attached attached) {
-        return files.get(attached.file().file());
-    }
-
-    /** All files of an agreement, each by the name by which it is fetched alone. */
-    @Transactional(readOnly = true)
-    public byte[] together(AgreementNumber number) {
-        Agreement agreement = log.read(idOf(number));
-        Map<String, Supplier<byte[]>> all = new LinkedHashMap<>();
-        for (Document one : agreement.documents())
-            all.put(
-                    OneArchive.free(FileNames.of(agreement, one.id(), "pdf"), all.keySet()),
-                    () -> files.get(one.pdf()));
-        agreement
-                .record()
-                .ifPresent(record -> all.put(
-                        FileNames.of(number, agreement.title(), "signing record", "pdf"), () -> files.get(record)));
-        for (Agreement.Attached one : agreement.attached())
-            all.put(
-                    OneArchive.free(one.file().name(), all.keySet()),
-                    () -> files.get(one.file().file()));
-        return OneArchive.of(all);
-    }
-
-    @Transactional(readOnly = true)
-    public byte[] record(AgreementNumber number) {
-        return files.get(
-                read(number).record().orElseThrow(() -> Refusal.notFound(Message.of("agreement.no-file-yet"))));
     }
 
     @Transactional(readOnly = true)
@@ -293,7 +231,7 @@ class AgreementService {
         return row(number).id();
     }
 
-    private Agreement read(AgreementNumber number) {
+    Agreement agreement(AgreementNumber number) {
         return log.read(row(number).id());
     }
 
