@@ -130,6 +130,11 @@ class ProgramsTest {
         BED.bean(TestClock.class).ahead(Duration.ofHours(25));
         assertThat(old.get("/api/v1/archive").status()).isEqualTo(401);
         assertThat(fresh.get("/api/v1/archive").status()).isEqualTo(200);
+        Client.Answer never = office.client.post(
+                "/api/v1/programs/" + program.get("id").asString() + "/keys",
+                Map.of("kind", "BEARER", "othersEndIn", -1));
+        assertThat(never.status()).isEqualTo(400);
+        assertThat(never.text()).contains("in how many hours the others end");
     }
 
     @Test
@@ -289,6 +294,8 @@ class ProgramsTest {
         assertThat(limited.get("/api/v1/agreements/" + number).status()).isEqualTo(200);
         assertThat(limited.get("/api/v1/agreements/" + foreignNumber).status()).isEqualTo(403);
         assertThat(limited.get("/api/v1/agreements").status()).isEqualTo(403);
+        for (String nowhere : List.of("agreements/A-1900-0001", "archive/A-1900-0001", "agreements/x", "tables/x"))
+            assertThat(limited.get("/api/v1/" + nowhere).status()).as(nowhere).isEqualTo(403);
         assertThat(limited.get("/api/v1/registers").status()).isEqualTo(403);
         assertThat(limited.get("/api/v1/requests").status()).isEqualTo(403);
         assertThat(limited.get("/api/v1/requests?template=" + others).status()).isEqualTo(403);

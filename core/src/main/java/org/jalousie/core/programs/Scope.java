@@ -21,7 +21,9 @@ public record Scope(Area area, boolean writes) {
         REGISTERS,
         POSTROOM,
         OFFICE,
-        PROGRAMS;
+        PROGRAMS,
+        /** To tell that records have changed. */
+        RECORDS;
 
         private String token() {
             return name().toLowerCase(Locale.ROOT);

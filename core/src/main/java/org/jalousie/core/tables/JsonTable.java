@@ -2,33 +2,19 @@ package org.jalousie.core.tables;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.math.BigDecimal;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.jalousie.core.json.Json;
 import org.jalousie.core.messages.Message;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
-import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.cfg.JsonNodeFeature;
-import tools.jackson.databind.json.JsonMapper;
 
 /** A table as JSON: an array of objects, or one object after the other. A column is a member that any of them has. */
 final class JsonTable {
-    /** Numbers keep the digits that they are written with. */
-    private static final JsonMapper EXACT = Json.MAPPER
-            .rebuild()
-            .enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS)
-            .disable(JsonNodeFeature.STRIP_TRAILING_BIGDECIMAL_ZEROES)
-            .build();
-
-    private static final int MOST_DIGITS = 300;
-
     private JsonTable() {}
 
     static List<String> heads(Path file) {
@@ -46,7 +32,7 @@ final class JsonTable {
         List<String> heads = heads(file);
         each(file, (number, row) -> {
             List<Cell> cells = new ArrayList<>(heads.size());
-            for (String head : heads) cells.add(cell(row.get(head)));
+            for (String head : heads) cells.add(JsonCells.of(row.get(head)));
             return cells.stream().allMatch(Cell::isBlank) || sink.row(number, cells);
         });
     }
@@ -58,7 +44,7 @@ final class JsonTable {
     private static void each(Path file, Objects sink) {
         int number = 0;
         String encoding = Encodings.recognised(file);
-        try (JsonParser in = EXACT.createParser(Encodings.open(file, encoding))) {
+        try (JsonParser in = JsonCells.EXACT.createParser(Encodings.open(file, encoding))) {
             for (JsonToken token = in.nextToken(); token != null; token = in.nextToken()) {
                 if (token == JsonToken.START_ARRAY && number == 0 || token == JsonToken.END_ARRAY) continue;
                 number++;
@@ -71,19 +57,5 @@ final class JsonTable {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-    }
-
-    private static Cell number(BigDecimal number) {
-        // a few letters may stand for a thousand million digits
-        if (Math.abs(number.scale()) > MOST_DIGITS) return Cell.failed(number.toString());
-        return Cell.known(number.toPlainString());
-    }
-
-    private static Cell cell(JsonNode value) {
-        if (value == null || value.isNull()) return Cell.EMPTY;
-        if (value.isString()) return Cell.typed(value.stringValue());
-        if (value.isBoolean()) return Cell.known(value.booleanValue() ? "yes" : "no");
-        if (value.isNumber()) return number(value.decimalValue());
-        return Cell.known(value.toString());
     }
 }

@@ -14,7 +14,6 @@ import org.jalousie.server.programs.Reached;
 import org.jalousie.server.tables.TableUse;
 import org.jalousie.server.tables.TablesBrought;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
 
 /**
  * Of which forms requests are, agreements by the requests that they were made of, and tables: those of which agreements are made
@@ -32,8 +31,8 @@ class RequestReach implements Reached {
         this.agreements = agreements;
     }
 
+    // in no transaction of its own: what isn't there is refused in the room's, which would take this one along
     @Override
-    @Transactional(readOnly = true)
     public Optional<About> about(List<String> segments) {
         if (segments.size() < 2) return Optional.empty();
         String number = segments.get(1);

@@ -26,7 +26,9 @@ public enum JobKind {
     /** A table read, checked or carried out; an instance is its id. Needs nothing from outside. */
     TABLE(),
     /** Notices of a webhook, which has a patience of its own; an instance is its id. */
-    WEBHOOK();
+    WEBHOOK(),
+    /** What is to be done with a record system, which has a patience of its own; an instance is its id. */
+    RECORDS();
 
     private final Optional<ServiceAway.Service> service;
 
@@ -50,7 +52,8 @@ public enum JobKind {
                 && this != DRAWING
                 && this != RECOGNISE
                 && this != TABLE
-                && this != WEBHOOK;
+                && this != WEBHOOK
+                && this != RECORDS;
     }
 
     String taskName() {

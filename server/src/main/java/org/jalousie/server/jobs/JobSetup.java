@@ -91,6 +91,11 @@ class JobSetup {
         return task(JobKind.WEBHOOK, all);
     }
 
+    @Bean
+    Task<Void> recordsTask(ObjectProvider<JobWork> all) {
+        return task(JobKind.RECORDS, all);
+    }
+
     private static JobWork workOf(JobKind kind, ObjectProvider<JobWork> all) {
         return all.stream().filter(one -> one.kind() == kind).findFirst().orElseThrow();
     }

@@ -39,6 +39,8 @@ final class Needs {
             "forms/reading|templates/[^/]+/(newest-)?form/(state|pages|text|taking)|requests/[^/]+/(form-state|pages|text|taking)"
                     + "|templates/.*(comparison|/tie)|archive/check|archive/[^/]+/verification|form-links/[^/]+/address");
 
+    private static final Pattern RECORD_NOTICES = Pattern.compile("record-systems/[^/]+/notices");
+
     private Needs() {}
 
     /**
@@ -64,6 +66,14 @@ final class Needs {
         if (first.equals("webhooks"))
             return Optional.of(new Need(List.of(List.of(
                     new Scope(Area.PROGRAMS, writes), Scope.reading(Area.INTAKE), Scope.reading(Area.AGREEMENTS)))));
+        // what a record system tells is a wish to be looked at, and nothing more
+        if (RECORD_NOTICES.matcher(rest).matches())
+            return Optional.of(new Need(List.of(List.of(Scope.writing(Area.RECORDS)))));
+        if (first.equals("record-systems"))
+            return Optional.of(new Need(List.of(List.of(
+                    new Scope(Area.PROGRAMS, writes),
+                    new Scope(Area.INTAKE, writes),
+                    new Scope(Area.AGREEMENTS, writes)))));
         // what a table is for says whose it is; that is looked at when it is known
         if (first.equals("tables"))
             return Optional.of(new Need(

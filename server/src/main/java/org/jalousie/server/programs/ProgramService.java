@@ -134,7 +134,7 @@ class ProgramService {
         requireLetIn(program);
         requireWithin(program.terms(), by);
         int hours = othersEndIn.orElse(0);
-        if (hours < 0 || hours > MOST_HOURS) throw Refusal.malformed(Message.of("request.unreadable"));
+        if (hours < 0 || hours > MOST_HOURS) throw Refusal.malformed(Message.of("key.hours", "most", MOST_HOURS));
         Instant now = clock.instant();
         long holding = keys.of(List.of(id)).getOrDefault(id, List.of()).stream()
                 .filter(key -> key.holds(now))

@@ -74,6 +74,7 @@ class SecuritySetup {
                                 "/api/v1/runs/**",
                                 "/api/v1/programs/**",
                                 "/api/v1/webhooks/**",
+                                "/api/v1/record-systems/**",
                                 "/api/v1/today")
                         .hasRole("COORDINATOR")
                         .requestMatchers(HttpMethod.GET, "/api/**")

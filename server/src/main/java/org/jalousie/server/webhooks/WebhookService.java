@@ -146,7 +146,8 @@ class WebhookService {
     @Transactional
     WebhookViews.FreshSecret changeSecret(UUID id, int othersEndIn) {
         Webhook webhook = open(id);
-        if (othersEndIn < 0 || othersEndIn > MOST_HOURS) throw Refusal.malformed(Message.of("request.unreadable"));
+        if (othersEndIn < 0 || othersEndIn > MOST_HOURS)
+            throw Refusal.malformed(Message.of("key.hours", "most", MOST_HOURS));
         if (secrets.of(id).size() >= MOST_SECRETS)
             throw Refusal.conflict(Message.of("webhook.many-secrets", "most", MOST_SECRETS));
         WebhookSecrets.Fresh fresh = secrets.make(id);
