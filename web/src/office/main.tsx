@@ -37,6 +37,9 @@ const ProgramsRoom = lazy(() => import('../programs/ProgramsRoom'));
 const ProgramRoom = lazy(() => import('../programs/ProgramRoom'));
 const WebhooksRoom = lazy(() => import('../programs/WebhooksRoom'));
 const WebhookRoom = lazy(() => import('../programs/WebhookRoom'));
+const RecordSystemsRoom = lazy(() => import('../records/RecordSystemsRoom'));
+const RecordSystemRoom = lazy(() => import('../records/RecordSystemRoom'));
+const RecordRoom = lazy(() => import('../records/RecordRoom'));
 const NoticeRoom = lazy(() => import('../programs/NoticeRoom'));
 const HoursRoom = lazy(() => import('./HoursRoom'));
 
@@ -84,6 +87,10 @@ createRoot(root).render(
               <Route path="/programs/webhooks/new" element={<WebhookRoom />} />
               <Route path="/programs/webhooks/:id" element={<WebhookRoom />} />
               <Route path="/programs/webhooks/:id/notices/:notice" element={<NoticeRoom />} />
+              <Route path="/programs/records" element={<RecordSystemsRoom />} />
+              <Route path="/programs/records/new" element={<RecordSystemRoom />} />
+              <Route path="/programs/records/:id" element={<RecordSystemRoom />} />
+              <Route path="/programs/records/:id/record" element={<RecordRoom />} />
               <Route path="/programs/:id" element={<ProgramRoom />} />
               <Route path="/office/hours" element={<HoursRoom />} />
             </Route>

@@ -63,6 +63,7 @@ export default function ProgramsRoom() {
     <>
       <RoomTitle title={say('programs.programs')}>
         <Link to="/programs/webhooks">{say('programs.webhooks')}</Link>
+        <Link to="/programs/records">{say('records.systems')}</Link>
         <Link to="/programs/new">{say('programs.let-in')}</Link>
         <Filter
           label={say('programs.find')}

@@ -74,6 +74,7 @@ export default function WebhooksRoom() {
     <>
       <RoomTitle title={say('programs.webhooks')}>
         <Link to="/programs">{say('programs.programs')}</Link>
+        <Link to="/programs/records">{say('records.systems')}</Link>
         <Link to="/programs/webhooks/new">{say('programs.new-webhook')}</Link>
         <Filter
           label={say('programs.find-webhook')}

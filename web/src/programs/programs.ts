@@ -16,6 +16,7 @@ export const areas: { area: string; name: RoomCode; what: RoomCode }[] = [
   { area: 'registers', name: 'office.registers', what: 'programs.area-registers' },
   { area: 'postroom', name: 'office.postroom', what: 'programs.area-postroom' },
   { area: 'office', name: 'office.hours', what: 'programs.area-office' },
+  { area: 'records', name: 'records.systems', what: 'programs.area-records' },
   { area: 'programs', name: 'programs.programs', what: 'programs.area-programs' },
 ];
 

@@ -2,21 +2,14 @@ package org.jalousie.bench;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.File;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashSet;
-import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
 import org.jalousie.demo.Client;
-import org.jalousie.server.Jalousie;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.Registers;
-import org.jalousie.server.testbed.TestPaths;
 import org.jalousie.server.testbed.Testbed;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -30,53 +23,16 @@ class KilledRunTest {
     private static final int KILLS = 10;
 
     private final Random random = new Random(14);
-    private final int port = TestPaths.freePort();
-    private final int converter = TestPaths.freePort();
-    private final String database = BED.newDatabase("killed");
-    private Process server;
-
-    private void start() throws Exception {
-        List<String> command = new ArrayList<>(List.of(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "-Xmx700m",
-                "-XX:TieredStopAtLevel=1",
-                "-cp",
-                System.getProperty("java.class.path"),
-                Jalousie.class.getName()));
-        command.addAll(Arrays.asList(BED.arguments(
-                port, List.of("--spring.datasource.url=" + database, "--jalousie.converter.port=" + converter))));
-        server = new ProcessBuilder(command)
-                .redirectErrorStream(true)
-                .redirectOutput(new File(BED.folder.toFile(), "killed.log"))
-                .start();
-        for (int i = 0; i < 600; i++) {
-            try {
-                if (new Client("http://127.0.0.1:" + port)
-                                .get("/api/v1/session")
-                                .status()
-                        == 401) return;
-            } catch (RuntimeException e) {
-                TimeUnit.MILLISECONDS.sleep(200);
-            }
-        }
-        throw new IllegalStateException("the server doesn't start");
-    }
-
-    private void kill() throws Exception {
-        new ProcessBuilder("pkill", "-KILL", "-P", String.valueOf(server.pid()))
-                .start()
-                .waitFor();
-        server.destroyForcibly().waitFor();
-    }
+    private final ServerProcess server = new ServerProcess(BED, "killed");
 
     private Registers registers() {
-        return new Registers(new Office("http://127.0.0.1:" + port).client);
+        return new Registers(new Office(server.address()).client);
     }
 
     @Test
     void eachRowIsOneAgreementHoweverOftenTheServerIsKilled() throws Exception {
-        start();
-        Office office = new Office("http://127.0.0.1:" + port);
+        server.start();
+        Office office = new Office(server.address());
         String template = office.publish("Killed", Office.loanWording());
         JsonNode table = registers()
                 .ready(Registers.expect(
@@ -91,14 +47,14 @@ class KilledRunTest {
         office.client.post(
                 path + "/carrying-out", Map.of("revision", table.get("revision").asInt()));
         for (int i = 1; i <= KILLS; i++) {
-            Client client = new Office("http://127.0.0.1:" + port).client;
+            Client client = new Office(server.address()).client;
             long wanted = (long) ROWS * i / (KILLS + 1);
             while (Registers.outcomes(client.get(path).json()).getOrDefault("DONE", 0L) < wanted)
                 TimeUnit.MILLISECONDS.sleep(20);
             TimeUnit.MILLISECONDS.sleep(random.nextInt(300));
-            kill();
+            server.kill();
             System.out.println("killed " + i + " times, " + wanted + " rows and more were done");
-            start();
+            server.start();
         }
         JsonNode done = registers().await(table.get("id").asString(), "DONE");
         assertThat(Registers.outcomes(done)).isEqualTo(Map.of("DONE", (long) ROWS));
@@ -109,7 +65,7 @@ class KilledRunTest {
                     .forEach(row ->
                             agreements.add(row.get("made").get("agreement").asString()));
         assertThat(agreements).hasSize(ROWS);
-        Client client = new Office("http://127.0.0.1:" + port).client;
+        Client client = new Office(server.address()).client;
         assertThat(client.get("/api/v1/requests?template=" + template)
                         .json()
                         .get("total")
@@ -120,6 +76,6 @@ class KilledRunTest {
                         .get("total")
                         .asInt())
                 .isEqualTo(ROWS);
-        kill();
+        server.kill();
     }
 }

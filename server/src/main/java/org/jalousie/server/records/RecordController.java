@@ -1,8 +1,10 @@
 package org.jalousie.server.records;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.jalousie.core.json.Json;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.records.RecordTerms;
 import org.jalousie.server.Refusal;
@@ -22,7 +24,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import tools.jackson.databind.JsonNode;
 
 /** Record systems over HTTP. */
 @RestController
@@ -79,9 +80,9 @@ class RecordController {
 
     /** Shows a real record as it would be taken in; takes and changes nothing. */
     @PostMapping("/looks")
-    RecordViews.LookedAt look(@RequestBody WantedLook look) {
+    RecordViews.RealRecord look(@RequestBody WantedLook look) {
         outside(look.terms()).ifPresent(fault -> {
-            throw Refusal.invalid(fault, java.util.Map.of("place.address", fault));
+            throw Refusal.invalid(fault, Map.of("place.address", fault));
         });
         Optional<String> credential = Optional.ofNullable(look.credential());
         return looks.look(
@@ -138,11 +139,11 @@ class RecordController {
         return service.again(id, Optional.ofNullable(key));
     }
 
-    /** Tells that a record was changed: any JSON that says its key where the system's terms say. It is looked at soon. */
+    /** Tells that a record was changed: an object that says its key where the system's terms say. It is looked at soon. */
     @PostMapping("/{id}/notices")
     @ResponseStatus(HttpStatus.ACCEPTED)
-    void told(@PathVariable UUID id, @RequestBody JsonNode notice) {
-        service.told(id, notice);
+    void told(@PathVariable UUID id, @RequestBody Map<String, Object> notice) {
+        service.told(id, Json.MAPPER.valueToTree(notice));
     }
 
     /** Records that something was done with; the newest first. */

@@ -42,7 +42,7 @@ class RecordLooks {
      * @param key of the record; empty for the first that has the status
      * @throws Refusal when it can't be read, with the fault's place where that is known
      */
-    RecordViews.LookedAt look(RecordClient.Access access, String key) {
+    RecordViews.RealRecord look(RecordClient.Access access, String key) {
         RecordTerms terms = access.terms();
         List<Field> fields = intake.fields(terms.form());
         Set<String> keys = new LinkedHashSet<>();
@@ -68,7 +68,7 @@ class RecordLooks {
         CellReader reader = new CellReader(terms.style(), settings.office().zone());
         RowIntake.Faults faults =
                 intake.check(terms.form(), terms.style(), RecordTaking.row(terms, seen), terms.title());
-        return new RecordViews.LookedAt(
+        return new RecordViews.RealRecord(
                 chosen,
                 keys.size(),
                 List.copyOf(keys),
@@ -100,8 +100,8 @@ class RecordLooks {
         return Refusal.invalid(unread.said(), Map.of(place, unread.said()));
     }
 
-    private static RecordViews.LookedAt nothing(List<Field> fields) {
-        return new RecordViews.LookedAt(
+    private static RecordViews.RealRecord nothing(List<Field> fields) {
+        return new RecordViews.RealRecord(
                 "", 0, List.of(), List.of(), List.of(), List.of(), List.of(), fillable(fields), List.of(), "");
     }
 

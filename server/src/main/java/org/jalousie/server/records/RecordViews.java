@@ -90,9 +90,6 @@ final class RecordViews {
     /** Rows that go with a record. @param values of the first, by all places that any of them has */
     record RelatedValues(String name, int rows, List<RecordValue> values) {}
 
-    /** What would come of a field. @param value as it would be stored */
-    record TakenValue(String field, String value) {}
-
     /**
      * A real record as it would be taken in.
      *
@@ -102,7 +99,7 @@ final class RecordViews {
      * @param proposed what fields could be taken from
      * @param faults what is wrong with it
      */
-    record LookedAt(
+    record RealRecord(
             String key,
             int found,
             List<String> keys,
