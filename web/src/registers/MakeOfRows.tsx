@@ -5,16 +5,19 @@ import { say } from '../messages/rooms';
 import { Trouble } from '../ui/parts';
 import { useRowTemplates } from './registers';
 
-/** Makes agreements of all rows that a list shows, with a template whose form looks them up. */
+/** Makes agreements of rows that are ticked, or of all that a list shows, with a template whose form looks them up. */
 export function MakeOfRows({
   register,
   find,
   where,
+  ticked,
   count,
 }: {
   register: string;
   find: string;
   where: string[];
+  /** Rows that were chosen one by one; none for all of the list. */
+  ticked: string[];
   /** How many rows the list has. */
   count: number;
 }) {
@@ -23,7 +26,9 @@ export function MakeOfRows({
   const make = useMutation({
     mutationFn: ({ template, question }: { template: string; question: string }) =>
       answer(
-        api.POST('/api/v1/runs/of-rows', { body: { template, question, register, find, where } }),
+        api.POST('/api/v1/runs/of-rows', {
+          body: { template, question, register, find, where, rows: ticked.length ? ticked : null },
+        }),
       ),
     onSuccess: (table) => void navigate(`/tables/${table.id}`),
   });

@@ -8,7 +8,7 @@ import type { Column } from '../ui/list/List';
 import { ListRoom } from '../ui/list/ListRoom';
 import { Filter } from '../ui/list/ListTools';
 import { useListPlace } from '../ui/list/useListPlace';
-import { RoomTitle, Trouble } from '../ui/parts';
+import { Button, RoomTitle, Trouble } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
 import { CellEdit } from './CellEdit';
 import { Conditions } from './Conditions';
@@ -22,6 +22,8 @@ import {
   type Row,
   type Terms,
 } from './registers';
+
+const mostTicked = 100;
 
 /** A register's rows: found, narrowed, sorted, changed where they stand; as files out and in. */
 export default function RegisterRoom() {
@@ -53,7 +55,12 @@ function Rows({ register: { name, terms } }: { register: Schemas['RegisterDetail
       upload<Schemas['TableDetail']>(`/api/v1/registers/${name}/imports`, file),
     onSuccess: (table) => void navigate(`/tables/${table.id}`),
   });
-  const columns = useMemo(() => columnsOf(name, terms), [name, terms]);
+  const chosen = params.get('ticked') ?? '';
+  const ticked = useMemo(() => chosen.split('.').filter(Boolean), [chosen]);
+  const columns = useMemo(
+    () => [tickColumn(ticked, (next) => go({ ticked: next.join('.') })), ...columnsOf(name, terms)],
+    [name, terms, ticked, go],
+  );
   const filtered = find !== '' || where.length > 0;
   return (
     <>
@@ -108,7 +115,18 @@ function Rows({ register: { name, terms } }: { register: Schemas['RegisterDetail
           {say('registers.bring-in-a-table')}
         </FileButton>
         {!gone && (
-          <MakeOfRows register={name} find={find} where={where} count={list.data?.total ?? 0} />
+          <MakeOfRows
+            register={name}
+            find={find}
+            where={where}
+            ticked={ticked}
+            count={ticked.length || (list.data?.total ?? 0)}
+          />
+        )}
+        {ticked.length > 0 && (
+          <Button onClick={() => go({ ticked: '' })}>
+            {say('registers.untick', { count: ticked.length })}
+          </Button>
         )}
         {(['CSV', 'XLSX'] as const).map((format) => (
           <a key={format} href={fileOf(name, format, { find, where, gone })} download>
@@ -139,6 +157,29 @@ function fileOf(
   const query = new URLSearchParams({ format, find, gone: String(gone) });
   where.forEach((one) => query.append('where', one));
   return `/api/v1/registers/${register}/file?${query.toString()}`;
+}
+
+/** Rows are chosen one by one, a hundred at most: which ones stands in the address. */
+function tickColumn(ticked: string[], onTick: (ticked: string[]) => void): Column<Row> {
+  return {
+    id: 'tick',
+    title: say('registers.ticked'),
+    width: 70,
+    cell: (row) => (
+      <input
+        type="checkbox"
+        className="size-5 align-middle"
+        aria-label={say('registers.tick', { row: row.label || row.id })}
+        checked={ticked.includes(row.id)}
+        disabled={ticked.length >= mostTicked && !ticked.includes(row.id)}
+        onChange={(event) =>
+          onTick(
+            event.target.checked ? [...ticked, row.id] : ticked.filter((one) => one !== row.id),
+          )
+        }
+      />
+    ),
+  };
 }
 
 function columnsOf(register: string, terms: Terms): Column<Row>[] {

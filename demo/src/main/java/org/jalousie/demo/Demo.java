@@ -7,17 +7,19 @@ import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Loads the demo scenario by really doing the work: a museum that borrows historic instruments and licenses pictures of
- * them. {@code Demo ADDRESS MAIL PASSWORD}. Does nothing when there are templates already.
+ * them. {@code Demo ADDRESS MAIL PASSWORD RECORDS SECRET}, the last two of the record system's stand-in. Does nothing when there are templates already.
  */
 public final class Demo {
     private static final JsonMapper JSON = new JsonMapper();
 
     private final OfficeHand office;
+    private final LoanRecords records;
     private String loan;
     private String licence;
 
-    private Demo(OfficeHand office) {
+    private Demo(OfficeHand office, LoanRecords records) {
         this.office = office;
+        this.records = records;
     }
 
     public static void main(String[] args) {
@@ -25,8 +27,8 @@ public final class Demo {
             OfficeHand office = new OfficeHand(args[0], args[1], args[2]);
             if (office.hasTemplates()) return;
             System.out.println(
-                    "Loading the demo data: three registers, four templates, three clauses, seventeen requests, each taken as far as it goes.");
-            new Demo(office).load();
+                    "Loading the demo data: three registers, four templates, three clauses, seventeen requests, each taken as far as it goes, and a record system with four loans.");
+            new Demo(office, new LoanRecords(args[3], args[4])).load();
         } catch (RuntimeException e) {
             System.err.println("The demo data could not be loaded whole: " + e.getMessage());
             System.exit(1);
@@ -104,12 +106,28 @@ public final class Demo {
         JsonNode template = office.settle(
                 office.bringIn("Outgoing loan", OutgoingLoan.wording()), OutgoingLoan.settings(courierOrder));
         String id = office.publish(office.drawUp(template));
+        fromRecords(id);
         Map<String, String> values = OutgoingLoan.values();
         CourierOrder.values("Basil Thorpe", mailOf("Basil Thorpe"), "the two objects of the loan", "Greyford", true)
                 .forEach(values::putIfAbsent);
         office.generate(office.request(id, values, Map.of(), Map.of("exhibition", "STS", "borrower_name", "GREY")));
         // what was taken stays, and the check tells what the register says by now
         office.changeRow("houses", "code:is:GREY", Map.of("address", ";;Rope Walk 14;Greyford;;GF2 4AB;GB"));
+    }
+
+    /** Loans of the record system become agreements; one is signed. */
+    private void fromRecords(String outgoing) {
+        records.fill();
+        String system = office.recordSystem(records.terms(outgoing), records.credential());
+        records.tells(
+                office.address() + "/api/v1/record-systems/" + system + "/notices",
+                office.letIn("Loan records", "records:write"));
+        String number = office.madeOfRecord(system, "OL-2027-11");
+        office.send(number);
+        office.sign(number, "rosamund.penhallow@people.example.org", "Rosamund Penhallow", Map.of());
+        office.sign(number, "director@museum.example.org", "Helena Brandt", Map.of());
+        office.await(number, "COMPLETED");
+        office.madeOfRecord(system, "OL-2027-12");
     }
 
     /** A template of several documents; one agreement is filed, and one waits to be checked. Returns its id. */

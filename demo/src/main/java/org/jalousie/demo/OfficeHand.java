@@ -75,6 +75,43 @@ final class OfficeHand {
                 "READY");
     }
 
+    String address() {
+        return address;
+    }
+
+    /** Lets a program in; returns its key. */
+    String letIn(String title, String scope) {
+        Map<String, Object> terms =
+                Map.of("title", title, "scopes", List.of(scope), "forms", List.of(), "perMinute", 600);
+        String program = ok(office.post("/api/v1/programs", Map.of("terms", terms)))
+                .get("id")
+                .asString();
+        return ok(office.post("/api/v1/programs/" + program + "/keys", Map.of("kind", "BEARER")))
+                .get("secret")
+                .asString();
+    }
+
+    /** Sets a record system up; returns its id. */
+    String recordSystem(Map<String, Object> terms, String credential) {
+        return ok(office.post("/api/v1/record-systems", Map.of("terms", terms, "credential", credential)))
+                .get("id")
+                .asString();
+    }
+
+    /** The agreement that was made of a record, when it waits to be checked. */
+    String madeOfRecord(String system, String key) {
+        String number = waitFor("an agreement of record " + key, () -> {
+            Client.Answer answer =
+                    office.get("/api/v1/record-systems/" + system + "/record?key=" + Client.encoded(key));
+            return Optional.of(answer)
+                    .filter(one -> one.status() == 200)
+                    .map(one -> one.json().get("record").get("agreement").asString())
+                    .filter(one -> !one.isEmpty());
+        });
+        await(number, "CHECK");
+        return number;
+    }
+
     /** Does what a table was planned to do, and waits until it is done. */
     void carryOut(JsonNode table) {
         String id = table.get("id").asString();

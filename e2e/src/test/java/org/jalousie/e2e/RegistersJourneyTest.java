@@ -156,6 +156,12 @@ class RegistersJourneyTest {
 
             browser.open("/registers/lenders");
             assertThat(page.getByText("3 in all")).isVisible();
+            page.getByRole(AriaRole.CHECKBOX).first().check();
+            assertThat(page.getByLabel("Make an agreement of this row…")).isVisible();
+            page.reload();
+            assertThat(page.getByRole(AriaRole.CHECKBOX).first()).isChecked();
+            assertThat(browser.barriers()).as("rows chosen").isEmpty();
+            browser.button("Forget the one chosen").click();
             page.getByLabel("Make agreements of these 3 rows…")
                     .selectOption(new SelectOption().setLabel("Loan from a register, as Lender name"));
             browser.button("Make 2 agreements").click();

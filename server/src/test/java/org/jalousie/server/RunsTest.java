@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -256,6 +257,36 @@ class RunsTest {
                 .json();
         assertThat(request.get("values").get("lender_mail").asString()).isEqualTo("l1@people.example.org");
         assertThat(request.get("taken").get(0).get("label").asString()).isEqualTo("Lender 1");
+    }
+
+    @Test
+    void rowsThatWereChosenAreTakenAndNoOthers() {
+        String lenders = "chosen_lenders_" + count;
+        registers.create(lenders, "code TEXT", "name TEXT !", "mail MAIL_ADDRESS");
+        List<String> ids = new ArrayList<>();
+        for (int i = 0; i < 3; i++) ids.add(registers.add(lenders, Map.of("code", "L-" + i, "name", "Lender " + i)));
+        String template = template(lenders, "CHECKED");
+        Map<String, Object> wanted = new HashMap<>(Map.of(
+                "template",
+                template,
+                "question",
+                "lender_name",
+                "register",
+                lenders,
+                "find",
+                "nobody",
+                "where",
+                List.of()));
+        wanted.put("rows", List.of(ids.get(2), ids.get(0), ids.get(2)));
+        JsonNode table = registers.ready(Registers.expect(201, client.post("/api/v1/runs/of-rows", wanted))
+                .get("id")
+                .asString());
+        assertThat(table.get("rows").asInt()).isEqualTo(2);
+        assertThat(registers.rows(table, "").toString()).contains("L-0", "L-2").doesNotContain("L-1");
+        wanted.put("rows", List.of());
+        assertThat(client.post("/api/v1/runs/of-rows", wanted).status()).isEqualTo(422);
+        wanted.put("rows", List.of(ids.get(0), java.util.UUID.randomUUID().toString()));
+        assertThat(client.post("/api/v1/runs/of-rows", wanted).text()).contains("there any more");
     }
 
     @Test

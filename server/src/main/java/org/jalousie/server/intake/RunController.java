@@ -82,21 +82,24 @@ class RunController {
     /**
      * @param question for which each row is taken
      * @param find beginnings of words; {@code where} conditions, as lists of rows have them
+     * @param rows these alone, whatever the list would be narrowed by; left out for all of the list
      */
     record OfRows(
             UUID template,
             FieldName question,
             String register,
             String find,
-            @Schema(types = {"array", "null"}) List<String> where) {}
+            @Schema(types = {"array", "null"}) List<String> where,
+            @Schema(types = {"array", "null"}) List<UUID> rows) {}
 
     /** Takes rows of a register for a table. */
     @PostMapping("/of-rows")
     @ResponseStatus(HttpStatus.CREATED)
     TableViews.TableDetail ofRows(@RequestBody OfRows body, @AuthenticationPrincipal SignedIn by) {
         templates.published(body.template());
-        List<String> keys =
-                registers.keys(body.register(), body.find(), body.where() == null ? List.of() : body.where());
+        List<String> keys = body.rows() == null
+                ? registers.keys(body.register(), body.find(), body.where() == null ? List.of() : body.where())
+                : registers.keys(body.register(), body.rows());
         if (keys.isEmpty()) throw Refusal.invalid(Message.of("run.no-rows"));
         StringBuilder rows = new StringBuilder();
         for (String key : keys)

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jalousie.core.data.DataParts;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FieldType;
@@ -49,6 +50,9 @@ record RunRow(
             for (Field field : part.fields()) {
                 if (field.type() == FieldType.PICTURE || field.type() == FieldType.FILE) continue;
                 fields.add(field);
+                for (DataParts.Part one : DataParts.of(field.type()))
+                    fields.add(
+                            text(field.name() + "." + one.name(), FieldType.TEXT, field.label() + ": " + one.label()));
                 for (Field item : field.items())
                     fields.add(item.renamed(new FieldName(field.name() + "." + item.name()))
                             .labelled(field.label() + ": " + item.label()));
@@ -106,11 +110,15 @@ record RunRow(
         private final Map<Place, Message> faults = new LinkedHashMap<>();
         private final List<FormLookups.Sent> rows = new ArrayList<>();
         private final Map<String, Map<String, String>> people = new LinkedHashMap<>();
+        private final Map<FieldName, FieldType> inParts = new HashMap<>();
+        private final Map<FieldName, Map<String, String>> parts = new LinkedHashMap<>();
 
         Reader(List<Field> fields, CellReader cells, int number) {
             this.fields = fields;
             this.cells = cells;
             this.number = number;
+            for (Field field : fields)
+                if (!DataParts.of(field.type()).isEmpty()) inParts.put(field.name(), field.type());
         }
 
         void read(TableUse.TakenRow row) {
@@ -123,11 +131,16 @@ record RunRow(
                 int dot = name.indexOf('.');
                 if (name.startsWith(ROW))
                     rows.add(new FormLookups.Sent(new FieldName(name.substring(ROW.length())), raw.get(), null));
+                else if (dot > 0 && inParts.containsKey(new FieldName(name.substring(0, dot))))
+                    parts.computeIfAbsent(new FieldName(name.substring(0, dot)), key -> new HashMap<>())
+                            .put(name.substring(dot + 1), raw.get());
                 else if (dot > 0)
                     people.computeIfAbsent(name.substring(0, dot), key -> new HashMap<>())
                             .put(name.substring(dot + 1), raw.get());
                 else values.put(field.name(), raw.get());
             }
+            // where it stands as a whole, too, that is meant
+            parts.forEach((field, said) -> values.putIfAbsent(field, DataParts.joined(inParts.get(field), said)));
             items(number, row.cells());
             row.parts().forEach(part -> items(part.number(), part.cells()));
         }

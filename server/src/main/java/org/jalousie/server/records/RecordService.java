@@ -190,6 +190,8 @@ class RecordService {
         String key = Pointers.text(notice, pointer);
         if (!RecordClient.isKey(key)) throw Refusal.malformed(Message.of("records.no-key", "pointer", pointer));
         followed.wish(id, List.of(key));
+        // who tells something is there
+        followed.back(id);
     }
 
     @Transactional(readOnly = true)

@@ -21,8 +21,10 @@ import org.springframework.stereotype.Component;
 class RecordWork implements JobWork {
     private static final Logger LOG = LoggerFactory.getLogger(RecordWork.class);
     private static final Duration AT_ONCE = Duration.ofSeconds(20);
+    /** A form that rests may be taken into use again. */
+    private static final Duration AT_REST = Duration.ofMinutes(10);
     /** An outage that is over is noticed soon. */
-    private static final Duration LONGEST_WAIT = Duration.ofMinutes(10);
+    private static final Duration LONGEST_WAIT = Duration.ofMinutes(2);
 
     private final RecordSystems systems;
     private final FollowedRecords followed;
@@ -126,7 +128,7 @@ class RecordWork implements JobWork {
                     system.id(),
                     look,
                     refused.getMessage(),
-                    Optional.of(clock.instant().plus(LONGEST_WAIT)));
+                    Optional.of(clock.instant().plus(AT_REST)));
         } catch (RuntimeException e) {
             LOG.error("a record of system {} could not be looked at", system.id(), e);
             followed.unread(system.id(), look, e.getClass().getSimpleName(), again(look.tries()));

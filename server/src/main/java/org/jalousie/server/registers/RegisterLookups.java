@@ -41,4 +41,11 @@ public interface RegisterLookups {
      * @throws org.jalousie.server.Refusal where there are more than can be taken at once
      */
     List<String> keys(String register, String find, List<String> where);
+
+    /**
+     * The keys of some rows that are there, sorted.
+     *
+     * @throws org.jalousie.server.Refusal where there are more than can be taken at once, or one isn't there
+     */
+    List<String> keys(String register, List<UUID> rows);
 }

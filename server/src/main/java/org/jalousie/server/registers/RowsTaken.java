@@ -72,17 +72,38 @@ class RowsTaken implements RegisterLookups {
     @Override
     @Transactional(readOnly = true)
     public List<String> keys(String name, String find, List<String> where) {
-        Register register = registers
-                .findByName(name)
-                .orElseThrow(() -> Refusal.notFound(Message.of("register.none", "name", name)));
+        Register register = register(name);
         RowLists.Narrowed narrowed = new RowLists.Narrowed(find, where, false);
         List<UUID> ids = lists.idsAfter(register, narrowed, new UUID(0, 0), MOST_AT_ONCE + 1);
         if (ids.size() > MOST_AT_ONCE) throw Refusal.invalid(Message.of("run.too-many-rows", "most", MOST_AT_ONCE));
+        return keys(register, store.rows(register.id(), ids));
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public List<String> keys(String name, List<UUID> rows) {
+        if (rows.size() > MOST_AT_ONCE) throw Refusal.invalid(Message.of("run.too-many-rows", "most", MOST_AT_ONCE));
+        Register register = register(name);
+        List<UUID> wanted = rows.stream().distinct().toList();
+        List<RegisterRow> found = store.rows(register.id(), wanted).stream()
+                .filter(row -> !row.gone())
+                .toList();
+        if (found.size() < wanted.size()) throw Refusal.invalid(Message.of("run.rows-gone"));
+        return keys(register, found);
+    }
+
+    private static List<String> keys(Register register, List<RegisterRow> rows) {
         FieldName key = register.terms().key();
-        return store.rows(register.id(), ids).stream()
+        return rows.stream()
                 .map(row -> row.values().getOrDefault(key, ""))
                 .sorted()
                 .toList();
+    }
+
+    private Register register(String name) {
+        return registers
+                .findByName(name)
+                .orElseThrow(() -> Refusal.notFound(Message.of("register.none", "name", name)));
     }
 
     private Optional<RegisterRow> found(Register register, String row) {

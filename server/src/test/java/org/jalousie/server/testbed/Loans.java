@@ -83,7 +83,7 @@ public final class Loans {
     }
 
     public void put(String id, Map<String, Object> record, Map<String, Object> rows) {
-        json("PUT", "/api/loans/" + encoded(id), Map.of("record", record, "rows", rows));
+        json("PUT", "/desk/api/loans/" + encoded(id), Map.of("record", record, "rows", rows));
     }
 
     public void put(String id, Map<String, Object> record) {
@@ -91,21 +91,26 @@ public final class Loans {
     }
 
     public void change(String id, Map<String, Object> patch) {
-        json("PATCH", "/api/loans/" + encoded(id), patch);
+        json("PATCH", "/desk/api/loans/" + encoded(id), patch);
     }
 
     public JsonNode record(String id) {
-        return json("GET", "/api/loans/" + encoded(id), null);
+        return json("GET", "/desk/api/loans/" + encoded(id), null);
     }
 
     public String status(String id) {
         return record(id).get("status").asString();
     }
 
+    /** The number of the agreement that was made of it last. */
+    public String agreement(String id) {
+        return record(id).get("agreement").get("number").asString();
+    }
+
     /** The statuses that it has had, each once in a row. */
     public List<String> statuses(String id) {
         List<String> all = new ArrayList<>();
-        for (JsonNode one : json("GET", "/api/loans/" + encoded(id) + "/history", null)) {
+        for (JsonNode one : json("GET", "/desk/api/loans/" + encoded(id) + "/history", null)) {
             String status = one.get("status").asString();
             if (all.isEmpty() || !all.get(all.size() - 1).equals(status)) all.add(status);
         }
@@ -114,12 +119,12 @@ public final class Loans {
 
     public List<String> files(String id) {
         List<String> names = new ArrayList<>();
-        json("GET", "/api/loans/" + encoded(id) + "/files", null).forEach(one -> names.add(one.asString()));
+        json("GET", "/desk/api/loans/" + encoded(id) + "/files", null).forEach(one -> names.add(one.asString()));
         return names;
     }
 
     public byte[] file(String id, String name) {
-        return send("GET", "/api/loans/" + encoded(id) + "/files/" + encoded(name), null)
+        return send("GET", "/desk/api/loans/" + encoded(id) + "/files/" + encoded(name), null)
                 .body();
     }
 

@@ -22,13 +22,13 @@ final class RecordPages {
 
     static String list(Map<String, RecordShelf.Kept> all) {
         StringBuilder page = new StringBuilder(head("Loans, a stand-in for a record system"));
-        page.append("<table><tr><th>Loan<th>Lender<th>Status<th>Agreement</tr>");
+        page.append("<table><tr><th>Loan<th>What<th>Status<th>Agreement</tr>");
         all.forEach((id, kept) -> page.append("<tr><td><a href=\"/loans/")
                 .append(encoded(id))
                 .append("\">")
                 .append(text(id))
                 .append("</a><td>")
-                .append(text(kept.record().path("lender").path("name").asString("")))
+                .append(text(kept.record().path("title").asString("")))
                 .append("<td>")
                 .append(text(kept.status()))
                 .append("<td>")
