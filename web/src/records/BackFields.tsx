@@ -9,7 +9,7 @@ export function BackFields({ form, faults }: { form: Form; faults: Record<string
   const { register } = form;
   return (
     <fieldset className="flex min-w-0 flex-col gap-3">
-      <legend className="pb-1 text-lg">{say('records.written-back')}</legend>
+      <legend className="pb-1 font-serif text-lg font-medium">{say('records.written-back')}</legend>
       <table className="w-full">
         <thead>
           <tr className="border-b border-edge text-left">

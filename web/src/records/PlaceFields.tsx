@@ -24,7 +24,7 @@ export function PlaceFields({
   return (
     <>
       <fieldset className="flex min-w-0 flex-col gap-3">
-        <legend className="pb-1 text-lg">{say('records.the-system')}</legend>
+        <legend className="pb-1 font-serif text-lg font-medium">{say('records.the-system')}</legend>
         <Input
           id="title"
           label={say('records.name')}
@@ -51,7 +51,9 @@ export function PlaceFields({
         />
       </fieldset>
       <fieldset className="min-w-0">
-        <legend className="pb-1 text-lg">{say('records.its-records')}</legend>
+        <legend className="pb-1 font-serif text-lg font-medium">
+          {say('records.its-records')}
+        </legend>
         <div className="grid gap-3 sm:grid-cols-2">
           <Input
             id="place.list"
@@ -123,7 +125,7 @@ export function PlaceFields({
         </div>
       </fieldset>
       <fieldset className="flex min-w-0 flex-col gap-2">
-        <legend className="pb-1 text-lg">{say('records.related')}</legend>
+        <legend className="pb-1 font-serif text-lg font-medium">{say('records.related')}</legend>
         <p className="text-soft">{say('records.related-hint')}</p>
         {related.fields.map((one, i) => (
           <div

@@ -85,7 +85,7 @@ export function RecordSystemForm({
             hasCredential={system?.hasCredential ?? false}
           />
           <fieldset className="flex min-w-0 flex-col gap-3">
-            <legend className="pb-1 text-lg">{say('records.taken')}</legend>
+            <legend className="pb-1 font-serif text-lg font-medium">{say('records.taken')}</legend>
             <div className="flex flex-wrap gap-3">
               <Setting label={say('records.template')} className="min-w-60 grow">
                 <select

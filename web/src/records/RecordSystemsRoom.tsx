@@ -58,13 +58,13 @@ const columns: Column<System>[] = [
   },
   {
     id: 'waiting',
-    title: say('records.to-be-written'),
+    title: say('records.waiting-count'),
     width: 110,
     cell: count((one) => one.counts.waiting, false),
   },
   {
     id: 'givenUp',
-    title: say('records.given-up'),
+    title: say('records.given-up-count'),
     width: 90,
     cell: count((one) => one.counts.givenUp, true),
   },

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { say } from '../messages/rooms';
 import { Button, inputLook, Trouble } from '../ui/parts';
 import type { RealRecord } from './records';
@@ -14,6 +15,7 @@ export function SeenRecord({
   error: unknown;
   onLook: (key: string) => void;
 }) {
+  const [key, setKey] = useState('');
   const places = (values: RealRecord['values']) => (
     <dl className="grid grid-cols-[minmax(8rem,auto)_1fr] gap-x-4">
       {values.map(({ pointer, value }) => (
@@ -35,26 +37,37 @@ export function SeenRecord({
         {say('records.real-record')}
       </h2>
       {!record && <p className="text-soft">{say('records.real-record-hint')}</p>}
-      {record && record.keys.length > 0 && (
-        <label className="flex flex-col gap-0.5">
-          <span className="text-soft">
-            {say('records.found', { count: record.found, status: record.status })}
-          </span>
-          <select
+      <form
+        className="flex items-end gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          onLook(key.trim());
+        }}
+      >
+        <label className="flex min-w-0 grow flex-col gap-0.5">
+          <span className="text-soft">{say('records.which')}</span>
+          <input
+            list="keys"
             className={inputLook}
-            value={record.key}
-            onChange={(event) => onLook(event.target.value)}
-          >
-            {!record.keys.includes(record.key) && <option>{record.key}</option>}
-            {record.keys.map((key) => (
-              <option key={key}>{key}</option>
-            ))}
-          </select>
+            value={key}
+            aria-describedby="which-hint"
+            onChange={(event) => setKey(event.target.value)}
+          />
         </label>
-      )}
-      <Button disabled={looking} className="self-start" onClick={() => onLook(record?.key ?? '')}>
-        {record ? say('records.look-again') : say('records.look')}
-      </Button>
+        <datalist id="keys">
+          {record?.keys.map((one) => (
+            <option key={one} value={one} />
+          ))}
+        </datalist>
+        <Button type="submit" disabled={looking} className="shrink-0">
+          {record ? say('records.look-again') : say('records.look')}
+        </Button>
+      </form>
+      <p id="which-hint" className="text-soft">
+        {record?.key
+          ? say('records.found', { count: record.found, status: record.status })
+          : say('records.which-hint')}
+      </p>
       <Trouble error={error} />
       {record && !record.key && <p className="text-clay">{say('records.none-found')}</p>}
       {record?.key && (

@@ -83,6 +83,11 @@ export function TakenFields({
   );
 }
 
+/** What a part of a name or an address is called within it; empty for a whole. */
+function partOf({ name, label, list }: RealRecord['fields'][number]): string {
+  return !list && name.includes('.') ? label.slice(label.lastIndexOf(': ') + 2) : '';
+}
+
 function TakenField({
   field,
   taken,
@@ -102,11 +107,19 @@ function TakenField({
   const from = taken?.from ?? '';
   const always = Boolean(taken?.text);
   const told = fault ?? said[0];
+  const part = partOf(field);
   const value = values.find(({ pointer }) => pointer === from);
   return (
     <div className="grid items-start gap-x-3 border-b border-rule py-1 sm:grid-cols-[minmax(9rem,1fr)_2fr_1.4fr]">
-      <label htmlFor={`taken.${field.name}`} className="py-1">
-        {field.label}
+      <label htmlFor={`taken.${field.name}`} className={part ? 'py-1 pl-5' : 'py-1'}>
+        {part ? (
+          <>
+            <span className="sr-only">{field.label.slice(0, -part.length)}</span>
+            {part}
+          </>
+        ) : (
+          field.label
+        )}
         {field.required && <span className="text-soft">, {say('records.required')}</span>}
       </label>
       <select

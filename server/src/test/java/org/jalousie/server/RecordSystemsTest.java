@@ -285,7 +285,10 @@ class RecordSystemsTest {
         awaitStatus("L-1", "agreement made");
         assertThat(program.post(at, Map.of("record", "L-99")).status()).isEqualTo(202);
         assertThat(program.post(at, Map.of("other", "L-1")).status()).isEqualTo(400);
-        assertThat(program.post(at, Map.of("record", "x".repeat(301))).status()).isEqualTo(400);
+        for (String none : List.of("x".repeat(301), "..", ".", " ", "a\nb"))
+            assertThat(program.post(at, Map.of("record", none)).status())
+                    .as(none)
+                    .isEqualTo(400);
         assertThat(program.post(PATH + "/" + UUID.randomUUID() + "/notices", Map.of("record", "L-1"))
                         .status())
                 .isEqualTo(404);

@@ -138,6 +138,11 @@ class RecordsTest {
         JsonNode found = record("L-1").get("record");
         assertThat(found.get("taken").asString()).isEqualTo("FAULTY");
         assertThat(found.get("faults").toString()).contains("\"/from\"", "\"/insured\"");
+        // looked at as it was told, it is still known what has to be mended; a later one is looked at after it
+        loans.put("L-2", Loans.loan("Later"));
+        tryNow();
+        awaitStatus("L-2", "agreement made");
+        assertThat(record("L-1").get("record").get("taken").asString()).isEqualTo("FAULTY");
         loans.change("L-1", Map.of("from", "2027-03-15", "insured", "EUR 900", "status", RecordStandin.WANTED));
         tryNow();
         awaitStatus("L-1", "agreement made");

@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import org.jalousie.core.json.Json;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.LongNode;
 import tools.jackson.databind.node.ObjectNode;
 import tools.jackson.databind.node.StringNode;
 
@@ -39,10 +40,20 @@ public record RecordChange(Map<String, String> values) {
                 .allMatch(one -> Pointers.text(record, one.getKey()).equals(one.getValue()));
     }
 
-    /** As it is sent (RFC 7396). */
-    public String patch() {
+    /**
+     * As it is sent (RFC 7396).
+     *
+     * @param now the record as it is; what is a number there stays one
+     */
+    public String patch(JsonNode now) {
         ObjectNode patch = Json.MAPPER.createObjectNode();
-        values.forEach((place, value) -> Pointers.put(patch, place, StringNode.valueOf(value)));
+        values.forEach((place, value) -> Pointers.put(patch, place, valued(Pointers.at(now, place), value)));
         return patch.toString();
+    }
+
+    private static JsonNode valued(JsonNode now, String value) {
+        return now.isNumber() && value.matches("-?(0|[1-9][0-9]{0,17})")
+                ? LongNode.valueOf(Long.parseLong(value))
+                : StringNode.valueOf(value);
     }
 }

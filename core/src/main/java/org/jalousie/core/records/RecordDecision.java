@@ -19,13 +19,14 @@ public enum RecordDecision {
      *
      * @param wanted whether its status says that an agreement is to be made
      * @param taken whether it was taken in before
+     * @param told whether it still says that it has to be mended, as it was told
      * @param writing whether something is still to be written back
      * @param written whether its status was changed since it was taken; where it can't be, it would be taken for ever
      * @param last the last step
      */
     public static RecordDecision of(
-            boolean wanted, boolean taken, boolean writing, boolean written, Optional<RecordStep> last) {
-        if (!taken) return wanted ? TAKE : FORGET;
+            boolean wanted, boolean taken, boolean told, boolean writing, boolean written, Optional<RecordStep> last) {
+        if (!taken) return wanted ? TAKE : told || writing ? LEAVE : FORGET;
         if (!wanted || writing) return LEAVE;
         boolean over =
                 last.filter(step -> step.inVain() || step == RecordStep.FAULTY).isPresent();

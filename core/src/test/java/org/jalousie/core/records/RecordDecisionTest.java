@@ -14,17 +14,17 @@ import org.junit.jupiter.api.Test;
 class RecordDecisionTest {
     @Test
     void aRecordIsTakenOnce() {
-        assertThat(RecordDecision.of(true, false, false, false, Optional.empty()))
+        assertThat(RecordDecision.of(true, false, false, false, false, Optional.empty()))
                 .isEqualTo(TAKE);
-        assertThat(RecordDecision.of(false, false, false, false, Optional.empty()))
+        assertThat(RecordDecision.of(false, false, false, false, false, Optional.empty()))
                 .isEqualTo(FORGET);
         for (RecordStep last :
                 List.of(RecordStep.RECEIVED, RecordStep.MADE, RecordStep.SENT, RecordStep.SEEN, RecordStep.COMPLETED)) {
-            assertThat(RecordDecision.of(true, true, true, true, Optional.of(last)))
+            assertThat(RecordDecision.of(true, true, false, true, true, Optional.of(last)))
                     .isEqualTo(LEAVE);
-            assertThat(RecordDecision.of(true, true, false, true, Optional.of(last)))
+            assertThat(RecordDecision.of(true, true, false, false, true, Optional.of(last)))
                     .isEqualTo(WRITE_AGAIN);
-            assertThat(RecordDecision.of(false, true, false, true, Optional.of(last)))
+            assertThat(RecordDecision.of(false, true, false, false, true, Optional.of(last)))
                     .isEqualTo(LEAVE);
         }
     }
@@ -33,14 +33,14 @@ class RecordDecisionTest {
     void oneThatCameToNothingIsTakenOnceMoreWhenSomebodyWantsIt() {
         for (RecordStep last :
                 List.of(RecordStep.DECLINED, RecordStep.EXPIRED, RecordStep.WITHDRAWN, RecordStep.FAULTY)) {
-            assertThat(RecordDecision.of(true, true, false, true, Optional.of(last)))
+            assertThat(RecordDecision.of(true, true, false, false, true, Optional.of(last)))
                     .isEqualTo(TAKE);
             // it says so still, since nothing was written yet
-            assertThat(RecordDecision.of(true, true, true, true, Optional.of(last)))
+            assertThat(RecordDecision.of(true, true, false, true, true, Optional.of(last)))
                     .isEqualTo(LEAVE);
-            assertThat(RecordDecision.of(true, true, false, false, Optional.of(last)))
+            assertThat(RecordDecision.of(true, true, false, false, false, Optional.of(last)))
                     .isEqualTo(WRITE_AGAIN);
-            assertThat(RecordDecision.of(false, true, false, true, Optional.of(last)))
+            assertThat(RecordDecision.of(false, true, false, false, true, Optional.of(last)))
                     .isEqualTo(LEAVE);
         }
     }

@@ -121,7 +121,7 @@ class RecordTermsTest {
     void whatIsWrittenIsAMergePatch() {
         RecordChange change =
                 RecordChange.of(terms(), RecordStep.RECEIVED, "A-2026-0007", "https://x.example.org/a", "");
-        assertThat(change.patch())
+        assertThat(change.patch(Json.MAPPER.readTree("{}")))
                 .isEqualTo(
                         "{\"agreement\":{\"number\":\"A-2026-0007\",\"link\":\"https://x.example.org/a\",\"note\":\"\"},"
                                 + "\"status\":\"received\"}");
@@ -132,6 +132,11 @@ class RecordTermsTest {
                 .isTrue();
         assertThat(change.isIn(Json.MAPPER.readTree("{\"status\":\"received\"}")))
                 .isFalse();
+        // a status that is a number stays one
+        RecordTerms numbers = with("/back/statuses", "{\"RECEIVED\":\"40\"}");
+        assertThat(RecordChange.of(numbers, RecordStep.RECEIVED, "", "", "")
+                        .patch(Json.MAPPER.readTree("{\"status\":30}")))
+                .isEqualTo("{\"agreement\":{\"note\":\"\"},\"status\":40}");
         // a step without a status leaves it as it is
         assertThat(RecordChange.of(terms(), RecordStep.SEEN, "", "", "").values())
                 .containsOnlyKeys("/agreement/note");

@@ -137,6 +137,13 @@ class FollowedRecords {
                 .update();
     }
 
+    /** Whether anything was taken in of a record at all. */
+    boolean any() {
+        return sql.sql("select exists (select 1 from followed_record where request is not null)")
+                .query(Boolean.class)
+                .single();
+    }
+
     /** A record that a request was taken in of. */
     record OfRequest(UUID system, String key, int round) {}
 

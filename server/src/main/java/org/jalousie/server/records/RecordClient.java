@@ -1,6 +1,7 @@
 package org.jalousie.server.records;
 
 import java.net.URI;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -82,7 +83,11 @@ class RecordClient {
     }
 
     static boolean isKey(String key) {
-        return !key.isBlank() && key.length() <= LONGEST_KEY && key.chars().noneMatch(Character::isISOControl);
+        // a key of dots alone would be another address (RFC 3986 §5.2.4)
+        return !key.isBlank()
+                && !key.matches("\\.{1,2}")
+                && key.length() <= LONGEST_KEY
+                && key.chars().noneMatch(Character::isISOControl);
     }
 
     private static Optional<URI> next(URI from, OutsideHttp.Answer answer) {
@@ -127,19 +132,20 @@ class RecordClient {
     /**
      * Changes a record, unless it was changed by somebody since it was read.
      *
+     * @param now as it was read
      * @return false when it was
      */
-    boolean change(Access access, String key, RecordChange change, Optional<String> tag) {
+    boolean change(Access access, String key, RecordChange change, Fetched now) {
         Map<String, String> fields = new LinkedHashMap<>();
         fields.put("Content-Type", RecordChange.TYPE);
         // a weak tag can't be asked for (RFC 9110 §13.1.1)
-        tag.filter(one -> !one.startsWith("W/")).ifPresent(one -> fields.put("If-Match", one));
+        now.tag().filter(one -> !one.startsWith("W/")).ifPresent(one -> fields.put("If-Match", one));
         OutsideHttp.Answer answer = send(
                 access,
                 "PATCH",
                 access.place().address(key),
                 fields,
-                change.patch().getBytes(java.nio.charset.StandardCharsets.UTF_8),
+                change.patch(now.record()).getBytes(StandardCharsets.UTF_8),
                 LIMIT);
         if (answer.status() == 412 && fields.containsKey("If-Match")) return false;
         good(answer);

@@ -43,7 +43,8 @@ class RecordFollowing implements AfterEvents {
                 .flatMap(Optional::stream)
                 .filter(step -> step != RecordStep.SEEN || agreement.state() == State.OUT)
                 .toList();
-        if (happenedNow.isEmpty()) return;
+        // most agreements are of no record, which costs them one look
+        if (happenedNow.isEmpty() || !followed.any()) return;
         RowIntake.Whole whole = intake.getObject().whole(agreement.created().request());
         AgreementNumber number = agreement.created().number();
         // another one has taken its place

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Actor;
@@ -56,11 +57,11 @@ class RecordTaking {
     void look(RecordSystem system, FollowedRecords.Look look) {
         RecordClient.Access access = new RecordClient.Access(system.terms(), system.credential());
         Optional<RecordClient.Fetched> found = client.one(access, look.key());
-        boolean wanted = found.filter(
-                        one -> Pointers.text(one.record(), access.place().status())
-                                .equals(access.place().wanted()))
-                .isPresent();
-        if (decided(system.id(), look, wanted) != RecordDecision.TAKE) return;
+        String status = found.map(
+                        one -> Pointers.text(one.record(), access.place().status()))
+                .orElse("");
+        OptionalInt round = roundToTake(system, look, status);
+        if (round.isEmpty()) return;
         TableUse.TakenRow row = row(
                 access.terms(),
                 client.whole(access, look.key(), found.orElseThrow().record()));
@@ -71,7 +72,7 @@ class RecordTaking {
                 system.terms().title());
         if (faults.none()) {
             try {
-                take(system, look, row);
+                take(system, look, round.getAsInt(), row);
                 return;
             } catch (Refusal refused) {
                 // what only shows when it is done
@@ -81,25 +82,33 @@ class RecordTaking {
         faulty(system, look, told(access.terms(), faults));
     }
 
-    private RecordDecision decided(UUID system, FollowedRecords.Look look, boolean wanted) {
+    /** The round in which it is to be taken; empty when it isn't, and what else there is to do is done. */
+    private OptionalInt roundToTake(RecordSystem of, FollowedRecords.Look look, String saidStatus) {
+        UUID system = of.id();
+        String mending = of.terms().back().status(RecordStep.FAULTY);
+        boolean wanted = saidStatus.equals(of.terms().place().wanted());
         return transaction.execute(status -> {
             FollowedRecords.Followed record = followed.locked(system, look.key());
             RecordSteps.SoFar soFar = steps.soFar(system, look.key(), record.round());
+            boolean told =
+                    record.state() == FollowedRecords.State.FAULTY && !mending.isEmpty() && saidStatus.equals(mending);
             RecordDecision decision =
-                    RecordDecision.of(wanted, record.round() > 0, soFar.writing(), soFar.written(), soFar.last());
+                    RecordDecision.of(wanted, record.round() > 0, told, soFar.writing(), soFar.written(), soFar.last());
             switch (decision) {
                 case FORGET -> followed.forget(system, look);
                 case WRITE_AGAIN -> steps.lastAgain(system, look.key());
                 default -> {}
             }
-            if (decision != RecordDecision.TAKE) followed.looked(system, look);
-            return decision;
+            if (decision == RecordDecision.TAKE) return OptionalInt.of(record.round() + 1);
+            followed.looked(system, look);
+            return OptionalInt.empty();
         });
     }
 
-    private void take(RecordSystem system, FollowedRecords.Look look, TableUse.TakenRow row) {
+    private void take(RecordSystem system, FollowedRecords.Look look, int round, TableUse.TakenRow row) {
         transaction.executeWithoutResult(status -> {
-            int round = followed.locked(system.id(), look.key()).round() + 1;
+            // a server that was given up for dead may come back with what it had read before
+            if (followed.locked(system.id(), look.key()).round() + 1 != round) return;
             UUID key = UUID.nameUUIDFromBytes(
                     (system.id() + " " + round + " " + look.key()).getBytes(StandardCharsets.UTF_8));
             Actor.Office by = new Actor.OtherProgram(

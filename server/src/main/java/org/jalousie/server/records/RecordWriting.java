@@ -65,7 +65,7 @@ class RecordWriting {
             RecordClient.Fetched now =
                     client.one(access, step.key()).orElseThrow(() -> RecordsUnread.of(Message.of("records.gone")));
             // an answer may have been lost on its way here
-            if (change.isIn(now.record()) || client.change(access, step.key(), change, now.tag())) return;
+            if (change.isIn(now.record()) || client.change(access, step.key(), change, now)) return;
         }
         throw RecordsUnread.of(Message.of("records.changing"));
     }
