@@ -125,7 +125,9 @@ export function RecordSystemForm({
                 </select>
               </Setting>
             </div>
-            {faults.form && <p className="text-oxide">{faults.form}</p>}
+            {faults.form && (
+              <p className="text-oxide">{chosen ? faults.form : say('records.no-template')}</p>
+            )}
             {record ? (
               <TakenFields
                 record={record}
@@ -159,11 +161,14 @@ export function RecordSystemForm({
   );
 }
 
-/** What is no number is refused at its place. */
+const none = '00000000-0000-0000-0000-000000000000';
+
+/** What is no number, and no template, is refused at its place. */
 function whole(typed: RecordTerms): RecordTerms {
   const { everyMinutes } = typed.place;
   return {
     ...typed,
+    form: typed.form || none,
     place: { ...typed.place, everyMinutes: Number.isInteger(everyMinutes) ? everyMinutes : 0 },
   };
 }

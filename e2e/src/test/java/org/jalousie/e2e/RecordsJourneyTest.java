@@ -129,6 +129,7 @@ class RecordsJourneyTest {
             office.sign(office.link(number, "tomas.vale@museum.example.org"), Map.of());
             Wait.until("it is signed there", () -> loans.status("L-1").equals("signed"));
             link(page, "L-1").click();
+            browser.heading("Record L-1").waitFor();
             assertThat(page.getByText("all have acted and it is filed")).isVisible();
             assertThat(page.getByText("to be written")).hasCount(0);
             assertThat(browser.barriers()).as("a record").isEmpty();
