@@ -64,7 +64,7 @@ export default function RecordRoom() {
       )}
       <section aria-labelledby="steps">
         <h2 id="steps" className="pb-1 text-lg">
-          {say('records.written-back')}
+          {say('records.steps')}
         </h2>
         {steps.length === 0 && <p className="text-soft">{say('records.steps-none')}</p>}
         <ol className="flex flex-col gap-2">

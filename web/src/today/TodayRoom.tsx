@@ -43,6 +43,21 @@ export default function TodayRoom() {
           })}
         </p>
       ))}
+      {today.data.records.map(({ system, title, fault, faulty, givenUp }) => (
+        <p key={system} role="status" className="mb-3 border-l-4 border-clay bg-sheet px-3 py-2">
+          <Link to={`/programs/records/${system}`} className="font-medium">
+            {title}
+          </Link>
+          {`: `}
+          {[
+            fault,
+            faulty > 0 && say('today.records-to-mend', { count: faulty }),
+            givenUp > 0 && say('today.not-written-back', { count: givenUp }),
+          ]
+            .filter(Boolean)
+            .join(' ')}
+        </p>
+      ))}
       {groups.length === 0 && (
         <Empty>
           {say('today.nothing-is-under-way')}

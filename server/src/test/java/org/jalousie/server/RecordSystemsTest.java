@@ -395,6 +395,8 @@ class RecordSystemsTest {
                         .asInt())
                 .isZero();
         assertThat(show().get("counts").get("faulty").asInt()).isEqualTo(51);
+        assertThat(office.client.get("/api/v1/today").json().get("records").toString())
+                .contains(made.orElseThrow(), "\"faulty\":51");
         assertThat(office.client
                         .get(PATH + "?find=collection")
                         .json()

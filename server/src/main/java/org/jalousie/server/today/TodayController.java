@@ -20,6 +20,7 @@ import org.jalousie.server.intake.WaitingRequests;
 import org.jalousie.server.jobs.JobFailure;
 import org.jalousie.server.jobs.Jobs;
 import org.jalousie.server.jobs.Outages;
+import org.jalousie.server.records.RecordTroubles;
 import org.jalousie.server.web.Page;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -38,6 +39,7 @@ class TodayController {
     private final Jobs jobs;
     private final Outages outages;
     private final Converter converter;
+    private final RecordTroubles records;
     private final Clock clock;
 
     TodayController(
@@ -46,12 +48,14 @@ class TodayController {
             Jobs jobs,
             Outages outages,
             Converter converter,
+            RecordTroubles records,
             Clock clock) {
         this.agreements = agreements;
         this.intake = intake;
         this.jobs = jobs;
         this.outages = outages;
         this.converter = converter;
+        this.records = records;
         this.clock = clock;
     }
 
@@ -61,9 +65,11 @@ class TodayController {
     /** @param waiting how many pieces of work wait for it and go on by themselves */
     record Notice(String title, String reason, Instant since, long waiting) {}
 
-    /** @param keptOut in which somebody gave too many wrong answers to who they are */
+    /** @param records systems with which something is amiss
+     * @param keptOut in which somebody gave too many wrong answers to who they are */
     record Today(
             List<Notice> notices,
+            List<RecordTroubles.RecordTrouble> records,
             Page<Failed> failed,
             Page<IntakeViews.RequestRow> requests,
             Page<AgreementViews.AgreementItem> keptOut,
@@ -95,6 +101,7 @@ class TodayController {
                 agreements.numbersOf(failed.map(JobFailure::agreementId).toSet());
         return new Today(
                 notices(),
+                records.now(),
                 new Page<>(
                         failed.map(failure -> new Failed(
                                         numbers.get(failure.agreementId()), failure.reason(), failure.failedAt()))
