@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
 import { say } from '../messages/rooms';
@@ -109,22 +110,41 @@ function Known({ id }: { id: string }) {
         </p>
       )}
       <RecordList system={system} />
-      <RecordSystemForm
-        key={system.revision}
-        system={system}
-        terms={system.terms}
-        act={say('records.save')}
-        disabled={!open}
-        save={(terms, credential) =>
-          answer(
-            api.PUT('/api/v1/record-systems/{id}', {
-              ...path,
-              body: { revision: system.revision, terms, credential: credential || null },
-            }),
-          )
-        }
-        onSaved={took}
-      />
+      <Settled system={system} open={open} onSaved={took} />
     </>
+  );
+}
+
+/** What is typed stays while others pause the system or look; who saves after a colleague is told so. */
+function Settled({
+  system,
+  open,
+  onSaved,
+}: {
+  system: Schemas['RecordSystemDetail'];
+  open: boolean;
+  onSaved: (system: Schemas['RecordSystemDetail']) => void;
+}) {
+  const [base, setBase] = useState(system);
+  return (
+    <RecordSystemForm
+      key={base.revision}
+      system={base}
+      terms={base.terms}
+      act={say('records.save')}
+      disabled={!open}
+      save={(terms, credential) =>
+        answer(
+          api.PUT('/api/v1/record-systems/{id}', {
+            params: { path: { id: base.id } },
+            body: { revision: base.revision, terms, credential: credential || null },
+          }),
+        )
+      }
+      onSaved={(saved) => {
+        setBase(saved);
+        onSaved(saved);
+      }}
+    />
   );
 }

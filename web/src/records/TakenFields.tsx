@@ -34,7 +34,7 @@ export function TakenFields({
       values={
         rows ? (record.related.find(({ name }) => name === rows)?.values ?? []) : record.values
       }
-      said={record.faults.filter((fault) => fault.field === one.label).map((fault) => fault.said)}
+      said={record.faults.filter((fault) => fault.name === one.name).map((fault) => fault.said)}
       fault={faults[`taken.${one.name}`]}
       onChange={(source) => onChange(withTaken(taken, one.name, { rows, ...source }))}
     />
@@ -83,11 +83,6 @@ export function TakenFields({
   );
 }
 
-/** What a part of a name or an address is called within it; empty for a whole. */
-function partOf({ name, label, list }: RealRecord['fields'][number]): string {
-  return !list && name.includes('.') ? label.slice(label.lastIndexOf(': ') + 2) : '';
-}
-
 function TakenField({
   field,
   taken,
@@ -107,7 +102,7 @@ function TakenField({
   const from = taken?.from ?? '';
   const always = Boolean(taken?.text);
   const told = fault ?? said[0];
-  const part = partOf(field);
+  const { part } = field;
   const value = values.find(({ pointer }) => pointer === from);
   return (
     <div className="grid items-start gap-x-3 border-b border-rule py-1 sm:grid-cols-[minmax(9rem,1fr)_2fr_1.4fr]">

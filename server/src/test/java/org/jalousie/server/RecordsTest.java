@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -200,5 +201,21 @@ class RecordsTest {
         assertThat(loans.statuses("L-1")).endsWith("agreement made", "agreement sent", "agreement seen", "signed");
         assertThat(loans.files("L-1")).hasSize(1);
         assertThat(office.client.get(path()).json().get("fault").asString()).isEmpty();
+    }
+
+    @Test
+    void oneThatIsWantedAgainUnmendedIsToldAgainAndItsStepsDontPileUp() {
+        Map<String, Object> loan = Loans.loan("Unmended");
+        loan.put("insured", List.of("EUR 5", "EUR 6"));
+        loans.put("L-1", loan);
+        make(loans.terms(template()));
+        for (int i = 0; i < 3; i++) {
+            awaitStatus("L-1", "to be mended");
+            assertThat(record("L-1").get("steps").size()).isEqualTo(1);
+            loans.change("L-1", Map.of("status", RecordStandin.WANTED));
+            tryNow();
+        }
+        awaitStatus("L-1", "to be mended");
+        assertThat(record("L-1").get("record").get("faults").toString()).contains("/insured", "a list");
     }
 }

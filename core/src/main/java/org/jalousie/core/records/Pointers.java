@@ -10,7 +10,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** Places in JSON (RFC 6901). */
 public final class Pointers {
     private static final Pattern ONE = Pattern.compile("(/([^/~]|~[01])*)*");
-    private static final int MOST_PLACES = 500;
+    private static final int MOST_PLACES = 2_000;
     private static final int LONGEST = 300;
 
     private Pointers() {}

@@ -37,6 +37,9 @@ public final class CellReader {
         String text = cell.text().strip();
         if (text.isEmpty()) return Optional.empty();
         boolean known = cell.kind() == Cell.Kind.KNOWN;
+        // a list or an object of JSON, of which only a list of items could be made
+        if (known && field.type() != FieldType.ITEMS && (text.startsWith("[") || text.startsWith("{")))
+            throw new ValueReader.Unreadable(Message.of("table.nested"));
         Typing typing = known ? Typing.PLAIN : style.numbers().typing();
         return switch (field.type()) {
             case DATE -> ValueReader.read(field, known ? text : date(text));

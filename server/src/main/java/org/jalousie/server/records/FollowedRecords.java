@@ -34,8 +34,13 @@ class FollowedRecords {
         TAKEN
     }
 
-    /** What is wrong with a record. @param where in it, or in a row that goes with it; {@code field} of the form as people call it */
-    record RecordFault(String where, String field, String said) {}
+    /**
+     * What is wrong with a record.
+     *
+     * @param where in it, or in a row that goes with it
+     * @param name of the field that it is for, {@code field} as people call it; both empty where it is about no one of them
+     */
+    record RecordFault(String where, String name, String field, String said) {}
 
     /** @param round how often an agreement was made of it */
     record Followed(
@@ -48,8 +53,7 @@ class FollowedRecords {
         return Timestamp.from(clock.instant());
     }
 
-    /** A record is to be looked at. */
-    @Transactional
+    /** Records are to be looked at; each by itself, so that nobody waits for all of them. */
     public void wish(UUID system, List<String> keys) {
         for (String key : keys)
             sql.sql("insert into followed_record (system_id, key, state, look, look_at, created_at, changed_at)"
@@ -197,11 +201,23 @@ class FollowedRecords {
                 .update();
     }
 
-    /** Its list was looked through. */
-    void lookedThrough(UUID system, Instant next) {
-        sql.sql("update record_system set looked_at = ?, look_at = ? where id = ?")
-                .params(now(), Timestamp.from(next), system)
+    /** Its list was looked through, unless it is to be anew since. */
+    void lookedThrough(RecordSystem system, Instant next) {
+        sql.sql(
+                        "update record_system set looked_at = ?, look_at = case when look_at = ? then ? else look_at end where id = ?")
+                .params(now(), Timestamp.from(system.lookAt()), Timestamp.from(next), system.id())
                 .update();
+    }
+
+    /** Whether a system is settled as it was and goes on; it stays so until the end of the transaction. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public boolean still(RecordSystem system) {
+        return sql.sql("select count(*) from (select 1 from record_system where id = ? and revision = ? and not paused"
+                                + " and ended_at is null for share) s")
+                        .params(system.id(), system.revision())
+                        .query(Integer.class)
+                        .single()
+                > 0;
     }
 
     /** Its list, and what couldn't be looked at, are looked at now. */

@@ -118,9 +118,10 @@ class RecordClient {
             JsonNode in = one.within() ? record : json(get(access, one.address(access.place(), key)));
             List<JsonNode> rows = new ArrayList<>();
             JsonNode found = Pointers.at(in, one.rows());
+            found.forEach(rows::add);
             // a record without such rows may say nothing of them
-            if (found.isArray()) found.forEach(rows::add);
-            else if (!found.isMissingNode() && !found.isNull())
+            boolean none = one.within() && (found.isMissingNode() || found.isNull());
+            if (!none && (!found.isArray() || !rows.stream().allMatch(JsonNode::isObject)))
                 throw RecordsUnread.of(Message.of("records.no-list", "pointer", one.rows()));
             if (rows.size() > MOST_ROWS)
                 throw RecordsUnread.of(Message.of("records.many-rows", "name", one.name(), "most", MOST_ROWS));

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.jalousie.core.data.DataParts;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldType;
 import org.jalousie.core.messages.Message;
@@ -120,19 +121,23 @@ class RecordLooks {
     }
 
     private static List<RecordViews.FillableField> fillable(List<Field> fields) {
-        List<String> lists = fields.stream()
-                .filter(field -> field.type() == FieldType.ITEMS)
-                .map(field -> field.name().value())
-                .toList();
-        return fields.stream()
-                .map(field -> {
-                    String name = field.name().value();
-                    int dot = name.indexOf('.');
-                    String list = dot > 0 && lists.contains(name.substring(0, dot)) ? name.substring(0, dot) : "";
-                    return new RecordViews.FillableField(
-                            name, field.label(), field.type().name(), field.required(), list);
-                })
-                .toList();
+        Map<String, FieldType> types = new LinkedHashMap<>();
+        fields.forEach(field -> types.put(field.name().value(), field.type()));
+        return fields.stream().map(field -> fillable(field, types)).toList();
+    }
+
+    private static RecordViews.FillableField fillable(Field field, Map<String, FieldType> types) {
+        String name = field.name().value();
+        int dot = name.indexOf('.');
+        String whole = dot < 0 ? "" : name.substring(0, dot);
+        FieldType type = types.getOrDefault(whole, FieldType.TEXT);
+        String part = DataParts.of(type).stream()
+                .filter(one -> name.equals(whole + "." + one.name()))
+                .map(DataParts.Part::label)
+                .findFirst()
+                .orElse("");
+        return new RecordViews.FillableField(
+                name, field.label(), field.type().name(), field.required(), type == FieldType.ITEMS ? whole : "", part);
     }
 
     /** Ends a look through a long list. */

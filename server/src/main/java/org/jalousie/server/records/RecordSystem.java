@@ -51,23 +51,20 @@ class RecordSystem {
         terms = Json.canonical(settled);
         title = settled.title();
         credential = with;
-        changed(now);
+        revision++;
+        changedAt = now;
     }
 
     /** Neither is it looked at nor written to while it is paused. */
     void pause(boolean now, Instant at) {
         paused = now;
-        changed(at);
+        changedAt = at;
     }
 
     /** Nothing is done with it any more. What was done stays known. */
     void end(Instant now) {
         if (endedAt == null) endedAt = now;
         credential = "";
-        changed(now);
-    }
-
-    private void changed(Instant now) {
         revision++;
         changedAt = now;
     }

@@ -107,8 +107,10 @@ class RecordTaking {
 
     private void take(RecordSystem system, FollowedRecords.Look look, int round, TableUse.TakenRow row) {
         transaction.executeWithoutResult(status -> {
-            // a server that was given up for dead may come back with what it had read before
-            if (followed.locked(system.id(), look.key()).round() + 1 != round) return;
+            // a server that was given up for dead may come back with what it had read before, and what was read by
+            // other
+            // terms is read anew
+            if (followed.locked(system.id(), look.key()).round() + 1 != round || !followed.still(system)) return;
             UUID key = UUID.nameUUIDFromBytes(
                     (system.id() + " " + round + " " + look.key()).getBytes(StandardCharsets.UTF_8));
             Actor.Office by = new Actor.OtherProgram(
@@ -125,25 +127,27 @@ class RecordTaking {
     private void faulty(RecordSystem system, FollowedRecords.Look look, List<FollowedRecords.RecordFault> faults) {
         transaction.executeWithoutResult(status -> {
             FollowedRecords.Followed record = followed.locked(system.id(), look.key());
-            boolean same = record.state() == FollowedRecords.State.FAULTY
-                    && record.faults().equals(faults)
-                    && system.terms().back().status(RecordStep.FAULTY).isEmpty();
+            if (!followed.still(system)) return;
+            boolean known = record.state() == FollowedRecords.State.FAULTY
+                    && record.faults().equals(faults);
             followed.faulty(system.id(), look.key(), faults);
-            // what was told already isn't told at each look
-            if (!same) {
-                String said = faults.stream()
-                        .map(one -> one.field().isEmpty() ? one.said() : one.field() + ": " + one.said())
-                        .collect(Collectors.joining("\n"));
-                steps.add(
-                        system.id(),
-                        look.key(),
-                        record.round(),
-                        RecordStep.FAULTY,
-                        "",
-                        said.length() > LONGEST_SAID ? said.substring(0, LONGEST_SAID) : said);
-            }
+            if (known) toldAgain(system, look.key(), record.round());
+            else steps.add(system.id(), look.key(), record.round(), RecordStep.FAULTY, "", said(faults));
             followed.looked(system.id(), look);
         });
+    }
+
+    /** What was told already is written once more where the record doesn't say it: somebody has wanted it again as it was. */
+    private void toldAgain(RecordSystem system, String key, int round) {
+        boolean tells = !system.terms().back().status(RecordStep.FAULTY).isEmpty();
+        if (tells && !steps.soFar(system.id(), key, round).writing()) steps.lastAgain(system.id(), key);
+    }
+
+    private static String said(List<FollowedRecords.RecordFault> faults) {
+        String said = faults.stream()
+                .map(one -> one.field().isEmpty() ? one.said() : one.field() + ": " + one.said())
+                .collect(Collectors.joining("\n"));
+        return said.length() > LONGEST_SAID ? said.substring(0, LONGEST_SAID) : said;
     }
 
     /** A record as a row that a form is filled from. */
@@ -185,6 +189,6 @@ class RecordTaking {
                 .orElse(new TakenFrom(field, "", "", ""));
         String where = from.rows().isEmpty() ? from.from() : from.rows() + " " + row + from.from();
         return new FollowedRecords.RecordFault(
-                where, labels.getOrDefault(field.value(), field.value()), said.toString());
+                where, field.value(), labels.getOrDefault(field.value(), field.value()), said.toString());
     }
 }

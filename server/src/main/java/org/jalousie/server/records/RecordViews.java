@@ -81,8 +81,13 @@ final class RecordViews {
     /** A record with all that was written back, the newest first. */
     record RecordDetail(RecordRow record, List<StepItem> steps) {}
 
-    /** A field that can be filled. @param list the list of whose items it is; empty for the form's own */
-    record FillableField(String name, String label, String type, boolean required, String list) {}
+    /**
+     * A field that can be filled.
+     *
+     * @param list the list of whose items it is; empty for the form's own
+     * @param part what it is called within the name or the address that it is a part of; empty for a whole
+     */
+    record FillableField(String name, String label, String type, boolean required, String list, String part) {}
 
     /** A place in a record, with what stands there. */
     record RecordValue(String pointer, String value) {}

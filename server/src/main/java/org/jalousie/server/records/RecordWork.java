@@ -95,8 +95,7 @@ class RecordWork implements JobWork {
         RecordClient.Access access = new RecordClient.Access(system.terms(), system.credential());
         client.list(access, keys -> followed.wish(system.id(), keys));
         followed.lookedThrough(
-                system.id(),
-                clock.instant().plus(Duration.ofMinutes(access.place().everyMinutes())));
+                system, clock.instant().plus(Duration.ofMinutes(access.place().everyMinutes())));
         return true;
     }
 
