@@ -8,10 +8,13 @@ type Settings = Schemas['TableSettings'];
 /** What is settled of a run alone: which rows are one agreement, and how fast agreements are made. */
 export function RunSettings({
   heads,
+  second,
   settings,
   onChange,
 }: {
   heads: string[];
+  /** Whether rows of a second table go with these, whose key then says which rows are one agreement. */
+  second: boolean;
   settings: Settings;
   onChange: (settings: Settings) => void;
 }) {
@@ -21,6 +24,7 @@ export function RunSettings({
         <select
           className={inputLook}
           value={settings.together}
+          disabled={second}
           onChange={(event) => onChange({ ...settings, together: Number(event.target.value) })}
         >
           <option value={0}>{say('tables.each-row')}</option>

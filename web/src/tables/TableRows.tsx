@@ -10,11 +10,18 @@ import { outcomeWords, type Outcome } from './words';
 
 type Row = Schemas['TableRow'];
 
+/** Rows of a second table have numbers after this one. */
+const afterFirst = 10_000_000;
+
+/** A row's number in its file, which is said where it isn't the first one. */
+const numberOf = (number: number, second: string) =>
+  number > afterFirst ? `${second} ${number - afterFirst}` : String(number);
+
 /** What comes of a row, or what was made of it. */
-function OutcomeOf({ row }: { row: Row }) {
+function OutcomeOf({ row, second }: { row: Row; second: string }) {
   const { agreement } = row.made;
   if (agreement) return <Link to={`/agreements/${agreement}`}>{agreement}</Link>;
-  if (row.belongsTo) return say('tables.goes-with', { row: row.belongsTo });
+  if (row.belongsTo) return say('tables.goes-with', { row: numberOf(row.belongsTo, second) });
   return say(outcomeWords[row.outcome]);
 }
 
@@ -44,6 +51,7 @@ export function TableRows({
     placeholderData: keepPreviousData,
   });
   const { heads, settings, fields } = table;
+  const second = table.second?.name ?? '';
   const labelOf = (at: number) => {
     const join = settings.joins[at];
     return fields.find(({ name }) => name === join)?.label;
@@ -94,11 +102,13 @@ export function TableRows({
               <tbody className="[&>tr:nth-child(even)]:bg-slatted">
                 {rows.data.items.map((row) => (
                   <tr key={row.number} className="border-b border-rule align-top">
-                    <td className="px-2 py-1 tabular-nums text-soft">{row.number}</td>
+                    <td className="px-2 py-1 tabular-nums text-soft">
+                      {numberOf(row.number, second)}
+                    </td>
                     <td
                       className={`px-2 py-1 whitespace-nowrap ${row.outcome === 'FAULTY' ? 'text-oxide' : row.outcome === 'DONE' ? 'text-moss' : ''}`}
                     >
-                      <OutcomeOf row={row} />
+                      <OutcomeOf row={row} second={second} />
                     </td>
                     {told && (
                       <td className="min-w-48 px-2 py-1 text-oxide">
@@ -114,7 +124,11 @@ export function TableRows({
                           row={row}
                           column={i}
                           label={labelOf(i) ?? head}
-                          mendable={mendable && row.outcome !== 'DONE' && Boolean(labelOf(i))}
+                          mendable={
+                            mendable &&
+                            row.outcome !== 'DONE' &&
+                            (Boolean(labelOf(i)) || i === settings.together - 1)
+                          }
                         />
                       </td>
                     ))}

@@ -5,6 +5,7 @@ import { say } from '../messages/rooms';
 import { Setting } from '../templates/bench/cards/parts';
 import { Button, inputLook, Trouble } from '../ui/parts';
 import { RunSettings } from './RunSettings';
+import { SecondTable } from './SecondTable';
 import { dateOrders, encodings, numberMarks, separators } from './styles';
 
 type Table = Schemas['TableDetail'];
@@ -142,7 +143,12 @@ export function TakenAs({ table, onTaken }: { table: Table; onTaken: (table: Tab
         ))}
       </div>
       {run ? (
-        <RunSettings heads={heads} settings={settings} onChange={setSettings} />
+        <RunSettings
+          heads={heads}
+          second={Boolean(table.second)}
+          settings={settings}
+          onChange={setSettings}
+        />
       ) : (
         <label className="flex min-h-8 items-center gap-2 pt-2">
           <input
@@ -154,6 +160,7 @@ export function TakenAs({ table, onTaken }: { table: Table; onTaken: (table: Tab
           {say('tables.empty-cells-clear')}
         </label>
       )}
+      {run && !changed && <SecondTable table={table} onTaken={onTaken} />}
       <Trouble error={save.error} />
       {(changed || table.state === 'REFUSED') && (
         <Button

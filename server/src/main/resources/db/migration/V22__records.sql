@@ -69,3 +69,6 @@ create table record_step (
 create index record_step_record on record_step (system_id, key, id);
 create index record_step_due on record_step (system_id, next_at) where state = 'WAITING';
 create index record_step_given_up on record_step (system_id) where state = 'GIVEN_UP';
+
+-- a second table whose rows go with those of a first one
+alter table brought_table add column second jsonb;

@@ -172,4 +172,44 @@ class RegistersJourneyTest {
             assertThat(browser.barriers()).as("a run that is done").isEmpty();
         }
     }
+
+    @Test
+    void aRunTakesItsItemsFromASecondFile() {
+        String template = office.publish(
+                "Loan of several",
+                new WordDraft()
+                        .paragraph("{{lender_name}} lends:")
+                        .paragraph("{{#objects}}")
+                        .paragraph("{{title}}, {{value}}")
+                        .paragraph("{{/objects}}")
+                        .paragraph("{{lender.signature}}")
+                        .bytes());
+        try (Browser browser = new Browser(1280, 800).signIn()) {
+            Page page = browser.page;
+            JsonNode table = new Registers(office.client)
+                    .ready(Registers.expect(
+                                    201,
+                                    office.client.upload(
+                                            "/api/v1/runs?template=" + template,
+                                            "loans.csv",
+                                            "loan,lender_name,lender_mail\n7,Ida,ida@lender.example.org\n"
+                                                    .getBytes(StandardCharsets.UTF_8)))
+                            .get("id")
+                            .asString());
+            browser.open("/tables/" + table.get("id").asString());
+            page.getByLabel("Second table file")
+                    .setInputFiles(csv("objects.csv", "number,title,value\n7,Viola,EUR 5\n8,Harp,EUR 6\n"));
+            assertThat(page.getByText("No row of the first table has this key.").first())
+                    .isVisible();
+            page.getByLabel("Key in objects").selectOption("number");
+            page.getByLabel("Key in the first table").selectOption("loan");
+            assertThat(page.getByText("goes with row 2")).hasCount(1);
+            assertThat(page.getByText("objects 3")).isVisible();
+            assertThat(browser.barriers()).as("a run with a second table").isEmpty();
+            browser.button("Make 1 agreement").click();
+            assertThat(page.getByRole(AriaRole.STATUS).getByText("Done", new Locator.GetByTextOptions().setExact(true)))
+                    .isVisible();
+            assertThat(browser.complaints).isEmpty();
+        }
+    }
 }

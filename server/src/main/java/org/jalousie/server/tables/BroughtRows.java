@@ -93,9 +93,10 @@ class BroughtRows {
                         + " cells -> :at ->> 'text' as said from brought_row where table_id = :table and outcome <> 'DONE'"
                         + " and btrim(coalesce(cells -> :at ->> 'text', '')) <> '' group by 2 having count(*) > 1) f"
                         + " where r.table_id = :table and r.outcome <> 'DONE' and r.cells -> :at ->> 'text' = f.said"
-                        + " and r.number > f.first")
+                        + " and r.number > f.first and f.first <= :second")
                 .param("at", column - 1)
                 .param("table", table)
+                .param("second", SecondTable.FIRST)
                 .update();
     }
 
@@ -213,6 +214,17 @@ class BroughtRows {
                                 + " where table_id = :table and told_apart is not null group by told_apart having count(*) > 1)")
                 .param("said", Message.of("table.twins", "rows", "#").toString())
                 .param("table", table)
+                .update();
+    }
+
+    /** Rows of a second table that go with none of the first. */
+    void faultOrphans(UUID table) {
+        sql.sql(
+                        "update brought_row set outcome = 'FAULTY', faults = jsonb_build_object('', :said::text) where table_id = :table"
+                                + " and number > :first and belongs_to is null and outcome <> 'DONE'")
+                .param("said", Message.of("table.orphan").toString())
+                .param("table", table)
+                .param("first", SecondTable.FIRST)
                 .update();
     }
 

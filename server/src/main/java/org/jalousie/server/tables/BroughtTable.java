@@ -7,6 +7,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
@@ -57,6 +58,9 @@ class BroughtTable {
     @JdbcTypeCode(SqlTypes.JSON)
     private String heads;
 
+    @JdbcTypeCode(SqlTypes.JSON)
+    private String second;
+
     @Enumerated(EnumType.STRING)
     private State state;
 
@@ -99,6 +103,11 @@ class BroughtTable {
         goesTo(next, now);
         done = 0;
         revision++;
+    }
+
+    /** Rows of another table go with its own from now on; empty for none. */
+    void goesWith(Optional<SecondTable> other) {
+        second = other.map(Json::canonical).orElse(null);
     }
 
     void goesTo(State next, Instant now) {
@@ -166,6 +175,16 @@ class BroughtTable {
 
     Recognised recognised() {
         return Json.MAPPER.readValue(recognised, Recognised.class);
+    }
+
+    /** The table whose rows go with its own. */
+    Optional<SecondTable> second() {
+        return Optional.ofNullable(second).map(one -> Json.MAPPER.readValue(one, SecondTable.class));
+    }
+
+    /** What the columns of its own file are called. */
+    List<String> ownHeads() {
+        return second().map(one -> heads().subList(0, one.columns())).orElse(heads());
     }
 
     List<String> heads() {

@@ -1,5 +1,6 @@
 package org.jalousie.server.tables;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.Map;
@@ -7,6 +8,8 @@ import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.server.web.Download;
 import org.jalousie.server.web.Page;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -14,7 +17,9 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
 
 /** Tables that were brought in, over HTTP. */
 @RestController
@@ -22,9 +27,11 @@ import org.springframework.web.bind.annotation.RestController;
 class TableController {
     private final TableService tables;
     private final TableReport report;
+    private final SecondTables second;
 
-    TableController(TableService tables, TableReport report) {
+    TableController(TableService tables, TableReport report, SecondTables second) {
         this.tables = tables;
+        this.second = second;
         this.report = report;
     }
 
@@ -47,6 +54,39 @@ class TableController {
     @PutMapping("/{id}")
     TableViews.TableDetail settle(@PathVariable UUID id, @RequestBody SettledTable body) {
         return tables.settle(id, body.revision(), body.settings());
+    }
+
+    /**
+     * @param sheet another one of the table's own workbook; null where its keys are settled
+     * @param key column of the second table, from 1, whose value says with which row each goes
+     * @param to column of the first one that has the same value
+     */
+    record SettledSecond(
+            int revision,
+            @Schema(types = {"string", "null"}) String sheet,
+            int key,
+            int to) {}
+
+    /** Lets the rows of a second file go with those of a table, by a key that both have. */
+    @PostMapping(path = "/{id}/second", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    TableViews.TableDetail bringSecond(
+            @PathVariable UUID id, @RequestParam int revision, @RequestPart MultipartFile file) throws IOException {
+        String name = Optional.ofNullable(file.getOriginalFilename()).orElse("");
+        return second.bring(id, revision, name, file.getBytes());
+    }
+
+    /** Lets the rows of another sheet go with those of a table, or settles which columns are the key. */
+    @PutMapping("/{id}/second")
+    TableViews.TableDetail settleSecond(@PathVariable UUID id, @RequestBody SettledSecond body) {
+        return body.sheet() == null
+                ? second.keyed(id, body.revision(), body.key(), body.to())
+                : second.ofSheet(id, body.revision(), body.sheet());
+    }
+
+    /** Takes the second table out. */
+    @DeleteMapping("/{id}/second")
+    TableViews.TableDetail takeSecondOut(@PathVariable UUID id, @RequestParam int revision) {
+        return second.takeOut(id, revision);
     }
 
     /** Rows of a table with what is wrong, what would change and what was made. */

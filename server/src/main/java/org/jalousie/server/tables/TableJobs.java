@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.messages.NotPossible;
 import org.jalousie.core.tables.NotATable;
@@ -100,6 +101,7 @@ class TableJobs implements JobWork {
                         if (batch.size() == READ_AT_ONCE) keep(table, batch, seen);
                         return true;
                     }));
+            table.second().ifPresent(second -> readSecond(table, second, batch, seen));
             keep(table, batch, seen);
             steps.still(table, now -> {
                 now.checksAgain();
@@ -110,6 +112,16 @@ class TableJobs implements JobWork {
         } catch (NotPossible e) {
             refuse(table, e.getMessage());
         }
+    }
+
+    private void readSecond(BroughtTable table, SecondTable second, List<BroughtRows.FileRow> batch, int[] seen) {
+        withFile(
+                files.get(new Sha256(second.file())),
+                file -> file.rows(second.style(), (number, cells) -> {
+                    batch.add(second.row(number, cells));
+                    if (batch.size() == READ_AT_ONCE) keep(table, batch, seen);
+                    return true;
+                }));
     }
 
     private void refuse(BroughtTable table, String said) {
@@ -174,6 +186,7 @@ class TableJobs implements JobWork {
             }
             steps.still(table, now -> {
                 rows.faultTwins(now.id());
+                rows.faultOrphans(now.id());
                 now.goesTo(BroughtTable.State.READY, clock.instant());
             });
         } catch (TableSteps.Overtaken e) {

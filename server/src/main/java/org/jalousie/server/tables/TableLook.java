@@ -31,6 +31,25 @@ class TableLook {
     /** What a first look at a file shows. */
     record Seen(Recognised recognised, List<String> heads, List<FieldName> joins) {}
 
+    /** What columns could be by their names, or were before. */
+    List<FieldName> joins(List<String> heads, List<Field> fields, Map<String, FieldName> before) {
+        TableStyle plain = new TableStyle(
+                TableStyle.Format.JSON,
+                "",
+                "",
+                "",
+                1,
+                false,
+                TableStyle.DateOrder.YEAR_FIRST,
+                TableStyle.NumberMarks.POINT);
+        return Joins.proposed(
+                heads,
+                fields,
+                before,
+                List.of(),
+                new CellReader(plain, settings.office().zone()));
+    }
+
     Seen seen(TableFile file, Recognised recognised, List<Field> fields, Map<String, FieldName> before) {
         TableStyle style = recognised.style();
         List<String> heads = file.heads(style);

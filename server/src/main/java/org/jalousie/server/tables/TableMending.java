@@ -89,6 +89,7 @@ class TableMending {
                 .toList();
         steps.keep(table, check(table, alike));
         rows.faultTwins(table.id());
+        rows.faultOrphans(table.id());
     }
 
     private List<TableUse.Checked> check(BroughtTable table, List<BroughtRows.BroughtRow> some) {

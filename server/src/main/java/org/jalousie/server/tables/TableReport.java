@@ -77,7 +77,7 @@ class TableReport {
     private static List<Optional<Value>> cells(BroughtTable table, TableUse use, BroughtRows.BroughtRow row) {
         TableUse.Made made = use.made(row.plan());
         List<Optional<Value>> cells = new ArrayList<>();
-        cells.add(Optional.of(new Value.Amount(java.math.BigDecimal.valueOf(row.number()))));
+        cells.add(Optional.of(new Value.Amount(java.math.BigDecimal.valueOf(row.number() % SecondTable.FIRST))));
         cells.add(text(Message.of(WORDS.get(row.outcome())).toString()));
         cells.add(text(wrong(table, row)));
         cells.add(text(made.request()));

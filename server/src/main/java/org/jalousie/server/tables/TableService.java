@@ -65,12 +65,12 @@ class TableService {
         return detail(table(id));
     }
 
-    private BroughtTable table(UUID id) {
+    BroughtTable table(UUID id) {
         return tables.findById(id).orElseThrow(() -> Refusal.notFound(Message.of("table.none")));
     }
 
     /** @param revision that somebody has seen; another one is refused */
-    private BroughtTable locked(UUID id, int revision) {
+    BroughtTable locked(UUID id, int revision) {
         BroughtTable table = lock.on(table(id));
         if (table.revision() != revision) throw Refusal.conflict(Message.of("table.changed-meanwhile"));
         return table;
@@ -93,6 +93,10 @@ class TableService {
                 table.settings(),
                 table.recognised(),
                 table.heads(),
+                table.second()
+                        .map(one ->
+                                new TableViews.SecondView(one.name(), one.heads(), one.key(), one.to(), one.columns()))
+                        .orElse(null),
                 steps.use(table).fields(table.subject()),
                 counts.entrySet().stream()
                         .map(one -> new TableViews.OutcomeCount(one.getKey(), one.getValue()))
@@ -114,8 +118,8 @@ class TableService {
                 TableLook.Seen anew = look.seen(
                         file, file.recognised(to.style()), fields, rows.keptJoins(before.purpose(), before.subject()));
                 // columns that are called as before stay joined as a person has joined them
-                seen[0] = anew.heads().equals(before.heads())
-                        ? new TableLook.Seen(anew.recognised(), anew.heads(), to.joins())
+                seen[0] = anew.heads().equals(before.ownHeads())
+                        ? new TableLook.Seen(anew.recognised(), before.heads(), to.joins())
                         : anew;
             });
         }
@@ -131,11 +135,15 @@ class TableService {
             table.take(
                     new Recognised(style, told.sheets(), told.hiddenRows(), told.merged(), true, true),
                     seen[0].heads(),
-                    to.joined(style, seen[0].joins()),
+                    table.second()
+                            .map(second -> to.joined(style, seen[0].joins()).together(second.to()))
+                            .orElse(to.joined(style, seen[0].joins())),
                     reads || table.state() == BroughtTable.State.READING
                             ? BroughtTable.State.READING
                             : BroughtTable.State.CHECKING,
                     clock.instant());
+            // with other columns nobody can say which row of a second table goes with which
+            if (!seen[0].heads().equals(before.heads())) table.goesWith(Optional.empty());
             if (!reads)
                 rows.keepJoins(
                         table.purpose(),
@@ -149,7 +157,7 @@ class TableService {
     }
 
     /** Whether something was done already, so that it can't be taken otherwise any more. */
-    private boolean begun(BroughtTable table) {
+    boolean begun(BroughtTable table) {
         return rows.counts(table.id()).getOrDefault(TableUse.Outcome.DONE, 0L) > 0;
     }
 

@@ -33,6 +33,11 @@ public record TableSettings(TableStyle style, List<FieldName> joins, boolean cle
         return new TableSettings(as, to, clears, together, perMinute);
     }
 
+    /** The same where rows that are alike in a column go together. */
+    TableSettings together(int column) {
+        return new TableSettings(style, joins, clears, column, perMinute);
+    }
+
     /** Whether its file has to be read anew to be taken so. */
     boolean readsOtherwise(TableStyle other) {
         TableStyle asWritten = other.writing(style.dates(), style.numbers());

@@ -1,5 +1,6 @@
 package org.jalousie.server.tables;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -26,9 +27,19 @@ public final class TableViews {
     public record OutcomeCount(TableUse.Outcome outcome, long count) {}
 
     /**
+     * A second table whose rows go with those of the first.
+     *
+     * @param heads what its columns are called
+     * @param key its column, from 1, whose value says with which row each goes; {@code to} that of the first table
+     * @param columns how many columns the first table has
+     */
+    public record SecondView(String name, List<String> heads, int key, int to, int columns) {}
+
+    /**
      * @param number by which people know it
      * @param subject what it is for, within its purpose
-     * @param heads what its columns are called
+     * @param heads what its columns are called, those of a second table behind them
+     * @param second the table whose rows go with its own; null for none
      * @param fields what columns can be joined to
      * @param done how many rows have been worked through of {@code rows}
      * @param reason why its file can't be read; else empty
@@ -47,13 +58,14 @@ public final class TableViews {
             TableSettings settings,
             Recognised recognised,
             List<String> heads,
+            @Schema(types = {"object", "null"}) SecondView second,
             List<Field> fields,
             List<OutcomeCount> outcomes,
             long rows,
             long done) {}
 
     /**
-     * @param number in its file
+     * @param number in its file; after ten million in that of a second table
      * @param cells texts by column, {@code faults} what is wrong by field, with an empty name what is about no one of them
      * @param instead what is there now, by the fields that would change
      * @param belongsTo the row that it goes with; 0 for none
