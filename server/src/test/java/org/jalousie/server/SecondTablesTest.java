@@ -115,6 +115,19 @@ class SecondTablesTest {
     }
 
     @Test
+    void eachIsReadAsItIsWritten() {
+        JsonNode table = bring(
+                run("loans.csv", LOANS.getBytes()),
+                "objects.csv",
+                "loan;title;value\n7;Viola;EUR 1.250,00\n8;Harp;EUR 2.000\n");
+        assertThat(table.get("second").get("numbers").asString()).isEqualTo("COMMA");
+        assertThat(table.get("settings").get("style").get("numbers").asString()).isEqualTo("POINT");
+        JsonNode done = registers.carryOut(table);
+        assertThat(objectsOf(done, 0)).contains("1250.00");
+        assertThat(objectsOf(done, 1)).contains("2000");
+    }
+
+    @Test
     void itsKeysAreSettledAndItIsTakenOutAgain() {
         JsonNode table = bring(
                 run("loans.csv", LOANS.getBytes()), "objects.csv", "title,value,of\nViola,EUR 5,Ida\nHarp,EUR 6,Pim\n");
@@ -122,7 +135,8 @@ class SecondTablesTest {
         assertThat(Registers.outcomes(table).getOrDefault("FAULTY", 0L)).isEqualTo(4);
         Map<String, Object> keys = new HashMap<>();
         keys.put("revision", table.get("revision").asInt());
-        keys.put("sheet", null);
+        keys.put("dates", "YEAR_FIRST");
+        keys.put("numbers", "POINT");
         keys.put("key", 3);
         keys.put("to", 2);
         assertThat(client.put(path(table), keys).status()).isEqualTo(200);
@@ -156,13 +170,13 @@ class SecondTablesTest {
         }
         JsonNode table = run("loans.xlsx", out.toByteArray());
         Map<String, Object> sheet =
-                new HashMap<>(Map.of("revision", table.get("revision").asInt(), "sheet", "Objects", "key", 1, "to", 1));
-        assertThat(client.put(path(table), sheet).status()).isEqualTo(200);
+                new HashMap<>(Map.of("revision", table.get("revision").asInt(), "sheet", "Objects"));
+        assertThat(client.post(path(table) + "-sheet", sheet).status()).isEqualTo(200);
         JsonNode both = registers.ready(table.get("id").asString());
         assertThat(Registers.outcomes(both)).isEqualTo(Map.of("NEW", 2L, "PART", 3L, "FAULTY", 1L));
         sheet.put("revision", both.get("revision").asInt());
         sheet.put("sheet", "Nothing");
-        assertThat(client.put(path(table), sheet).status()).isEqualTo(422);
+        assertThat(client.post(path(table) + "-sheet", sheet).status()).isEqualTo(422);
         assertThat(Registers.outcomes(registers.carryOut(both))).isEqualTo(Map.of("DONE", 5L, "FAULTY", 1L));
     }
 

@@ -89,7 +89,7 @@ record RunRow(
 
     /** @param by who has brought the table */
     static RunRow read(JointForm form, TableStyle style, ZoneId zone, TableUse.TakenRow row, String by) {
-        Reader reader = new Reader(fields(form), new CellReader(style, zone), row.number());
+        Reader reader = new Reader(fields(form), style, zone, row.number());
         reader.read(row);
         return reader.row(form, by);
     }
@@ -102,6 +102,8 @@ record RunRow(
 
     private static final class Reader {
         private final List<Field> fields;
+        private final TableStyle style;
+        private final ZoneId zone;
         private final CellReader cells;
         private final int number;
         private final Map<FieldName, String> values = new LinkedHashMap<>();
@@ -113,9 +115,11 @@ record RunRow(
         private final Map<FieldName, FieldType> inParts = new HashMap<>();
         private final Map<FieldName, Map<String, String>> parts = new LinkedHashMap<>();
 
-        Reader(List<Field> fields, CellReader cells, int number) {
+        Reader(List<Field> fields, TableStyle style, ZoneId zone, int number) {
             this.fields = fields;
-            this.cells = cells;
+            this.style = style;
+            this.zone = zone;
+            this.cells = new CellReader(style, zone);
             this.number = number;
             for (Field field : fields)
                 if (!DataParts.of(field.type()).isEmpty()) inParts.put(field.name(), field.type());
@@ -126,7 +130,7 @@ record RunRow(
                 String name = field.name().value();
                 Cell cell = row.cells().get(field.name());
                 if (cell == null || inList(field)) continue;
-                Optional<String> raw = raw(number, field, cell);
+                Optional<String> raw = raw(number, field, cell, cells);
                 if (raw.isEmpty()) continue;
                 int dot = name.indexOf('.');
                 if (name.startsWith(ROW))
@@ -141,8 +145,15 @@ record RunRow(
             }
             // where it stands as a whole, too, that is meant
             parts.forEach((field, said) -> values.putIfAbsent(field, DataParts.joined(inParts.get(field), said)));
-            items(number, row.cells());
-            row.parts().forEach(part -> items(part.number(), part.cells()));
+            items(number, row.cells(), cells);
+            for (TableUse.PartRow part : row.parts())
+                items(
+                        part.number(),
+                        part.cells(),
+                        part.style()
+                                .filter(other -> !other.equals(style))
+                                .map(other -> new CellReader(other, zone))
+                                .orElse(cells));
         }
 
         private boolean inList(Field field) {
@@ -161,14 +172,14 @@ record RunRow(
         }
 
         /** What a row says of lists is one item of each, unless it says nothing of it. */
-        private void items(int row, Map<FieldName, Cell> of) {
+        private void items(int row, Map<FieldName, Cell> of, CellReader by) {
             Map<FieldName, Map<String, String>> said = new LinkedHashMap<>();
             for (Field field : fields) {
                 Optional<FieldName> list = list(field.name());
                 Cell cell = of.get(field.name());
                 if (list.isEmpty() || cell == null || cell.isBlank()) continue;
                 Map<String, String> item = said.computeIfAbsent(list.get(), key -> new LinkedHashMap<>());
-                raw(row, field, cell)
+                raw(row, field, cell, by)
                         .ifPresent(raw -> item.put(
                                 field.name()
                                         .value()
@@ -181,12 +192,12 @@ record RunRow(
             });
         }
 
-        private Optional<String> raw(int row, Field field, Cell cell) {
+        private Optional<String> raw(int row, Field field, Cell cell, CellReader by) {
             try {
                 // a list that stands in one cell is read with the form
                 if (field.type() == FieldType.ITEMS && cell.kind() != Cell.Kind.FAILED)
                     return cell.isBlank() ? Optional.empty() : Optional.of(cell.text());
-                return cells.read(field, cell).map(Value::raw);
+                return by.read(field, cell).map(Value::raw);
             } catch (ValueReader.Unreadable e) {
                 faults.put(new Place(row, field.name()), e.said());
                 return Optional.empty();

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import org.jalousie.core.tables.Cell;
+import org.jalousie.core.tables.Recognised;
 import org.jalousie.core.tables.TableStyle;
 
 /**
@@ -16,18 +17,29 @@ import org.jalousie.core.tables.TableStyle;
  * @param key its column, from 1, whose value says with which row each goes
  * @param to the first one's column, from 1, that has the same value
  * @param columns how many columns the first one has
+ * @param datesSure whether its dates can be read in one way only, {@code numbersSure} its numbers
  */
-record SecondTable(String name, String file, TableStyle style, List<String> heads, int key, int to, int columns) {
+record SecondTable(
+        String name,
+        String file,
+        TableStyle style,
+        List<String> heads,
+        int key,
+        int to,
+        int columns,
+        boolean datesSure,
+        boolean numbersSure) {
     /** Its rows have numbers after this one. */
     static final int FIRST = 10_000_000;
 
     /** As it seems to be meant: by columns that are called alike, else by the first ones. */
-    static SecondTable seen(String name, String file, TableStyle style, List<String> heads, List<String> first) {
+    static SecondTable seen(String name, String file, Recognised as, List<String> heads, List<String> first) {
+        SecondTable seen =
+                new SecondTable(name, file, as.style(), heads, 1, 1, first.size(), as.datesSure(), as.numbersSure());
         for (int i = 0; i < heads.size(); i++)
             for (int j = 0; j < first.size(); j++)
-                if (bare(heads.get(i)).equals(bare(first.get(j))))
-                    return new SecondTable(name, file, style, heads, i + 1, j + 1, first.size());
-        return new SecondTable(name, file, style, heads, 1, 1, first.size());
+                if (bare(heads.get(i)).equals(bare(first.get(j)))) return seen.by(i + 1, j + 1);
+        return seen;
     }
 
     private static String bare(String head) {
@@ -35,7 +47,12 @@ record SecondTable(String name, String file, TableStyle style, List<String> head
     }
 
     SecondTable by(int ownKey, int firstKey) {
-        return new SecondTable(name, file, style, heads, ownKey, firstKey, columns);
+        return new SecondTable(name, file, style, heads, ownKey, firstKey, columns, datesSure, numbersSure);
+    }
+
+    /** The same with data that are written so, as somebody says. */
+    SecondTable writing(TableStyle.DateOrder dates, TableStyle.NumberMarks numbers) {
+        return new SecondTable(name, file, style.writing(dates, numbers), heads, key, to, columns, true, true);
     }
 
     /** Whether its keys are columns that there are. */

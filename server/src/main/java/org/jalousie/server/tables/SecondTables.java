@@ -10,6 +10,7 @@ import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.data.Texts;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.tables.Recognised;
 import org.jalousie.core.tables.TableStyle;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.files.FileStore;
@@ -57,11 +58,12 @@ class SecondTables {
     /** @param bytes of its file */
     TableViews.TableDetail bring(UUID id, int revision, String name, byte[] bytes) {
         BroughtTable table = service.table(id);
+        requireOpen(table);
         SecondTable[] seen = {null};
         TableJobs.withFile(bytes, file -> {
-            TableStyle style = file.recognised().style();
-            seen[0] =
-                    SecondTable.seen(called(name), Sha256.of(bytes).hex(), style, file.heads(style), table.ownHeads());
+            Recognised as = file.recognised();
+            seen[0] = SecondTable.seen(
+                    called(name), Sha256.of(bytes).hex(), as, file.heads(as.style()), table.ownHeads());
         });
         files.keep(bytes);
         return take(id, revision, before -> seen[0]);
@@ -76,10 +78,9 @@ class SecondTables {
             throw Refusal.invalid(Message.of("table.no-sheet", "sheet", sheet));
         SecondTable[] seen = {null};
         TableJobs.withFile(files.get(table.file()), file -> {
-            TableStyle style = file.recognised(
-                            new TableStyle(own.format(), "", "", sheet, 1, own.hidden(), own.dates(), own.numbers()))
-                    .style();
-            seen[0] = SecondTable.seen(called(sheet), table.file().hex(), style, file.heads(style), table.ownHeads());
+            Recognised as = file.recognised(
+                    new TableStyle(own.format(), "", "", sheet, 1, own.hidden(), own.dates(), own.numbers()));
+            seen[0] = SecondTable.seen(called(sheet), table.file().hex(), as, file.heads(as.style()), table.ownHeads());
         });
         return take(id, revision, before -> seen[0]);
     }
@@ -90,17 +91,29 @@ class SecondTables {
         return bare.substring(0, Math.min(bare.length(), LONGEST_NAME));
     }
 
-    /** @param key its column, {@code to} the first one's that has the same value; both from 1 */
-    TableViews.TableDetail keyed(UUID id, int revision, int key, int to) {
+    /**
+     * @param key its column, {@code to} the first one's that has the same value; both from 1
+     * @param dates how it is written
+     */
+    TableViews.TableDetail settle(
+            UUID id, int revision, int key, int to, TableStyle.DateOrder dates, TableStyle.NumberMarks numbers) {
         return take(
                 id,
                 revision,
                 before -> before.orElseThrow(() -> Refusal.conflict(Message.of("table.no-second")))
-                        .by(key, to));
+                        .by(key, to)
+                        .writing(dates, numbers));
     }
 
     TableViews.TableDetail takeOut(UUID id, int revision) {
         return take(id, revision, before -> null);
+    }
+
+    private void requireOpen(BroughtTable table) {
+        if (table.purpose() != TableUse.Purpose.RUN) throw Refusal.conflict(Message.of("table.no-second-here"));
+        if (table.state() == BroughtTable.State.GOING
+                || table.state() == BroughtTable.State.STOPPED
+                || service.begun(table)) throw Refusal.conflict(Message.of("table.going"));
     }
 
     private interface Next {
@@ -110,10 +123,7 @@ class SecondTables {
     private TableViews.TableDetail take(UUID id, int revision, Next next) {
         return transaction.execute(status -> {
             BroughtTable table = service.locked(id, revision);
-            if (table.purpose() != TableUse.Purpose.RUN) throw Refusal.conflict(Message.of("table.no-second-here"));
-            if (table.state() == BroughtTable.State.GOING
-                    || table.state() == BroughtTable.State.STOPPED
-                    || service.begun(table)) throw Refusal.conflict(Message.of("table.going"));
+            requireOpen(table);
             Optional<SecondTable> second = Optional.ofNullable(next.after(table.second()));
             if (second.filter(one -> !one.fits()).isPresent()) throw Refusal.malformed(Message.of("table.joins"));
             List<String> own = table.ownHeads();

@@ -1,11 +1,11 @@
 package org.jalousie.server.tables;
 
-import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.jalousie.core.tables.TableStyle;
 import org.jalousie.server.web.Download;
 import org.jalousie.server.web.Page;
 import org.springframework.http.MediaType;
@@ -56,16 +56,15 @@ class TableController {
         return tables.settle(id, body.revision(), body.settings());
     }
 
+    /** @param sheet another one of the table's own workbook */
+    record SecondSheet(int revision, String sheet) {}
+
     /**
-     * @param sheet another one of the table's own workbook; null where its keys are settled
      * @param key column of the second table, from 1, whose value says with which row each goes
      * @param to column of the first one that has the same value
+     * @param dates how it writes days, {@code numbers} and numbers
      */
-    record SettledSecond(
-            int revision,
-            @Schema(types = {"string", "null"}) String sheet,
-            int key,
-            int to) {}
+    record SettledSecond(int revision, int key, int to, TableStyle.DateOrder dates, TableStyle.NumberMarks numbers) {}
 
     /** Lets the rows of a second file go with those of a table, by a key that both have. */
     @PostMapping(path = "/{id}/second", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
@@ -75,12 +74,16 @@ class TableController {
         return second.bring(id, revision, name, file.getBytes());
     }
 
-    /** Lets the rows of another sheet go with those of a table, or settles which columns are the key. */
+    /** Lets the rows of another sheet of its workbook go with those of a table. */
+    @PostMapping("/{id}/second-sheet")
+    TableViews.TableDetail takeSecondSheet(@PathVariable UUID id, @RequestBody SecondSheet body) {
+        return second.ofSheet(id, body.revision(), body.sheet());
+    }
+
+    /** Settles which columns are the key of a second table, and how it is written. */
     @PutMapping("/{id}/second")
     TableViews.TableDetail settleSecond(@PathVariable UUID id, @RequestBody SettledSecond body) {
-        return body.sheet() == null
-                ? second.keyed(id, body.revision(), body.key(), body.to())
-                : second.ofSheet(id, body.revision(), body.sheet());
+        return second.settle(id, body.revision(), body.key(), body.to(), body.dates(), body.numbers());
     }
 
     /** Takes the second table out. */

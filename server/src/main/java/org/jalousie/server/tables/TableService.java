@@ -93,10 +93,7 @@ class TableService {
                 table.settings(),
                 table.recognised(),
                 table.heads(),
-                table.second()
-                        .map(one ->
-                                new TableViews.SecondView(one.name(), one.heads(), one.key(), one.to(), one.columns()))
-                        .orElse(null),
+                table.second().map(one -> TableViews.SecondView.of(one)).orElse(null),
                 steps.use(table).fields(table.subject()),
                 counts.entrySet().stream()
                         .map(one -> new TableViews.OutcomeCount(one.getKey(), one.getValue()))

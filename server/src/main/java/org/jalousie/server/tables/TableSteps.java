@@ -5,9 +5,11 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Consumer;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.tables.Cell;
+import org.jalousie.core.tables.TableStyle;
 import org.jalousie.server.store.RowLock;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -64,13 +66,17 @@ class TableSteps {
     /** Rows with those that go with them, by the fields that their columns are joined to. */
     List<TableUse.TakenRow> taken(BroughtTable table, List<BroughtRows.BroughtRow> batch) {
         List<FieldName> joins = table.settings().joins();
+        Optional<TableStyle> second = table.second().map(SecondTable::style);
         Map<Integer, List<TableUse.PartRow>> parts = new HashMap<>();
         if (table.settings().together() > 0)
             for (BroughtRows.BroughtRow part : rows.parts(
                     table.id(),
                     batch.stream().map(BroughtRows.BroughtRow::number).toList()))
                 parts.computeIfAbsent(part.belongsTo().orElseThrow(), number -> new ArrayList<>())
-                        .add(new TableUse.PartRow(part.number(), cells(joins, part)));
+                        .add(new TableUse.PartRow(
+                                part.number(),
+                                cells(joins, part),
+                                part.number() > SecondTable.FIRST ? second : Optional.empty()));
         return batch.stream()
                 .map(row -> new TableUse.TakenRow(
                         row.number(), cells(joins, row), row.plan(), parts.getOrDefault(row.number(), List.of())))

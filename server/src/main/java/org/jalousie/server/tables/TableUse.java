@@ -8,6 +8,7 @@ import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.tables.Cell;
+import org.jalousie.core.tables.TableStyle;
 
 /** What tables are brought in for. The room that makes something of rows says what they have to be. */
 public interface TableUse {
@@ -49,8 +50,13 @@ public interface TableUse {
      */
     record TakenRow(int number, Map<FieldName, Cell> cells, String plan, List<PartRow> parts) {}
 
-    /** A row that goes with another one. */
-    record PartRow(int number, Map<FieldName, Cell> cells) {}
+    /** A row that goes with another one. @param style how it is written, where that isn't as its table is */
+    record PartRow(int number, Map<FieldName, Cell> cells, Optional<TableStyle> style) {
+        /** One that is written as its table is. */
+        public PartRow(int number, Map<FieldName, Cell> cells) {
+            this(number, cells, Optional.empty());
+        }
+    }
 
     /** What was made of a row. @param agreement its number */
     record Made(String request, String agreement) {

@@ -8,6 +8,7 @@ import java.util.UUID;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.tables.Recognised;
+import org.jalousie.core.tables.TableStyle;
 
 /** Tables that were brought in, as the interface to the outside shows them. */
 public final class TableViews {
@@ -32,8 +33,31 @@ public final class TableViews {
      * @param heads what its columns are called
      * @param key its column, from 1, whose value says with which row each goes; {@code to} that of the first table
      * @param columns how many columns the first table has
+     * @param dates how it writes days, {@code numbers} and numbers; which of them could be read otherwise isn't sure
      */
-    public record SecondView(String name, List<String> heads, int key, int to, int columns) {}
+    public record SecondView(
+            String name,
+            List<String> heads,
+            int key,
+            int to,
+            int columns,
+            TableStyle.DateOrder dates,
+            boolean datesSure,
+            TableStyle.NumberMarks numbers,
+            boolean numbersSure) {
+        static SecondView of(SecondTable one) {
+            return new SecondView(
+                    one.name(),
+                    one.heads(),
+                    one.key(),
+                    one.to(),
+                    one.columns(),
+                    one.style().dates(),
+                    one.datesSure(),
+                    one.style().numbers(),
+                    one.numbersSure());
+        }
+    }
 
     /**
      * @param number by which people know it
