@@ -73,7 +73,7 @@ export function SecondTable({ table, onTaken }: { table: Table; onTaken: (table:
     onChange: (value: string) => void,
   ) => (
     <label className="flex items-center gap-2">
-      <span className="text-soft">{label}</span>
+      <span className="whitespace-nowrap text-soft">{label}</span>
       <select
         className={`${inputLook} ${sure ? '' : 'border-clay'}`}
         value={value}

@@ -58,7 +58,7 @@ export function TableRows({
   };
   // what is about a datum that no column is joined to has a place of its own
   const general = (row: Row) =>
-    Object.entries(row.faults).filter(([name]) => !settings.joins.includes(name));
+    Object.entries(row.faults).filter(([name]) => !name || !settings.joins.includes(name));
   const told = rows.data?.items.some((row) => general(row).length > 0);
   return (
     <section aria-label={say('tables.rows')}>
