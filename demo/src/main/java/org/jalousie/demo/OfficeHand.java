@@ -1,15 +1,5 @@
 package org.jalousie.demo;
 
-import java.awt.BasicStroke;
-import java.awt.Color;
-import java.awt.Font;
-import java.awt.Graphics2D;
-import java.awt.RenderingHints;
-import java.awt.geom.Path2D;
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Base64;
 import java.util.List;
@@ -18,7 +8,6 @@ import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import javax.imageio.ImageIO;
 import tools.jackson.databind.JsonNode;
 
 /** Does by HTTP what the coordinator and the participants do by hand; waits for what takes a moment. */
@@ -255,7 +244,7 @@ final class OfficeHand {
                         "mark",
                         "drawn",
                         "picture",
-                        Base64.getEncoder().encodeToString(mark(name)))));
+                        Base64.getEncoder().encodeToString(Flourish.of(name)))));
     }
 
     private Client participant() {
@@ -295,28 +284,5 @@ final class OfficeHand {
     private static JsonNode ok(Client.Answer answer) {
         if (answer.status() >= 300) throw new IllegalStateException("The application refused: " + answer.text());
         return answer.body().length == 0 ? null : answer.json();
-    }
-
-    /** A flourish under the name, as a pen would leave it. */
-    private static byte[] mark(String name) {
-        BufferedImage image = new BufferedImage(720, 200, BufferedImage.TYPE_INT_ARGB);
-        Graphics2D pen = image.createGraphics();
-        pen.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
-        pen.setColor(new Color(0x14201f));
-        pen.setFont(new Font(Font.SERIF, Font.ITALIC, 92));
-        pen.drawString(name, 20, 120);
-        pen.setStroke(new BasicStroke(3));
-        Path2D line = new Path2D.Double();
-        line.moveTo(30, 160);
-        line.curveTo(200, 120 + name.length() * 3, 400, 190, 680, 130);
-        pen.draw(line);
-        pen.dispose();
-        try {
-            ByteArrayOutputStream out = new ByteArrayOutputStream();
-            ImageIO.write(image, "png", out);
-            return out.toByteArray();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 }
