@@ -32,6 +32,7 @@ import tools.jackson.databind.JsonNode;
 @Component
 class RecordClient {
     private static final Duration LIMIT = Duration.ofSeconds(10);
+    private static final Duration LISTED_AT_ONCE = Duration.ofSeconds(40);
     private static final Duration FILE_LIMIT = Duration.ofSeconds(60);
     private static final int MOST_BYTES = 8_000_000;
     private static final int MOST_PAGES = 1_000;
@@ -56,11 +57,17 @@ class RecordClient {
     /** A record. @param tag of this state of it (RFC 9110 §8.8.3), where the system tells one */
     record Fetched(JsonNode record, Optional<String> tag) {}
 
-    /** The keys of all wanted records, page by page, as they come. */
-    void list(Access access, Consumer<List<String>> keys) {
+    /**
+     * The keys of wanted records, page by page, as they come.
+     *
+     * @return false when time was up before the last page: what was found is done first, so that the list grows shorter
+     */
+    boolean list(Access access, Consumer<List<String>> keys) {
         Optional<URI> next = Optional.of(access.place().listAddress());
         Set<URI> seen = new HashSet<>();
+        long start = System.nanoTime();
         while (next.isPresent()) {
+            if (System.nanoTime() - start > LISTED_AT_ONCE.toNanos()) return false;
             URI address = next.get();
             if (!seen.add(address) || seen.size() > MOST_PAGES)
                 throw RecordsUnread.away(Message.of("records.endless", "most", MOST_PAGES));
@@ -74,6 +81,7 @@ class RecordClient {
                 throw RecordsUnread.away(Message.of("records.elsewhere", "address", other.toString()));
             });
         }
+        return true;
     }
 
     private static String key(RecordPlace place, JsonNode item) {

@@ -93,9 +93,9 @@ class RecordWork implements JobWork {
         }
         if (system.lookAt().isAfter(clock.instant())) return false;
         RecordClient.Access access = new RecordClient.Access(system.terms(), system.credential());
-        client.list(access, keys -> followed.wish(system.id(), keys));
-        followed.lookedThrough(
-                system, clock.instant().plus(Duration.ofMinutes(access.place().everyMinutes())));
+        boolean whole = client.list(access, keys -> followed.wish(system.id(), keys));
+        Duration pause = whole ? Duration.ofMinutes(access.place().everyMinutes()) : Duration.ZERO;
+        followed.lookedThrough(system, clock.instant().plus(pause));
         return true;
     }
 
