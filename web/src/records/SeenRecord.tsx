@@ -86,6 +86,11 @@ export function SeenRecord({
             </ul>
           )}
           {places(record.values)}
+          {record.lists.map((pointer) => (
+            <p key={pointer} className="text-soft">
+              {say('records.a-list-at', { pointer })}
+            </p>
+          ))}
           {record.related.map(({ name, rows, values }) => (
             <div key={name}>
               <h3 className="pb-1 font-sans text-base font-semibold">

@@ -2,6 +2,12 @@ package org.jalousie.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.sun.net.httpserver.HttpServer;
+import java.net.InetSocketAddress;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -200,6 +206,7 @@ class RecordSystemsTest {
                         .toString())
                 .contains("place.list", "/nothing");
         assertThat(look(terms, "L-7").json().get("faults").toString()).contains("place.one", "L-7");
+        assertThat(look(terms, "..").json().get("faults").toString()).contains("place.one");
         assertThat(look(with(terms, "place", "address", "http://10.1.2.3/"), "")
                         .json()
                         .get("faults")
@@ -429,5 +436,53 @@ class RecordSystemsTest {
         String number = loans.agreement("L-1");
         office.send(number);
         assertThat(loans.status("L-1")).isEqualTo("agreement made");
+    }
+
+    @Test
+    void aRecordAtWhichTheSystemFailsHoldsUpNoOther() throws Exception {
+        loans.put("A-broken", Loans.loan("Broken"));
+        loans.put("B-well", Loans.loan("Well"));
+        HttpClient http = HttpClient.newHttpClient();
+        HttpServer between = HttpServer.create(new InetSocketAddress("127.0.0.1", 0), 0);
+        between.createContext("/", exchange -> {
+            try (exchange) {
+                String path = exchange.getRequestURI().toString();
+                if (path.endsWith("/A-broken")) {
+                    exchange.sendResponseHeaders(500, -1);
+                    return;
+                }
+                HttpRequest.Builder on = HttpRequest.newBuilder(URI.create(records.address() + path))
+                        .header("Authorization", "Bearer " + Loans.SECRET)
+                        .method(
+                                exchange.getRequestMethod(),
+                                HttpRequest.BodyPublishers.ofByteArray(
+                                        exchange.getRequestBody().readAllBytes()));
+                byte[] body = http.send(on.build(), HttpResponse.BodyHandlers.ofByteArray())
+                        .body();
+                exchange.sendResponseHeaders(200, body.length);
+                exchange.getResponseBody().write(body);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            }
+        });
+        between.start();
+        try {
+            make(with(
+                    loans.terms(template()),
+                    "place",
+                    "address",
+                    "http://127.0.0.1:" + between.getAddress().getPort() + "/api/"));
+            awaitStatus("B-well", "agreement made");
+            assertThat(loans.status("A-broken")).isEqualTo(RecordStandin.WANTED);
+            assertThat(office.client
+                            .get(path() + "/record?key=A-broken")
+                            .json()
+                            .get("record")
+                            .get("fault")
+                            .asString())
+                    .contains("500");
+        } finally {
+            between.stop(0);
+        }
     }
 }

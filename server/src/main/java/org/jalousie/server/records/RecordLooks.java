@@ -59,6 +59,7 @@ class RecordLooks {
         }
         String chosen = key.isBlank() ? keys.stream().findFirst().orElse("") : key;
         if (chosen.isEmpty()) return nothing(fields);
+        if (!RecordClient.isKey(chosen)) throw none(chosen);
         RecordClient.Fetched found = fetched(access, chosen);
         RecordCells.Seen seen;
         try {
@@ -88,13 +89,15 @@ class RecordLooks {
     private RecordClient.Fetched fetched(RecordClient.Access access, String key) {
         try {
             Optional<RecordClient.Fetched> found = client.one(access, key);
-            return found.orElseThrow(() -> {
-                Message none = Message.of("records.none", "key", key);
-                return Refusal.invalid(none, Map.of("place.one", none));
-            });
+            return found.orElseThrow(() -> none(key));
         } catch (RecordsUnread unread) {
             throw refused("place.one", unread);
         }
+    }
+
+    private static Refusal none(String key) {
+        Message none = Message.of("records.none", "key", key);
+        return Refusal.invalid(none, Map.of("place.one", none));
     }
 
     private static Refusal refused(String place, RecordsUnread unread) {

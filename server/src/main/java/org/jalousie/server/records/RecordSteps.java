@@ -111,10 +111,10 @@ class RecordSteps {
                 .update();
     }
 
-    /** The system is away: nothing can be said of this step. */
-    void held(Due step, String fault) {
-        sql.sql("update record_step set fault = ? where id = ?")
-                .params(fault, step.id())
+    /** The system seems to be away, which costs the step no try. @param next when it is tried again: others go before it */
+    void held(Due step, String fault, Instant next) {
+        sql.sql("update record_step set fault = ?, next_at = ? where id = ? and state = 'WAITING'")
+                .params(fault, Timestamp.from(next), step.id())
                 .update();
     }
 
@@ -140,8 +140,8 @@ class RecordSteps {
 
     /** Tries again what was given up. @param key empty for those of all records */
     @Transactional(propagation = Propagation.MANDATORY)
-    public int again(UUID system, Optional<String> key) {
-        return sql.sql("update record_step set state = 'WAITING', tries = 0, next_at = :now, asked_at = :now"
+    public void again(UUID system, Optional<String> key) {
+        sql.sql("update record_step set state = 'WAITING', tries = 0, next_at = :now, asked_at = :now"
                         + " where system_id = :system and state = 'GIVEN_UP' and (:key::text is null or key = :key)")
                 .param("now", now())
                 .param("system", system)

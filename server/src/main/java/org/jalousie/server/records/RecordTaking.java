@@ -107,8 +107,7 @@ class RecordTaking {
 
     private void take(RecordSystem system, FollowedRecords.Look look, int round, TableUse.TakenRow row) {
         transaction.executeWithoutResult(status -> {
-            // a server that was given up for dead may come back with what it had read before, and what was read by
-            // other
+            // a server that was given up for dead may come back with what it had read before; what was read by other
             // terms is read anew
             if (followed.locked(system.id(), look.key()).round() + 1 != round || !followed.still(system)) return;
             UUID key = UUID.nameUUIDFromBytes(

@@ -105,7 +105,7 @@ class RecordWork implements JobWork {
             steps.done(step);
         } catch (RecordsUnread unread) {
             if (unread.isAway()) {
-                steps.held(step, unread.getMessage());
+                steps.held(step, unread.getMessage(), afterOthers());
                 throw unread;
             }
             steps.failed(step, unread.getMessage(), again(step.tries()));
@@ -119,7 +119,10 @@ class RecordWork implements JobWork {
         try {
             taking.look(system, look);
         } catch (RecordsUnread unread) {
-            if (unread.isAway()) throw unread;
+            if (unread.isAway()) {
+                followed.unread(system.id(), look, unread.getMessage(), Optional.of(afterOthers()));
+                throw unread;
+            }
             followed.unread(system.id(), look, unread.getMessage(), again(look.tries()));
         } catch (Refusal refused) {
             // the form rests, say, which is no fault of the record's
@@ -132,6 +135,11 @@ class RecordWork implements JobWork {
             LOG.error("a record of system {} could not be looked at", system.id(), e);
             followed.unread(system.id(), look, e.getClass().getSimpleName(), again(look.tries()));
         }
+    }
+
+    /** What only this one record makes the system fail at would be tried for ever while all others wait. */
+    private Instant afterOthers() {
+        return clock.instant().plus(LONGEST_WAIT);
     }
 
     private Optional<Instant> again(int tries) {
