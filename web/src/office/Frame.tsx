@@ -1,6 +1,6 @@
 import { say } from '../messages/rooms';
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { Suspense, useEffect } from 'react';
 import { Link, Navigate, Outlet, useLocation, useNavigate } from 'react-router';
 import { answer, api } from '../api/client';
 import { Waiting } from '../ui/parts';
@@ -98,7 +98,9 @@ export function Frame() {
           .map((room) => ({ ...room, what: say('office.room') }))}
       />
       <main id="room" className="mx-auto max-w-[92rem] px-5 py-4">
-        <Outlet />
+        <Suspense fallback={<Waiting what={say('office.opening')} />}>
+          <Outlet />
+        </Suspense>
       </main>
     </>
   );

@@ -50,7 +50,8 @@ if (!root) throw new Error('the page has no place for the interface');
 createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
-      <BrowserRouter>
+      {/* What stands in the address changes at once: boxes and inputs are held by it. */}
+      <BrowserRouter useTransitions={false}>
         <Suspense fallback={<Waiting what={say('office.opening')} />}>
           <Routes>
             <Route path="/sign-in" element={<SignIn />} />
