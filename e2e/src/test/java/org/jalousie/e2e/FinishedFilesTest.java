@@ -27,6 +27,7 @@ import org.apache.xmlbeans.XmlOptions;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.proof.BoxedText;
+import org.jalousie.core.proof.FinishedPages;
 import org.jalousie.core.proof.LayoutRisk;
 import org.jalousie.core.proof.LayoutRisks;
 import org.jalousie.core.wording.Clauses;
@@ -245,9 +246,16 @@ class FinishedFilesTest {
                 .raw("<w:p><w:r><w:br w:type=\"page\"/></w:r></w:p>")
                 .paragraph("{{lender.signature}}");
         Wording wording = Wording.compile(WordFile.open(draft.bytes()), Set.of());
-        FieldPlacer.Placed placed =
-                FieldPlacer.place(converter.toPdf(wording.merge(Map.of(), Locale.UK)), wording.boxes(), List.of());
+        byte[] pdf = converter.toPdf(wording.merge(Map.of(), Locale.UK));
+        FieldPlacer.Placed placed = FieldPlacer.place(pdf, wording.boxes(), List.of());
         List<LayoutRisk> found = LayoutRisks.of(placed.pdf(), placed.pages());
+        // the same pages, opened once for everything
+        try (FinishedPages open = FinishedPages.open(pdf)) {
+            assertThat(open.text()).isEqualTo(text(pdf));
+            FieldPlacer.Placed again = open.place(wording.boxes(), Set.of(), Set.of(), List.of());
+            assertThat(again.pages()).isEqualTo(placed.pages());
+            assertThat(open.risks(again.pages())).isEqualTo(found);
+        }
         assertThat(found)
                 .extracting(LayoutRisk::kind)
                 .contains(LayoutRisk.Kind.HEADING_AT_FOOT, LayoutRisk.Kind.EMPTY_PAGE, LayoutRisk.Kind.SIGNATURE_ALONE);
@@ -270,9 +278,9 @@ class FinishedFilesTest {
         byte[] table = new WordDraft()
                 .table(List.of(List.of("a", lines.toString())), true)
                 .bytes();
-        byte[] pdf = converter.toPdf(merged(table, Map.of()));
+        byte[] broken = converter.toPdf(merged(table, Map.of()));
         assertThat(LayoutRisks.of(
-                        pdf, FieldPlacer.place(pdf, Map.of(), List.of()).pages()))
+                        broken, FieldPlacer.place(broken, Map.of(), List.of()).pages()))
                 .extracting(LayoutRisk::kind)
                 .contains(LayoutRisk.Kind.ROW_BROKEN);
     }

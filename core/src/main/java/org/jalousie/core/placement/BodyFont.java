@@ -26,21 +26,22 @@ import org.jalousie.core.lettering.FormFont;
  */
 final class BodyFont {
     static final COSName NAME = COSName.getPDFName("Body");
-    private static final byte[] CARRIER = carrier();
+    private static final PDDocument CARRIER = carrier();
 
     private BodyFont() {}
 
     /** Resources that name the font {@code Body}, for one document. */
     static PDResources resourcesFor(PDDocument document) throws IOException {
-        try (PDDocument carrier = Loader.loadPDF(CARRIER)) {
+        COSDictionary copied = new COSDictionary();
+        // an open document has one reader at a time
+        synchronized (CARRIER) {
             COSDictionary fonts =
-                    carrier.getPage(0).getResources().getCOSObject().getCOSDictionary(COSName.FONT);
-            COSDictionary copied = new COSDictionary();
+                    CARRIER.getPage(0).getResources().getCOSObject().getCOSDictionary(COSName.FONT);
             copied.setItem(NAME, copy(fonts.getDictionaryObject(NAME), document, new IdentityHashMap<>()));
-            PDResources resources = new PDResources();
-            resources.getCOSObject().setItem(COSName.FONT, copied);
-            return resources;
         }
+        PDResources resources = new PDResources();
+        resources.getCOSObject().setItem(COSName.FONT, copied);
+        return resources;
     }
 
     private static COSBase copy(COSBase from, PDDocument document, Map<COSBase, COSBase> done) throws IOException {
@@ -69,7 +70,7 @@ final class BodyFont {
         return made;
     }
 
-    private static byte[] carrier() {
+    private static PDDocument carrier() {
         try (PDDocument document = new PDDocument();
                 InputStream font = FormFont.open()) {
             PDPage page = new PDPage();
@@ -79,7 +80,7 @@ final class BodyFont {
             page.setResources(resources);
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             document.save(out);
-            return out.toByteArray();
+            return Loader.loadPDF(out.toByteArray());
         } catch (IOException e) {
             throw new UncheckedIOException("the font of the signing fields is missing", e);
         }

@@ -63,47 +63,59 @@ public final class FieldPlacer {
             Set<PartyKey> without,
             List<Participant> participants) {
         try (PDDocument document = Loader.loadPDF(pdf)) {
-            FormFields form = new FormFields(document);
-            RepeatedFields repeated = new RepeatedFields(boxes, onEachPage);
-            List<Pages.Size> sizes = new ArrayList<>();
-            Set<COSDictionary> blank = Collections.newSetFromMap(new IdentityHashMap<>());
-            for (int i = 0; i < document.getNumberOfPages(); i++) {
-                PDPage page = document.getPage(i);
-                sizes.add(new Pages.Size(
-                        page.getMediaBox().getWidth(), page.getMediaBox().getHeight()));
-                List<PDAnnotation> kept = new ArrayList<>();
-                for (PDAnnotation annotation : page.getAnnotations()) {
-                    int number = boxNumber(annotation);
-                    if (boxes.containsKey(number)
-                            && without.contains(boxes.get(number).party())) {
-                        blank.add(annotation.getCOSObject());
-                        continue;
-                    }
-                    kept.add(annotation);
-                    if (!boxes.containsKey(number)) continue;
-                    SigningField field = repeated.next(number);
-                    PDRectangle at = annotation.getRectangle();
-                    form.add(
-                            page,
-                            annotation.getCOSObject(),
-                            new PlacedField(
-                                    field,
-                                    i + 1,
-                                    at.getLowerLeftX(),
-                                    at.getLowerLeftY(),
-                                    at.getWidth(),
-                                    at.getHeight()));
-                }
-                if (kept.size() < page.getAnnotations().size()) page.setAnnotations(kept);
-            }
-            form.finish(participants);
-            tellStructure(document, blank);
-            ByteArrayOutputStream out = new ByteArrayOutputStream(pdf.length + 300_000);
-            document.save(out);
-            return new Placed(out.toByteArray(), new Pages(sizes, repeated.paired(form.placed())));
+            return place(document, pdf.length, boxes, onEachPage, without, participants);
         } catch (IOException e) {
             throw new UncheckedIOException("the converted document can't be read", e);
         }
+    }
+
+    /**
+     * As {@link #place(byte[], Map, Set, Set, List)}, for whoever has the document open and reads more of it.
+     *
+     * @param document gets the fields
+     * @param size of its file, in bytes
+     */
+    public static Placed place(
+            PDDocument document,
+            int size,
+            Map<Integer, SigningField> boxes,
+            Set<Integer> onEachPage,
+            Set<PartyKey> without,
+            List<Participant> participants)
+            throws IOException {
+        FormFields form = new FormFields(document);
+        RepeatedFields repeated = new RepeatedFields(boxes, onEachPage);
+        List<Pages.Size> sizes = new ArrayList<>();
+        Set<COSDictionary> blank = Collections.newSetFromMap(new IdentityHashMap<>());
+        for (int i = 0; i < document.getNumberOfPages(); i++) {
+            PDPage page = document.getPage(i);
+            sizes.add(new Pages.Size(
+                    page.getMediaBox().getWidth(), page.getMediaBox().getHeight()));
+            List<PDAnnotation> kept = new ArrayList<>();
+            for (PDAnnotation annotation : page.getAnnotations()) {
+                int number = boxNumber(annotation);
+                if (boxes.containsKey(number)
+                        && without.contains(boxes.get(number).party())) {
+                    blank.add(annotation.getCOSObject());
+                    continue;
+                }
+                kept.add(annotation);
+                if (!boxes.containsKey(number)) continue;
+                SigningField field = repeated.next(number);
+                PDRectangle at = annotation.getRectangle();
+                form.add(
+                        page,
+                        annotation.getCOSObject(),
+                        new PlacedField(
+                                field, i + 1, at.getLowerLeftX(), at.getLowerLeftY(), at.getWidth(), at.getHeight()));
+            }
+            if (kept.size() < page.getAnnotations().size()) page.setAnnotations(kept);
+        }
+        form.finish(participants);
+        tellStructure(document, blank);
+        ByteArrayOutputStream out = new ByteArrayOutputStream(size + 300_000);
+        document.save(out);
+        return new Placed(out.toByteArray(), new Pages(sizes, repeated.paired(form.placed())));
     }
 
     /** The number of the box that a link tells of; -1 for anything else. */

@@ -12,9 +12,14 @@ public final class PagesText {
 
     public static String of(byte[] pdf) {
         try (PDDocument document = Loader.loadPDF(pdf)) {
-            return new PDFTextStripper().getText(document);
+            return of(document);
         } catch (IOException e) {
             throw new UncheckedIOException("the pages can't be read", e);
         }
+    }
+
+    /** As {@link #of(byte[])}, for whoever has the document open. */
+    public static String of(PDDocument document) throws IOException {
+        return new PDFTextStripper().getText(document);
     }
 }

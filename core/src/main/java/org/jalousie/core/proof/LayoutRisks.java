@@ -31,12 +31,16 @@ public final class LayoutRisks {
     /** @param pages where the signing fields stand on these pages */
     public static List<LayoutRisk> of(byte[] pdf, Pages pages) {
         try (PDDocument document = Loader.loadPDF(pdf)) {
-            LayoutRisks look = new LayoutRisks(document, pages);
-            look.all();
-            return List.copyOf(look.risks);
+            return of(document, pages);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    static List<LayoutRisk> of(PDDocument document, Pages pages) throws IOException {
+        LayoutRisks look = new LayoutRisks(document, pages);
+        look.all();
+        return List.copyOf(look.risks);
     }
 
     /**

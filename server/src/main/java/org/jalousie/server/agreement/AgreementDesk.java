@@ -13,6 +13,7 @@ import org.jalousie.core.agreement.Document;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.proof.LayoutRisk;
 import org.jalousie.server.web.Page;
 import org.springframework.stereotype.Service;
 
@@ -94,8 +95,8 @@ class AgreementDesk implements Agreements {
     }
 
     @Override
-    public void lookThrough(List<Document> documents) {
-        layout.lookThrough(documents);
+    public void lookedThrough(Document document, List<LayoutRisk> risks) {
+        layout.lookedThrough(document, risks);
     }
 
     @Override

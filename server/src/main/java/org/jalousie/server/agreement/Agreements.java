@@ -20,6 +20,7 @@ import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
 import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.GivenPlace;
+import org.jalousie.core.proof.LayoutRisk;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.web.Page;
 
@@ -94,8 +95,8 @@ public interface Agreements {
 
     UUID templateVersion(AgreementNumber number);
 
-    /** Looks new documents through, so that nothing that locks the agreement has to wait for it. */
-    void lookThrough(List<Document> documents);
+    /** Keeps what was seen of a new document while its pages were open, so that nothing that locks the agreement has to look. */
+    void lookedThrough(Document document, List<LayoutRisk> risks);
 
     /** @param text of its documents' pages, by whose words it is found from now on */
     void foundBy(UUID id, String text);

@@ -37,11 +37,9 @@ class FinishedLayout {
                 .toList();
     }
 
-    /** Looks the pages through now, so that nothing waits for it later. */
-    void lookThrough(List<Document> documents) {
-        documents.stream()
-                .filter(document -> document.kind() == Document.Kind.GENERATED)
-                .forEach(this::warnings);
+    /** Keeps what somebody saw who had the pages open, so that nothing waits for it later. */
+    void lookedThrough(Document document, List<LayoutRisk> risks) {
+        if (document.kind() == Document.Kind.GENERATED) known.put(document.pdf(), told(risks));
     }
 
     /** A file that is missing or damaged is the check of the archive's to tell; here it stands in nobody's way to the rest. */
@@ -51,11 +49,15 @@ class FinishedLayout {
         Optional<byte[]> pdf =
                 files.asFound(document.pdf()).filter(bytes -> Sha256.of(bytes).equals(document.pdf()));
         if (pdf.isEmpty()) return List.of();
-        List<Message> warnings = LayoutRisks.of(pdf.get(), document.pages()).stream()
+        List<Message> warnings = told(LayoutRisks.of(pdf.get(), document.pages()));
+        known.put(document.pdf(), warnings);
+        return warnings;
+    }
+
+    private static List<Message> told(List<LayoutRisk> risks) {
+        return risks.stream()
                 .filter(risk -> TOLD.contains(risk.kind()))
                 .map(risk -> Message.of("ready.layout", "message", risk.message(), "cure", risk.cure()))
                 .toList();
-        known.put(document.pdf(), warnings);
-        return warnings;
     }
 }

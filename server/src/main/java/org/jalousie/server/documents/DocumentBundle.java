@@ -22,6 +22,7 @@ import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.placement.FixedPages;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.PagesText;
+import org.jalousie.core.proof.LayoutRisk;
 import org.jalousie.core.provenance.PrintedPlace;
 import org.jalousie.core.template.DocumentMaking;
 import org.jalousie.core.template.TemplateDocument;
@@ -46,8 +47,16 @@ class DocumentBundle {
         this.files = files;
     }
 
-    /** A document with the words on its pages. */
-    record Made(Document document, String text) {}
+    /**
+     * A document with the words on its pages.
+     *
+     * @param risks of a document made from a wording; others came as they are
+     */
+    record Made(Document document, String text, List<LayoutRisk> risks) {
+        Made(Document document, String text) {
+            this(document, text, List.of());
+        }
+    }
 
     /** @param awaited titles of documents that are to come with the agreement and have not */
     record Bundled(List<Made> made, List<String> awaited) {

@@ -33,7 +33,7 @@ class MakeDocuments {
         Agreement agreement = Agreement.of(history);
         UsableTemplate template = templates.version(agreements.templateVersion(id));
         DocumentBundle.Bundled bundled = bundle.of(agreement, history.get(0), template);
-        agreements.lookThrough(bundled.documents());
+        bundled.made().forEach(made -> agreements.lookedThrough(made.document(), made.risks()));
         Command generate = new Command.Generate(agreement.revision(), bundled.documents(), bundled.awaited());
         transaction.executeWithoutResult(status -> {
             List<Event> events =

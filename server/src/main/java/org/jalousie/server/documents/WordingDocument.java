@@ -13,7 +13,7 @@ import org.jalousie.core.placement.ErrorTexts;
 import org.jalousie.core.placement.FieldPlacer;
 import org.jalousie.core.placement.HiddenFields;
 import org.jalousie.core.placement.Pages;
-import org.jalousie.core.placement.PagesText;
+import org.jalousie.core.proof.FinishedPages;
 import org.jalousie.core.template.TemplateDocument;
 import org.jalousie.core.wording.Diagnostic;
 import org.jalousie.core.wording.FieldResults;
@@ -55,25 +55,27 @@ class WordingDocument {
             throw new CannotBeDone(Message.of("job.failed", "kind", String.valueOf(e.getMessage())));
         }
         Converter.Made made = converter.convert(merged.file());
-        String text = PagesText.of(made.pdf());
-        ErrorTexts.in(text).ifPresent(error -> {
-            throw new CannotBeDone(error);
-        });
-        Set<PartyKey> without = Absence.before(agreement.participants()).keySet();
-        FieldPlacer.Placed placed =
-                FieldPlacer.place(made.pdf(), wording.boxes(), wording.onEachPage(), without, agreement.participants());
-        HiddenFields.among(merged.fields(), wording.boxes(), without, placed.pages())
-                .ifPresent(hidden -> {
-                    throw new CannotBeDone(hidden);
-                });
-        Pages pages = merge.holding(placed.pages(), agreement, created, template);
-        Document document = new Document(
-                of.id(),
-                of.titleIn(template.name()),
-                Document.Kind.GENERATED,
-                Optional.of(files.keep(FieldResults.put(merged.file(), made.results(), made.lists()))),
-                files.keep(placed.pdf()),
-                pages);
-        return new DocumentBundle.Made(document, text);
+        try (FinishedPages finished = FinishedPages.open(made.pdf())) {
+            String text = finished.text();
+            ErrorTexts.in(text).ifPresent(error -> {
+                throw new CannotBeDone(error);
+            });
+            Set<PartyKey> without = Absence.before(agreement.participants()).keySet();
+            FieldPlacer.Placed placed =
+                    finished.place(wording.boxes(), wording.onEachPage(), without, agreement.participants());
+            HiddenFields.among(merged.fields(), wording.boxes(), without, placed.pages())
+                    .ifPresent(hidden -> {
+                        throw new CannotBeDone(hidden);
+                    });
+            Pages pages = merge.holding(placed.pages(), agreement, created, template);
+            Document document = new Document(
+                    of.id(),
+                    of.titleIn(template.name()),
+                    Document.Kind.GENERATED,
+                    Optional.of(files.keep(FieldResults.put(merged.file(), made.results(), made.lists()))),
+                    files.keep(placed.pdf()),
+                    pages);
+            return new DocumentBundle.Made(document, text, finished.risks(pages));
+        }
     }
 }
