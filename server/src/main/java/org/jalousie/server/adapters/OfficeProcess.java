@@ -3,15 +3,25 @@ package org.jalousie.server.adapters;
 import java.io.IOException;
 import java.net.InetAddress;
 import java.net.ServerSocket;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 
 /** The processes of the word processor on this machine, known by the port that each was told to listen at. */
 final class OfficeProcess {
+    /** Those that were found: looking through all processes of a machine takes as long as a tenth of a conversion. */
+    private static final Map<Integer, ProcessHandle> FOUND = new ConcurrentHashMap<>();
+
     private OfficeProcess() {}
 
     static boolean isThere(int port) {
+        ProcessHandle before = FOUND.get(port);
+        if (before != null && before.isAlive()) return true;
         try (Stream<ProcessHandle> all = at(port)) {
-            return all.findAny().isPresent();
+            Optional<ProcessHandle> found = all.findAny();
+            found.ifPresentOrElse(one -> FOUND.put(port, one), () -> FOUND.remove(port));
+            return found.isPresent();
         }
     }
 
