@@ -1,0 +1,73 @@
+package org.jalousie.core.reading;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.documentinterchange.markedcontent.PDMarkedContent;
+import org.apache.pdfbox.text.PDFMarkedContentExtractor;
+import org.apache.pdfbox.text.TextPosition;
+
+/** The marked sequences of a page (ISO 32000-1 §14.7.4.2): what each prints, by its number. */
+final class MarkedPage {
+    private static final List<Piece> NOTHING = List.of();
+
+    private final Map<Integer, List<Piece>> byNumber = new HashMap<>();
+    private final List<Piece> edges = new ArrayList<>();
+
+    static MarkedPage of(PDPage page) throws IOException {
+        PDFMarkedContentExtractor extractor = new PDFMarkedContentExtractor();
+        extractor.setSuppressDuplicateOverlappingText(false);
+        extractor.processPage(page);
+        MarkedPage made = new MarkedPage();
+        extractor.getMarkedContents().forEach(made::collect);
+        return made;
+    }
+
+    List<Piece> printed(int number) {
+        return byNumber.getOrDefault(number, NOTHING);
+    }
+
+    /** What stands at the page's head and foot, outside the document's structure. */
+    List<Piece> edges() {
+        return edges;
+    }
+
+    private void collect(PDMarkedContent content) {
+        if ("Artifact".equals(content.getTag())) {
+            pieces(content).forEach(piece -> add(piece, edges));
+            return;
+        }
+        if (content.getMCID() >= 0) {
+            List<Piece> into = byNumber.computeIfAbsent(content.getMCID(), number -> new ArrayList<>());
+            pieces(content).forEach(piece -> add(piece, into));
+            return;
+        }
+        for (Object one : content.getContents()) if (one instanceof PDMarkedContent inner) collect(inner);
+    }
+
+    private List<Piece> pieces(PDMarkedContent content) {
+        List<Piece> pieces = new ArrayList<>();
+        for (Object one : content.getContents()) {
+            if (one instanceof TextPosition letter) add(Piece.of(letter), pieces);
+            else if (one instanceof PDMarkedContent inner) {
+                if (inner.getMCID() >= 0) collect(inner);
+                else pieces(inner).forEach(piece -> add(piece, pieces));
+            }
+        }
+        String instead = content.getActualText();
+        // what is read is not what is printed: a ligature, a hyphen at the end of a line (ISO 32000-1 §14.9.4)
+        return instead == null || pieces.isEmpty()
+                ? pieces
+                : List.of(pieces.get(0).until(pieces.get(pieces.size() - 1)).saying(instead));
+    }
+
+    private static void add(Piece piece, List<Piece> into) {
+        int last = into.size() - 1;
+        if (last >= 0 && into.get(last).goesOn(piece))
+            into.set(last, into.get(last).with(piece));
+        else into.add(piece);
+    }
+}
