@@ -10,10 +10,10 @@ import java.util.stream.Stream;
  * @param level of a heading, 1 for the highest; of an item how deep it stands, 0 outside a list
  * @param label what stands before the words: a clause's number, an item's mark; empty for nothing
  * @param page the first page that it stands on, from 1; 0 when it has nothing on any
- * @param runs the words; none for a table
+ * @param stretches the words; none for a table
  * @param rows of a table; none for anything else
  */
-public record Block(Kind kind, int level, String label, int page, List<Run> runs, List<Row> rows) {
+public record Block(Kind kind, int level, String label, int page, List<Stretch> stretches, List<Row> rows) {
     /** What a block is (ISO 32000-1 §14.8.4.3). */
     public enum Kind {
         HEADING,
@@ -36,9 +36,9 @@ public record Block(Kind kind, int level, String label, int page, List<Run> runs
     public String words() {
         Stream<String> own = Stream.concat(
                 Stream.of(label),
-                runs.stream()
+                stretches.stream()
                         .filter(run -> run.field().isEmpty() && run.picture() == 0)
-                        .map(Run::text));
+                        .map(Stretch::text));
         Stream<String> inner = rows.stream()
                 .flatMap(row -> row.cells().stream())
                 .flatMap(cell -> cell.blocks().stream())
@@ -49,7 +49,7 @@ public record Block(Kind kind, int level, String label, int page, List<Run> runs
 
     boolean empty() {
         return label.isBlank()
-                && runs.stream()
+                && stretches.stream()
                         .allMatch(run -> run.text().isBlank() && run.field().isEmpty() && run.picture() == 0)
                 && rows.isEmpty();
     }

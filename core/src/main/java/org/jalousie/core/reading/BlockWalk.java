@@ -189,7 +189,7 @@ final class BlockWalk {
                 boolean holds = texts.kids(one).stream().anyMatch(Structure.Element.class::isInstance);
                 Optional<PDRectangle> box = one.box();
                 if (box.isEmpty() || holds) return false;
-                Optional<Run> place = texts.widgets.at(page, box.get());
+                Optional<Stretch> place = texts.widgets.at(page, box.get());
                 if (place.isPresent()) {
                     into.place(place.get(), page);
                     return true;
@@ -207,7 +207,7 @@ final class BlockWalk {
                         at.getWidth(),
                         at.getHeight(),
                         one.alternative()));
-                into.place(Run.picture(texts.pictures.size(), one.alternative()), page);
+                into.place(Stretch.picture(texts.pictures.size(), one.alternative()), page);
                 return true;
             }
 

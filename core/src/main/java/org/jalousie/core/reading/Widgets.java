@@ -26,11 +26,11 @@ final class Widgets {
             return dictionary.getString(COSName.T, "");
         }
 
-        Run place() {
+        Stretch place() {
             COSBase value = dictionary.getDictionaryObject(COSName.V);
-            if (value instanceof COSString text) return Run.place(name(), text.getString());
-            if (value instanceof COSName text) return Run.place(name(), text.getName());
-            return Run.place(
+            if (value instanceof COSString text) return Stretch.place(name(), text.getString());
+            if (value instanceof COSName text) return Stretch.place(name(), text.getName());
+            return Stretch.place(
                     name(), value instanceof COSDictionary signature ? signature.getString(COSName.NAME, "") : "");
         }
     }
@@ -56,7 +56,7 @@ final class Widgets {
     }
 
     /** The field that stands in a box of the page. */
-    Optional<Run> at(int page, PDRectangle box) {
+    Optional<Stretch> at(int page, PDRectangle box) {
         return all.stream()
                 .filter(one -> one.page == page && !met.contains(one.dictionary) && within(one.at, box))
                 .findFirst()
@@ -64,7 +64,7 @@ final class Widgets {
     }
 
     /** The field of this annotation. */
-    Optional<Run> of(COSDictionary annotation) {
+    Optional<Stretch> of(COSDictionary annotation) {
         return all.stream()
                 .filter(one -> one.dictionary == annotation && !met.contains(annotation))
                 .findFirst()
@@ -79,7 +79,7 @@ final class Widgets {
                 .toList();
     }
 
-    private Run meet(Widget widget) {
+    private Stretch meet(Widget widget) {
         met.add(widget.dictionary);
         return widget.place();
     }

@@ -19,7 +19,7 @@ final class Words {
     private final Block.Kind kind;
     private final int level;
     private final boolean marked;
-    private final List<Run> runs = new ArrayList<>();
+    private final List<Stretch> stretches = new ArrayList<>();
     private String label = "";
     private Piece last;
     private int page;
@@ -44,28 +44,28 @@ final class Words {
                 && (apart || marked && !last.text().isBlank());
         if (after && label.isEmpty() && isMark(sofar(), apart)) {
             label(sofar());
-            runs.clear();
-        } else if (apart && !runs.isEmpty()) {
+            stretches.clear();
+        } else if (apart && !stretches.isEmpty()) {
             separate(piece);
         }
-        append(Run.words(piece.text(), piece.strong(), piece.slanted(), link));
+        append(Stretch.words(piece.text(), piece.strong(), piece.slanted(), link));
         last = piece;
     }
 
-    void place(Run run, int onPage) {
+    void place(Stretch run, int onPage) {
         begin(onPage);
-        runs.add(run);
+        stretches.add(run);
         last = null;
     }
 
     /** What follows is somewhere else on the pages. */
     void breakOff() {
-        if (last != null) append(Run.words(" ", last.strong(), last.slanted(), ""));
+        if (last != null) append(Stretch.words(" ", last.strong(), last.slanted(), ""));
         last = null;
     }
 
     Block block() {
-        return new Block(kind, level, label, page, List.copyOf(runs), List.of());
+        return new Block(kind, level, label, page, List.copyOf(stretches), List.of());
     }
 
     private void begin(int onPage) {
@@ -73,11 +73,12 @@ final class Words {
     }
 
     private String sofar() {
-        return String.join("", runs.stream().map(Run::text).toList()).strip();
+        return String.join("", stretches.stream().map(Stretch::text).toList()).strip();
     }
 
     private boolean isMark(String text, boolean apart) {
-        if (text.isEmpty() || runs.stream().anyMatch(run -> !run.field().isEmpty() || run.picture() > 0)) return false;
+        if (text.isEmpty() || stretches.stream().anyMatch(run -> !run.field().isEmpty() || run.picture() > 0))
+            return false;
         return marked && apart && text.length() <= LONGEST_MARK
                 || MARK.matcher(text).matches()
                 || BULLET.matcher(text).matches();
@@ -88,13 +89,13 @@ final class Words {
     }
 
     private void separate(Piece next) {
-        int end = runs.size() - 1;
-        String before = runs.get(end).text();
+        int end = stretches.size() - 1;
+        String before = stretches.get(end).text();
         if (before.endsWith(SOFT_HYPHEN)) {
-            Run run = runs.get(end);
-            runs.set(
+            Stretch run = stretches.get(end);
+            stretches.set(
                     end,
-                    new Run(
+                    new Stretch(
                             before.substring(0, before.length() - 1),
                             run.strong(),
                             run.slanted(),
@@ -108,17 +109,17 @@ final class Words {
                 || Character.isWhitespace(before.charAt(before.length() - 1))
                 || next.text().isEmpty()
                 || Character.isWhitespace(next.text().charAt(0));
-        if (!hyphen && !white) append(Run.words(" ", last.strong(), last.slanted(), ""));
+        if (!hyphen && !white) append(Stretch.words(" ", last.strong(), last.slanted(), ""));
     }
 
-    private void append(Run run) {
-        int end = runs.size() - 1;
+    private void append(Stretch run) {
+        int end = stretches.size() - 1;
         boolean space = end >= 0
                 && run.text().isBlank()
-                && runs.get(end).field().isEmpty()
-                && runs.get(end).picture() == 0;
-        if (end >= 0 && (space || runs.get(end).looksAs(run)))
-            runs.set(end, runs.get(end).with(run.text()));
-        else runs.add(run);
+                && stretches.get(end).field().isEmpty()
+                && stretches.get(end).picture() == 0;
+        if (end >= 0 && (space || stretches.get(end).looksAs(run)))
+            stretches.set(end, stretches.get(end).with(run.text()));
+        else stretches.add(run);
     }
 }

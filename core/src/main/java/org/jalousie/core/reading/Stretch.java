@@ -8,20 +8,20 @@ package org.jalousie.core.reading;
  * @param picture which of the text's pictures it is, from 1; 0 for none
  * @param link where the words lead; empty for nowhere, {@code #note} for a note of the same text
  */
-public record Run(String text, boolean strong, boolean slanted, String field, int picture, String link) {
-    static Run words(String text, boolean strong, boolean slanted, String link) {
-        return new Run(text, strong, slanted, "", 0, link);
+public record Stretch(String text, boolean strong, boolean slanted, String field, int picture, String link) {
+    static Stretch words(String text, boolean strong, boolean slanted, String link) {
+        return new Stretch(text, strong, slanted, "", 0, link);
     }
 
-    static Run place(String field, String filled) {
-        return new Run(filled, false, false, field, 0, "");
+    static Stretch place(String field, String filled) {
+        return new Stretch(filled, false, false, field, 0, "");
     }
 
-    static Run picture(int number, String alternative) {
-        return new Run(alternative, false, false, "", number, "");
+    static Stretch picture(int number, String alternative) {
+        return new Stretch(alternative, false, false, "", number, "");
     }
 
-    boolean looksAs(Run other) {
+    boolean looksAs(Stretch other) {
         return field.isEmpty()
                 && picture == 0
                 && other.field.isEmpty()
@@ -31,7 +31,7 @@ public record Run(String text, boolean strong, boolean slanted, String field, in
                 && link.equals(other.link);
     }
 
-    Run with(String more) {
-        return new Run(text + more, strong, slanted, field, picture, link);
+    Stretch with(String more) {
+        return new Stretch(text + more, strong, slanted, field, picture, link);
     }
 }
