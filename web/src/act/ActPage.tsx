@@ -1,18 +1,15 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import { Blind } from '../blind/Blind';
-import { PagesView } from '../page/PagesView';
 import { Attaching } from '../signingFields/attaching';
-import { kinds } from '../signingFields/kinds';
-import { shownAmong } from '../signingFields/shown';
 import { Speech, useSay } from '../messages/useSay';
 import { lastMoment } from '../ui/lastMoment';
-import { Button, Trouble, Waiting } from '../ui/parts';
+import { Trouble, Waiting } from '../ui/parts';
 import { Decline } from './Decline';
-import { OwnFields } from './OwnFields';
+import { Documents } from './Documents';
+import { canFill, FillingContext, useFilling } from './filling';
 import { ShowIdentity } from './ShowIdentity';
 import { YourPart } from './YourPart';
-import { useDerived } from './useDerived';
-import { useAct, type Mark, type SigningPage } from './useAct';
+import { useAct, type SigningPage } from './useAct';
 
 /** Everything a participant needs: read, complete, sign or approve, or decline. No account. */
 export function ActPage({ token }: { token: string }) {
@@ -29,21 +26,12 @@ export function ActPage({ token }: { token: string }) {
 
 function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) {
   const words = useSay();
-  const [typed, setTyped] = useState<Record<string, string>>({});
-  const [mark, setMark] = useState<Mark>();
-  const [large, setLarge] = useState(false);
   const { page } = act;
+  const filling = useFilling(token, page, act);
   useEffect(() => {
     document.title = page ? `${page.title} – ${page.office}` : 'Jalousie';
   }, [page]);
-  const values = useMemo(() => ({ ...(page && presets(page)), ...typed }), [page, typed]);
-  // what was typed before another answer took its question away stays typed, and is not given
-  const given = useMemo(() => {
-    const asked = new Set(shownAmong(page?.toComplete ?? [], values).map(({ name }) => name));
-    return Object.fromEntries(Object.entries(values).filter(([name]) => asked.has(name)));
-  }, [page, values]);
   const heading = useHeadingOnceShown(page);
-  const derived = useDerived(token, page, given);
   if (!page) {
     return (
       <main className="mx-auto max-w-xl p-6">
@@ -58,10 +46,6 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
       </main>
     );
   }
-  const printed = {
-    ...given,
-    ...Object.fromEntries(derived.map(({ name, text }) => [name, text])),
-  };
   const turn = page.standing === 'TURN' && !page.ended;
   return (
     <>
@@ -77,14 +61,16 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
         <h1 ref={heading} tabIndex={-1} className="text-2xl outline-none">
           {page.title}
         </h1>
-        <p className="text-soft">
-          {turn && page.expiresAt
-            ? words.say('page.until', {
-                number: page.number,
-                until: words.date(lastMoment(page.expiresAt)),
-              })
-            : page.number}
-        </p>
+        <p className="text-soft">{page.number}</p>
+        {turn && page.expiresAt && (
+          <p className="pt-1 text-lg">
+            {words.say(asks(page.duty), {
+              office: page.office,
+              name: page.name,
+              until: words.date(lastMoment(page.expiresAt)),
+            })}
+          </p>
+        )}
         {page.route.length > 0 && (
           <section aria-label={words.say('page.route')} className="py-4">
             <Blind slats={page.route} sealed={page.state === 'COMPLETED'} width={320} height={48} />
@@ -100,53 +86,12 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
         {page.hasCopy && <SignedCopy page={page} token={token} />}
         {!page.ended && page.identity.shown && (
           <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_24rem]">
-            <section aria-label={words.say('page.document')} className="min-w-0">
-              <Button className="mb-3 min-h-11 lg:hidden" onClick={() => setLarge(!large)}>
-                {words.say(large ? 'page.fit' : 'page.larger')}
-              </Button>
-              <div
-                className="overflow-x-auto"
-                role="group"
-                aria-label={words.say('page.pages')}
-                tabIndex={large ? 0 : undefined}
-              >
-                <div className={large ? 'w-[46rem]' : ''}>
-                  {page.documents.map((document) => (
-                    <section key={document.id} aria-label={document.title}>
-                      {page.documents.length > 1 && (
-                        <h2 className="py-3 text-xl">{document.title}</h2>
-                      )}
-                      <PagesView
-                        url={`/api/v1/signing/${token}/documents/${document.id}.pdf`}
-                        pages={document.pages}
-                        over={(number) =>
-                          turn && (
-                            <OwnFields
-                              page={page}
-                              pages={document.pages}
-                              number={number}
-                              values={printed}
-                              mark={mark}
-                            />
-                          )
-                        }
-                      />
-                    </section>
-                  ))}
-                </div>
-              </div>
-            </section>
+            <FillingContext.Provider value={turn && canFill(page) ? filling : undefined}>
+              <Documents page={page} token={token} filling={turn ? filling : undefined} />
+            </FillingContext.Provider>
             {turn && (
               <div className="flex flex-col gap-6 lg:sticky lg:top-4 lg:h-fit">
-                <YourPart
-                  page={page}
-                  values={values}
-                  onValues={setTyped}
-                  mark={mark}
-                  onMark={setMark}
-                  act={act}
-                  derived={derived}
-                />
+                <YourPart page={page} filling={filling} act={act} />
                 <Decline
                   title={page.title}
                   onDecline={act.decline}
@@ -243,12 +188,7 @@ function NothingToDo({ page }: { page: SigningPage }) {
   );
 }
 
-/** What stands in the fields before anything is typed. */
-function presets(page: SigningPage): Record<string, string> {
-  return Object.fromEntries(
-    page.toComplete.map(({ name, type }) => [
-      name,
-      kinds[type.kind].asked?.preset(type, page) ?? '',
-    ]),
-  );
+function asks(duty: SigningPage['duty']) {
+  if (duty === 'APPROVES') return 'read.asks-APPROVES';
+  return duty === 'COMPLETES' ? 'read.asks-COMPLETES' : 'read.asks-SIGNS';
 }

@@ -1,23 +1,30 @@
+import { Fragment, useEffect, useRef, useState, type ReactNode } from 'react';
 import type { Schemas } from '../api/client';
 import { placeOf } from '../page/PagesView';
 import type { Placed } from '../signingFields/kind';
 import { kinds } from '../signingFields/kinds';
-import type { Mark, SigningPage } from './useAct';
+import { useSay } from '../messages/useSay';
+import { Button } from '../ui/parts';
+import { AskedField } from './AskedField';
+import { canFill, type Filling } from './filling';
+import { ON_PAGE } from './open';
+import type { SigningPage } from './useAct';
 
 /** The participant's own fields on the page, with what they have filled in so far. */
 export function OwnFields({
   page,
   pages,
   number,
-  values,
-  mark,
+  filling,
 }: {
   page: SigningPage;
   pages: Schemas['Pages'];
   number: number;
-  values: Record<string, string>;
-  mark: Mark | undefined;
+  filling: Filling;
 }) {
+  const words = useSay();
+  const [editing, setEditing] = useState('');
+  const { printed: values, mark } = filling;
   const size = pages.sizes[number - 1];
   if (!size) return null;
   return pages.fields
@@ -31,29 +38,88 @@ export function OwnFields({
         mark: mark?.picture,
         language: page.documentLanguage,
       });
+      const asked = canFill(page)
+        ? filling.asked.find((one) => one.name === (sameAs || name))
+        : undefined;
+      const place = placeOf(placed, size);
       return (
-        <span
-          key={name}
-          aria-hidden="true"
-          className="pointer-events-none absolute overflow-hidden border border-[#a85a2a] bg-[#a85a2a]/8 whitespace-nowrap text-[#1d2726]"
-          style={{ ...placeOf(placed, size), containerType: 'size' }}
-        >
-          {'picture' in shown ? (
-            <img
-              src={`data:image/png;base64,${shown.picture}`}
-              alt=""
-              className="h-full w-full object-contain object-left"
+        <Fragment key={name}>
+          <span
+            aria-hidden="true"
+            className="pointer-events-none absolute overflow-hidden border border-[#a85a2a] bg-[#a85a2a]/8 whitespace-nowrap text-[#1d2726]"
+            style={{ ...place, containerType: 'size' }}
+          >
+            {'picture' in shown ? (
+              <img
+                src={`data:image/png;base64,${shown.picture}`}
+                alt=""
+                className="h-full w-full object-contain object-left"
+              />
+            ) : (
+              <span
+                style={shown.lines ? fittingLines(shown.text, placed) : fitting(shown.text, placed)}
+              >
+                {shown.text}
+              </span>
+            )}
+          </span>
+          {asked && (
+            <button
+              type="button"
+              className="absolute min-h-6 min-w-6 cursor-text"
+              style={place}
+              aria-label={words.say('read.fill', { label: asked.label })}
+              aria-expanded={editing === name}
+              onClick={() => setEditing(editing === name ? '' : name)}
             />
-          ) : (
-            <span
-              style={shown.lines ? fittingLines(shown.text, placed) : fitting(shown.text, placed)}
-            >
-              {shown.text}
-            </span>
           )}
-        </span>
+          {asked && editing === name && (
+            <Editor at={place} onClose={() => setEditing('')}>
+              <AskedField one={asked} at={ON_PAGE} filling={filling} />
+            </Editor>
+          )}
+        </Fragment>
       );
     });
+}
+
+/** A question beside its place on the page. */
+function Editor({
+  at,
+  onClose,
+  children,
+}: {
+  at: { left: string; top: string; height: string };
+  onClose: () => void;
+  children: ReactNode;
+}) {
+  const words = useSay();
+  const box = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    const from = document.activeElement;
+    box.current?.querySelector<HTMLElement>('input, select, textarea, button')?.focus();
+    return () => {
+      if (from instanceof HTMLElement) from.focus({ preventScroll: true });
+    };
+  }, []);
+  return (
+    <div
+      ref={box}
+      className="absolute z-10 flex w-72 max-w-full flex-col gap-2 border border-ink bg-sheet p-3 text-base text-ink"
+      style={{
+        left: `min(${at.left}, max(0px, 100% - 18rem))`,
+        top: `calc(${at.top} + ${at.height} + 2px)`,
+      }}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') onClose();
+      }}
+    >
+      {children}
+      <Button className="min-h-11 self-start" onClick={onClose}>
+        {words.say('read.close')}
+      </Button>
+    </div>
+  );
 }
 
 /** Text as large as it will be printed, 10 or 12 points in a box of so many, at whatever size the page is shown. */

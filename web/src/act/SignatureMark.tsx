@@ -2,6 +2,7 @@ import SignaturePad from 'signature_pad';
 import { useEffect, useRef, useState } from 'react';
 import { useSay } from '../messages/useSay';
 import { Button, inputLook } from '../ui/parts';
+import { MARK } from './filling';
 import { hands, inked, written, type Hand } from './ink';
 import type { Mark } from './useAct';
 
@@ -16,7 +17,7 @@ export function SignatureMark({
   const words = useSay();
   const [drawing, setDrawing] = useState(false);
   return (
-    <fieldset className="flex flex-col gap-3">
+    <fieldset id={MARK} className="flex flex-col gap-3">
       <legend className="pb-2 font-medium">{words.say('mark.title')}</legend>
       <div className="flex gap-5">
         {[false, true].map((way) => (

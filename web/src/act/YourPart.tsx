@@ -1,50 +1,36 @@
-import type { Schemas } from '../api/client';
-import { useState } from 'react';
 import { Blind } from '../blind/Blind';
 import { english, type Catalogue } from '../messages/catalogue';
 import { useSay } from '../messages/useSay';
-import type { AskedProps } from '../signingFields/kind';
-import { kinds } from '../signingFields/kinds';
-import { requiredAmong, shownAmong } from '../signingFields/shown';
-import { Button, Labelled, Trouble } from '../ui/parts';
+import { requiredAmong } from '../signingFields/shown';
+import { Button, Trouble } from '../ui/parts';
+import { AskedField } from './AskedField';
 import { ConsentBox } from './ConsentBox';
+import type { Filling } from './filling';
+import { IN_LIST } from './open';
 import { SignatureMark } from './SignatureMark';
+import { ToOpen } from './ToOpen';
 import type { Mark, SigningPage, useAct } from './useAct';
 
 type Props = {
   page: SigningPage;
-  values: Record<string, string>;
-  onValues: (values: Record<string, string>) => void;
-  mark: Mark | undefined;
-  onMark: (mark: Mark | undefined) => void;
+  filling: Filling;
   act: ReturnType<typeof useAct>;
-  /** What the program works out of the answers, and copies. */
-  derived: Schemas['Derived'][];
 };
 
 /** What is asked of this participant, and what is still open of it. */
-export function YourPart({ page, values, onValues, mark, onMark, act, derived }: Props) {
+export function YourPart({ page, filling, act }: Props) {
   const words = useSay();
-  /** What was given when the faults were told: an answer that has changed since is no longer at fault. */
-  const [told, setTold] = useState<Record<string, string>>({});
+  const { values, asked, required, faults, derived, mark, open } = filling;
   const signs = page.duty === 'SIGNS';
   if (signs && !page.consented) {
     return <ConsentBox page={page} onConsent={act.consent} busy={act.busy} error={act.error} />;
   }
-  const open = missing(page, values, mark, words);
-  const asked = shownAmong(page.toComplete, values);
-  const required = requiredAmong(page.toComplete, values);
+  const missed = missing(page, values, mark, words);
   const steps = [...required.map((one) => !!values[one.name]?.trim()), ...(signs ? [!!mark] : [])];
-  const faults = Object.fromEntries(
-    Object.entries(act.error?.faults ?? {})
-      .filter(([name]) => (told[name] ?? '') === (values[name] ?? ''))
-      .map(([name, fault]) => [name, words.saying(act.error?.saidFaults[name]) ?? fault]),
-  );
   const blank = derived.filter(({ text }) => !text).map(({ label }) => label);
   const mended = Object.keys(act.error?.faults ?? {}).length > 0 && !Object.keys(faults).length;
   function finish() {
-    const filled = Object.fromEntries(asked.map((one) => [one.name, values[one.name] ?? '']));
-    setTold(filled);
+    const filled = filling.handIn();
     if (signs && mark) return act.sign(filled, mark);
     return page.duty === 'APPROVES' ? act.approve() : act.complete(filled);
   }
@@ -72,24 +58,9 @@ export function YourPart({ page, values, onValues, mark, onMark, act, derived }:
         )}
       </div>
       {page.duty === 'APPROVES' && <p>{words.say('yours.approve')}</p>}
+      {open.length > 1 && <ToOpen open={open} />}
       {asked.map((one) => (
-        <Labelled
-          key={one.name}
-          id={one.name}
-          label={one.label}
-          required={required.includes(one)}
-          hint={kinds[one.type.kind].asked?.hint(one.type) || undefined}
-          fault={faults[one.name]}
-        >
-          <Asked
-            id={one.name}
-            label={one.label}
-            type={one.type}
-            value={values[one.name] ?? ''}
-            fault={faults[one.name]}
-            onChange={(value) => onValues({ ...values, [one.name]: value })}
-          />
-        </Labelled>
+        <AskedField key={one.name} one={one} at={IN_LIST} filling={filling} />
       ))}
       {derived.length > 0 && (
         <dl className="flex flex-col gap-2" aria-live="polite">
@@ -101,16 +72,16 @@ export function YourPart({ page, values, onValues, mark, onMark, act, derived }:
           ))}
         </dl>
       )}
-      {signs && <SignatureMark name={page.name} onMark={onMark} />}
+      {signs && <SignatureMark name={page.name} onMark={filling.setMark} />}
       {!mended && <Trouble error={act.error} />}
-      {open && <p className="text-clay">{open}</p>}
-      {!open && blank.length > 0 && (
+      {missed && <p className="text-clay">{missed}</p>}
+      {!missed && blank.length > 0 && (
         <p className="text-clay">{words.say('yours.stays-blank', { fields: blank.join(', ') })}</p>
       )}
       <Button
         look="main"
         className="min-h-11 justify-center text-lg"
-        disabled={!!open || act.busy}
+        disabled={!!missed || act.busy}
         onClick={() => void finish()}
       >
         {verb(page, words)}
@@ -118,11 +89,6 @@ export function YourPart({ page, values, onValues, mark, onMark, act, derived }:
       {signs && <p className="text-soft">{words.say('yours.recorded')}</p>}
     </section>
   );
-}
-
-function Asked(props: AskedProps) {
-  const Input = kinds[props.type.kind].asked?.Input;
-  return Input ? <Input {...props} /> : null;
 }
 
 function verb(page: SigningPage, words: Catalogue): string {

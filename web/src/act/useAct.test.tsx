@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 import { cleanup, render, screen } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { ActPage } from './ActPage';
 
 const server = vi.hoisted(() => ({ status: 410, body: {} as object }));
@@ -24,6 +24,10 @@ describe('a participant’s page', () => {
   afterEach(() => {
     cleanup();
     vi.restoreAllMocks();
+  });
+
+  beforeEach(() => {
+    vi.stubGlobal('matchMedia', () => ({ matches: true }));
   });
 
   it('says in the browser’s language that a link leads nowhere', async () => {

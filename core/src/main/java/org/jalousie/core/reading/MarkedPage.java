@@ -27,12 +27,27 @@ final class MarkedPage {
     }
 
     List<Piece> printed(int number) {
-        return byNumber.getOrDefault(number, NOTHING);
+        return read(byNumber.getOrDefault(number, NOTHING));
     }
 
     /** What stands at the page's head and foot, outside the document's structure. */
     List<Piece> edges() {
-        return edges;
+        return read(edges);
+    }
+
+    /** In the order of reading: of what is written from the right, the pieces of a line belong together. */
+    private static List<Piece> read(List<Piece> printed) {
+        List<Piece> lines = new ArrayList<>();
+        for (Piece piece : printed) {
+            int last = lines.size() - 1;
+            boolean together = last >= 0
+                    && lines.get(last).fromRight()
+                    && piece.fromRight()
+                    && !lines.get(last).onAnotherLine(piece);
+            if (together) lines.set(last, lines.get(last).besides(piece));
+            else lines.add(piece);
+        }
+        return lines.stream().map(Piece::inReadingOrder).toList();
     }
 
     private void collect(PDMarkedContent content) {

@@ -1,0 +1,28 @@
+import { MARK } from './filling';
+
+/** Where questions stand on the page, by what goes before their ids: in the text that is read, on a printed page, in the list. */
+export const IN_TEXT = 'text-';
+export const ON_PAGE = 'page-';
+export const IN_LIST = '';
+
+/** Leads to what is open: where it is read, or else in the list. Returns whether it was found. */
+export function leadTo(name: string): boolean {
+  const target =
+    name === MARK
+      ? document.getElementById(MARK)
+      : (shown(IN_TEXT + name) ?? shown(ON_PAGE + name) ?? shown(IN_LIST + name));
+  if (!target) return false;
+  const inside = target.matches('input, select, textarea, button')
+    ? target
+    : (target.querySelector<HTMLElement>('input, select, textarea, button') ?? target);
+  inside.focus({ preventScroll: true });
+  target.scrollIntoView({ block: 'center' });
+  return true;
+}
+
+function shown(id: string): HTMLElement | undefined {
+  const found =
+    document.getElementById(id) ??
+    document.querySelector<HTMLElement>(`[id^="${CSS.escape(id)}-"]`);
+  return found && found.offsetParent !== null ? found : undefined;
+}
