@@ -35,7 +35,7 @@ public record Block(Kind kind, int level, String label, int page, List<Stretch> 
     /** All words in their order, with the labels; what stands in fields and pictures is left out. */
     public String words() {
         Stream<String> own = Stream.concat(
-                Stream.of(label),
+                Stream.of(label.isEmpty() ? "" : label + " "),
                 stretches.stream()
                         .filter(run -> run.field().isEmpty() && run.picture() == 0)
                         .map(Stretch::text));

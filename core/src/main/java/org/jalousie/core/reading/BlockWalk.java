@@ -72,7 +72,15 @@ final class BlockWalk {
                 block(element.structure());
                 return;
             }
+            if (isLabel(kid)) return;
             inline(kid, place.page, "");
+        }
+
+        /** An item's mark is read ahead of its words. */
+        private boolean isLabel(Structure.Kid kid) {
+            return of.type().equals("LI")
+                    && kid instanceof Structure.Element element
+                    && element.structure().type().equals("Lbl");
         }
 
         private boolean isBlock(Structure one) {
