@@ -7,6 +7,7 @@ import { Trouble, Waiting } from '../ui/parts';
 import { Decline } from './Decline';
 import { Documents } from './Documents';
 import { canFill, FillingContext, useFilling } from './filling';
+import { YOUR_PART } from './open';
 import { ShowIdentity } from './ShowIdentity';
 import { YourPart } from './YourPart';
 import { useAct, type SigningPage } from './useAct';
@@ -70,6 +71,11 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
               until: words.date(lastMoment(page.expiresAt)),
             })}
           </p>
+        )}
+        {turn && page.identity.shown && (
+          <a className="inline-flex min-h-11 items-center lg:hidden" href={`#${YOUR_PART}`}>
+            {words.say('read.your-part')}
+          </a>
         )}
         {page.route.length > 0 && (
           <section aria-label={words.say('page.route')} className="py-4">

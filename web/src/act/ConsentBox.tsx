@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Problem } from '../api/client';
 import { useSay } from '../messages/useSay';
 import { Button, Trouble } from '../ui/parts';
+import { YOUR_PART } from './open';
 import type { SigningPage } from './useAct';
 
 /** The consent to sign electronically, given before anything can be signed. */
@@ -19,7 +20,11 @@ export function ConsentBox({
   const words = useSay();
   const [agreed, setAgreed] = useState(false);
   return (
-    <section aria-label={words.say('consent.title')} className="border border-rule bg-sheet p-4">
+    <section
+      id={YOUR_PART}
+      aria-label={words.say('consent.title')}
+      className="border border-rule bg-sheet p-4"
+    >
       <h2 className="pb-2 text-xl">{words.say('consent.title')}</h2>
       {page.consent.text.split('\n\n').map((paragraph) => (
         <p key={paragraph} className="pb-3">

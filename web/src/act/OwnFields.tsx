@@ -68,10 +68,11 @@ export function OwnFields({
               type="button"
               className="absolute min-h-6 min-w-6 cursor-text"
               style={place}
-              aria-label={words.say('read.fill', { label: asked.label })}
               aria-expanded={editing === name}
               onClick={() => setEditing(editing === name ? '' : name)}
-            />
+            >
+              <span className="sr-only">{words.say('read.fill', { label: asked.label })}</span>
+            </button>
           )}
           {asked && editing === name && (
             <Editor at={place} onClose={() => setEditing('')}>

@@ -6,7 +6,7 @@ import { Button, Trouble } from '../ui/parts';
 import { AskedField } from './AskedField';
 import { ConsentBox } from './ConsentBox';
 import type { Filling } from './filling';
-import { IN_LIST } from './open';
+import { IN_LIST, YOUR_PART } from './open';
 import { SignatureMark } from './SignatureMark';
 import { ToOpen } from './ToOpen';
 import type { Mark, SigningPage, useAct } from './useAct';
@@ -36,6 +36,7 @@ export function YourPart({ page, filling, act }: Props) {
   }
   return (
     <section
+      id={YOUR_PART}
       aria-label={words.say('yours.title')}
       className="flex flex-col gap-4 border border-rule bg-sheet p-4"
     >

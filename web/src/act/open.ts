@@ -5,6 +5,9 @@ export const IN_TEXT = 'text-';
 export const ON_PAGE = 'page-';
 export const IN_LIST = '';
 
+/** Where what is asked of the participant begins: consent, list, act. */
+export const YOUR_PART = 'your-part';
+
 /** Leads to what is open: where it is read, or else in the list. Returns whether it was found. */
 export function leadTo(name: string): boolean {
   const target =

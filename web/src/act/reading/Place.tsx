@@ -38,6 +38,8 @@ export function Place({
     }
     return <Filled>{filling.printed[key] || words.say('yours.not-yet')}</Filled>;
   }
+  if (own && filling && kinds[field.type.kind].asked)
+    return <Filled>{words.say('read.not-asked')}</Filled>;
   if (own && filling) {
     const shown = kinds[field.type.kind].shown({
       answer: filling.printed[key] ?? '',

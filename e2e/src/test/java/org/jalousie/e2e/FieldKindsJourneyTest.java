@@ -3,7 +3,9 @@ package org.jalousie.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -110,33 +112,39 @@ class FieldKindsJourneyTest {
             Page page = lender.open("/act/" + office.link(number, mail)).page;
             page.getByLabel("I agree to this").check();
             lender.button("Go on to sign").click();
-            page.getByLabel("Remarks").fill("Two strings are new.\nThe bow follows.");
-            page.getByLabel("Strings").fill("many");
-            page.getByLabel("Since").fill("2026-02-28");
-            if (width == 360) page.getByLabel("by courier").check();
-            else page.getByLabel("Sending").selectOption("by courier");
+            // on a phone the fields are completed where they stand in the text
+            Locator part = page.getByRole(
+                    AriaRole.REGION,
+                    new Page.GetByRoleOptions()
+                            .setName(width == 360 ? "The document" : "Your part")
+                            .setExact(true));
+            part.getByLabel("Remarks").fill("Two strings are new.\nThe bow follows.");
+            part.getByLabel("Strings").fill("many");
+            part.getByLabel("Since").fill("2026-02-28");
+            if (width == 360) part.getByLabel("by courier").check();
+            else part.getByLabel("Sending").selectOption("by courier");
             page.getByLabel("Type your name").fill(name);
-            page.getByLabel("Fee").fill("1,250.10");
-            page.getByLabel("Postage").fill("0.2");
+            part.getByLabel("Fee").fill("1,250.10");
+            part.getByLabel("Postage").fill("0.2");
             assertThat(page.getByText("€1,250.30").first()).isVisible();
             assertThat(lender.button("Sign as " + name)).isDisabled();
-            assertThat(page.getByText("I have read the rules of the house.")).isVisible();
-            page.getByLabel("Rules").check();
+            assertThat(part.getByText("I have read the rules of the house.")).isVisible();
+            part.getByLabel("Rules").check();
             assertThat(page.getByText("Still to complete: Papers, Licence.")).isVisible();
-            page.getByLabel("Licence").fill("XX 4471");
+            part.getByLabel("Licence").fill("XX 4471");
             Path note = Path.of("target/note.txt");
             Files.writeString(note, "no policy");
-            page.getByLabel("Papers").setInputFiles(note);
-            assertThat(page.getByText("note.txt is no PDF and no picture")).isVisible();
+            part.getByLabel("Papers").setInputFiles(note);
+            assertThat(part.getByText("note.txt is no PDF and no picture")).isVisible();
             Path policy = Path.of("target/Policy of the viola.pdf");
             Files.writeString(policy, "%PDF-1.7\nthe policy");
-            page.getByLabel("Papers").setInputFiles(policy);
+            part.getByLabel("Papers").setInputFiles(policy);
             assertThat(page.getByText("Policy of the viola.pdf").first()).isVisible();
-            assertThat(lender.button("Leave it out")).isVisible();
+            assertThat(part.getByText("Leave it out")).isVisible();
             lender.button("Sign as " + name).click();
             assertThat(page.getByText("Some details have to be mended.")).isVisible();
-            assertThat(page.getByLabel("Strings")).hasAttribute("aria-invalid", "true");
-            page.getByLabel("Strings").fill("1,234");
+            assertThat(part.getByLabel("Strings")).hasAttribute("aria-invalid", "true");
+            part.getByLabel("Strings").fill("1,234");
             assertThat(page.getByText("Some details have to be mended.")).isHidden();
             assertThat(lender.barriers()).as("all kinds at " + width).isEmpty();
             assertThat((Boolean) page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"))

@@ -142,6 +142,17 @@ class JourneysTest {
         String number = office.send(office.generate(template, Office.loanValues("Ida Marsh")));
         try (Browser phone = new Browser(360, 740)) {
             phone.open("/act/" + office.link(number, "ida.marsh@lender.example.org"));
+            // the agreement is text first, with every word and the places to fill in
+            Locator text = phone.page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("The document"));
+            assertThat(text.getByText("Your signature will stand here")).hasCount(0);
+            assertThat(text.getByText("Lender: still open").first()).isVisible();
+            assertThat(phone.page.getByText("asks you, Ida Marsh, to read and sign this by"))
+                    .isVisible();
+            org.assertj.core.api.Assertions.assertThat(phone.barriers())
+                    .as("the text")
+                    .isEmpty();
+            fits(phone);
+            phone.button("As printed").click();
             assertThat(phone.page.getByLabel("Page 1 of 1")).isVisible();
             fits(phone);
             phone.button("Show the page larger").click();
@@ -152,7 +163,20 @@ class JourneysTest {
             phone.button("Fit the page to the screen").click();
             phone.page.getByLabel("I agree to this").check();
             phone.button("Go on to sign").click();
-            phone.page.getByLabel("Vat number").fill("XX 4471");
+            phone.button("As text").click();
+            assertThat(phone.page.getByText("Still to complete: Vat number.")).isVisible();
+            // what is open is walked; text and list follow each other
+            phone.button("Go to what is open (2 things)").click();
+            org.assertj.core.api.Assertions.assertThat(phone.page.evaluate("() => document.activeElement.id"))
+                    .isEqualTo("text-lender_vat_number");
+            phone.page.keyboard().type("XX 4471");
+            Locator list = phone.page.getByRole(
+                    AriaRole.REGION,
+                    new Page.GetByRoleOptions().setName("Your part").setExact(true));
+            assertThat(list.getByLabel("Vat number")).hasValue("XX 4471");
+            org.assertj.core.api.Assertions.assertThat(phone.barriers())
+                    .as("the text with its fields")
+                    .isEmpty();
             phone.page.getByLabel("Draw it").check();
             draw(phone.page);
             fits(phone);
