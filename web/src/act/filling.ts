@@ -4,6 +4,7 @@ import { useSay } from '../messages/useSay';
 import { kinds } from '../signingFields/kinds';
 import { requiredAmong, shownAmong } from '../signingFields/shown';
 import { useDerived } from './useDerived';
+import { useKeptAnswers } from './useKeptAnswers';
 import type { Mark, SigningPage, useAct } from './useAct';
 
 export type Asked = Schemas['ToComplete'];
@@ -46,7 +47,11 @@ export function useFilling(
   const [typed, setTyped] = useState<Record<string, string>>({});
   const [mark, setMark] = useState<Mark>();
   const [told, setTold] = useState<Record<string, string>>({});
-  const values = useMemo(() => ({ ...(page && presets(page)), ...typed }), [page, typed]);
+  const values = useMemo(
+    () => ({ ...(page && presets(page)), ...page?.begun, ...typed }),
+    [page, typed],
+  );
+  useKeptAnswers(token, page, typed);
   const asked = useMemo(() => shownAmong(page?.toComplete ?? [], values), [page, values]);
   // what was typed before another answer took its question away stays typed, and is not given
   const given = useMemo(() => {

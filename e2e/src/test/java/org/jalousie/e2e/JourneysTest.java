@@ -174,6 +174,10 @@ class JourneysTest {
                     AriaRole.REGION,
                     new Page.GetByRoleOptions().setName("Your part").setExact(true));
             assertThat(list.getByLabel("Vat number")).hasValue("XX 4471");
+            // what was typed is there after a reload
+            phone.page.waitForTimeout(1500);
+            phone.page.reload();
+            assertThat(list.getByLabel("Vat number")).hasValue("XX 4471");
             org.assertj.core.api.Assertions.assertThat(phone.barriers())
                     .as("the text with its fields")
                     .isEmpty();

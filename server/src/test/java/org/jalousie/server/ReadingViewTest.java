@@ -2,11 +2,13 @@ package org.jalousie.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import org.jalousie.demo.Client;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.Testbed;
 import org.junit.jupiter.api.Test;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 
 /** The agreement as text, for who takes part in it. */
@@ -34,6 +36,48 @@ class ReadingViewTest {
                         .get("/api/v1/signing/" + director + "/documents/wording/text")
                         .text())
                 .contains("XX 4471");
+    }
+
+    @Test
+    void whatIsTypedIsKeptUnderItsLinkUntilItIsHandedIn() {
+        String number = office.send(
+                office.generate(office.publish("Begun", Office.loanWording()), Office.loanValues("Ida Marsh")));
+        String link = office.link(number, "ida.marsh@lender.example.org");
+        String begun = "/api/v1/signing/" + link + "/begun";
+        assertThat(participant
+                        .put(
+                                begun,
+                                Map.of("values", Map.of("lender_vat_number", "XX 44", "director_signature", "mine")))
+                        .status())
+                .isEqualTo(204);
+        // another device with the same link, and nothing but one's own fields
+        assertThat(new Client(BED.address())
+                        .get("/api/v1/signing/" + link)
+                        .json()
+                        .get("begun")
+                        .toString())
+                .isEqualTo("{\"lender_vat_number\":\"XX 44\"}");
+        JdbcClient sql = JdbcClient.create(BED.bean(javax.sql.DataSource.class));
+        byte[] kept = sql.sql("select answers from begun_answers order by kept_at desc limit 1")
+                .query(byte[].class)
+                .single();
+        assertThat(new String(kept, StandardCharsets.ISO_8859_1)).doesNotContain("XX 44");
+        assertThat(participant
+                        .put(begun, Map.of("values", Map.of("lender_vat_number", "x".repeat(200_001))))
+                        .status())
+                .isEqualTo(422);
+        assertThat(participant
+                        .put("/api/v1/signing/" + "B".repeat(43) + "/begun", Map.of("values", Map.of()))
+                        .status())
+                .isEqualTo(410);
+        office.sign(link, Map.of("lender_vat_number", "XX 4471"));
+        assertThat(sql.sql("select count(*) from begun_answers where token_hash in (select token_hash from link"
+                                + " where agreement_id = (select id from agreement where number = ?))")
+                        .param(number)
+                        .query(Long.class)
+                        .single())
+                .isZero();
+        assertThat(participant.put(begun, Map.of("values", Map.of())).status()).isEqualTo(409);
     }
 
     @Test

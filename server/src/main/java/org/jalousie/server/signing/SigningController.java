@@ -4,13 +4,16 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.Map;
 import org.springframework.http.CacheControl;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 /** The participants' side over HTTP; the link's secret stands for the person. */
@@ -73,6 +76,13 @@ class SigningController {
     List<SigningViews.Derived> derived(
             @PathVariable String token, @RequestBody Details typed, HttpServletRequest request) {
         return service.derived(Visit.of(token, request), typed.values());
+    }
+
+    /** Keeps what a participant has typed so far, until they act; it is read by their link alone. */
+    @PutMapping("/begun")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void begin(@PathVariable String token, @RequestBody Details typed, HttpServletRequest request) {
+        service.begin(Visit.of(token, request), typed.values());
     }
 
     /** A participant completes their details. */

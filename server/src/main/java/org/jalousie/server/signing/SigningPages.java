@@ -26,10 +26,12 @@ import org.springframework.transaction.annotation.Transactional;
 class SigningPages {
     private final Visitors visitors;
     private final Identities identities;
+    private final BegunAnswers begun;
     private final Settings settings;
     private final Clock clock;
 
-    SigningPages(Visitors visitors, Identities identities, Settings settings, Clock clock) {
+    SigningPages(Visitors visitors, Identities identities, BegunAnswers begun, Settings settings, Clock clock) {
+        this.begun = begun;
         this.visitors = visitors;
         this.identities = identities;
         this.settings = settings;
@@ -66,6 +68,7 @@ class SigningPages {
                 SignedDate.print(today, Locale.forLanguageTag(language)),
                 known ? answers.toComplete() : List.of(),
                 known ? answers.shown(Map.of()) : List.of(),
+                known && answers.turn() ? begun.of(LinkToken.read(visit.token()).orElseThrow()) : Map.of(),
                 known ? documents(visitor) : List.of(),
                 known ? AgreementViews.route(agreement) : List.of(),
                 ended(state, words),

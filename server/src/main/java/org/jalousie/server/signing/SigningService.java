@@ -1,10 +1,13 @@
 package org.jalousie.server.signing;
 
 import java.util.Base64;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.Standing;
 import org.jalousie.core.agreement.State;
@@ -13,6 +16,7 @@ import org.jalousie.core.evidence.ConsentWording;
 import org.jalousie.core.evidence.SignatureMark;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.PartyKey;
+import org.jalousie.core.placement.SigningField;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.files.FileStore;
@@ -24,14 +28,24 @@ import org.springframework.transaction.annotation.Transactional;
 class SigningService {
     private static final int LONGEST_REASON = 2000;
 
+    /** In letters, of all answers together. */
+    private static final int MOST_BEGUN = 200_000;
+
     private final Visitors visitors;
     private final Identities identities;
     private final AttachedFiles attached;
     private final Agreements agreements;
     private final FileStore files;
+    private final BegunAnswers begun;
 
     SigningService(
-            Visitors visitors, Identities identities, AttachedFiles attached, Agreements agreements, FileStore files) {
+            Visitors visitors,
+            Identities identities,
+            AttachedFiles attached,
+            Agreements agreements,
+            FileStore files,
+            BegunAnswers begun) {
+        this.begun = begun;
         this.visitors = visitors;
         this.identities = identities;
         this.attached = attached;
@@ -78,12 +92,12 @@ class SigningService {
         Visitor visitor = visitors.known(visit);
         Map<String, String> taken = taken(visitor, values);
         Map<String, String> derived = visitor.answers().derived(taken);
-        act(visitor, party -> new Command.Complete(party, taken, derived));
+        finish(visitor, party -> new Command.Complete(party, taken, derived));
     }
 
     @Transactional
     void approve(Visit visit) {
-        act(visitors.known(visit), Command.Approve::new);
+        finish(visitors.known(visit), Command.Approve::new);
     }
 
     @Transactional
@@ -101,7 +115,7 @@ class SigningService {
         } catch (SignatureMark.Unusable e) {
             throw Refusal.invalid(e.said());
         }
-        act(visitor, party -> new Command.Sign(party, taken, derived, mark, Sha256.of(picture)));
+        finish(visitor, party -> new Command.Sign(party, taken, derived, mark, Sha256.of(picture)));
         // kept only when the act was taken, and before it is committed
         files.keep(picture);
     }
@@ -118,11 +132,36 @@ class SigningService {
         Visitor visitor = visitors.known(visit);
         if (reason.length() > LONGEST_REASON)
             throw Refusal.invalid(Message.of("decline.reason-too-long", "most", LONGEST_REASON));
-        act(visitor, party -> new Command.Decline(party, reason));
+        finish(visitor, party -> new Command.Decline(party, reason));
     }
 
     private void act(Visitor visitor, Function<PartyKey, Command> by) {
         agreements.carryOut(visitor.holder().agreementId(), visitor.actor(), by.apply(visitor.party()));
+    }
+
+    /** An act that is the last one of who does it; what they had begun is handed in, or of no use any more. */
+    private void finish(Visitor visitor, Function<PartyKey, Command> by) {
+        act(visitor, by);
+        begun.forget(visitor.holder().agreementId(), visitor.party());
+    }
+
+    /** Keeps what was typed so far to their own fields. @throws Refusal when it isn't their turn */
+    @Transactional
+    void begin(Visit visit, Map<String, String> typed) {
+        Visitor visitor = visitors.known(visit);
+        Answers answers = visitor.answers();
+        if (!answers.turn()) throw Refusal.conflict(Message.of("part.not-yet"));
+        Set<String> own = answers.fields().stream()
+                .filter(SigningField::asked)
+                .map(SigningField::name)
+                .collect(Collectors.toSet());
+        Map<String, String> kept = new HashMap<>();
+        typed.forEach((name, value) -> {
+            if (value != null && own.contains(name)) kept.put(name, value);
+        });
+        if (kept.values().stream().mapToInt(String::length).sum() > MOST_BEGUN)
+            throw Refusal.invalid(Message.of("fields.too-much"));
+        begun.keep(LinkToken.read(visit.token()).orElseThrow(), kept);
     }
 
     @Transactional

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Standing;
 import org.jalousie.core.agreement.State;
@@ -66,6 +67,7 @@ final class SigningViews {
      * @param parts what is done in one act here; {@code label} has the names of all
      * @param hasCopy whether the signed copy can be fetched
      * @param documentLanguage in which the document prints numbers and dates, a BCP 47 tag; {@code today} the office's day
+     * @param begun what was typed before and not handed in
      * @param attached files that those who have acted brought
      * @param language of the words around the document: en, nl, de or fr; {@code date} the date of signing as it would be printed now
      */
@@ -86,6 +88,7 @@ final class SigningViews {
             String date,
             List<ToComplete> toComplete,
             List<Derived> derived,
+            Map<String, String> begun,
             List<DocumentView> documents,
             List<AgreementViews.RouteStep> route,
             String ended,
