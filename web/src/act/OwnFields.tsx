@@ -7,7 +7,7 @@ import { useSay } from '../messages/useSay';
 import { Button } from '../ui/parts';
 import { AskedField } from './AskedField';
 import { canFill, type Filling } from './filling';
-import { ON_PAGE } from './open';
+import { INPUTS, ON_PAGE } from './open';
 import type { SigningPage } from './useAct';
 
 /** The participant's own fields on the page, with what they have filled in so far. */
@@ -98,7 +98,7 @@ function Editor({
   const box = useRef<HTMLDivElement>(null);
   useEffect(() => {
     const from = document.activeElement;
-    box.current?.querySelector<HTMLElement>('input, select, textarea, button')?.focus();
+    box.current?.querySelector<HTMLElement>(INPUTS)?.focus();
     return () => {
       if (from instanceof HTMLElement) from.focus({ preventScroll: true });
     };

@@ -1,5 +1,8 @@
 import { MARK } from './filling';
 
+/** What can be filled in. */
+export const INPUTS = ['input', 'select', 'textarea', 'button'].join();
+
 /** Where questions stand on the page, by what goes before their ids: in the text that is read, on a printed page, in the list. */
 export const IN_TEXT = 'text-';
 export const ON_PAGE = 'page-';
@@ -15,9 +18,9 @@ export function leadTo(name: string): boolean {
       ? document.getElementById(MARK)
       : (shown(IN_TEXT + name) ?? shown(ON_PAGE + name) ?? shown(IN_LIST + name));
   if (!target) return false;
-  const inside = target.matches('input, select, textarea, button')
+  const inside = target.matches(INPUTS)
     ? target
-    : (target.querySelector<HTMLElement>('input, select, textarea, button') ?? target);
+    : (target.querySelector<HTMLElement>(INPUTS) ?? target);
   inside.focus({ preventScroll: true });
   target.scrollIntoView({ block: 'center' });
   return true;

@@ -81,7 +81,7 @@ function Line({ block, stretch }: { block: Block; stretch: Stretches }) {
     const looks = `${one.strong ? 'font-semibold' : ''} ${one.slanted ? 'italic' : ''}`.trim();
     if (one.link)
       return (
-        <a key={i} className={looks} href={one.link} target="_blank" rel="noreferrer noopener">
+        <a key={i} className={looks} href={one.link} target="_blank" rel="noreferrer">
           {one.text}
         </a>
       );
