@@ -38,7 +38,7 @@ export function Blocks({
               style={{ marginLeft: `${Math.min(4, Math.max(0, item.level - 1)) * 1.25}rem` }}
             >
               <Label text={item.label} />
-              <div className="min-w-0 break-words">
+              <div dir="auto" className="min-w-0 break-words">
                 <Line block={item} stretch={stretch} />
               </div>
             </li>
@@ -102,7 +102,10 @@ function One({ block, stretch }: { block: Block; stretch: Stretches }) {
   if (block.kind === 'HEADING') {
     const Heading = `h${Math.min(6, block.level + 2)}` as 'h3' | 'h4' | 'h5' | 'h6';
     return (
-      <Heading className={`mt-5 mb-1 font-serif ${block.level === 1 ? 'text-xl' : 'text-lg'}`}>
+      <Heading
+        dir="auto"
+        className={`mt-5 mb-1 font-serif ${block.level === 1 ? 'text-xl' : 'text-lg'}`}
+      >
         {block.label && `${block.label} `}
         {line}
       </Heading>
@@ -110,7 +113,7 @@ function One({ block, stretch }: { block: Block; stretch: Stretches }) {
   }
   if (block.kind === 'NOTE')
     return (
-      <p role="note" className="my-2 border-l border-rule pl-3 text-base text-soft">
+      <p role="note" dir="auto" className="my-2 border-l border-rule pl-3 text-base text-soft">
         {block.label && `${block.label} `}
         {line}
       </p>
@@ -120,10 +123,13 @@ function One({ block, stretch }: { block: Block; stretch: Stretches }) {
   return block.label ? (
     <div className="my-2 flex gap-2">
       <Label text={block.label} />
-      <Words className="min-w-0 break-words">{line}</Words>
+      <Words dir="auto" className="min-w-0 break-words">
+        {line}
+      </Words>
     </div>
   ) : (
     <Words
+      dir="auto"
       className="my-2 break-words"
       style={{ marginLeft: `${Math.min(4, block.level) * 1.25}rem` }}
     >

@@ -54,7 +54,7 @@ export function ReadingView({
       {text.elsewhere.length > 0 && (
         <section aria-label={words.say('read.elsewhere')} className="mt-4 border-t border-rule">
           <h3 className="mt-3 text-base text-soft">{words.say('read.elsewhere')}</h3>
-          {text.elsewhere.map((name) => (
+          {once(text.elsewhere, document).map((name) => (
             <div key={name} className="my-2">
               <Place page={page} document={document.id} name={name} filled="" />
             </div>
@@ -73,6 +73,17 @@ export function ReadingView({
       )}
     </div>
   );
+}
+
+/** A field that stands on every page is told of once. */
+function once(names: string[], document: SigningPage['documents'][number]): string[] {
+  const first = new Map(
+    names.map((name) => {
+      const placed = document.pages.fields.find(({ field }) => field.name === name);
+      return [placed?.field.sameAs || name, name] as const;
+    }),
+  );
+  return names.filter((name) => first.has(name));
 }
 
 function useText(token: string, document: string, onUnstructured: (document: string) => void) {

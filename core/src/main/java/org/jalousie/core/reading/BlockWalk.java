@@ -247,8 +247,11 @@ final class BlockWalk {
                 Structure one = element.structure();
                 int page = one.page().map(on -> texts.number(on, holder)).orElse(holder);
                 if (!enter(one)) continue;
-                if (ROW_GROUPS.contains(one.type())) rows(one, page, into);
-                else if (one.type().equals("TR")) row(one, page, into);
+                if (ROW_GROUPS.contains(one.type())) {
+                    deep++;
+                    rows(one, page, into);
+                    deep--;
+                } else if (one.type().equals("TR")) row(one, page, into);
                 else made.addAll(blocks(one, new Place(page, 0, false, "", false)));
             }
         }

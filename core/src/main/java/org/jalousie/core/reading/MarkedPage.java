@@ -3,8 +3,12 @@ package org.jalousie.core.reading;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.documentinterchange.markedcontent.PDMarkedContent;
 import org.apache.pdfbox.text.PDFMarkedContentExtractor;
@@ -16,27 +20,66 @@ final class MarkedPage {
 
     private final Map<Integer, List<Piece>> byNumber = new HashMap<>();
     private final List<Piece> edges = new ArrayList<>();
+    private final Set<Integer> read = new HashSet<>();
+    private boolean loose;
+
+    /** Sees also what is printed outside of all marks. */
+    private static final class Extractor extends PDFMarkedContentExtractor {
+        private int depth;
+        private boolean loose;
+
+        Extractor() throws IOException {}
+
+        @Override
+        public void beginMarkedContentSequence(COSName tag, COSDictionary properties) {
+            depth++;
+            super.beginMarkedContentSequence(tag, properties);
+        }
+
+        @Override
+        public void endMarkedContentSequence() {
+            depth--;
+            super.endMarkedContentSequence();
+        }
+
+        @Override
+        protected void processTextPosition(TextPosition text) {
+            loose |= depth <= 0 && !text.getUnicode().isBlank();
+            super.processTextPosition(text);
+        }
+    }
 
     static MarkedPage of(PDPage page) throws IOException {
-        PDFMarkedContentExtractor extractor = new PDFMarkedContentExtractor();
+        Extractor extractor = new Extractor();
         extractor.setSuppressDuplicateOverlappingText(false);
         extractor.processPage(page);
         MarkedPage made = new MarkedPage();
+        made.loose = extractor.loose;
         extractor.getMarkedContents().forEach(made::collect);
         return made;
     }
 
     List<Piece> printed(int number) {
-        return read(byNumber.getOrDefault(number, NOTHING));
+        read.add(number);
+        return inOrder(byNumber.getOrDefault(number, NOTHING));
+    }
+
+    /** Whether words are printed that nobody has read, since the structure doesn't hold them. */
+    boolean left() {
+        return loose
+                || byNumber.entrySet().stream()
+                        .anyMatch(one -> !read.contains(one.getKey())
+                                && one.getValue().stream()
+                                        .anyMatch(piece -> !piece.text().isBlank()));
     }
 
     /** What stands at the page's head and foot, outside the document's structure. */
     List<Piece> edges() {
-        return read(edges);
+        return inOrder(edges);
     }
 
     /** In the order of reading: of what is written from the right, the pieces of a line belong together. */
-    private static List<Piece> read(List<Piece> printed) {
+    private static List<Piece> inOrder(List<Piece> printed) {
         List<Piece> lines = new ArrayList<>();
         for (Piece piece : printed) {
             int last = lines.size() - 1;

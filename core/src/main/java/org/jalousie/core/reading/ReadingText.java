@@ -6,7 +6,8 @@ import java.util.stream.Collectors;
 /**
  * A document as text that flows: made from the structure of the very file that is signed.
  *
- * @param structured whether the file tells its structure (a tagged PDF, ISO 32000-1 §14.8); without one there are no blocks
+ * @param structured whether the file tells its structure, and all its words are in it (a tagged PDF, ISO 32000-1 §14.8); else
+ *     there are no blocks
  * @param edges what stands at the head and foot of its pages, each once
  * @param elsewhere signing fields that stand in none of the blocks, such as those at the foot of each page
  * @param pictures where each picture stands, in their order

@@ -34,7 +34,7 @@ public final class ReadingTexts {
         }
     }
 
-    /** @return without blocks for a file that tells no structure */
+    /** @return without blocks for a file that tells no structure, or one that leaves words out */
     public static ReadingText of(byte[] pdf) {
         try (PDDocument document = Loader.loadPDF(pdf)) {
             COSDictionary root =
@@ -42,7 +42,7 @@ public final class ReadingTexts {
             if (root == null) return ReadingText.none();
             ReadingTexts texts = new ReadingTexts(document, roles(root));
             List<Block> blocks = new BlockWalk(texts).all(new Structure(root, "Document", ""));
-            return blocks.isEmpty()
+            return blocks.isEmpty() || texts.left()
                     ? ReadingText.none()
                     : new ReadingText(
                             true, blocks, texts.edges(), texts.widgets.elsewhere(), List.copyOf(texts.pictures));
@@ -83,6 +83,12 @@ public final class ReadingTexts {
                 throw new UncheckedIOException("a page can't be read", e);
             }
         });
+    }
+
+    /** Whether the structure leaves words out: then it is no text to sign by. */
+    private boolean left() {
+        for (int page = 1; page <= pages.size(); page++) if (marked(page).left()) return true;
+        return false;
     }
 
     /** What stands at heads and feet, line by line; lines that differ by a number only are told once. */

@@ -241,6 +241,31 @@ class ReadingTextsTest {
         }
     }
 
+    /** What is signed may not be less than what is read. */
+    @Test
+    void aStructureThatLeavesWordsOutIsNoText() throws IOException {
+        try (Sample sample = new Sample()) {
+            sample.element("P", sample.root, sample.print("F1", 50, 700, "kept"));
+            sample.print("F1", 50, 680, "in no element");
+            assertThat(sample.read().structured()).isFalse();
+        }
+        try (Sample sample = new Sample()) {
+            sample.element("P", sample.root, sample.print("F1", 50, 700, "kept"));
+            sample.content.append("BT /F1 12 Tf 50 680 Td (without a mark) Tj ET\n");
+            assertThat(sample.read().structured()).isFalse();
+        }
+    }
+
+    @Test
+    void tablesWithinTablesWithoutEndAreCut() throws IOException {
+        try (Sample sample = new Sample()) {
+            PDStructureNode deepest = sample.element("Table", sample.root);
+            for (int i = 0; i < 3_000; i++) deepest = sample.element(i % 2 == 0 ? "THead" : "TBody", deepest);
+            sample.element("P", sample.root, sample.print("F1", 50, 700, "there"));
+            assertThat(sample.read().words()).isEqualTo("there");
+        }
+    }
+
     @Test
     void whatIsWrittenFromTheRightIsReadFromTheRight() {
         // as it stands on the page, from the left: the second word first, each turned round
