@@ -68,9 +68,11 @@ export function Place({
   }
   const step = page.route.find(({ party }) => party === field.party);
   const party = step?.label ?? '';
-  const signed = field.type.kind === 'signature' && step?.standing === 'DONE';
-  if (signed) return <Filled>{words.say('read.signed-by', { party })}</Filled>;
-  return <Filled>{filled || words.say('read.still-open', { party })}</Filled>;
+  // what was handed in may still be on its way into the file
+  const acted = step?.standing === 'DONE' || step?.standing === 'SEALING';
+  if (acted && field.type.kind === 'signature')
+    return <Filled>{words.say('read.signed-by', { party })}</Filled>;
+  return <Filled>{filled || (acted ? '–' : words.say('read.still-open', { party }))}</Filled>;
 }
 
 function Filled({ children }: { children: string }) {

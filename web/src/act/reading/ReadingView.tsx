@@ -21,7 +21,7 @@ export function ReadingView({
   onUnstructured: (document: string) => void;
 }) {
   const words = useSay();
-  const text = useText(token, document.id, onUnstructured);
+  const text = useText(token, document.id, page.standing, onUnstructured);
   if (text === 'failed')
     return (
       <p role="alert" className="text-oxide">
@@ -86,7 +86,13 @@ function once(names: string[], document: SigningPage['documents'][number]): stri
   return names.filter((name) => first.has(name));
 }
 
-function useText(token: string, document: string, onUnstructured: (document: string) => void) {
+function useText(
+  token: string,
+  document: string,
+  /** The file is another one when the participant has acted. */
+  standing: string,
+  onUnstructured: (document: string) => void,
+) {
   const [text, setText] = useState<ReadingText | 'failed'>();
   useEffect(() => {
     let ended = false;
@@ -106,6 +112,6 @@ function useText(token: string, document: string, onUnstructured: (document: str
     return () => {
       ended = true;
     };
-  }, [token, document, onUnstructured]);
+  }, [token, document, standing, onUnstructured]);
   return text;
 }
