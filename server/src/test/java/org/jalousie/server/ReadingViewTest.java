@@ -3,10 +3,13 @@ package org.jalousie.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Map;
+import java.util.concurrent.Callable;
 import org.jalousie.demo.Client;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.Testbed;
+import org.jalousie.server.testbed.Together;
 import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
@@ -66,6 +69,7 @@ class ReadingViewTest {
                         .put(begun, Map.of("values", Map.of("lender_vat_number", "x".repeat(200_001))))
                         .status())
                 .isEqualTo(422);
+        assertThat(participant.put(begun, Map.of()).status()).isBetween(400, 422);
         assertThat(participant
                         .put("/api/v1/signing/" + "B".repeat(43) + "/begun", Map.of("values", Map.of()))
                         .status())
@@ -78,6 +82,32 @@ class ReadingViewTest {
                         .single())
                 .isZero();
         assertThat(participant.put(begun, Map.of("values", Map.of())).status()).isEqualTo(409);
+    }
+
+    /** Typing is kept a moment after it rests, and whoever presses then has acted before. */
+    @Test
+    void whatIsKeptWhileSomebodySignsIsNotLeftBehind() throws Exception {
+        JdbcClient sql = JdbcClient.create(BED.bean(javax.sql.DataSource.class));
+        for (int i = 0; i < 5; i++) {
+            String number = office.send(office.generate(
+                    office.publish("Begun and signed " + i, Office.loanWording()), Office.loanValues("Ida Marsh")));
+            String link = office.link(number, "ida.marsh@lender.example.org");
+            participant.post("/api/v1/signing/" + link + "/consent", Map.of("version", "en-1"));
+            Callable<Integer> keep = () -> new Client(BED.address())
+                    .put("/api/v1/signing/" + link + "/begun", Map.of("values", Map.of("lender_vat_number", "X")))
+                    .status();
+            Callable<Integer> sign =
+                    () -> office.sign(link, Map.of("lender_vat_number", "XX")).status();
+            List<Integer> said = Together.all(List.of(keep, sign, keep));
+            assertThat(said.get(1)).isEqualTo(200);
+            assertThat(said).allMatch(status -> status == 200 || status == 204 || status == 409);
+            assertThat(sql.sql("select count(*) from begun_answers where token_hash in (select token_hash from link"
+                                    + " where agreement_id = (select id from agreement where number = ?))")
+                            .param(number)
+                            .query(Long.class)
+                            .single())
+                    .isZero();
+        }
     }
 
     @Test

@@ -47,6 +47,16 @@ public record Block(Kind kind, int level, String label, int page, List<Stretch> 
                 .collect(Collectors.joining(" "));
     }
 
+    /** How many blocks it is, with those that it holds. */
+    int size() {
+        return 1
+                + rows.stream()
+                        .flatMap(row -> row.cells().stream())
+                        .flatMap(cell -> cell.blocks().stream())
+                        .mapToInt(Block::size)
+                        .sum();
+    }
+
     boolean empty() {
         return label.isBlank()
                 && stretches.stream()

@@ -49,6 +49,7 @@ final class BlockWalk {
     }
 
     private boolean enter(Structure structure) {
+        if (deep >= DEEPEST) texts.lose();
         return deep < DEEPEST && seen.add(structure.dictionary());
     }
 
@@ -152,6 +153,8 @@ final class BlockWalk {
                     texts.printed(on, sequence.number()).forEach(piece -> into.piece(piece, on, link));
                 } else if (kid instanceof Structure.Held held) {
                     texts.widgets.of(held.object()).ifPresent(run -> into.place(run, page));
+                } else if (kid instanceof Structure.Apart) {
+                    texts.lose();
                 } else if (kid instanceof Structure.Element element && enter(element.structure())) {
                     deep++;
                     element(element.structure(), page, link);
@@ -193,20 +196,31 @@ final class BlockWalk {
             }
 
             /** @return whether that is all there is of it */
-            private boolean figure(Structure one, int page) {
-                boolean holds = texts.kids(one).stream().anyMatch(Structure.Element.class::isInstance);
+            private boolean figure(Structure one, int holder) {
+                List<Structure.Sequence> own = texts.kids(one).stream()
+                        .filter(Structure.Sequence.class::isInstance)
+                        .map(Structure.Sequence.class::cast)
+                        .toList();
+                int page = own.stream()
+                        .mapToInt(kid -> texts.number(kid.page(), holder))
+                        .findFirst()
+                        .orElse(holder);
                 Optional<PDRectangle> box = one.box();
-                if (box.isEmpty() || holds) return false;
-                Optional<Stretch> place = texts.widgets.at(page, box.get());
+                Optional<Stretch> place = box.flatMap(at -> texts.widgets.at(page, at));
                 if (place.isPresent()) {
                     into.place(place.get(), page);
                     return true;
                 }
-                boolean words = texts.kids(one).stream()
-                        .anyMatch(kid -> kid instanceof Structure.Sequence sequence
-                                && !texts.printed(texts.number(sequence.page(), page), sequence.number())
-                                        .isEmpty());
-                if (words) return false;
+                boolean words = own.stream()
+                        .anyMatch(kid -> !texts.printed(texts.number(kid.page(), page), kid.number())
+                                .isEmpty());
+                boolean holds = texts.kids(one).stream().anyMatch(Structure.Element.class::isInstance);
+                // a box of words is what it holds; one that somebody has described is a picture as well
+                if (words || holds && one.alternative().isEmpty()) return false;
+                if (box.isEmpty() || page < 1) {
+                    texts.lose();
+                    return false;
+                }
                 PDRectangle at = box.get();
                 texts.pictures.add(new Picture(
                         page,
@@ -216,7 +230,7 @@ final class BlockWalk {
                         at.getHeight(),
                         one.alternative()));
                 into.place(Stretch.picture(texts.pictures.size(), one.alternative()), page);
-                return true;
+                return !holds;
             }
 
             private String link(Structure one) {

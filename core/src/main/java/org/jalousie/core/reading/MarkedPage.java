@@ -11,8 +11,11 @@ import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.documentinterchange.markedcontent.PDMarkedContent;
+import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.text.PDFMarkedContentExtractor;
 import org.apache.pdfbox.text.TextPosition;
+import org.apache.pdfbox.util.Matrix;
+import org.apache.pdfbox.util.Vector;
 
 /** The marked sequences of a page (ISO 32000-1 §14.7.4.2): what each prints, by its number. */
 final class MarkedPage {
@@ -23,9 +26,12 @@ final class MarkedPage {
     private final Set<Integer> read = new HashSet<>();
     private boolean loose;
 
-    /** Sees also what is printed outside of all marks. */
+    /** Sees also what is printed outside of all marks, and letters of which the file doesn't tell what they are. */
     private static final class Extractor extends PDFMarkedContentExtractor {
         private int depth;
+        /** How deep it is in what the file has other words for; 0 for not at all. */
+        private int told;
+
         private boolean loose;
 
         Extractor() throws IOException {}
@@ -33,11 +39,13 @@ final class MarkedPage {
         @Override
         public void beginMarkedContentSequence(COSName tag, COSDictionary properties) {
             depth++;
+            if (told == 0 && properties != null && properties.containsKey(COSName.ACTUAL_TEXT)) told = depth;
             super.beginMarkedContentSequence(tag, properties);
         }
 
         @Override
         public void endMarkedContentSequence() {
+            if (told == depth) told = 0;
             depth--;
             super.endMarkedContentSequence();
         }
@@ -46,6 +54,13 @@ final class MarkedPage {
         protected void processTextPosition(TextPosition text) {
             loose |= depth <= 0 && !text.getUnicode().isBlank();
             super.processTextPosition(text);
+        }
+
+        @Override
+        protected void showGlyph(Matrix matrix, PDFont font, int code, Vector displacement) throws IOException {
+            // the library passes over such a letter, or guesses
+            loose |= told == 0 && font.toUnicode(code) == null;
+            super.showGlyph(matrix, font, code, displacement);
         }
     }
 
@@ -99,7 +114,10 @@ final class MarkedPage {
             return;
         }
         if (content.getMCID() >= 0) {
-            List<Piece> into = byNumber.computeIfAbsent(content.getMCID(), number -> new ArrayList<>());
+            // a number that is there twice, as in a drawing within the page, is of one of them (ISO 32000-1 §14.7.4.2)
+            loose |= byNumber.containsKey(content.getMCID());
+            List<Piece> into = new ArrayList<>();
+            byNumber.put(content.getMCID(), into);
             pieces(content).forEach(piece -> add(piece, into));
             return;
         }
@@ -117,6 +135,7 @@ final class MarkedPage {
         }
         String instead = content.getActualText();
         // what is read is not what is printed: a ligature, a hyphen at the end of a line (ISO 32000-1 §14.9.4)
+        loose |= instead != null && !instead.isBlank() && pieces.isEmpty();
         return instead == null || pieces.isEmpty()
                 ? pieces
                 : List.of(pieces.get(0).until(pieces.get(pieces.size() - 1)).saying(instead));

@@ -21,6 +21,11 @@ public record ReadingText(
         return new ReadingText(false, List.of(), List.of(), List.of(), List.of());
     }
 
+    /** How many blocks there are, those in tables among them. */
+    public int size() {
+        return blocks.stream().mapToInt(Block::size).sum();
+    }
+
     /** All words in their order. */
     public String words() {
         return blocks.stream().map(Block::words).collect(Collectors.joining("\n"));

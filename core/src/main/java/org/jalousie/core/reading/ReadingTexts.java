@@ -5,9 +5,10 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.MatchResult;
+import java.util.regex.Pattern;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -22,6 +23,7 @@ public final class ReadingTexts {
     private final Map<COSDictionary, Integer> numbers = new IdentityHashMap<>();
     private final List<PDPage> pages = new ArrayList<>();
     private final Map<Integer, MarkedPage> marked = new HashMap<>();
+    private boolean lost;
     final Widgets widgets;
     final List<Picture> pictures = new ArrayList<>();
 
@@ -85,33 +87,60 @@ public final class ReadingTexts {
         });
     }
 
+    /** Something stands on the pages that can't be told in the text. */
+    void lose() {
+        lost = true;
+    }
+
     /** Whether the structure leaves words out: then it is no text to sign by. */
     private boolean left() {
+        if (lost) return true;
         for (int page = 1; page <= pages.size(); page++) if (marked(page).left()) return true;
         return false;
     }
 
-    /** What stands at heads and feet, line by line; lines that differ by a number only are told once. */
+    /** A line at a page's head or foot. */
+    private record Edge(int page, String line) {
+        private static final Pattern NUMBER = Pattern.compile("\\d{1,9}");
+
+        /** Whether it is the same line on another page: it may count the pages, and differ by nothing else. */
+        boolean goesOn(Edge other) {
+            List<String> own =
+                    NUMBER.matcher(line).results().map(MatchResult::group).toList();
+            List<String> others =
+                    NUMBER.matcher(other.line).results().map(MatchResult::group).toList();
+            if (!NUMBER.matcher(line)
+                    .replaceAll("#")
+                    .equals(NUMBER.matcher(other.line).replaceAll("#"))) return false;
+            for (int i = 0; i < own.size(); i++) {
+                int further = Integer.parseInt(others.get(i)) - Integer.parseInt(own.get(i));
+                if (further != 0 && further != other.page - page) return false;
+            }
+            return true;
+        }
+    }
+
+    /** What stands at heads and feet, line by line; one that only counts the pages is told once. */
     private List<String> edges() {
-        Map<String, String> lines = new LinkedHashMap<>();
+        List<Edge> lines = new ArrayList<>();
         for (int page = 1; page <= pages.size(); page++) {
             Words words = new Words(Block.Kind.PARAGRAPH, 0, false);
             Piece last = null;
             for (Piece piece : marked(page).edges()) {
                 if (last != null && last.onAnotherLine(piece)) {
-                    add(words, lines);
+                    add(page, words, lines);
                     words = new Words(Block.Kind.PARAGRAPH, 0, false);
                 }
                 words.piece(piece, page, "");
                 last = piece;
             }
-            add(words, lines);
+            add(page, words, lines);
         }
-        return List.copyOf(lines.values());
+        return lines.stream().map(Edge::line).toList();
     }
 
-    private static void add(Words words, Map<String, String> lines) {
-        String line = words.block().words().strip();
-        if (!line.isEmpty()) lines.putIfAbsent(line.replaceAll("\\d+", "#"), line);
+    private static void add(int page, Words words, List<Edge> lines) {
+        Edge edge = new Edge(page, words.block().words().strip());
+        if (!edge.line().isEmpty() && lines.stream().noneMatch(one -> one.goesOn(edge))) lines.add(edge);
     }
 }

@@ -32,6 +32,9 @@ record Structure(COSDictionary dictionary, String type, String own) {
 
     record Held(COSDictionary object) implements Kid {}
 
+    /** A sequence in a drawing of its own, which isn't read. */
+    record Apart() implements Kid {}
+
     static Structure of(COSDictionary dictionary, Map<String, String> roles) {
         String own = text(dictionary.getNameAsString(COSName.S));
         String type = own;
@@ -58,6 +61,7 @@ record Structure(COSDictionary dictionary, String type, String own) {
         if (!(one instanceof COSDictionary kid)) return;
         COSDictionary object = kid.getCOSDictionary(COSName.getPDFName("Obj"));
         if (object != null) kids.add(new Held(object));
+        else if (kid.containsKey(COSName.getPDFName("Stm"))) kids.add(new Apart());
         else if (kid.containsKey(COSName.MCID))
             kids.add(new Sequence(kid.getInt(COSName.MCID), kid.getCOSDictionary(COSName.PG)));
         else if (kid.containsKey(COSName.S)) kids.add(new Element(of(kid, roles)));

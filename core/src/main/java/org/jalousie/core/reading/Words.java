@@ -58,12 +58,6 @@ final class Words {
         last = null;
     }
 
-    /** What follows is somewhere else on the pages. */
-    void breakOff() {
-        if (last != null) append(Stretch.words(" ", last.strong(), last.slanted(), ""));
-        last = null;
-    }
-
     Block block() {
         return new Block(kind, level, label, page, List.copyOf(stretches), List.of());
     }

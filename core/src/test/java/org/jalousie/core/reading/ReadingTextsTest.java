@@ -256,13 +256,100 @@ class ReadingTextsTest {
         }
     }
 
+    /** A line that only counts pages is told once; one that says something else is said, even if a number is all that differs. */
+    @Test
+    void noLineAtTheEdgeOfAPageIsLost() throws IOException {
+        try (Sample sample = new Sample()) {
+            sample.element("P", sample.root, sample.print("F1", 50, 700, "words"));
+            sample.edge(780, "Loan 2026-17, 5 of 9");
+            sample.edge(30, "Fee EUR 500");
+            PDPage second = new PDPage();
+            second.setResources(sample.page.getResources());
+            PDStream stream = new PDStream(sample.document);
+            try (OutputStream out = stream.createOutputStream()) {
+                out.write(
+                        ("/Artifact <</Type /Pagination>> BDC BT /F1 9 Tf 50 780 Td (Loan 2026-17, 6 of 9) Tj ET EMC\n"
+                                        + "/Artifact <</Type /Pagination>> BDC BT /F1 9 Tf 50 30 Td (Fee EUR 900) Tj ET EMC\n")
+                                .getBytes(StandardCharsets.US_ASCII));
+            }
+            second.setContents(stream);
+            sample.document.addPage(second);
+            assertThat(sample.read().edges()).containsExactly("Loan 2026-17, 5 of 9", "Fee EUR 500", "Fee EUR 900");
+        }
+    }
+
+    /** What can't be told in the text keeps the whole file from being read so. */
+    @Test
+    void whatCannotBeReadIsNotPassedOver() throws IOException {
+        try (Sample sample = new Sample()) {
+            PDStructureElement line = sample.element("P", sample.root, sample.print("F1", 50, 700, "a map:"));
+            sample.element("Figure", line); // a picture that doesn't tell where it stands
+            assertThat(sample.read().structured()).isFalse();
+        }
+        try (Sample sample = new Sample()) {
+            PDStructureElement line = sample.element("P", sample.root, sample.print("F1", 50, 700, "a drawing:"));
+            COSDictionary within = new COSDictionary();
+            within.setInt(COSName.MCID, 0);
+            within.setItem(COSName.getPDFName("Stm"), new COSDictionary());
+            COSArray kids = new COSArray();
+            kids.add(COSInteger.ZERO);
+            kids.add(within);
+            line.getCOSObject().setItem(COSName.K, kids);
+            assertThat(sample.read().structured()).isFalse();
+        }
+        try (Sample sample = new Sample()) {
+            int number = sample.print("F1", 50, 700, "one");
+            sample.number = number;
+            sample.print("F1", 50, 680, "another of the same number");
+            sample.element("P", sample.root, number);
+            assertThat(sample.read().structured()).isFalse();
+        }
+        try (Sample sample = new Sample()) {
+            COSDictionary encoding = new COSDictionary();
+            COSArray differences = new COSArray();
+            differences.add(COSInteger.get(65));
+            differences.add(COSName.getPDFName("glyph17"));
+            encoding.setItem(COSName.DIFFERENCES, differences);
+            sample.page
+                    .getResources()
+                    .getFont(COSName.getPDFName("F2"))
+                    .getCOSObject()
+                    .setItem(COSName.ENCODING, encoding);
+            sample.element("P", sample.root, sample.print("F2", 50, 700, "A"));
+            assertThat(sample.read().structured()).isFalse();
+        }
+    }
+
+    @Test
+    void aPictureThatIsDescribedIsShownAndABoxOfWordsIsItsWords() throws IOException {
+        try (Sample sample = new Sample()) {
+            COSArray at = new COSArray();
+            for (float one : new float[] {100, 600, 180, 620}) at.add(new COSFloat(one));
+            COSDictionary layout = new COSDictionary();
+            layout.setItem("BBox", at);
+            PDStructureElement picture = sample.element("Figure", sample.element("P", sample.root));
+            picture.getCOSObject().setItem(COSName.A, layout);
+            picture.setAlternateDescription("the museum");
+            PDStructureElement box = sample.element("Figure", sample.element("P", sample.root));
+            box.getCOSObject().setItem(COSName.A, layout);
+            sample.element("P", box, sample.print("F1", 110, 605, "in a box"));
+            ReadingText text = sample.read();
+            assertThat(text.words()).contains("in a box");
+            assertThat(text.pictures()).singleElement().satisfies(one -> {
+                assertThat(one.page()).isEqualTo(1);
+                assertThat(one.alternative()).isEqualTo("the museum");
+            });
+        }
+    }
+
     @Test
     void tablesWithinTablesWithoutEndAreCut() throws IOException {
         try (Sample sample = new Sample()) {
             PDStructureNode deepest = sample.element("Table", sample.root);
             for (int i = 0; i < 3_000; i++) deepest = sample.element(i % 2 == 0 ? "THead" : "TBody", deepest);
             sample.element("P", sample.root, sample.print("F1", 50, 700, "there"));
-            assertThat(sample.read().words()).isEqualTo("there");
+            // what is further down isn't known, so it can't be left out
+            assertThat(sample.read().structured()).isFalse();
         }
     }
 

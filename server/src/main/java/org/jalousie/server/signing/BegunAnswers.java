@@ -48,6 +48,14 @@ class BegunAnswers implements AfterEvents {
         this.json = json;
     }
 
+    /** Waits for whoever is changing the agreement, and keeps others from it until the end of the transaction. */
+    void afterActs(UUID agreement) {
+        sql.sql("select id from agreement where id = ? for share")
+                .param(agreement)
+                .query(UUID.class)
+                .optional();
+    }
+
     void keep(LinkToken token, Map<String, String> answers) {
         sql.sql(
                         "insert into begun_answers (token_hash, answers, kept_at) values (?, ?, ?)"

@@ -142,12 +142,17 @@ class SigningService {
     /** An act that is the last one of who does it; what they had begun is handed in, or of no use any more. */
     private void finish(Visitor visitor, Function<PartyKey, Command> by) {
         act(visitor, by);
-        begun.forget(visitor.holder().agreementId(), visitor.party());
+        visitor.agreement()
+                .together(visitor.party())
+                .parts()
+                .forEach(part -> begun.forget(visitor.holder().agreementId(), part.party()));
     }
 
     /** Keeps what was typed so far to their own fields. @throws Refusal when it isn't their turn */
     @Transactional
     void begin(Visit visit, Map<String, String> typed) {
+        // an act that is on its way comes first, and there is nothing to keep then
+        begun.afterActs(visitors.holder(visit).agreementId());
         Visitor visitor = visitors.known(visit);
         Answers answers = visitor.answers();
         if (!answers.turn()) throw Refusal.conflict(Message.of("part.not-yet"));
