@@ -7,7 +7,7 @@ import { useSay } from '../messages/useSay';
 import { Button } from '../ui/parts';
 import { AskedField } from './AskedField';
 import { canFill, type Filling } from './filling';
-import { INPUTS, ON_PAGE } from './open';
+import { INPUTS, onPage } from './open';
 import type { SigningPage } from './useAct';
 
 /** The participant's own fields on the page, with what they have filled in so far. */
@@ -76,7 +76,7 @@ export function OwnFields({
           )}
           {asked && editing === name && (
             <Editor at={place} onClose={() => setEditing('')}>
-              <AskedField one={asked} at={ON_PAGE} filling={filling} />
+              <AskedField one={asked} at={onPage(number)} filling={filling} />
             </Editor>
           )}
         </Fragment>
@@ -109,7 +109,10 @@ function Editor({
       className="absolute z-10 flex w-72 max-w-full flex-col gap-2 border border-ink bg-sheet p-3 text-base text-ink"
       style={{
         left: `min(${at.left}, max(0px, 100% - 18rem))`,
-        top: `calc(${at.top} + ${at.height} + 2px)`,
+        // within the page: above its place where that is far down
+        ...(parseFloat(at.top) > 55
+          ? { bottom: `calc(100% - ${at.top} + 2px)` }
+          : { top: `calc(${at.top} + ${at.height} + 2px)` }),
       }}
       onKeyDown={(event) => {
         if (event.key === 'Escape') onClose();

@@ -59,7 +59,12 @@ export function YourPart({ page, filling, act }: Props) {
         )}
       </div>
       {page.duty === 'APPROVES' && <p>{words.say('yours.approve')}</p>}
-      {open.length > 1 && <ToOpen open={open} />}
+      {open.length > 0 && <ToOpen open={open} />}
+      <p role="status" className={steps.length > 0 && open.length === 0 ? 'text-moss' : 'sr-only'}>
+        {steps.length > 0 && open.length === 0 && words.say('yours.all-there')}
+      </p>
+      {filling.unkept === 'away' && <p className="text-clay">{words.say('yours.not-kept')}</p>}
+      {filling.unkept !== 'away' && <Trouble error={filling.unkept} />}
       {asked.map((one) => (
         <AskedField key={one.name} one={one} at={IN_LIST} filling={filling} />
       ))}

@@ -28,6 +28,8 @@ export type Filling = {
   setMark: (mark: Mark | undefined) => void;
   /** The names of what is still open, in order; `mark` for the signature. */
   open: string[];
+  /** Why what was typed isn't kept under the link. */
+  unkept: ReturnType<typeof useKeptAnswers>;
 };
 
 export const FillingContext = createContext<Filling | undefined>(undefined);
@@ -51,7 +53,7 @@ export function useFilling(
     () => ({ ...(page && presets(page)), ...page?.begun, ...typed }),
     [page, typed],
   );
-  useKeptAnswers(token, page, typed);
+  const unkept = useKeptAnswers(token, page, typed);
   const asked = useMemo(() => shownAmong(page?.toComplete ?? [], values), [page, values]);
   // what was typed before another answer took its question away stays typed, and is not given
   const given = useMemo(() => {
@@ -87,6 +89,7 @@ export function useFilling(
     mark,
     setMark,
     open: [...new Set(open)],
+    unkept,
   };
 }
 

@@ -3,10 +3,10 @@ import { MARK } from './filling';
 /** What can be filled in. */
 export const INPUTS = ['input', 'select', 'textarea', 'button'].join();
 
-/** Where questions stand on the page, by what goes before their ids: in the text that is read, on a printed page, in the list. */
+/** Where questions stand on the page, by what goes before their ids: in the text that is read, in the list, and on which printed page. */
 export const IN_TEXT = 'text-';
-export const ON_PAGE = 'page-';
 export const IN_LIST = '';
+export const onPage = (number: number) => `page-${number}-`;
 
 /** Where what is asked of the participant begins: consent, list, act. */
 export const YOUR_PART = 'your-part';
@@ -16,7 +16,7 @@ export function leadTo(name: string): boolean {
   const target =
     name === MARK
       ? document.getElementById(MARK)
-      : (shown(IN_TEXT + name) ?? shown(ON_PAGE + name) ?? shown(IN_LIST + name));
+      : (shown(IN_TEXT + name) ?? shown(IN_LIST + name));
   if (!target) return false;
   const inside = target.matches(INPUTS)
     ? target

@@ -25,7 +25,7 @@ const block = (kind: Block['kind'], text: string, more: Partial<Block> = {}): Bl
   ...more,
 });
 const show = (blocks: Block[]) =>
-  render(<Blocks blocks={blocks} stretch={(one) => <b>{`place of ${one.field}`}</b>} />);
+  render(<Blocks blocks={blocks} stretch={(one) => <b>{`place of ${one.field}`}</b>} top={3} />);
 
 describe('a text that is read', () => {
   afterEach(cleanup);

@@ -12,10 +12,13 @@ export type Stretches = (stretch: Schemas['Stretch'], key: number) => ReactNode;
 export function Blocks({
   blocks,
   stretch,
+  top,
   from = 0,
 }: {
   blocks: Block[];
   stretch: Stretches;
+  /** Which heading of the page its highest ones are. */
+  top: number;
   /** The page that was being read before. */
   from?: number;
 }) {
@@ -45,7 +48,7 @@ export function Blocks({
           ))}
         </ul>
       ) : (
-        group.map((block, j) => <One key={j} block={block} stretch={stretch} />)
+        group.map((block, j) => <One key={j} block={block} stretch={stretch} top={top} />)
       )}
     </Fragment>
   ));
@@ -95,12 +98,12 @@ function Line({ block, stretch }: { block: Block; stretch: Stretches }) {
   });
 }
 
-function One({ block, stretch }: { block: Block; stretch: Stretches }) {
+function One({ block, stretch, top }: { block: Block; stretch: Stretches; top: number }) {
   if (block.kind === 'TABLE')
-    return <Table rows={block.rows} page={block.page} stretch={stretch} />;
+    return <Table rows={block.rows} page={block.page} stretch={stretch} top={top} />;
   const line = <Line block={block} stretch={stretch} />;
   if (block.kind === 'HEADING') {
-    const Heading = `h${Math.min(6, block.level + 2)}` as 'h3' | 'h4' | 'h5' | 'h6';
+    const Heading = `h${Math.min(6, block.level + top - 1)}` as 'h2' | 'h3' | 'h4' | 'h5' | 'h6';
     return (
       <Heading
         dir="auto"
@@ -139,7 +142,17 @@ function One({ block, stretch }: { block: Block; stretch: Stretches }) {
 }
 
 /** A table where there is room for one; on a narrow screen its rows one after the other, each value under its column's name. */
-function Table({ rows, page, stretch }: { rows: Row[]; page: number; stretch: Stretches }) {
+function Table({
+  rows,
+  page,
+  stretch,
+  top,
+}: {
+  rows: Row[];
+  page: number;
+  stretch: Stretches;
+  top: number;
+}) {
   const first = rows[0];
   const headed = rows.length > 1 && !!first && first.cells.every(({ heading }) => heading);
   const heads = headed ? first.cells.map(({ blocks }) => wordsOf(blocks)) : [];
@@ -154,7 +167,7 @@ function Table({ rows, page, stretch }: { rows: Row[]; page: number; stretch: St
           >
             {row.cells.map((cell, j) => {
               const Cell = cell.heading ? 'th' : 'td';
-              const head = i > 0 && row.cells.length === heads.length ? heads[j] : undefined;
+              const head = i > 0 && sameColumns(first, row) ? heads[j] : undefined;
               return (
                 <Cell
                   key={j}
@@ -168,7 +181,12 @@ function Table({ rows, page, stretch }: { rows: Row[]; page: number; stretch: St
                       {head}
                     </span>
                   )}
-                  <Blocks blocks={cell.blocks} stretch={stretch} from={row.page || page} />
+                  <Blocks
+                    blocks={cell.blocks}
+                    stretch={stretch}
+                    top={top}
+                    from={row.page || page}
+                  />
                 </Cell>
               );
             })}
@@ -176,6 +194,14 @@ function Table({ rows, page, stretch }: { rows: Row[]; page: number; stretch: St
         ))}
       </tbody>
     </table>
+  );
+}
+
+/** Whether each cell stands in the column of the head's, as far as the widths tell. */
+function sameColumns(head: Row | undefined, row: Row): boolean {
+  return (
+    head?.cells.length === row.cells.length &&
+    row.cells.every(({ columns }, i) => columns === head.cells[i]?.columns)
   );
 }
 

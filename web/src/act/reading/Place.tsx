@@ -41,6 +41,9 @@ export function Place({
   if (own && filling && kinds[field.type.kind].asked)
     return <Filled>{words.say('read.not-asked')}</Filled>;
   if (own && filling) {
+    const marks = { signature: 'read.mark-here', initials: 'read.initials-here' } as const;
+    const kind = field.type.kind;
+    const mark = kind === 'signature' || kind === 'initials' ? words.say(marks[kind]) : '';
     const shown = kinds[field.type.kind].shown({
       answer: filling.printed[key] ?? '',
       name: page.name,
@@ -53,18 +56,10 @@ export function Place({
         <img
           className="my-2 max-h-16 max-w-full bg-[#fffefa]"
           src={`data:image/png;base64,${shown.picture}`}
-          alt={words.say('read.mark-here')}
+          alt={mark}
         />
       );
-    const marks = { signature: 'read.mark-here', initials: 'read.initials-here' } as const;
-    const kind = field.type.kind;
-    return (
-      <Filled>
-        {kind === 'signature' || kind === 'initials'
-          ? words.say(marks[kind])
-          : shown.text || words.say('read.filled-at-act')}
-      </Filled>
-    );
+    return <Filled>{mark || shown.text || words.say('read.filled-at-act')}</Filled>;
   }
   const step = page.route.find(({ party }) => party === field.party);
   const party = step?.label ?? '';

@@ -50,7 +50,7 @@ export function ReadingView({
       lang={page.documentLanguage}
       className="border border-rule bg-sheet px-4 py-3 text-[1.0625rem] leading-relaxed"
     >
-      <Blocks blocks={text.blocks} stretch={stretch} />
+      <Blocks blocks={text.blocks} stretch={stretch} top={page.documents.length > 1 ? 3 : 2} />
       {text.elsewhere.length > 0 && (
         <section aria-label={words.say('read.elsewhere')} className="mt-4 border-t border-rule">
           <h3 className="mt-3 text-base text-soft">{words.say('read.elsewhere')}</h3>
@@ -107,7 +107,8 @@ function useText(
         else onUnstructured(document);
       })
       .catch(() => {
-        if (!ended) setText('failed');
+        // what can be read already stays
+        if (!ended) setText((before) => before ?? 'failed');
       });
     return () => {
       ended = true;
