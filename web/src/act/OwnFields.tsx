@@ -46,7 +46,7 @@ export function OwnFields({
         <Fragment key={name}>
           <span
             aria-hidden="true"
-            className="pointer-events-none absolute overflow-hidden border border-[#a85a2a] bg-[#a85a2a]/8 whitespace-nowrap text-[#1d2726]"
+            className="pointer-events-none absolute overflow-hidden border-b-2 border-[#1d2726] bg-[#1d2726]/7 whitespace-nowrap text-[#1d2726]"
             style={{ ...place, containerType: 'size' }}
           >
             {'picture' in shown ? (

@@ -1,12 +1,10 @@
-import { say } from '../messages/rooms';
 import '@fontsource-variable/hanken-grotesk';
 import '@fontsource-variable/newsreader';
 import '../ui/theme.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { lazy, StrictMode, Suspense } from 'react';
+import { lazy, StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
-import { Waiting } from '../ui/parts';
 import { Frame } from './Frame';
 import { SignIn } from './SignIn';
 
@@ -52,51 +50,49 @@ createRoot(root).render(
     <QueryClientProvider client={queries}>
       {/* What stands in the address changes at once: boxes and inputs are held by it. */}
       <BrowserRouter useTransitions={false}>
-        <Suspense fallback={<Waiting what={say('office.opening')} />}>
-          <Routes>
-            <Route path="/sign-in" element={<SignIn />} />
-            <Route element={<Frame />}>
-              <Route index element={<Navigate to="/today" replace />} />
-              <Route path="/today" element={<TodayRoom />} />
-              <Route path="/templates" element={<TemplatesRoom />} />
-              <Route path="/templates/new" element={<ComposeRoom />} />
-              <Route path="/clauses" element={<ClausesRoom />} />
-              <Route path="/clauses/:id" element={<ClauseRoom />} />
-              <Route path="/templates/:id" element={<TemplateRoom />} />
-              <Route path="/intake" element={<IntakeRoom />} />
-              <Route path="/intake/runs" element={<RunsRoom />} />
-              <Route path="/intake/files" element={<FilesRoom />} />
-              <Route path="/intake/files/:id" element={<FileRoom />} />
-              <Route path="/intake/links" element={<LinksRoom />} />
-              <Route path="/intake/links/:id" element={<LinkRoom />} />
-              <Route path="/intake/new/:template" element={<FormRoom />} />
-              <Route path="/intake/:number" element={<FormRoom />} />
-              <Route path="/agreements" element={<AgreementsRoom />} />
-              <Route path="/agreements/:number" element={<AgreementRoom />} />
-              <Route path="/archive" element={<ArchiveRoom />} />
-              <Route path="/archive/:number" element={<FiledRoom />} />
-              <Route path="/registers" element={<RegistersRoom />} />
-              <Route path="/registers/new" element={<ColumnsRoom />} />
-              <Route path="/registers/:register" element={<RegisterRoom />} />
-              <Route path="/registers/:register/columns" element={<ColumnsRoom />} />
-              <Route path="/registers/:register/rows/:id" element={<RowRoom />} />
-              <Route path="/tables/:id" element={<TableRoom />} />
-              <Route path="/postroom" element={<PostroomRoom />} />
-              <Route path="/programs" element={<ProgramsRoom />} />
-              <Route path="/programs/new" element={<ProgramRoom />} />
-              <Route path="/programs/webhooks" element={<WebhooksRoom />} />
-              <Route path="/programs/webhooks/new" element={<WebhookRoom />} />
-              <Route path="/programs/webhooks/:id" element={<WebhookRoom />} />
-              <Route path="/programs/webhooks/:id/notices/:notice" element={<NoticeRoom />} />
-              <Route path="/programs/records" element={<RecordSystemsRoom />} />
-              <Route path="/programs/records/new" element={<RecordSystemRoom />} />
-              <Route path="/programs/records/:id" element={<RecordSystemRoom />} />
-              <Route path="/programs/records/:id/record" element={<RecordRoom />} />
-              <Route path="/programs/:id" element={<ProgramRoom />} />
-              <Route path="/office/hours" element={<HoursRoom />} />
-            </Route>
-          </Routes>
-        </Suspense>
+        <Routes>
+          <Route path="/sign-in" element={<SignIn />} />
+          <Route element={<Frame />}>
+            <Route index element={<Navigate to="/today" replace />} />
+            <Route path="/today" element={<TodayRoom />} />
+            <Route path="/templates" element={<TemplatesRoom />} />
+            <Route path="/templates/new" element={<ComposeRoom />} />
+            <Route path="/clauses" element={<ClausesRoom />} />
+            <Route path="/clauses/:id" element={<ClauseRoom />} />
+            <Route path="/templates/:id" element={<TemplateRoom />} />
+            <Route path="/intake" element={<IntakeRoom />} />
+            <Route path="/intake/runs" element={<RunsRoom />} />
+            <Route path="/intake/files" element={<FilesRoom />} />
+            <Route path="/intake/files/:id" element={<FileRoom />} />
+            <Route path="/intake/links" element={<LinksRoom />} />
+            <Route path="/intake/links/:id" element={<LinkRoom />} />
+            <Route path="/intake/new/:template" element={<FormRoom />} />
+            <Route path="/intake/:number" element={<FormRoom />} />
+            <Route path="/agreements" element={<AgreementsRoom />} />
+            <Route path="/agreements/:number" element={<AgreementRoom />} />
+            <Route path="/archive" element={<ArchiveRoom />} />
+            <Route path="/archive/:number" element={<FiledRoom />} />
+            <Route path="/registers" element={<RegistersRoom />} />
+            <Route path="/registers/new" element={<ColumnsRoom />} />
+            <Route path="/registers/:register" element={<RegisterRoom />} />
+            <Route path="/registers/:register/columns" element={<ColumnsRoom />} />
+            <Route path="/registers/:register/rows/:id" element={<RowRoom />} />
+            <Route path="/tables/:id" element={<TableRoom />} />
+            <Route path="/postroom" element={<PostroomRoom />} />
+            <Route path="/programs" element={<ProgramsRoom />} />
+            <Route path="/programs/new" element={<ProgramRoom />} />
+            <Route path="/programs/webhooks" element={<WebhooksRoom />} />
+            <Route path="/programs/webhooks/new" element={<WebhookRoom />} />
+            <Route path="/programs/webhooks/:id" element={<WebhookRoom />} />
+            <Route path="/programs/webhooks/:id/notices/:notice" element={<NoticeRoom />} />
+            <Route path="/programs/records" element={<RecordSystemsRoom />} />
+            <Route path="/programs/records/new" element={<RecordSystemRoom />} />
+            <Route path="/programs/records/:id" element={<RecordSystemRoom />} />
+            <Route path="/programs/records/:id/record" element={<RecordRoom />} />
+            <Route path="/programs/:id" element={<ProgramRoom />} />
+            <Route path="/office/hours" element={<HoursRoom />} />
+          </Route>
+        </Routes>
       </BrowserRouter>
     </QueryClientProvider>
   </StrictMode>,

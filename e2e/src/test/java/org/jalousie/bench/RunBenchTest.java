@@ -94,7 +94,8 @@ class RunBenchTest {
         room(25);
         double idle = room(25);
         // a server has been up for a while: what its machine code is made of isn't part of a run
-        for (int i = 0; i < WARM; i++) System.out.println("warming " + run(table(template), () -> {}));
+        for (int i = 0; i < WARM; i++)
+            System.out.printf(Locale.ROOT, "warming up %26.1f s%n", run(table(template), () -> {}));
         // whoever looks at it all the time takes from what it is measured by, so that is a run of its own
         JsonNode table = table(template);
         double run = run(table, () -> {});

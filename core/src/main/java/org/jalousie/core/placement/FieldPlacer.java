@@ -35,6 +35,9 @@ public final class FieldPlacer {
     /** Name of the font of the form, which is there whole. */
     public static final COSName FONT = BodyFont.NAME;
 
+    /** Most of it is the form's font. */
+    private static final int LIKELY_BYTES = 400_000;
+
     private FieldPlacer() {}
 
     /** The document with its form fields, and where they are. */
@@ -63,7 +66,7 @@ public final class FieldPlacer {
             Set<PartyKey> without,
             List<Participant> participants) {
         try (PDDocument document = Loader.loadPDF(pdf)) {
-            return place(document, pdf.length, boxes, onEachPage, without, participants);
+            return place(document, boxes, onEachPage, without, participants);
         } catch (IOException e) {
             throw new UncheckedIOException("the converted document can't be read", e);
         }
@@ -73,11 +76,9 @@ public final class FieldPlacer {
      * As {@link #place(byte[], Map, Set, Set, List)}, for whoever has the document open and reads more of it.
      *
      * @param document gets the fields
-     * @param size of its file, in bytes
      */
     public static Placed place(
             PDDocument document,
-            int size,
             Map<Integer, SigningField> boxes,
             Set<Integer> onEachPage,
             Set<PartyKey> without,
@@ -113,7 +114,7 @@ public final class FieldPlacer {
         }
         form.finish(participants);
         tellStructure(document, blank);
-        ByteArrayOutputStream out = new ByteArrayOutputStream(size + 300_000);
+        ByteArrayOutputStream out = new ByteArrayOutputStream(LIKELY_BYTES);
         document.save(out);
         return new Placed(out.toByteArray(), new Pages(sizes, repeated.paired(form.placed())));
     }

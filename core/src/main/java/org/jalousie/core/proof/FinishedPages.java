@@ -17,17 +17,15 @@ import org.jalousie.core.placement.SigningField;
 /** The pages that conversion made, opened once for all that is done with them: reading a PDF costs as much as each of it. */
 public final class FinishedPages implements AutoCloseable {
     private final PDDocument document;
-    private final int size;
 
-    private FinishedPages(PDDocument document, int size) {
+    private FinishedPages(PDDocument document) {
         this.document = document;
-        this.size = size;
     }
 
     /** @param pdf as converted */
     public static FinishedPages open(byte[] pdf) {
         try {
-            return new FinishedPages(Loader.loadPDF(pdf), pdf.length);
+            return new FinishedPages(Loader.loadPDF(pdf));
         } catch (IOException e) {
             throw new UncheckedIOException("the converted document can't be read", e);
         }
@@ -49,7 +47,7 @@ public final class FinishedPages implements AutoCloseable {
             Set<PartyKey> without,
             List<Participant> participants) {
         try {
-            return FieldPlacer.place(document, size, boxes, onEachPage, without, participants);
+            return FieldPlacer.place(document, boxes, onEachPage, without, participants);
         } catch (IOException e) {
             throw new UncheckedIOException("the converted document can't be read", e);
         }

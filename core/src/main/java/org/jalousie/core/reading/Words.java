@@ -13,6 +13,8 @@ final class Words {
     private static final Pattern BULLET =
             Pattern.compile("[\u2022\u2023\u25E6\u25AA\u25CF\u25CB\u2013\u2014\u00B7o\uF0B7\uF0A7\uF0D8-]");
 
+    private static final Pattern NOTE = Pattern.compile("\\d{1,4}|[*\u2020\u2021]{1,4}");
+
     private static final int LONGEST_MARK = 12;
     private static final String SOFT_HYPHEN = "\u00AD";
 
@@ -74,6 +76,7 @@ final class Words {
         if (text.isEmpty() || stretches.stream().anyMatch(run -> !run.field().isEmpty() || run.picture() > 0))
             return false;
         return marked && apart && text.length() <= LONGEST_MARK
+                || kind == Block.Kind.NOTE && NOTE.matcher(text).matches()
                 || MARK.matcher(text).matches()
                 || BULLET.matcher(text).matches();
     }

@@ -133,6 +133,18 @@ class ReadingTextsTest {
     }
 
     @Test
+    void aNotesNumberIsItsMarkThoughNoRoomIsLeftAfterIt() throws IOException {
+        try (Sample sample = new Sample()) {
+            PDStructureElement note = sample.element("P", sample.element("Note", sample.root));
+            note.appendKid(sample.print("F1", 50, 100, "1"));
+            note.appendKid(sample.print("F1", 57, 100, "Of the lender"));
+            assertThat(sample.read().blocks())
+                    .extracting(Block::kind, Block::label, ReadingTextsTest::said)
+                    .containsExactly(org.assertj.core.groups.Tuple.tuple(Block.Kind.NOTE, "1", "Of the lender"));
+        }
+    }
+
+    @Test
     void listsWithinListsKeepTheirMarksAndDepth() throws IOException {
         try (Sample sample = new Sample()) {
             PDStructureElement list = sample.element("L", sample.root);

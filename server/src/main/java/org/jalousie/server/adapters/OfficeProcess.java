@@ -26,6 +26,7 @@ final class OfficeProcess {
     }
 
     static void end(int port) {
+        FOUND.remove(port);
         try (Stream<ProcessHandle> all = at(port)) {
             all.forEach(ProcessHandle::destroyForcibly);
         }
