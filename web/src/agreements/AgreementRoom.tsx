@@ -3,11 +3,10 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
-import { BlindWithNames, standingWords } from '../blind/Blind';
 import { useAgreement, useSession } from '../office/queries';
 import { Button, RoomTitle, Trouble, Waiting } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
-import { lastDay, since } from '../ui/time';
+import { since } from '../ui/time';
 import { listed, stateWords } from '../ui/words';
 import { DocumentsOfAgreement } from './DocumentsOfAgreement';
 import { BeforeSending } from './check/BeforeSending';
@@ -19,6 +18,7 @@ import { OwnDocuments } from './OwnDocuments';
 import { People } from './People';
 import { WhoTheyAre } from './WhoTheyAre';
 import { RouteOfAgreement } from './RouteOfAgreement';
+import { RouteNow } from './route/RouteNow';
 import { Trail } from './Trail';
 import { Withdraw } from './Withdraw';
 
@@ -164,28 +164,7 @@ export default function AgreementRoom() {
             </div>
           )}
           {row.state !== 'CHECK' && row.state !== 'GENERATING' && (
-            <section aria-label={say('agreements.route')}>
-              <h2 className="pb-2 text-lg">{say('agreements.route')}</h2>
-              <BlindWithNames
-                slats={row.route}
-                note={(slat) =>
-                  slat.standing === 'TURN' && slat.since
-                    ? say('agreements.their-turn', { since: since(slat.since) })
-                    : standingWords(slat)
-                }
-              />
-              <Absent people={detail.people} />
-              {row.state === 'OUT' && row.expiresAt && (
-                <p className="pt-2 text-soft">
-                  {say('agreements.can-be-done-until', { date: lastDay(row.expiresAt) })}
-                </p>
-              )}
-              {detail.endReason && (
-                <p className="pt-2 text-oxide">
-                  {say('agreements.reason', { endReason: detail.endReason })}
-                </p>
-              )}
-            </section>
+            <RouteNow detail={detail} fixed={!coordinator} onTaken={took} />
           )}
           {row.state !== 'GENERATING' && (
             <Button
@@ -226,16 +205,6 @@ export default function AgreementRoom() {
       </div>
     </>
   );
-}
-
-/** Which parts of the template's route this agreement goes without. */
-function Absent({ people }: { people: Detail['people'] }) {
-  const absences = people.map(({ absence }) => absence).filter(Boolean);
-  return absences.map((one) => (
-    <p key={one} className="pt-1 text-soft">
-      {one}
-    </p>
-  ));
 }
 
 /** The button says what will happen. */

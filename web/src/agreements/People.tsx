@@ -1,11 +1,8 @@
 import { say } from '../messages/rooms';
-import { useMutation } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
-import { answer, api, type Schemas } from '../api/client';
+import type { Schemas } from '../api/client';
 import { Ordinal } from '../page/weave';
-import { Button, inputLook, Trouble } from '../ui/parts';
 import { dutyWords } from '../ui/words';
-import { SpokenOptions } from '../ui/SpokenOptions';
+import { PersonInputs } from './PersonInputs';
 
 type Person = Schemas['Part'];
 
@@ -75,84 +72,5 @@ export function People({
         ))}
       </ol>
     </section>
-  );
-}
-
-/** The person of one party, to be corrected. */
-function PersonInputs({
-  number,
-  person,
-  onLeave,
-  onTaken,
-}: {
-  number: string;
-  person: Person;
-  onLeave: () => void;
-  onTaken: (detail: Schemas['AgreementDetail']) => void;
-}) {
-  const [editing, setEditing] = useState(person);
-  const save = useMutation({
-    mutationFn: () =>
-      answer(
-        api.PUT('/api/v1/agreements/{number}/people/{party}', {
-          params: { path: { number, party: editing.party } },
-          body: {
-            name: editing.name,
-            mail: editing.mail,
-            phone: editing.phone,
-            language: editing.language,
-          },
-        }),
-      ),
-    onSuccess: onTaken,
-  });
-  const first = useRef<HTMLInputElement>(null);
-  useEffect(() => first.current?.focus(), []);
-  return (
-    <form
-      className="flex grow flex-col gap-1"
-      onSubmit={(event) => {
-        event.preventDefault();
-        save.mutate();
-      }}
-    >
-      <input
-        ref={first}
-        aria-label={say('agreements.name-of', { label: editing.label })}
-        className={inputLook}
-        value={editing.name}
-        onChange={(event) => setEditing({ ...editing, name: event.target.value })}
-      />
-      <input
-        aria-label={say('agreements.mail-address-of', { label: editing.label })}
-        type="email"
-        className={inputLook}
-        value={editing.mail}
-        onChange={(event) => setEditing({ ...editing, mail: event.target.value })}
-      />
-      <input
-        aria-label={say('agreements.phone-of', { label: editing.label })}
-        placeholder={say('agreements.phone')}
-        type="tel"
-        className={inputLook}
-        value={editing.phone}
-        onChange={(event) => setEditing({ ...editing, phone: event.target.value })}
-      />
-      <select
-        aria-label={say('agreements.language-of', { label: editing.label })}
-        className={inputLook}
-        value={editing.language}
-        onChange={(event) => setEditing({ ...editing, language: event.target.value })}
-      >
-        <SpokenOptions none={say('templates.the-agreements-language')} />
-      </select>
-      <Trouble error={save.error} />
-      <span className="flex gap-2">
-        <Button type="submit" disabled={save.isPending}>
-          {say('agreements.keep')}
-        </Button>
-        <Button onClick={onLeave}>{say('agreements.leave-as-it-was')}</Button>
-      </span>
-    </form>
   );
 }

@@ -4,7 +4,7 @@ import type { Schemas } from '../api/client';
 import { Blind } from '../blind/Blind';
 import type { Column } from '../ui/list/List';
 import { dateTime, since } from '../ui/time';
-import { stateWords, waitingFor } from '../ui/words';
+import { nextOf, openedBy, stateWords, waitingFor } from '../ui/words';
 
 type Item = Schemas['AgreementItem'];
 export type AgreementsAt = '/agreements' | '/archive';
@@ -64,6 +64,20 @@ export function agreementColumns(room: AgreementsAt): Column<Item>[] {
       width: 220,
       cell: waitingFor,
       present: (item) => waitingFor(item) !== '',
+    },
+    {
+      id: 'opened',
+      title: say('agreements.opened'),
+      width: 90,
+      cell: (item) => <span className="text-soft">{openedBy(item)}</span>,
+      present: (item) => openedBy(item) !== '',
+    },
+    {
+      id: 'next',
+      title: say('agreements.next'),
+      width: 190,
+      cell: ({ next }) => next && <span title={dateTime(next.at)}>{nextOf(next)}</span>,
+      present: ({ next }) => next !== null,
     },
     {
       id: 'since',

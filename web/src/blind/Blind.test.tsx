@@ -1,14 +1,9 @@
 // @vitest-environment jsdom
 import { render, screen } from '@testing-library/react';
 import { expect, test } from 'vitest';
-import type { Schemas } from '../api/client';
-import { Blind, rowsOf, sentence } from './Blind';
+import { Blind, rowsOf, sentence, type Slat } from './Blind';
 
-const slat = (
-  party: string,
-  stage: number,
-  standing: Schemas['RouteStep']['standing'],
-): Schemas['RouteStep'] => ({
+const slat = (party: string, stage: number, standing: Slat['standing']): Slat => ({
   party,
   label: party,
   name: party,

@@ -1,8 +1,11 @@
+import type { ReactNode } from 'react';
 import type { Schemas } from '../api/client';
 import { english, type Catalogue, type Code } from '../messages/catalogue';
 import { useSay } from '../messages/useSay';
 
-type Slat = Schemas['RouteStep'];
+type Step = Schemas['RouteStep'];
+/** What isn't known of a route that is only drawn may be left out. */
+export type Slat = Omit<Step, 'seen' | 'undelivered'> & Partial<Pick<Step, 'seen' | 'undelivered'>>;
 
 const codes = {
   OPEN: 'standing.open',
@@ -13,14 +16,19 @@ const codes = {
 } as const satisfies Record<Slat['standing'], Code>;
 
 /** The slats of one stage share a row. */
-export function rowsOf(slats: Slat[]): Slat[][] {
+export function rowsOf<S extends Slat>(slats: S[]): S[][] {
   const stages = [...new Set(slats.map((slat) => slat.stage))].sort((a, b) => a - b);
   return stages.map((stage) => slats.filter((slat) => slat.stage === stage));
 }
 
 /** In words what the drawing shows. */
 export function sentence(slats: Slat[], sealed: boolean, words: Catalogue = english): string {
-  const each = slats.map((slat) => `${slat.label}: ${words.say(codes[slat.standing])}`).join('; ');
+  const each = slats
+    .map(
+      (slat) =>
+        `${slat.label}: ${words.say(slat.undelivered ? 'standing.undelivered' : codes[slat.standing])}`,
+    )
+    .join('; ');
   return sealed ? `${each}; ${words.say('standing.sealed')}` : each;
 }
 
@@ -81,7 +89,7 @@ export function Blind({
         const part = width / row.length;
         return row.map((slat, k) =>
           shape(
-            slat.standing,
+            slat.undelivered ? 'BROKEN' : slat.standing,
             k * part + 0.5,
             i * step + gap / 2,
             part - (k < row.length - 1 ? 2 : 0) - 1,
@@ -95,7 +103,16 @@ export function Blind({
 }
 
 /** The same with a line of words for each party: who, what, since when. */
-export function BlindWithNames({ slats, note }: { slats: Slat[]; note: (slat: Slat) => string }) {
+export function BlindWithNames<S extends Slat>({
+  slats,
+  note,
+  under,
+}: {
+  slats: S[];
+  note: (slat: S) => string;
+  /** What more there is to one of them. */
+  under?: (slat: S) => ReactNode;
+}) {
   const words = useSay();
   return (
     <ol className="flex flex-col gap-1">
@@ -106,12 +123,13 @@ export function BlindWithNames({ slats, note }: { slats: Slat[]; note: (slat: Sl
             {row.map((slat) => (
               <li key={slat.party} className="flex w-full items-start gap-2">
                 <Blind slats={[slat]} width={30} height={18} />
-                <span>
+                <div className="min-w-0 grow">
                   <strong className="font-medium">{slat.name || words.say('party.nobody')}</strong>{' '}
                   <span className="text-soft">
                     {slat.label}, {note(slat)}
                   </span>
-                </span>
+                  {under?.(slat)}
+                </div>
               </li>
             ))}
           </ul>
@@ -122,5 +140,5 @@ export function BlindWithNames({ slats, note }: { slats: Slat[]; note: (slat: Sl
 }
 
 export function standingWords(slat: Slat): string {
-  return english.say(codes[slat.standing]);
+  return english.say(slat.undelivered ? 'standing.undelivered' : codes[slat.standing]);
 }

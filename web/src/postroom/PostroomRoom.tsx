@@ -13,7 +13,15 @@ const stateWords: Record<string, string> = {
   WAITING: say('postroom.waiting'),
   SENT: say('postroom.sent'),
   FAILED: say('postroom.failed'),
+  RETURNED: say('postroom.came-back'),
   NOT_NEEDED: say('postroom.not-needed-any-more'),
+};
+
+const stateLook: Record<string, string> = {
+  WAITING: 'text-clay',
+  FAILED: 'text-oxide',
+  RETURNED: 'text-oxide',
+  NOT_NEEDED: 'text-soft',
 };
 
 type Mail = Schemas['MailRow'];
@@ -57,7 +65,7 @@ function columns(onOpen: ((id: string) => void) | undefined, narrow: boolean): C
       title: say('postroom.state'),
       width: 150,
       cell: (mail) => (
-        <span className={mail.state === 'WAITING' ? 'text-clay' : 'text-moss'}>
+        <span className={stateLook[mail.state] ?? 'text-moss'} title={mail.because || undefined}>
           {mail.state === 'WAITING' && mail.goesAt
             ? say('postroom.goes-at', { when: dateTime(mail.goesAt) })
             : (stateWords[mail.state] ?? mail.state)}

@@ -1,12 +1,10 @@
 import { Fragment, useRef, type KeyboardEvent, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Blind } from '../blind/Blind';
-import { say, type RoomCode } from '../messages/rooms';
-import type { Schemas } from '../api/client';
-import { lastMoment } from '../ui/lastMoment';
+import { say } from '../messages/rooms';
 import { Button } from '../ui/parts';
-import { dateTime, lasting, shortDate, until } from '../ui/time';
-import { waitingFor } from '../ui/words';
+import { dateTime, lasting, shortDate } from '../ui/time';
+import { nextOf, openedBy, waitingFor } from '../ui/words';
 import type { Group, Row } from './groups';
 
 type Column = {
@@ -67,6 +65,13 @@ const columns: Column[] = [
     cell: ({ agreement }) => agreement && waitingFor(agreement),
   },
   {
+    id: 'opened',
+    title: say('agreements.opened'),
+    width: '5.5rem',
+    has: ({ agreement }) => agreement !== undefined && openedBy(agreement) !== '',
+    cell: ({ agreement }) => agreement && <span className="text-soft">{openedBy(agreement)}</span>,
+  },
+  {
     id: 'since',
     title: say('today.column-since'),
     width: '8.5rem',
@@ -83,22 +88,9 @@ const columns: Column[] = [
     width: '12rem',
     has: ({ agreement }) => Boolean(agreement?.next),
     cell: ({ agreement }) =>
-      agreement?.next && (
-        <span title={dateTime(agreement.next.at)}>
-          {say(nextWords[agreement.next.kind], { when: until(momentOf(agreement.next)) })}
-        </span>
-      ),
+      agreement?.next && <span title={dateTime(agreement.next.at)}>{nextOf(agreement.next)}</span>,
   },
 ];
-
-const nextWords: Record<Schemas['Next']['kind'], RoomCode> = {
-  REMINDER: 'today.reminder',
-  WARNING: 'today.warning',
-  EXPIRY: 'today.expires',
-};
-
-/** What ends with a day is told by that day. */
-const momentOf = ({ kind, at }: Schemas['Next']) => (kind === 'EXPIRY' ? lastMoment(at) : at);
 
 /** One list in groups under one header; a column that a group has nothing in gives its room to the one before. */
 export function TodayList({

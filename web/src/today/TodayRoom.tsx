@@ -113,7 +113,11 @@ function Counts({
           className={`flex min-h-11 items-baseline gap-2 border-r border-rule px-4 py-2 hover:bg-slatted ${only === name ? 'bg-slatted font-semibold' : ''}`}
           onClick={() => onOnly(only === name ? undefined : name)}
         >
-          <span className={`text-xl ${name === 'stuck' ? 'text-oxide' : ''}`}>{total}</span>
+          <span
+            className={`text-xl ${name === 'stuck' || name === 'undelivered' ? 'text-oxide' : ''}`}
+          >
+            {total}
+          </span>
           <span className="text-soft">{title}</span>
         </button>
       ))}

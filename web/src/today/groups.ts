@@ -19,7 +19,8 @@ export type Row = {
   agreement?: Agreement;
 };
 
-export type GroupName = 'stuck' | 'keptOut' | 'requests' | 'check' | 'out' | 'ended' | 'completed';
+export type GroupName =
+  'stuck' | 'keptOut' | 'undelivered' | 'requests' | 'check' | 'out' | 'ended' | 'completed';
 
 export type Group = {
   name: GroupName;
@@ -58,7 +59,7 @@ export function groupsOf(today: Today): Group[] {
       agreement,
     })),
   });
-  const { failed, keptOut, requests, toCheck, out, ended, completed } = today;
+  const { failed, keptOut, undelivered, requests, toCheck, out, ended, completed } = today;
   return [
     {
       name: 'stuck',
@@ -81,6 +82,14 @@ export function groupsOf(today: Today): Group[] {
       say('today.kept-out'),
       say('today.let-go-on'),
       keptOut,
+      '/agreements',
+      true,
+    ),
+    agreements(
+      'undelivered',
+      say('today.undelivered'),
+      say('today.mend-the-address'),
+      undelivered,
       '/agreements',
       true,
     ),

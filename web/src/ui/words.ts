@@ -1,5 +1,7 @@
-import { say } from '../messages/rooms';
+import { say, type RoomCode } from '../messages/rooms';
 import type { Schemas } from '../api/client';
+import { lastMoment } from './lastMoment';
+import { until } from './time';
 
 type Item = Schemas['AgreementItem'];
 type Duty = Schemas['RouteStep']['duty'];
@@ -53,6 +55,27 @@ export function waitingFor(item: Item): string {
   if (item.state === 'OUT' && names.length) return listed(names);
   const sealing = item.route.some((slat) => slat.standing === 'SEALING');
   return item.state === 'OUT' && sealing ? say('ui.the-seal') : '';
+}
+
+const nextWords: Record<Schemas['Next']['kind'], RoomCode> = {
+  REMINDER: 'today.reminder',
+  WARNING: 'today.warning',
+  EXPIRY: 'today.expires',
+};
+
+/** What time alone does next, and when; what ends with a day is told by that day. */
+export function nextOf({ kind, at }: Schemas['Next']): string {
+  return say(nextWords[kind], { when: until(kind === 'EXPIRY' ? lastMoment(at) : at) });
+}
+
+/** Whether those that an agreement waits for have opened it; empty where nobody is waited for. */
+export function openedBy(item: Item): string {
+  if (item.state !== 'OUT') return '';
+  const turn = item.route.filter(({ standing, seen }) => standing === 'TURN' && seen !== null);
+  if (!turn.length) return '';
+  const opened = turn.filter(({ seen }) => seen).length;
+  if (turn.length === 1) return say(opened ? 'ui.opened' : 'ui.not-opened');
+  return say('ui.opened-of', { opened, all: turn.length });
 }
 
 /** How somebody shows who they are. */

@@ -1,7 +1,7 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
 import type { KeyboardEvent, ReactNode } from 'react';
 import type { Schemas } from '../../api/client';
-import { Blind } from '../../blind/Blind';
+import { Blind, type Slat } from '../../blind/Blind';
 import { say, type RoomCode } from '../../messages/rooms';
 import { Ordinal } from '../../page/weave';
 import { dutyWords } from '../../ui/words';
@@ -127,7 +127,7 @@ export function RouteSlat({
   );
 }
 
-function slatOf(party: Party): Schemas['RouteStep'] {
+function slatOf(party: Party): Slat {
   return {
     party: party.key,
     label: party.label,

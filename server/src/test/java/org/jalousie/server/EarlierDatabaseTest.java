@@ -85,7 +85,7 @@ class EarlierDatabaseTest {
             UUID id = sql.sql("select id from agreement where number = 'A-2026-0011'")
                     .query(UUID.class)
                     .single();
-            String own = application.getBean(ParticipantLinks.class).issue(id, new PartyKey("licensee"));
+            String own = application.getBean(ParticipantLinks.class).issue(id, new PartyKey("licensee"), 0);
             String link = own.substring(own.lastIndexOf('/') + 1);
             assertThat(office.sign(link, Map.of("licensee_invoice_reference", "PO-9"))
                             .status())

@@ -8,23 +8,26 @@ import org.jalousie.standins.text.TextStandin;
 import org.jalousie.standins.trust.TrustStandin;
 
 /**
- * Starts all stand-ins: {@code Standins FOLDER TRUST_PORT SMTP_PORT MAIL_HTTP_PORT SECRET SMPP_PORT TEXT_HTTP_PORT RECORD_PORT}.
+ * Starts all stand-ins: {@code Standins FOLDER TRUST_PORT SMTP_PORT MAIL_HTTP_PORT SECRET SMPP_PORT TEXT_HTTP_PORT RECORD_PORT POP_PORT}.
  */
 public final class Standins {
     private Standins() {}
 
     public static void main(String[] args) {
-        if (args.length != 8) {
+        if (args.length != 9) {
             System.err.println(
-                    "Usage: Standins FOLDER TRUST_PORT SMTP_PORT MAIL_HTTP_PORT SECRET SMPP_PORT TEXT_HTTP_PORT RECORD_PORT");
+                    "Usage: Standins FOLDER TRUST_PORT SMTP_PORT MAIL_HTTP_PORT SECRET SMPP_PORT TEXT_HTTP_PORT RECORD_PORT POP_PORT");
             System.exit(2);
         }
         Path folder = Path.of(args[0]);
         try {
             TrustStandin trust =
                     new TrustStandin(Integer.parseInt(args[1]), folder.resolve("trust"), args[4], Clock.systemUTC());
-            MailStandin mail =
-                    new MailStandin(Integer.parseInt(args[2]), Integer.parseInt(args[3]), folder.resolve("mail"));
+            MailStandin mail = new MailStandin(
+                    Integer.parseInt(args[2]),
+                    Integer.parseInt(args[3]),
+                    Integer.parseInt(args[8]),
+                    folder.resolve("mail"));
             TextStandin texts = new TextStandin(
                     Integer.parseInt(args[5]),
                     Integer.parseInt(args[6]),

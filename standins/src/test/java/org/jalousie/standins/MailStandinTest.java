@@ -51,7 +51,7 @@ class MailStandinTest {
 
     @Test
     void whatComesInBySmtpIsListedReadAndKeptOverARestart() throws Exception {
-        try (MailStandin mail = new MailStandin(0, 0, folder)) {
+        try (MailStandin mail = new MailStandin(0, 0, 0, folder)) {
             assertThat(get(mail, "/messages").body()).isEqualTo("[]");
             send(mail.smtpPort());
             assertThat(get(mail, "/messages").body()).isEqualTo("[1]");
@@ -62,7 +62,7 @@ class MailStandinTest {
             assertThat(get(mail, "/messages/by-id/" + UUID.randomUUID()).statusCode())
                     .isEqualTo(404);
         }
-        try (MailStandin again = new MailStandin(0, 0, folder)) {
+        try (MailStandin again = new MailStandin(0, 0, 0, folder)) {
             send(again.smtpPort());
             assertThat(get(again, "/messages").body()).isEqualTo("[2,1]");
             assertThat(get(again, "/messages/../../etc/passwd").statusCode()).isNotEqualTo(500);

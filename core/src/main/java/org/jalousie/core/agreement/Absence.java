@@ -15,7 +15,9 @@ public enum Absence {
     /** It is optional, and nobody has been named. */
     NOBODY,
     /** Its duty needs a place in the documents, and there is none: the passage that has it is left out. */
-    NO_PLACE;
+    NO_PLACE,
+    /** It is optional, and the office went on without it. */
+    SKIPPED;
 
     /** As catalogues of messages know it. */
     public String code() {

@@ -48,6 +48,8 @@ final class Acts {
             return accepted(List.of(new Event.Declined(party, decline.reason().strip())));
         }
         List<Participant> parts = agreement.together(party).parts();
+        if (command instanceof Command.WithdrawConsent) return withdrawConsent(agreement, parts);
+        if (command instanceof Command.HandOver over) return RouteActs.handOver(history, agreement, over, now);
         if (command instanceof Command.Consent consent) return consent(agreement, parts, consent);
         return perform(history, agreement, parts, command, now);
     }
@@ -59,6 +61,15 @@ final class Acts {
                 .filter(one -> !agreement.consents().containsKey(one.party()))
                 .<Event>map(one -> new Event.ConsentGiven(one.party(), consent.wording(), consent.wordingHash()))
                 .toList());
+    }
+
+    /** Nothing was signed yet, so nothing is undone: what they would have agreed to is off until they agree again. */
+    private static Decision withdrawConsent(Agreement agreement, List<Participant> parts) {
+        List<Event> events = parts.stream()
+                .filter(one -> agreement.consents().containsKey(one.party()))
+                .<Event>map(one -> new Event.ConsentWithdrawn(one.party()))
+                .toList();
+        return events.isEmpty() ? refused(Message.of("consent.none")) : accepted(events);
     }
 
     private static Decision perform(

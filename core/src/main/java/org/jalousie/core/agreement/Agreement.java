@@ -11,6 +11,7 @@ import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
+import org.jalousie.core.parties.Person;
 import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.FilePlace;
 import org.jalousie.core.placement.GivenPlace;
@@ -33,6 +34,10 @@ import org.jalousie.core.placement.SigningField;
  * @param absent which parts are left out, and why; settled at sending
  * @param waiting of each party whose turn began
  * @param proving how far those have come who have to show who they are
+ * @param undelivered whose address takes no mail, as far as is known
+ * @param formerly who had a part while it was out and hasn't any more
+ * @param linksFrom the number of the event since which links of a party are asked for that lead anywhere; all do where none is named
+ * @param chasing how this agreement reminds and warns otherwise than its template says
  * @param values what parties completed, by signing field name
  */
 public record Agreement(
@@ -48,6 +53,10 @@ public record Agreement(
         Map<PartyKey, Waiting> waiting,
         Map<PartyKey, Proving> proving,
         Map<PartyKey, String> consents,
+        Map<PartyKey, Undelivered> undelivered,
+        Map<PartyKey, List<Formerly>> formerly,
+        Map<PartyKey, Integer> linksFrom,
+        Optional<Event.ChasingChanged> chasing,
         List<PartyKey> viewed,
         List<Document> documents,
         List<String> awaited,
@@ -73,6 +82,27 @@ public record Agreement(
 
     public Optional<Participant> participant(PartyKey party) {
         return participants.stream().filter(one -> one.party().equals(party)).findFirst();
+    }
+
+    /** A mail that came back. @param mail the address; {@code said} what was said of it */
+    public record Undelivered(String mail, String status, String said, Instant since) {}
+
+    /** Somebody who had a part. @param until the number of the event by which it became another person's; {@code how} that came */
+    public record Formerly(Person person, int until, Event.PersonChanged.Change how) {}
+
+    /** What a part's person was called when an event happened. */
+    public Optional<String> nameAt(PartyKey party, int sequence) {
+        return formerly.getOrDefault(party, List.of()).stream()
+                .filter(one -> sequence < one.until())
+                .findFirst()
+                .map(Formerly::person)
+                .or(() -> participant(party).map(Participant::person))
+                .map(Person::name);
+    }
+
+    /** Whether a link that was asked for by an event leads anywhere. @param askedBy 0 for links from before that was kept */
+    public boolean linkHolds(PartyKey party, int askedBy) {
+        return askedBy >= linksFrom.getOrDefault(party, 0);
     }
 
     public Standing standing(PartyKey party) {

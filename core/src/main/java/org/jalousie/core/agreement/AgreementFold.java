@@ -29,6 +29,7 @@ final class AgreementFold {
     private final Map<PartyKey, Proving> proving = new LinkedHashMap<>();
     private final Map<PartyKey, String> consents = new LinkedHashMap<>();
     private final List<PartyKey> viewed = new ArrayList<>();
+    private final RouteChanges route = new RouteChanges();
     private List<Document> documents = List.of();
     private List<String> awaited = List.of();
     private AddedDocuments own = AddedDocuments.NONE;
@@ -95,6 +96,7 @@ final class AgreementFold {
             waiting.put(invited.party(), new Waiting(entry.at()));
         } else if (event instanceof Event.Viewed view) {
             viewed.add(view.party());
+            route.reached(view.party());
         } else if (event instanceof Event.WordAgreed word) {
             participants.replaceAll(
                     one -> one.party().equals(word.party()) ? one.provenBy(IdentityCheck.AGREED_WORD) : one);
@@ -113,9 +115,43 @@ final class AgreementFold {
             waiting.computeIfPresent(reminder.party(), (party, one) -> one.remindedAt(entry.at()));
         } else if (event instanceof Event.WarningSent warning) {
             waiting.computeIfPresent(warning.party(), (party, one) -> one.warnedAt(entry.at()));
+        } else if (event instanceof Event.ConsentWithdrawn withdrawn) {
+            consents.remove(withdrawn.party());
+        } else if (event instanceof Event.EndChanged changed) {
+            expiresAt = Optional.of(changed.expiresAt());
+            waiting.replaceAll((party, one) -> one.endsOtherwise(entry.at()));
+        } else if (event instanceof Event.LinkRenewed renewed) {
+            waiting.computeIfPresent(renewed.party(), (party, one) -> one.writtenTo(entry.at()));
+            route.add(entry);
+        } else if (event instanceof Event.PersonChanged changed) {
+            become(changed, entry);
+        } else if (event instanceof Event.PartSkipped skipped) {
+            Map<PartyKey, Absence> out = new LinkedHashMap<>(absent());
+            out.put(skipped.party(), Absence.SKIPPED);
+            leftOut = Optional.of(out);
+            standings.remove(skipped.party());
+            waiting.remove(skipped.party());
+            sealWhenAllActed(entry);
+        } else if (event instanceof Event.MailReturned || event instanceof Event.ChasingChanged) {
+            route.add(entry);
         } else {
             addAct(event, entry);
         }
+    }
+
+    /** Nothing that the one before has shown, agreed to or read holds for who has the part now. */
+    private void become(Event.PersonChanged changed, Entry entry) {
+        PartyKey party = changed.party();
+        participants.stream()
+                .filter(one -> one.party().equals(party))
+                .findFirst()
+                .ifPresent(one -> route.formerly(one, entry.sequence(), changed.how()));
+        participants.replaceAll(one -> one.party().equals(party) ? one.with(changed.person()) : one);
+        proving.computeIfPresent(party, (key, one) -> one.startingAgain(changed.how()));
+        consents.remove(party);
+        viewed.removeIf(party::equals);
+        waiting.computeIfPresent(party, (key, one) -> new Waiting(entry.at()));
+        route.add(entry);
     }
 
     private void addAct(Event event, Entry entry) {
@@ -143,6 +179,10 @@ final class AgreementFold {
             record = Optional.of(completed.record());
             reach(State.COMPLETED, entry);
         }
+        sealWhenAllActed(entry);
+    }
+
+    private void sealWhenAllActed(Entry entry) {
         boolean allActed = participants.stream()
                 .filter(one -> one.duty().acts() && !absent().containsKey(one.party()))
                 .allMatch(one ->
@@ -216,6 +256,10 @@ final class AgreementFold {
                 Map.copyOf(waiting),
                 Map.copyOf(proving),
                 Map.copyOf(consents),
+                route.undelivered(),
+                route.formerly(),
+                route.linksFrom(),
+                route.chasing(),
                 List.copyOf(viewed),
                 documents,
                 awaited,

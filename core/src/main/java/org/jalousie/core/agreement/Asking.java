@@ -9,7 +9,7 @@ import org.jalousie.core.parties.PartyKey;
 public final class Asking {
     private Asking() {}
 
-    /** The invitation or reminder, by its number, that holds at {@code now}; empty when the party isn't asked for anything. */
+    /** The newest that a mail asks for it by, by its number, that holds at {@code now}; empty when the party isn't asked for anything. */
     public static Optional<Integer> of(List<Entry> history, PartyKey party, Instant now) {
         Agreement agreement = Agreement.of(history);
         if (agreement.state() != State.OUT || agreement.hasRunOut(now) || agreement.standing(party) != Standing.TURN)
@@ -24,6 +24,10 @@ public final class Asking {
         return event instanceof Event.Invited invited && invited.party().equals(party)
                 || event instanceof Event.ReminderSent reminder
                         && reminder.party().equals(party)
-                || event instanceof Event.WarningSent warning && warning.party().equals(party);
+                || event instanceof Event.WarningSent warning && warning.party().equals(party)
+                || event instanceof Event.LinkRenewed renewed && renewed.party().equals(party)
+                || event instanceof Event.PersonChanged changed
+                        && changed.party().equals(party)
+                || event instanceof Event.EndChanged;
     }
 }

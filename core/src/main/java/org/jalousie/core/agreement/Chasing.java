@@ -36,6 +36,8 @@ public record Chasing(ChasingTerms terms, OfficeCalendar calendar) {
     public Map<PartyKey, Due> due(Agreement agreement, Instant now) {
         Map<PartyKey, Due> due = new LinkedHashMap<>();
         for (Participant one : agreement.asked()) {
+            // an address that takes no mail is mended before it is written to again
+            if (agreement.undelivered().containsKey(one.party())) continue;
             next(agreement, one.party(), now).ifPresent(next -> due.put(one.party(), next));
         }
         return due;
@@ -79,8 +81,9 @@ public record Chasing(ChasingTerms terms, OfficeCalendar calendar) {
         if (terms.warnDays() == 0 || waiting.warned() || agreement.expiresAt().isEmpty()) return Optional.empty();
         Instant due =
                 calendar.openBefore(calendar.morningBefore(agreement.expiresAt().get(), terms.warnDays()));
-        // who is invited when the warning has gone reads in the invitation until when it can be done
-        if (!invited(waiting.since()).isBefore(due)) return Optional.empty();
+        // who is invited, or told of another end, when the warning has gone has read until when it can be done
+        if (!latest(invited(waiting.since()), waiting.toldEnd().orElse(Instant.MIN))
+                .isBefore(due)) return Optional.empty();
         return beforeTheEnd(agreement, Kind.WARNING, calendar.open(latest(now, due)));
     }
 

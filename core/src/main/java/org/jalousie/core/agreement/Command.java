@@ -1,12 +1,15 @@
 package org.jalousie.core.agreement;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
+import org.jalousie.core.parties.Person;
+import org.jalousie.core.parties.Reminders;
 import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.GivenPlace;
 
@@ -89,6 +92,39 @@ public sealed interface Command {
     /** The office lets somebody try again who gave too many wrong answers. */
     record LetGoOn(PartyKey party) implements Command {}
 
+    /** What the office does to the route of an agreement that is out. */
+    sealed interface OfRoute extends Command {}
+
+    /** What it does about one part of it. */
+    sealed interface OfPart extends OfRoute {
+        /** The key of the party. */
+        PartyKey party();
+    }
+
+    /** A new link goes out, and those before lead nowhere. */
+    record RenewLink(PartyKey party) implements OfPart {}
+
+    /** The same person, called or reached otherwise; in all parts that they still have to do. */
+    record CorrectPerson(PartyKey party, Person person) implements OfPart {}
+
+    /** Another person does what this one was to do in one act. */
+    record ReplacePerson(PartyKey party, Person person) implements OfPart {}
+
+    /** A reminder goes now. */
+    record Remind(PartyKey party) implements OfPart {}
+
+    /** It goes on without an optional part. @param reason may be empty */
+    record SkipPart(PartyKey party, String reason) implements OfPart {}
+
+    /** A mail that asked for a part came back; see {@link Event.MailReturned}. @param askedBy the number of the event that asked for it */
+    record ReportReturn(PartyKey party, int askedBy, String mail, String status, String said) implements OfPart {}
+
+    /** @param lastDay on which it can be acted on, in the office's time zone; {@code expiresAt} its end */
+    record ChangeEnd(Instant expiresAt, LocalDate lastDay) implements OfRoute {}
+
+    /** @param warnDays 0 for no warning */
+    record ChangeChasing(Reminders reminders, int warnDays) implements OfRoute {}
+
     /** What somebody with a part in the agreement does. */
     sealed interface OfParty extends Command {
         /** The key of the party. */
@@ -125,4 +161,10 @@ public sealed interface Command {
     }
 
     record Decline(PartyKey party, String reason) implements OfParty {}
+
+    /** Whoever agreed to act electronically doesn't any more. */
+    record WithdrawConsent(PartyKey party) implements OfParty {}
+
+    /** Somebody else is to do it. @param allowed whether the template lets them; {@code reason} may be empty */
+    record HandOver(PartyKey party, Person person, String reason, boolean allowed) implements OfParty {}
 }

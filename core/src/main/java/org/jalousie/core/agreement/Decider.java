@@ -20,6 +20,7 @@ public final class Decider {
         if (command instanceof Command.Send send) return send(agreement, send, now);
         if (command instanceof Command.OfDocuments documents) return AddedDocuments.decide(agreement, documents);
         if (command instanceof Command.Withdraw withdraw) return withdraw(agreement, withdraw);
+        if (command instanceof Command.OfRoute route) return RouteActs.decide(history, agreement, route, now);
         if (command instanceof Command.AgreeWord word) return IdentityActs.agree(agreement, word.party(), now);
         if (command instanceof Command.LetGoOn on) return IdentityActs.letGoOn(agreement, on.party(), now);
         return Acts.decide(history, agreement, (Command.OfParty) command, now);

@@ -3,13 +3,17 @@ package org.jalousie.core.agreement;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.parties.ChasingTerms;
 import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
+import org.jalousie.core.parties.Person;
+import org.jalousie.core.parties.Reminders;
 import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.GivenPlace;
 
@@ -35,6 +39,13 @@ import org.jalousie.core.placement.GivenPlace;
     @JsonSubTypes.Type(value = Event.IdentityShown.class, name = "IdentityShown"),
     @JsonSubTypes.Type(value = Event.IdentityDoubted.class, name = "IdentityDoubted"),
     @JsonSubTypes.Type(value = Event.LetGoOn.class, name = "LetGoOn"),
+    @JsonSubTypes.Type(value = Event.LinkRenewed.class, name = "LinkRenewed"),
+    @JsonSubTypes.Type(value = Event.PersonChanged.class, name = "PersonChanged"),
+    @JsonSubTypes.Type(value = Event.PartSkipped.class, name = "PartSkipped"),
+    @JsonSubTypes.Type(value = Event.EndChanged.class, name = "EndChanged"),
+    @JsonSubTypes.Type(value = Event.ChasingChanged.class, name = "ChasingChanged"),
+    @JsonSubTypes.Type(value = Event.MailReturned.class, name = "MailReturned"),
+    @JsonSubTypes.Type(value = Event.ConsentWithdrawn.class, name = "ConsentWithdrawn"),
     @JsonSubTypes.Type(value = Event.Viewed.class, name = "Viewed"),
     @JsonSubTypes.Type(value = Event.ConsentGiven.class, name = "ConsentGiven"),
     @JsonSubTypes.Type(value = Event.FieldsCompleted.class, name = "FieldsCompleted"),
@@ -160,6 +171,57 @@ public sealed interface Event {
 
     /** The office lets somebody try again who gave too many wrong answers. */
     record LetGoOn(PartyKey party) implements Event {}
+
+    /** A new link goes to the person of a part; those before it lead nowhere any more. */
+    record LinkRenewed(PartyKey party) implements Event {}
+
+    /**
+     * While it is out: the person of a part is reached or called otherwise, or is another one. Links to who it was lead nowhere any
+     * more.
+     *
+     * @param reason why somebody handed their part over; may be empty
+     */
+    record PersonChanged(PartyKey party, Person person, Change how, String reason) implements Event {
+        /** Why a part has a person that it hadn't. */
+        public enum Change {
+            /** It is the same person, whose name or address was wrong. */
+            CORRECTED,
+            /** The office named another one. */
+            REPLACED,
+            /** Who had the part gave it to another one. */
+            HANDED_OVER
+        }
+    }
+
+    /** The agreement goes on without an optional part. @param reason may be empty */
+    record PartSkipped(PartyKey party, String reason) implements Event {}
+
+    /**
+     * There is more time, or less.
+     *
+     * @param expiresAt the first moment at which it can't be acted on any more; {@code lastDay} the last day on which it can
+     */
+    record EndChanged(Instant expiresAt, LocalDate lastDay) implements Event {}
+
+    /** This agreement alone reminds and warns otherwise than its template says. @param warnDays 0 for no warning */
+    record ChasingChanged(Reminders reminders, int warnDays) implements Event {
+        /** The terms that hold with it. @param template what the template says of all else */
+        public ChasingTerms with(ChasingTerms template) {
+            return new ChasingTerms(reminders, warnDays, template.invitationsInHours());
+        }
+    }
+
+    /**
+     * A mail that asked for a part came back.
+     *
+     * @param mail the address that it couldn't be brought to
+     * @param status the enhanced status code (RFC 3463), such as 5.1.1
+     * @param said what the mail server said, in its own words; may be empty
+     */
+    record MailReturned(PartyKey party, String mail, String status, String said) implements Event {}
+
+    /** Somebody who had agreed to act electronically doesn't any more. */
+    record ConsentWithdrawn(PartyKey party) implements Event {}
 
     record Viewed(PartyKey party) implements Event {}
 

@@ -51,6 +51,18 @@ public record Proving(
         return lastCode.map(last -> last.plus(PAUSES.get(Math.min(codes, PAUSES.size()) - 1)));
     }
 
+    /**
+     * Somebody else has the part, or is reached elsewhere: nothing is shown yet. When the office has changed it, they may try as if
+     * the office had let them go on; who hands over gives what tries are left.
+     */
+    Proving startingAgain(Event.PersonChanged.Change how) {
+        // a word was agreed on with a human being, however their address is written
+        boolean word = wordAgreed && how == Event.PersonChanged.Change.CORRECTED;
+        boolean tries = wrong > 0 && how != Event.PersonChanged.Change.HANDED_OVER;
+        return new Proving(
+                word, 0, Optional.empty(), tries ? 0 : wrong, tries ? reopened + 1 : reopened, Optional.empty());
+    }
+
     Proving codeSent(Instant at) {
         return new Proving(wordAgreed, codes + 1, Optional.of(at), wrong, reopened, proven);
     }

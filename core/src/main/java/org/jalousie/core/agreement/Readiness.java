@@ -66,7 +66,8 @@ public final class Readiness {
         return new InTheWay(said, Settled.ELSEWHERE, "");
     }
 
-    private static List<Message> ofPerson(Agreement agreement, Participant one) {
+    /** What is wrong with who fills a part. */
+    static List<Message> ofPerson(Agreement agreement, Participant one) {
         List<Message> obstacles = new ArrayList<>();
         if (one.name().isBlank()) obstacles.add(Message.of("ready.no-name", "party", one.label()));
         try {

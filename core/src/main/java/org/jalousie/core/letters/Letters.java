@@ -3,13 +3,13 @@ package org.jalousie.core.letters;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.Together;
 import org.jalousie.core.data.Printer;
 import org.jalousie.core.data.Value;
@@ -46,27 +46,40 @@ public record Letters(
     }
 
     /**
-     * @param link the participant's own link; empty in mails that have none
+     * @param link the participant's own link, or for the office the way to the agreement; empty in mails that have none
      * @param linkEnds until when a link to the signed copy holds; empty where the copy is attached
+     * @param happened what the office is told of, in a sentence; empty where the occasion says it
      */
-    public String text(Occasion occasion, Optional<Participant> to, String link, Optional<Instant> linkEnds) {
+    public LetterText text(
+            Occasion occasion,
+            Optional<Participant> to,
+            String link,
+            Optional<Instant> linkEnds,
+            Optional<Message> happened) {
         Catalogue words = words(to);
         Message title = title();
-        List<String> paragraphs = new ArrayList<>();
-        paragraphs.add(to.map(one -> words.say("mail.hello", "name", one.name()))
+        LetterText.Draft draft = new LetterText.Draft();
+        draft.say(to.map(one -> words.say("mail.hello", "name", one.name()))
                 .orElseGet(() -> words.say("mail.hello-office")));
         switch (occasion) {
-            case INVITATION, REMINDER, WARNING -> asking(occasion, to.orElseThrow(), link, words, title, paragraphs);
-            case COMPLETED -> copy(link, linkEnds, words, title, paragraphs);
-            case DECLINED -> paragraphs.add(words.say("mail.declined", "title", title));
-            case WITHDRAWN -> paragraphs.add(words.say("mail.withdrawn", "title", title, "office", office));
-            case EXPIRED -> paragraphs.add(words.say("mail.expired", "title", title));
-            case LOCKED -> paragraphs.add(words.say("mail.locked", "title", title, "name", locked()));
+            case INVITATION, REMINDER, WARNING, NEW_LINK, NEW_END ->
+                asking(occasion, to.orElseThrow(), link, words, title, draft);
+            case COMPLETED -> copy(link, linkEnds, words, title, draft);
+            case DECLINED -> draft.say(words.say("mail.declined", "title", title));
+            case WITHDRAWN -> draft.say(words.say("mail.withdrawn", "title", title, "office", office));
+            case EXPIRED -> draft.say(words.say("mail.expired", "title", title));
+            case LOCKED -> draft.say(words.say("mail.locked", "title", title, "name", locked()));
+            case HANDED_OVER, RETURNED, CONSENT_WITHDRAWN -> {
+                happened.ifPresent(
+                        sentence -> draft.say(words.say("mail.happened", "title", title, "sentence", sentence)));
+                draft.say(words.say("mail." + occasion.code()));
+            }
             case CODE -> throw new IllegalArgumentException("a code has a text of its own");
         }
-        if (!agreement.endReason().isEmpty()) paragraphs.add(words.say("mail.reason", "reason", agreement.endReason()));
-        paragraphs.add(office);
-        return String.join("\n\n", paragraphs) + "\n";
+        if (!agreement.endReason().isEmpty()) draft.say(words.say("mail.reason", "reason", agreement.endReason()));
+        if (to.isEmpty()) draft.way(link, words.say("mail.open-agreement"));
+        to.ifPresent(one -> draft.aside(words.say("mail.why", "office", office, "party", one.label())));
+        return draft.signed(office, words.language());
     }
 
     /** The agreement, as mails call it. */
@@ -84,16 +97,13 @@ public record Letters(
     }
 
     /** The mail with a one-time code. */
-    public String code(Participant to, String code) {
+    public LetterText code(Participant to, String code) {
         Catalogue words = words(Optional.of(to));
-        Message title = title();
-        return String.join(
-                        "\n\n",
-                        words.say("mail.hello", "name", to.name()),
-                        words.say("mail.code", "code", code, "title", title),
-                        words.say("mail.code-warning", "office", office),
-                        office)
-                + "\n";
+        return new LetterText.Draft()
+                .say(words.say("mail.hello", "name", to.name()))
+                .say(words.say("mail.code", "code", code, "title", title()))
+                .say(words.say("mail.code-warning", "office", office))
+                .signed(office, words.language());
     }
 
     /** The text message with a one-time code: short, since a message has few letters and may be seen on a locked telephone. */
@@ -103,22 +113,31 @@ public record Letters(
     }
 
     private void asking(
-            Occasion occasion, Participant to, String link, Catalogue words, Message title, List<String> paragraphs) {
+            Occasion occasion, Participant to, String link, Catalogue words, Message title, LetterText.Draft draft) {
         String asks = asks(to, words, title);
-        paragraphs.add(
+        draft.say(
                 switch (occasion) {
                     case REMINDER -> words.say("mail.reminder") + " " + asks;
                     case WARNING -> words.say("mail.warning") + " " + asks;
-                    default -> asks;
+                    case NEW_LINK -> words.say("mail.new-link") + " " + asks;
+                    case NEW_END -> words.say("mail.new-end") + " " + asks;
+                    default ->
+                        handedOverBy(to)
+                                .map(name -> words.say("mail.handed-to-you", "name", name) + " " + asks)
+                                .orElse(asks);
                 });
-        String own = filled(sending.message(), Optional.of(to)).strip();
-        if (!own.isEmpty()) paragraphs.add(own);
-        paragraphs.add(words.say("mail.link"));
-        paragraphs.add(link);
-        agreement
-                .expiresAt()
-                .map(this::lastDay)
-                .ifPresent(until -> paragraphs.add(words.say("mail.until", "until", until)));
+        draft.say(filled(sending.message(), Optional.of(to)).strip());
+        draft.say(words.say("mail.link"));
+        draft.way(link, words.say("mail.open"));
+        agreement.expiresAt().map(this::lastDay).ifPresent(until -> draft.say(words.say("mail.until", "until", until)));
+    }
+
+    /** Who gave their part to this person; empty when the office named them. */
+    private Optional<String> handedOverBy(Participant to) {
+        return agreement.formerly().getOrDefault(to.party(), List.of()).stream()
+                .reduce((earlier, later) -> later)
+                .filter(one -> one.how() == Event.PersonChanged.Change.HANDED_OVER)
+                .map(one -> one.person().name());
     }
 
     /** What the person is asked for; several parts that are done in one act are asked for in one sentence. */
@@ -131,14 +150,13 @@ public record Letters(
         return words.say("mail.asks." + to.duty().code(), "office", office, "title", title);
     }
 
-    private void copy(
-            String link, Optional<Instant> linkEnds, Catalogue words, Message title, List<String> paragraphs) {
+    private void copy(String link, Optional<Instant> linkEnds, Catalogue words, Message title, LetterText.Draft draft) {
         if (linkEnds.isEmpty()) {
-            paragraphs.add(words.say("mail.completed", "title", title));
+            draft.say(words.say("mail.completed", "title", title));
             return;
         }
-        paragraphs.add(words.say("mail.copy-link", "title", title, "until", lastDay(linkEnds.get())));
-        paragraphs.add(link);
+        draft.say(words.say("mail.copy-link", "title", title, "until", lastDay(linkEnds.get())));
+        draft.way(link, words.say("mail.fetch"));
     }
 
     /** The last day before a moment. What ended at some time of a day could be done on that day. */

@@ -8,6 +8,10 @@ public enum Occasion {
     REMINDER,
     /** The time runs out. */
     WARNING,
+    /** A new link; those before lead nowhere any more. */
+    NEW_LINK,
+    /** There is more time, or less. */
+    NEW_END,
     COMPLETED,
     DECLINED,
     WITHDRAWN,
@@ -15,11 +19,22 @@ public enum Occasion {
     /** A one-time code by which somebody shows who they are. */
     CODE,
     /** Somebody gave too many wrong answers; goes to the office. */
-    LOCKED;
+    LOCKED,
+    /** Somebody gave their part to another person; goes to the office. */
+    HANDED_OVER,
+    /** A mail came back; goes to the office. */
+    RETURNED,
+    /** Somebody doesn't agree any more to act electronically; goes to the office. */
+    CONSENT_WITHDRAWN;
 
     /** Whether the mail asks somebody for their part, and has their link in it. */
     public boolean asks() {
-        return this == INVITATION || this == REMINDER || this == WARNING;
+        return this == INVITATION || this == REMINDER || this == WARNING || this == NEW_LINK || this == NEW_END;
+    }
+
+    /** Whether somebody waits at the address it goes to, so that it matters to the route when it comes back. */
+    public boolean reaches() {
+        return asks() || this == CODE;
     }
 
     /** Whether it chases somebody, and so goes in the office's hours only. */
@@ -29,6 +44,6 @@ public enum Occasion {
 
     /** As catalogues of messages know it. */
     String code() {
-        return name().toLowerCase(Locale.ROOT);
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

@@ -1,8 +1,6 @@
 package org.jalousie.core.letters;
 
 import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Locale;
 import org.jalousie.core.messages.Catalogue;
 
@@ -48,34 +46,33 @@ public record RequestLetter(String to, String form, String number, String office
      * @param link where it goes on; empty for none
      * @param answers all of them as one block; empty for none
      */
-    public String text(About about, String link, String answers) {
+    public LetterText text(About about, String link, String answers) {
         return written(words().say("request-mail." + about.code(), "form", form, "number", number), link, answers);
     }
 
     /** The mail by which somebody goes on with a form. @param until the last day on which it can be */
-    public String left(String link, LocalDate until) {
+    public LetterText left(String link, LocalDate until) {
         return written(words().say("request-mail.left", "form", form, "until", until), link, "");
     }
 
     /** The mail by which one of the office goes on with a form that was begun there. @param by who has begun it */
-    public String begun(String by, String link) {
+    public LetterText begun(String by, String link) {
         return written(words().say("request-mail.begun", "form", form, "by", by), link, "");
     }
 
     /** What one of the office told another. @param by who, {@code said} what; empty for nothing */
-    public String told(About about, String by, String said, String link) {
+    public LetterText told(About about, String by, String said, String link) {
         String told = words().say("request-mail." + about.code(), "form", form, "number", number, "by", by);
         return written(said.isBlank() ? told : told + "\n\n" + said, link, "");
     }
 
-    private String written(String told, String link, String answers) {
-        List<String> paragraphs = new ArrayList<>();
-        paragraphs.add(to.isBlank() ? words().say("request-mail.hello") : words().say("mail.hello", "name", to));
-        paragraphs.add(told);
-        if (!link.isEmpty()) paragraphs.add(link);
-        if (!answers.isEmpty()) paragraphs.add(answers.strip());
-        paragraphs.add(office);
-        return String.join("\n\n", paragraphs) + "\n";
+    private LetterText written(String told, String link, String answers) {
+        return new LetterText.Draft()
+                .say(to.isBlank() ? words().say("request-mail.hello") : words().say("mail.hello", "name", to))
+                .say(told)
+                .way(link, words().say("request-mail.open"))
+                .say(answers.strip())
+                .signed(office, words().language());
     }
 
     private Catalogue words() {

@@ -9,6 +9,7 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -51,6 +52,8 @@ class RouteModelTest {
     /** When each person was sent a mail that asks, by party. */
     private final Map<PartyKey, List<Instant>> chased = new HashMap<>();
 
+    private final Map<Event.PersonChanged.Change, Integer> changes = new EnumMap<>(Event.PersonChanged.Change.class);
+    private int skipped;
     private Random random;
     private Instant now;
     private Chasing chasing;
@@ -73,6 +76,8 @@ class RouteModelTest {
         assertThat(reached).containsKeys(State.COMPLETED, State.DECLINED, State.EXPIRED);
         assertThat(together).as("routes with parts done in one act").isGreaterThan(30);
         assertThat(absent).as("routes with parts left out").isGreaterThan(60);
+        assertThat(changes).containsKeys(Event.PersonChanged.Change.values());
+        assertThat(skipped).as("parts that were skipped").isGreaterThan(5);
         assertThat(locked).as("routes on which the office let somebody go on").isGreaterThan(5);
     }
 
@@ -173,7 +178,7 @@ class RouteModelTest {
                     .filter(one -> one.duty() == Duty.COMPLETES)
                     .forEach(one -> answers.put(one.party() + "_note", "sound"));
         take(
-                switch (random.nextInt(22)) {
+                switch (random.nextInt(26)) {
                     case 0 -> new Command.View(who);
                     case 1, 2, 3 -> new Command.Consent(who, "en-1", Sample.file("consent"));
                     case 4, 5, 6, 7 -> new Command.Sign(who, answers, "drawn", Sample.file("m"));
@@ -184,8 +189,29 @@ class RouteModelTest {
                     case 15, 16, 17 -> new Command.AnswerCheck(who, true);
                     case 18, 19 -> new Command.AnswerCheck(who, false);
                     case 20 -> afterGuesses(who);
+                    case 21, 22, 23 -> byTheOffice(who);
                     default -> random.nextInt(12) == 0 ? new Command.AgreeWord(who) : new Command.Tick(chasing);
                 });
+    }
+
+    /** The office, or who has the part, changes the route. */
+    private Command byTheOffice(PartyKey who) {
+        int number = random.nextInt(5);
+        Person other = new Person("Person " + number, "p" + number + "@example.org", "+4477009001" + number + "0", "");
+        return switch (random.nextInt(9)) {
+            case 0 -> new Command.RenewLink(who);
+            case 1 -> new Command.CorrectPerson(who, other);
+            case 2 -> new Command.ReplacePerson(who, other);
+            case 3 -> new Command.HandOver(who, other, "away", random.nextInt(5) > 0);
+            case 4 -> new Command.SkipPart(who, "");
+            case 5 -> {
+                LocalDate last = LocalDate.ofInstant(now, ZONE).plusDays(random.nextInt(30) - 2);
+                yield new Command.ChangeEnd(OFFICE.endOf(last), last);
+            }
+            case 6 -> new Command.ReportReturn(who, history.size(), "p" + number + "@example.org", "5.1.1", "");
+            case 7 -> new Command.WithdrawConsent(who);
+            default -> new Command.ChangeChasing(Reminders.first(random.nextInt(4), random.nextInt(3)), 1);
+        };
     }
 
     /** Somebody guesses, and the office lets them go on. */
@@ -200,6 +226,7 @@ class RouteModelTest {
         for (Event event : accepted.events()) {
             before.ifPresent(then -> look(then, event));
             history.add(new Entry(history.size() + 1, now, Actor.PROGRAM, event));
+            if (event instanceof Event.PersonChanged one) nothingHolds(one);
         }
         return true;
     }
@@ -224,10 +251,34 @@ class RouteModelTest {
                     .nextCode()
                     .ifPresent(next -> assertThat(now).isAfterOrEqualTo(next));
         }
+        if (event instanceof Event.PersonChanged one) {
+            changes.merge(one.how(), 1, Integer::sum);
+            assertThat(then.standing(one.party()))
+                    .as("who has acted stays who they are")
+                    .isIn(Standing.OPEN, Standing.TURN);
+            then.together(one.party()).parts().forEach(part -> chased.remove(part.party()));
+        }
+        if (event instanceof Event.PartSkipped one) {
+            skipped++;
+            assertThat(then.participant(one.party()).orElseThrow().optional()).isTrue();
+            assertThat(then.standing(one.party())).isIn(Standing.OPEN, Standing.TURN);
+        }
         if (event instanceof Event.Invited one) {
             assertThat(then.absent()).doesNotContainKey(one.party());
             assertThat(then.standing(one.party())).isEqualTo(Standing.OPEN);
         }
+    }
+
+    /** What the one before has shown, read and agreed to is nothing that who has the part now has. */
+    private void nothingHolds(Event.PersonChanged one) {
+        Agreement now = agreement();
+        assertThat(now.consents()).doesNotContainKey(one.party());
+        assertThat(now.viewed()).doesNotContain(one.party());
+        assertThat(now.undelivered()).doesNotContainKey(one.party());
+        assertThat(now.linkHolds(one.party(), history.size() - 1)).isFalse();
+        assertThat(now.linkHolds(one.party(), history.size())).isTrue();
+        if (now.proving().containsKey(one.party()))
+            assertThat(now.proving().get(one.party()).proven()).isEmpty();
     }
 
     private void checked(Agreement then, PartyKey party) {
@@ -290,6 +341,16 @@ class RouteModelTest {
                     new Command.AnswerCheck(one.party(), false),
                     new Command.AgreeWord(one.party()),
                     new Command.LetGoOn(one.party()),
+                    new Command.RenewLink(one.party()),
+                    new Command.CorrectPerson(one.party(), new Person("Late", "late@example.org")),
+                    new Command.ReplacePerson(one.party(), new Person("Late", "late@example.org")),
+                    new Command.HandOver(one.party(), new Person("Late", "late@example.org"), "", true),
+                    new Command.SkipPart(one.party(), ""),
+                    new Command.Remind(one.party()),
+                    new Command.ReportReturn(one.party(), history.size(), one.mail(), "5.1.1", ""),
+                    new Command.ChangeEnd(now.plus(Duration.ofDays(90)), LocalDate.ofInstant(now, ZONE)),
+                    new Command.ChangeChasing(Reminders.NONE, 0),
+                    new Command.WithdrawConsent(one.party()),
                     new Command.Seal(end.revision(), one.party(), Sample.revision("late"), CertificateId.NONE)))
                 take(late);
         }

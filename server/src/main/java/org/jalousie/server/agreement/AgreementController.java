@@ -9,9 +9,6 @@ import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.filing.FileNames;
-import org.jalousie.core.messages.Message;
-import org.jalousie.core.parties.PartyKey;
-import org.jalousie.server.Refusal;
 import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.files.OpenFiles;
 import org.jalousie.server.web.Download;
@@ -45,12 +42,18 @@ class AgreementController {
         this.lists = lists;
     }
 
-    /** Who fills a part. @param phone may be left out; {@code language} too, for the one that was spoken to before */
+    /**
+     * Who fills a part.
+     *
+     * @param phone may be left out; {@code language} too, for the one that was spoken to before
+     * @param another whether it is another person, when the agreement is out; else it is the same, called or reached otherwise
+     */
     record Naming(
             String name,
             String mail,
             @Schema(types = {"string", "null"}) String phone,
-            @Schema(types = {"string", "null"}) String language) {}
+            @Schema(types = {"string", "null"}) String language,
+            @Schema(types = {"boolean", "null"}) Boolean another) {}
 
     record Reason(String reason) {}
 
@@ -86,15 +89,17 @@ class AgreementController {
         return service.calendar(number, Math.max(0, Math.min(pace, 365)), Optional.ofNullable(start));
     }
 
-    /** Changes a party's person, before sending. */
+    /**
+     * Changes a party's person. While the agreement is out: the links before lead nowhere any more, and whose turn it is gets a new one;
+     * refused when the part is done.
+     */
     @PutMapping("/{number}/people/{party}")
     AgreementViews.AgreementDetail changePerson(
             @PathVariable AgreementNumber number,
             @PathVariable String party,
             @RequestBody Naming naming,
             @AuthenticationPrincipal SignedIn by) {
-        service.changePerson(
-                number, party(party), naming.name(), naming.mail(), naming.phone(), naming.language(), by.actor());
+        service.changePerson(number, RouteController.party(party), naming, by.actor());
         return service.show(number);
     }
 
@@ -167,10 +172,5 @@ class AgreementController {
                 files.record(number),
                 FileNames.of(number, service.title(number), "signing record", "pdf"),
                 MediaType.APPLICATION_PDF_VALUE);
-    }
-
-    private static PartyKey party(String key) {
-        return PartyKey.read(key)
-                .orElseThrow(() -> Refusal.of(Refusal.Kind.NOT_FOUND, Message.of("party.none", "party", key)));
     }
 }

@@ -120,6 +120,11 @@ class AgreementDesk implements Agreements {
     }
 
     @Override
+    public Page<AgreementViews.AgreementItem> undelivered(int most) {
+        return lists.undelivered(most);
+    }
+
+    @Override
     public Map<UUID, AgreementNumber> numbersOf(Collection<UUID> ids) {
         return lists.numbersOf(ids);
     }

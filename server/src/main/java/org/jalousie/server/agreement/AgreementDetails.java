@@ -3,6 +3,7 @@ package org.jalousie.server.agreement;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Readiness;
@@ -14,6 +15,7 @@ import org.jalousie.core.evidence.EventChain;
 import org.jalousie.core.evidence.EventSentences;
 import org.jalousie.core.intake.Intake;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.parties.Participant;
 import org.jalousie.core.template.TemplateDocument;
 import org.jalousie.server.jobs.Jobs;
 import org.jalousie.server.template.UsableTemplate;
@@ -58,7 +60,9 @@ class AgreementDetails {
                                 one.identity(),
                                 agreement.provingOf(one.party()).wordAgreed(),
                                 agreement.provingOf(one.party()).proven().orElse(null),
-                                agreement.locked().contains(one)))
+                                agreement.locked().contains(one),
+                                one.optional(),
+                                undelivered(agreement, one)))
                         .toList(),
                 agreement.documents().stream()
                         .map(one -> DocumentView.of(one, agreement))
@@ -83,7 +87,26 @@ class AgreementDetails {
                 EventChain.firstBroken(filed.links()).orElse(null),
                 jobs.givenUp(row.id()).stream()
                         .map(failure -> new AgreementViews.Trouble(failure.reason(), failure.failedAt()))
-                        .toList());
+                        .toList(),
+                AgreementViews.ChasingView.of(
+                        row.chasing(sending.officeCalendar()).terms()));
+    }
+
+    /** The mail server's own words are in whatever language it speaks. */
+    private static String undelivered(Agreement agreement, Participant one) {
+        return Optional.ofNullable(agreement.undelivered().get(one.party()))
+                .map(returned -> Message.of(
+                                "undelivered",
+                                "mail",
+                                returned.mail(),
+                                "status",
+                                returned.status(),
+                                "told",
+                                returned.said().isEmpty() ? "no" : "yes",
+                                "said",
+                                returned.said())
+                        .toString())
+                .orElse("");
     }
 
     private static List<AgreementViews.Awaited> awaited(UsableTemplate template, Agreement agreement) {

@@ -45,12 +45,12 @@ class AgreementLists {
         return list(names, words, ORDER.page(page, sort));
     }
 
-    /** The newest of those in some states in which nobody waits for the office to let them go on. @param most at most how many */
+    /** The newest of those in some states in which nobody waits for the office to let them go on or to mend an address. @param most at most how many */
     @Transactional(readOnly = true)
     public Page<AgreementViews.AgreementItem> newest(Collection<State> states, int most) {
         PageRequest request = PageRequest.of(0, most, ORDER.page(0, "").getSort());
         List<String> names = states.stream().map(State::name).toList();
-        return page(rows.findByStateInAndKeptOutFalse(names, request), request);
+        return page(rows.findByStateInAndKeptOutFalseAndUndeliveredFalse(names, request), request);
     }
 
     /** The newest of those in which somebody waits for the office to let them go on. @param most at most how many */
@@ -58,6 +58,13 @@ class AgreementLists {
     public Page<AgreementViews.AgreementItem> keptOut(int most) {
         PageRequest request = PageRequest.of(0, most, ORDER.page(0, "").getSort());
         return page(rows.findByKeptOutTrue(request), request);
+    }
+
+    /** The newest of those in which a mail came back. @param most at most how many */
+    @Transactional(readOnly = true)
+    public Page<AgreementViews.AgreementItem> undelivered(int most) {
+        PageRequest request = PageRequest.of(0, most, ORDER.page(0, "").getSort());
+        return page(rows.findByUndeliveredTrue(request), request);
     }
 
     private Page<AgreementViews.AgreementItem> list(List<String> names, String words, PageRequest request) {

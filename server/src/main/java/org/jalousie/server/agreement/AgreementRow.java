@@ -53,6 +53,8 @@ class AgreementRow {
 
     private boolean keptOut;
 
+    private boolean undelivered;
+
     protected AgreementRow() {}
 
     /** Its facts are to be projected before it is kept. @param attempt which agreement of its request it is, from 1 */
@@ -74,6 +76,8 @@ class AgreementRow {
         changedAt = now;
         route = Json.canonical(AgreementViews.route(agreement));
         keptOut = !agreement.locked().isEmpty();
+        undelivered = agreement.state() == State.OUT && !agreement.undelivered().isEmpty();
+        agreement.chasing().ifPresent(own -> terms = Json.canonical(own.with(terms())));
         expiresAt = agreement.expiresAt().orElse(null);
         dueAgain(agreement, calendar, now);
     }
@@ -141,6 +145,10 @@ class AgreementRow {
 
     /** How time alone goes on with it. */
     Chasing chasing(OfficeCalendar calendar) {
-        return new Chasing(Json.MAPPER.readValue(terms, ChasingTerms.class), calendar);
+        return new Chasing(terms(), calendar);
+    }
+
+    private ChasingTerms terms() {
+        return Json.MAPPER.readValue(terms, ChasingTerms.class);
     }
 }

@@ -18,7 +18,9 @@ interface AgreementRows extends JpaRepository<AgreementRow, UUID> {
 
     Page<AgreementRow> findByKeptOutTrue(Pageable page);
 
-    Page<AgreementRow> findByStateInAndKeptOutFalse(Collection<String> states, Pageable page);
+    Page<AgreementRow> findByUndeliveredTrue(Pageable page);
+
+    Page<AgreementRow> findByStateInAndKeptOutFalseAndUndeliveredFalse(Collection<String> states, Pageable page);
 
     /** @param words a tsquery of word beginnings, such as {@code viola:* & marsh:*} */
     @Query("select a from AgreementRow a where a.state in :states"

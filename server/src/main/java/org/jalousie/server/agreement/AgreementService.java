@@ -1,6 +1,8 @@
 package org.jalousie.server.agreement;
 
 import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.Year;
 import java.util.List;
@@ -147,18 +149,27 @@ class AgreementService {
     }
 
     @Transactional
-    public void changePerson(
-            AgreementNumber number, PartyKey party, String name, String mail, String phone, String language, Actor by) {
+    public void changePerson(AgreementNumber number, PartyKey party, AgreementController.Naming naming, Actor by) {
         AgreementRow row = row(number);
         Agreement agreement = Agreement.of(log.historyForChange(row.id()));
         Participant before = agreement
                 .participant(party)
                 .orElseThrow(() -> Refusal.notFound(Message.of("party.none", "party", party)));
-        Participant participant = before.with(new Person(
-                name.strip(),
-                mail.strip(),
-                phone == null ? "" : phone.strip(),
-                language == null ? before.person().language() : language));
+        Person person = new Person(
+                naming.name().strip(),
+                naming.mail().strip(),
+                naming.phone() == null ? "" : naming.phone().strip(),
+                naming.language() == null ? before.person().language() : naming.language());
+        if (agreement.state() == State.OUT) {
+            log.carryOut(
+                    row.id(),
+                    by,
+                    Boolean.TRUE.equals(naming.another())
+                            ? new Command.ReplacePerson(party, person)
+                            : new Command.CorrectPerson(party, person));
+            return;
+        }
+        Participant participant = before.with(person);
         List<Participant> all = agreement.participants().stream()
                 .map(one -> one.party().equals(party) ? participant : one)
                 .toList();
@@ -187,6 +198,16 @@ class AgreementService {
                 row.chasing(sending.officeCalendar()),
                 pace,
                 start);
+    }
+
+    @Transactional
+    public void carryOut(AgreementNumber number, Command command, Actor by) {
+        log.carryOut(row(number).id(), by, command);
+    }
+
+    /** The first moment of the office's next day. */
+    Instant endOf(LocalDate day) {
+        return sending.officeCalendar().endOf(day);
     }
 
     @Transactional

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
@@ -12,6 +13,7 @@ import org.jalousie.core.agreement.Readiness;
 import org.jalousie.core.agreement.Standing;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.parties.ChasingTerms;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Participant;
@@ -21,7 +23,13 @@ import org.jalousie.core.parties.PartyKey;
 public final class AgreementViews {
     private AgreementViews() {}
 
-    /** One party of the route and where it stands. @param since since when it is their turn, or null */
+    /**
+     * One party of the route and where it stands.
+     *
+     * @param since since when it is their turn, or null
+     * @param seen whether they have opened it; null where that wasn't kept
+     * @param undelivered since when their address takes no mail, or null
+     */
     public record RouteStep(
             PartyKey party,
             String label,
@@ -29,7 +37,9 @@ public final class AgreementViews {
             Duty duty,
             int stage,
             Standing standing,
-            @Schema(types = {"string", "null"}) Instant since) {}
+            @Schema(types = {"string", "null"}) Instant since,
+            @Schema(types = {"boolean", "null"}) Boolean seen,
+            @Schema(types = {"string", "null"}) Instant undelivered) {}
 
     /** What comes next by itself, and when. */
     public record Next(Chasing.Kind kind, Instant at) {}
@@ -58,6 +68,8 @@ public final class AgreementViews {
      * @param wordAgreed whether a word was agreed on with them
      * @param shownAt when they last showed who they are; null when they haven't
      * @param keptOut whether they gave too many wrong answers and wait for the office
+     * @param optional whether the agreement may go on without this part
+     * @param undelivered why a mail to them came back; empty when none did
      */
     public record Part(
             PartyKey party,
@@ -72,7 +84,22 @@ public final class AgreementViews {
             IdentityCheck identity,
             boolean wordAgreed,
             @Schema(types = {"string", "null"}) Instant shownAt,
-            boolean keptOut) {}
+            boolean keptOut,
+            boolean optional,
+            String undelivered) {}
+
+    /**
+     * How this agreement reminds those whose turn it is.
+     *
+     * @param gaps days from the invitation to the first reminder, from that to the second, and so on
+     * @param thenEvery days between all further ones; 0 for none
+     * @param warnDays how many days before the end they are warned; 0 for never
+     */
+    public record ChasingView(List<Integer> gaps, int thenEvery, int warnDays) {
+        static ChasingView of(ChasingTerms terms) {
+            return new ChasingView(terms.reminders().gaps(), terms.reminders().thenEvery(), terms.warnDays());
+        }
+    }
 
     /** A file that a party attached. @param label of the field that asked for it; {@code file} its SHA-256, by which it is fetched */
     public record AttachedView(String label, String name, Sha256 file) {}
@@ -127,7 +154,24 @@ public final class AgreementViews {
             String replaces,
             List<TrailEntry> trail,
             @Schema(types = {"integer", "null"}) Integer chainBrokenAt,
-            List<Trouble> troubles) {}
+            List<Trouble> troubles,
+            ChasingView chasing) {}
+
+    /** The route as those on it see it: whether others have opened it, or can be reached, is the office's to know. */
+    public static List<RouteStep> routeForParticipants(Agreement agreement) {
+        return route(agreement).stream()
+                .map(one -> new RouteStep(
+                        one.party(),
+                        one.label(),
+                        one.name(),
+                        one.duty(),
+                        one.stage(),
+                        one.standing(),
+                        one.since(),
+                        null,
+                        null))
+                .toList();
+    }
 
     public static List<RouteStep> route(Agreement agreement) {
         return agreement.acting().stream()
@@ -138,7 +182,11 @@ public final class AgreementViews {
                         one.duty(),
                         one.stage(),
                         standing(agreement, one),
-                        agreement.turnSince(one.party()).orElse(null)))
+                        agreement.turnSince(one.party()).orElse(null),
+                        agreement.viewed().contains(one.party()),
+                        Optional.ofNullable(agreement.undelivered().get(one.party()))
+                                .map(Agreement.Undelivered::since)
+                                .orElse(null)))
                 .toList();
     }
 

@@ -109,11 +109,14 @@ public interface Agreements {
      */
     Page<AgreementViews.AgreementItem> list(Collection<State> states, String find, String sort, int page);
 
-    /** The newest of those in some states but {@link #keptOut}. @param most at most how many */
+    /** The newest of those in some states but {@link #keptOut} and {@link #undelivered}. @param most at most how many */
     Page<AgreementViews.AgreementItem> newest(Collection<State> states, int most);
 
     /** The newest of those in which somebody gave too many wrong answers and waits for the office. @param most at most how many */
     Page<AgreementViews.AgreementItem> keptOut(int most);
+
+    /** The newest in which a mail came back. @param most at most how many */
+    Page<AgreementViews.AgreementItem> undelivered(int most);
 
     /** The numbers by which people know agreements. */
     Map<UUID, AgreementNumber> numbersOf(Collection<UUID> ids);

@@ -81,7 +81,7 @@ class FileDocuments {
     }
 
     private static List<PlacedField> ofThoseWhoFill(Agreement agreement, Document document) {
-        return agreement.participants().stream()
+        return agreement.present().stream()
                 .filter(one -> one.duty() == Duty.SIGNS || one.duty() == Duty.COMPLETES)
                 .flatMap(one -> ShownFields.filledIn(
                         document.pages().fieldsOf(one.party()), agreement.fieldsOf(one.party()), agreement.values())

@@ -157,7 +157,9 @@ class AskedRequests {
                 .orElseThrow(() -> Refusal.conflict(Message.of("ask.not-now")));
         AgreementNumber number = turn.agreement().created().number();
         return new FormLinkViews.GoOn(participants.straightOn(
-                agreements.idOf(number), turn.participant().party()));
+                agreements.idOf(number),
+                turn.participant().party(),
+                turn.agreement().length()));
     }
 
     /** @param bytes a PDF, or a ZIP archive of several */

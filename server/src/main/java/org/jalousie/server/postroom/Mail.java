@@ -32,6 +32,8 @@ class Mail {
     private int askedBy;
     private boolean byText;
     private String carrierId;
+    private Instant returnedAt;
+    private String returnedBecause;
 
     protected Mail() {}
 
@@ -87,6 +89,20 @@ class Mail {
     void sent(Instant now) {
         state = "SENT";
         sentAt = now;
+    }
+
+    /** @return whether that wasn't known yet */
+    boolean returned(String because, Instant now) {
+        if (returnedAt != null) return false;
+        state = "RETURNED";
+        returnedAt = now;
+        returnedBecause = because;
+        return true;
+    }
+
+    /** What the mail server said of one that came back; null for others. */
+    String returnedBecause() {
+        return returnedBecause;
     }
 
     /** @param id what its carrier calls it */

@@ -6,8 +6,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.Asking;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
+import org.jalousie.core.agreement.Standing;
 import org.jalousie.core.data.PhoneNumber;
 import org.jalousie.core.letters.Occasion;
 import org.jalousie.core.parties.IdentityCheck;
@@ -46,10 +48,24 @@ class MailAfterEvents implements AfterEvents {
             Event event = entry.event();
             if (event instanceof Event.Invited invited) {
                 // parts that are done in one act are asked for by one mail
-                if (agreement.together(invited.party()).lead().party().equals(invited.party()))
+                if (leads(agreement, invited.party()))
                     queue(about, Occasion.INVITATION, Optional.of(invited.party()), entry);
             } else if (event instanceof Event.ReminderSent reminder) {
                 queue(about, Occasion.REMINDER, Optional.of(reminder.party()), entry);
+            } else if (event instanceof Event.LinkRenewed renewed) {
+                if (leads(agreement, renewed.party()))
+                    queue(about, Occasion.NEW_LINK, Optional.of(renewed.party()), entry);
+            } else if (event instanceof Event.PersonChanged changed) {
+                changed(about, history, happened, changed, entry);
+            } else if (event instanceof Event.EndChanged) {
+                agreement.asked().stream()
+                        .filter(one -> !agreement.undelivered().containsKey(one.party()))
+                        .forEach(one -> queue(about, Occasion.NEW_END, Optional.of(one.party()), entry));
+            } else if (event instanceof Event.MailReturned) {
+                queue(about, Occasion.RETURNED, Optional.empty(), entry);
+            } else if (event instanceof Event.ConsentWithdrawn withdrawn) {
+                if (leads(agreement, withdrawn.party()))
+                    queue(about, Occasion.CONSENT_WITHDRAWN, Optional.empty(), entry);
             } else if (event instanceof Event.WarningSent warning) {
                 queue(about, Occasion.WARNING, Optional.of(warning.party()), entry);
             } else if (event instanceof Event.CodeSent sent) {
@@ -66,6 +82,40 @@ class MailAfterEvents implements AfterEvents {
                 ended(about, Occasion.EXPIRED, Optional.empty(), entry);
             }
         }
+    }
+
+    private static boolean leads(Agreement agreement, PartyKey party) {
+        return agreement.together(party).lead().party().equals(party);
+    }
+
+    /** Who has a part now that is waited for is asked for all that they do in one act with it, by one mail. */
+    private void changed(
+            About about, List<Entry> history, List<Entry> happened, Event.PersonChanged changed, Entry entry) {
+        Agreement agreement = about.agreement();
+        if (changed.how() == Event.PersonChanged.Change.HANDED_OVER && first(happened, entry))
+            queue(about, Occasion.HANDED_OVER, Optional.empty(), entry);
+        if (agreement.standing(changed.party()) != Standing.TURN) return;
+        PartyKey lead = agreement.together(changed.party()).lead().party();
+        boolean invitedToo = happened.stream()
+                .anyMatch(one -> one.event() instanceof Event.Invited invited
+                        && invited.party().equals(lead));
+        boolean askedByItself = happened.stream()
+                .anyMatch(one -> one.event() instanceof Event.PersonChanged other
+                        && other.party().equals(lead)
+                        && one.sequence() != entry.sequence());
+        if (invitedToo || askedByItself) return;
+        Entry asking = Asking.of(history, lead, entry.at())
+                .map(number -> history.get(number - 1))
+                .orElse(entry);
+        queue(about, Occasion.INVITATION, Optional.of(lead), asking);
+    }
+
+    /** Parts that changed hands at once are told of once. */
+    private static boolean first(List<Entry> happened, Entry entry) {
+        return happened.stream()
+                .filter(one -> one.event() instanceof Event.PersonChanged)
+                .findFirst()
+                .equals(Optional.of(entry));
     }
 
     /** A code goes to the mailbox or to the telephone, as the party's check says. */

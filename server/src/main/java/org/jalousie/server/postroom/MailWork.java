@@ -5,15 +5,20 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Asking;
 import org.jalousie.core.agreement.Entry;
+import org.jalousie.core.evidence.EventSentences;
+import org.jalousie.core.letters.LetterText;
 import org.jalousie.core.letters.Letters;
 import org.jalousie.core.letters.Occasion;
+import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.template.SendingSettings;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.server.Settings;
+import org.jalousie.server.adapters.AddressRefused;
 import org.jalousie.server.adapters.Outgoing;
 import org.jalousie.server.adapters.SmtpMailer;
 import org.jalousie.server.agreement.Agreements;
@@ -35,6 +40,8 @@ class MailWork implements JobWork {
     private final IdentityCodes codes;
     private final SmtpMailer mailer;
     private final Enclosures enclosures;
+    private final Envelopes envelopes;
+    private final Returns returns;
     private final LetterDesk wording;
     private final UsableTemplates templates;
     private final OfficeHours hours;
@@ -48,6 +55,8 @@ class MailWork implements JobWork {
             IdentityCodes codes,
             SmtpMailer mailer,
             Enclosures enclosures,
+            Envelopes envelopes,
+            Returns returns,
             LetterDesk wording,
             UsableTemplates templates,
             OfficeHours hours,
@@ -59,6 +68,8 @@ class MailWork implements JobWork {
         this.codes = codes;
         this.mailer = mailer;
         this.enclosures = enclosures;
+        this.envelopes = envelopes;
+        this.returns = returns;
         this.wording = wording;
         this.templates = templates;
         this.hours = hours;
@@ -85,6 +96,12 @@ class MailWork implements JobWork {
             postroom.notNeeded(mail.id()); // the office has let them go on meanwhile
             return false;
         }
+        if (mail.party().isPresent()
+                && mail.kind() == Occasion.CODE
+                && !agreement.linkHolds(mail.party().get(), mail.askedBy())) {
+            postroom.notNeeded(mail.id()); // whoever asked for it has the part no more, or another link
+            return false;
+        }
         Optional<String> code = mail.kind() == Occasion.CODE
                 ? codes.issue(mail.agreementId(), mail.party().orElseThrow(), mail.askedBy())
                 : Optional.empty();
@@ -94,29 +111,51 @@ class MailWork implements JobWork {
         }
         UUID version = agreements.templateVersion(mail.agreementId());
         TemplateContent template = templates.content(version);
-        waitForTheOffice(mail, template.sending());
+        waitForTheOffice(mail, template.sending(), history);
         Optional<Participant> to = mail.party().flatMap(agreement::participant);
         Optional<ParticipantLinks.CopyLink> copy = mail.kind() == Occasion.COMPLETED
                         && template.sending().copies() == SendingSettings.Copies.LINKED
-                ? Optional.of(links.toCopy(mail.agreementId(), mail.party().orElseThrow()))
+                ? Optional.of(links.toCopy(mail.agreementId(), mail.party().orElseThrow(), history.size()))
                 : Optional.empty();
         String link = mail.kind().asks()
-                ? links.issue(mail.agreementId(), mail.party().orElseThrow())
-                : copy.map(ParticipantLinks.CopyLink::address).orElse("");
+                ? links.issue(mail.agreementId(), mail.party().orElseThrow(), mail.askedBy())
+                : copy.map(ParticipantLinks.CopyLink::address)
+                        .orElse(
+                                to.isPresent()
+                                        ? ""
+                                        : settings.address() + "/agreements/"
+                                                + agreement.created().number());
         Letters letters = wording.of(agreement, history.get(0).at(), version);
-        String text = code.map(one -> letters.code(to.orElseThrow(), one))
-                .orElseGet(() -> letters.text(mail.kind(), to, link, copy.map(ParticipantLinks.CopyLink::until)));
-        String host =
-                settings.office().mail().substring(settings.office().mail().indexOf('@') + 1);
-        mailer.send(new Outgoing(
-                mail.id() + "@" + host,
-                mail.recipient(),
+        LetterText text = code.map(one -> letters.code(to.orElseThrow(), one))
+                .orElseGet(() -> letters.text(
+                        mail.kind(),
+                        to,
+                        link,
+                        copy.map(ParticipantLinks.CopyLink::until),
+                        happened(history, agreement, mail)));
+        Outgoing outgoing = envelopes.of(
+                mail,
                 to.map(Participant::name).orElse(""),
-                mail.subject(),
                 text,
-                enclosures.of(mail.kind(), agreement, template, to.map(Participant::party))));
+                mail.kind().chases(),
+                enclosures.of(mail.kind(), agreement, template, to.map(Participant::party)));
+        try {
+            mailer.send(outgoing);
+        } catch (AddressRefused e) {
+            if (!mail.kind().reaches() || mail.party().isEmpty()) throw e;
+            returns.refused(mail, e);
+            return true;
+        }
         postroom.sent(mail.id());
         return true;
+    }
+
+    /** What the office is told of, as the trail says it. */
+    private static Optional<Message> happened(List<Entry> history, Agreement agreement, Mail mail) {
+        return history.stream()
+                .filter(entry -> entry.sequence() == mail.askedBy())
+                .findFirst()
+                .map(entry -> EventSentences.of(entry, agreement).get(0));
     }
 
     /** What a later reminder has overtaken while it waited isn't sent any more. */
@@ -127,9 +166,12 @@ class MailWork implements JobWork {
                 .isPresent();
     }
 
-    /** What chases people goes in the office's hours only, also when it comes to be sent late; invitations where the terms say so. */
-    private void waitForTheOffice(Mail mail, SendingSettings sending) {
-        boolean held = mail.kind().chases()
+    /** What chases people goes in the office's hours only, also when it comes to be sent late; invitations where the terms say so. What somebody of the
+     * office sends by hand goes when they say. */
+    private void waitForTheOffice(Mail mail, SendingSettings sending, List<Entry> history) {
+        boolean byHand = history.stream()
+                .anyMatch(entry -> entry.sequence() == mail.askedBy() && entry.actor() instanceof Actor.Office);
+        boolean held = mail.kind().chases() && !byHand
                 || mail.kind() == Occasion.INVITATION
                         && sending.invitations() == SendingSettings.Invitations.OFFICE_HOURS;
         Instant now = clock.instant();

@@ -74,6 +74,12 @@ class Postroom implements AfterHours {
         mails.findById(id).orElseThrow().carried(carrierId, clock.instant());
     }
 
+    /** It came back. @param because what the mail server said; @return whether that is news */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public boolean returned(UUID id, String because) {
+        return mails.findById(id).orElseThrow().returned(because, clock.instant());
+    }
+
     /** It was given up. */
     @Transactional
     public void failed(UUID id) {

@@ -48,6 +48,7 @@ class PostroomController {
         this.settings = settings;
     }
 
+    /** One mail. @param because what was said of one that came back */
     record MailRow(
             UUID id,
             String kind,
@@ -57,7 +58,8 @@ class PostroomController {
             String state,
             Instant createdAt,
             @Schema(types = {"string", "null"}) Instant sentAt,
-            @Schema(types = {"string", "null"}) Instant goesAt) {}
+            @Schema(types = {"string", "null"}) Instant goesAt,
+            String because) {}
 
     record MailText(String from, String to, String subject, String text, List<String> attachments) {}
 
@@ -75,7 +77,8 @@ class PostroomController {
                                 mail.state(),
                                 mail.createdAt(),
                                 mail.sentAt(),
-                                mail.goesAt()))
+                                mail.goesAt(),
+                                Objects.requireNonNullElse(mail.returnedBecause(), "")))
                         .getContent(),
                 found.getTotalElements(),
                 page,
@@ -135,7 +138,7 @@ class PostroomController {
             }
         } else if (part.getFileName() != null) {
             attachments.add(jakarta.mail.internet.MimeUtility.decodeText(part.getFileName()));
-        } else if (part.getContent() instanceof String words) {
+        } else if (part.isMimeType("text/plain") && part.getContent() instanceof String words) {
             text.append(words);
         }
     }

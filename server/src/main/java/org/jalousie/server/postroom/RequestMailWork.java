@@ -4,8 +4,6 @@ import java.time.Clock;
 import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.letters.RequestLetter;
-import org.jalousie.server.Settings;
-import org.jalousie.server.adapters.Outgoing;
 import org.jalousie.server.adapters.SmtpMailer;
 import org.jalousie.server.jobs.JobKind;
 import org.jalousie.server.jobs.JobWork;
@@ -23,7 +21,7 @@ class RequestMailWork implements JobWork, RequestPost {
     private final ObjectProvider<Writer> writer;
     private final SmtpMailer mailer;
     private final Jobs jobs;
-    private final Settings settings;
+    private final Envelopes envelopes;
     private final Clock clock;
 
     RequestMailWork(
@@ -32,14 +30,14 @@ class RequestMailWork implements JobWork, RequestPost {
             ObjectProvider<Writer> writer,
             SmtpMailer mailer,
             Jobs jobs,
-            Settings settings,
+            Envelopes envelopes,
             Clock clock) {
         this.postroom = postroom;
         this.mails = mails;
         this.writer = writer;
         this.mailer = mailer;
         this.jobs = jobs;
-        this.settings = settings;
+        this.envelopes = envelopes;
         this.clock = clock;
     }
 
@@ -65,13 +63,11 @@ class RequestMailWork implements JobWork, RequestPost {
             postroom.notNeeded(mail.id());
             return false;
         }
-        String office = settings.office().mail();
-        mailer.send(new Outgoing(
-                mail.id() + "@" + office.substring(office.indexOf('@') + 1),
-                mail.recipient(),
+        mailer.send(envelopes.of(
+                mail,
                 written.get().toName(),
-                mail.subject(),
                 written.get().text(),
+                false,
                 written.get().attachments()));
         postroom.sent(mail.id());
         return true;

@@ -3,6 +3,7 @@ package org.jalousie.server.postroom;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.jalousie.core.letters.LetterText;
 import org.jalousie.core.letters.RequestLetter;
 import org.jalousie.server.adapters.Outgoing;
 
@@ -18,5 +19,5 @@ public interface RequestPost {
     }
 
     /** @param toName what the recipient is called; may be empty */
-    record Written(String toName, String text, List<Outgoing.Attachment> attachments) {}
+    record Written(String toName, LetterText text, List<Outgoing.Attachment> attachments) {}
 }

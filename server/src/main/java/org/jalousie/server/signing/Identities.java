@@ -11,6 +11,7 @@ import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.Entry;
+import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.Proving;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.messages.Message;
@@ -121,7 +122,8 @@ class Identities implements IdentityCodes, AfterEvents {
 
     /** Secrets are kept with the part that asks for them; the link may be another part's of the same act. */
     private static Links.Holder part(Links.Holder holder, Agreement agreement) {
-        return new Links.Holder(holder.agreementId(), agreement.identifiedAs(holder.party()), holder.byForm());
+        return new Links.Holder(
+                holder.agreementId(), agreement.identifiedAs(holder.party()), holder.byForm(), holder.askedBy());
     }
 
     /** What can be no code at all, or came too late, costs nobody a try. */
@@ -159,5 +161,8 @@ class Identities implements IdentityCodes, AfterEvents {
     @Override
     public void happened(UUID id, Agreement agreement, List<Entry> history, List<Entry> happened) {
         if (agreement.state().ended()) secrets.forget(id);
+        for (Entry entry : happened)
+            if (entry.event() instanceof Event.PersonChanged changed)
+                secrets.forgetPerson(id, changed.party(), changed.how() == Event.PersonChanged.Change.CORRECTED);
     }
 }

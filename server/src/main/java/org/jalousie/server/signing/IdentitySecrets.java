@@ -95,6 +95,15 @@ class IdentitySecrets {
                 .optional();
     }
 
+    /** Who had a part hasn't any more, or is reached elsewhere. @param sameWord whether the word that was agreed on still holds */
+    void forgetPerson(UUID agreement, PartyKey party, boolean sameWord) {
+        for (String table : new String[] {"identity_code", "identity_shown", "agreed_word"})
+            if (!sameWord || !table.equals("agreed_word"))
+                sql.sql("delete from " + table + " where agreement_id = ? and party = ?")
+                        .params(agreement, party.value())
+                        .update();
+    }
+
     /** Nothing of an agreement that has ended is needed any more. */
     void forget(UUID agreement) {
         for (String table : new String[] {"identity_code", "identity_shown", "agreed_word"})

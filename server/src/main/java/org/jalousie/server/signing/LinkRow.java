@@ -19,11 +19,20 @@ class LinkRow {
     private Instant createdAt;
     private Instant validUntil;
     private boolean byForm;
+    private int askedBy;
 
     protected LinkRow() {}
 
     /** @param validUntil null for one that holds until the agreement ends */
-    LinkRow(String tokenHash, UUID agreementId, PartyKey party, Instant createdAt, Instant validUntil, boolean byForm) {
+    LinkRow(
+            String tokenHash,
+            UUID agreementId,
+            PartyKey party,
+            Instant createdAt,
+            Instant validUntil,
+            boolean byForm,
+            int askedBy) {
+        this.askedBy = askedBy;
         this.byForm = byForm;
         this.tokenHash = tokenHash;
         this.agreementId = agreementId;
@@ -42,6 +51,11 @@ class LinkRow {
 
     boolean holdsAt(Instant moment) {
         return validUntil == null || moment.isBefore(validUntil);
+    }
+
+    /** The number of the event that asked for it; 0 where that wasn't kept. */
+    int askedBy() {
+        return askedBy;
     }
 
     boolean byForm() {

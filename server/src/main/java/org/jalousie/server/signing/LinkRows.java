@@ -5,4 +5,6 @@ import org.springframework.data.jpa.repository.JpaRepository;
 
 interface LinkRows extends JpaRepository<LinkRow, String> {
     void deleteByAgreementId(UUID agreementId);
+
+    void deleteByAgreementIdAndParty(UUID agreementId, String party);
 }

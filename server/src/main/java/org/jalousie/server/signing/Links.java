@@ -26,50 +26,57 @@ class Links implements ParticipantLinks, AfterEvents {
     private static final Duration STRAIGHT_ON = Duration.ofHours(1);
 
     private final LinkRows rows;
+    private final BegunAnswers begun;
     private final Clock clock;
     private final Settings settings;
     private final SecureRandom random = new SecureRandom();
 
-    Links(LinkRows rows, Clock clock, Settings settings) {
+    Links(LinkRows rows, BegunAnswers begun, Clock clock, Settings settings) {
+        this.begun = begun;
         this.settings = settings;
         this.rows = rows;
         this.clock = clock;
     }
 
-    /** Whose link it is. @param byForm whether they came from a form, and not from a mail */
-    record Holder(UUID agreementId, PartyKey party, boolean byForm) {
+    /**
+     * Whose link it is.
+     *
+     * @param byForm whether they came from a form, and not from a mail
+     * @param askedBy the number of the event that asked for the link; 0 where that wasn't kept
+     */
+    record Holder(UUID agreementId, PartyKey party, boolean byForm, int askedBy) {
         Holder(UUID agreementId, PartyKey party) {
-            this(agreementId, party, false);
+            this(agreementId, party, false, 0);
         }
     }
 
     @Override
     @Transactional
-    public String issue(UUID agreementId, PartyKey party) {
-        return keep(agreementId, party, null, false);
+    public String issue(UUID agreementId, PartyKey party, int askedBy) {
+        return keep(agreementId, party, null, false, askedBy);
     }
 
     @Override
     @Transactional
-    public String straightOn(UUID agreementId, PartyKey party) {
-        return keep(agreementId, party, clock.instant().plus(STRAIGHT_ON), true);
+    public String straightOn(UUID agreementId, PartyKey party, int askedBy) {
+        return keep(agreementId, party, clock.instant().plus(STRAIGHT_ON), true, askedBy);
     }
 
     @Override
     @Transactional
-    public CopyLink toCopy(UUID agreementId, PartyKey party) {
+    public CopyLink toCopy(UUID agreementId, PartyKey party, int askedBy) {
         Instant until = clock.instant()
                 .atZone(settings.office().zone())
                 .toLocalDate()
                 .plusDays(COPY_DAYS + 1)
                 .atStartOfDay(settings.office().zone())
                 .toInstant();
-        return new CopyLink(keep(agreementId, party, until, false), until);
+        return new CopyLink(keep(agreementId, party, until, false, askedBy), until);
     }
 
-    private String keep(UUID agreementId, PartyKey party, Instant until, boolean byForm) {
+    private String keep(UUID agreementId, PartyKey party, Instant until, boolean byForm, int askedBy) {
         LinkToken token = LinkToken.random(random);
-        rows.save(new LinkRow(token.hash().hex(), agreementId, party, clock.instant(), until, byForm));
+        rows.save(new LinkRow(token.hash().hex(), agreementId, party, clock.instant(), until, byForm, askedBy));
         return settings.address() + "/act/" + token.value();
     }
 
@@ -77,12 +84,22 @@ class Links implements ParticipantLinks, AfterEvents {
     public Optional<Holder> holder(LinkToken token) {
         return rows.findById(token.hash().hex())
                 .filter(row -> row.holdsAt(clock.instant()))
-                .map(row -> new Holder(row.agreementId(), row.party(), row.byForm()));
+                .map(row -> new Holder(row.agreementId(), row.party(), row.byForm(), row.askedBy()));
     }
 
-    /** A completed agreement's links lead nowhere any more. */
+    /** A completed agreement's links lead nowhere any more, nor do those of who has got another one, or hasn't the part any more. */
     @Override
     public void happened(UUID id, Agreement agreement, List<Entry> history, List<Entry> happened) {
-        if (happened.stream().anyMatch(entry -> entry.event() instanceof Event.Completed)) rows.deleteByAgreementId(id);
+        for (Entry entry : happened) {
+            if (entry.event() instanceof Event.Completed) rows.deleteByAgreementId(id);
+            if (entry.event() instanceof Event.LinkRenewed renewed) end(id, renewed.party());
+            if (entry.event() instanceof Event.PersonChanged changed) end(id, changed.party());
+        }
+    }
+
+    /** What was begun by a link can be read by no other one. */
+    private void end(UUID id, PartyKey party) {
+        begun.forget(id, party);
+        rows.deleteByAgreementIdAndParty(id, party.value());
     }
 }

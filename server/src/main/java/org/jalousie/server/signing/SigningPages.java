@@ -70,7 +70,7 @@ class SigningPages {
                 known ? answers.shown(Map.of()) : List.of(),
                 known && answers.turn() ? begun.of(LinkToken.read(visit.token()).orElseThrow()) : Map.of(),
                 known ? documents(visitor) : List.of(),
-                known ? AgreementViews.route(agreement) : List.of(),
+                known ? AgreementViews.routeForParticipants(agreement) : List.of(),
                 ended(state, words),
                 visitor.hasCopy(),
                 language,

@@ -95,8 +95,14 @@ class SendingPreviews {
                 to.name(),
                 letters.subject(occasion, Optional.of(to)),
                 occasion == Occasion.CODE
-                        ? letters.code(to, CODE)
-                        : letters.text(occasion, Optional.of(to), settings.address() + LINK, Optional.empty()),
+                        ? letters.code(to, CODE).plain()
+                        : letters.text(
+                                        occasion,
+                                        Optional.of(to),
+                                        settings.address() + LINK,
+                                        Optional.empty(),
+                                        Optional.empty())
+                                .plain(),
                 spoken.isEmpty() ? imagined.content().language() : spoken);
     }
 

@@ -66,13 +66,15 @@ class TodayController {
     record Notice(String title, String reason, Instant since, long waiting) {}
 
     /** @param records systems with which something is amiss
-     * @param keptOut in which somebody gave too many wrong answers to who they are */
+     * @param keptOut in which somebody gave too many wrong answers to who they are
+     * @param undelivered in which a mail came back */
     record Today(
             List<Notice> notices,
             List<RecordTroubles.RecordTrouble> records,
             Page<Failed> failed,
             Page<IntakeViews.RequestRow> requests,
             Page<AgreementViews.AgreementItem> keptOut,
+            Page<AgreementViews.AgreementItem> undelivered,
             Page<AgreementViews.AgreementItem> toCheck,
             Page<AgreementViews.AgreementItem> out,
             Page<AgreementViews.AgreementItem> ended,
@@ -111,6 +113,7 @@ class TodayController {
                         most),
                 intake.waiting(most),
                 agreements.keptOut(most),
+                agreements.undelivered(most),
                 agreements.newest(Set.of(State.CHECK, State.GENERATING), most),
                 agreements.newest(Set.of(State.OUT, State.SEALING), most),
                 agreements.newest(Set.of(State.DECLINED, State.EXPIRED, State.WITHDRAWN), LATELY),

@@ -22,20 +22,23 @@ import org.subethamail.smtp.server.SMTPServer;
 
 /**
  * The mail server that ships with the product: takes mail by SMTP (RFC 5321), delivers none of it, keeps each message as a
- * file and lists them over HTTP on loopback.
+ * file and lists them over HTTP on loopback. Mail to some addresses comes back, see {@link ReturnedMail}.
  */
 public final class MailStandin implements AutoCloseable {
     private final Path folder;
     private final SMTPServer smtp;
     private final HttpServer http;
     private final AtomicInteger last;
+    private final ReturnedMail returned;
 
-    public MailStandin(int smtpPort, int httpPort, Path folder) {
+    /** @param popPort where mail that couldn't be delivered is fetched; 0 for any that is free */
+    public MailStandin(int smtpPort, int httpPort, int popPort, Path folder) {
         this.folder = folder;
         try {
             Files.createDirectories(folder);
             last = new AtomicInteger(
                     numbers().stream().max(Comparator.naturalOrder()).orElse(0));
+            returned = new ReturnedMail(popPort, folder.resolve("returned"));
             smtp = SMTPServer.port(smtpPort)
                     .bindAddress(InetAddress.getByName("127.0.0.1"))
                     .hostName("stand-in.example.org")
@@ -54,21 +57,28 @@ public final class MailStandin implements AutoCloseable {
         return smtp.getPortAllocated();
     }
 
+    public int popPort() {
+        return returned.port();
+    }
+
     public String address() {
         return "http://127.0.0.1:" + http.getAddress().getPort();
     }
 
     private final class Keeper implements SimpleMessageListener {
+        /** Addresses at {@code refused.example.org} are refused at once. */
         @Override
         public boolean accept(String from, String recipient) {
-            return true;
+            return !recipient.toLowerCase(Locale.ROOT).endsWith("@refused.example.org");
         }
 
         @Override
         public void deliver(String from, String recipient, InputStream data) throws IOException {
+            byte[] message = data.readAllBytes();
             Path part = Files.createTempFile(folder, "incoming", ".part");
-            Files.write(part, data.readAllBytes());
+            Files.write(part, message);
             Files.move(part, folder.resolve(String.format(Locale.ROOT, "%08d.eml", last.incrementAndGet())));
+            returned.deliver(recipient, message);
         }
     }
 
@@ -140,6 +150,7 @@ public final class MailStandin implements AutoCloseable {
     @Override
     public void close() {
         smtp.stop();
+        returned.close();
         http.stop(0);
     }
 }

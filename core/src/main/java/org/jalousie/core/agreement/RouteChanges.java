@@ -1,0 +1,64 @@
+package org.jalousie.core.agreement;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.PartyKey;
+
+/** What has changed on a route since it was sent, as far as it is kept beside who stands where. */
+final class RouteChanges {
+    private final Map<PartyKey, Agreement.Undelivered> undelivered = new LinkedHashMap<>();
+    private final Map<PartyKey, List<Agreement.Formerly>> formerly = new LinkedHashMap<>();
+    private final Map<PartyKey, Integer> linksFrom = new LinkedHashMap<>();
+    private Optional<Event.ChasingChanged> chasing = Optional.empty();
+
+    void add(Entry entry) {
+        if (entry.event() instanceof Event.ChasingChanged changed) {
+            chasing = Optional.of(changed);
+        } else if (entry.event() instanceof Event.MailReturned returned) {
+            undelivered.put(
+                    returned.party(),
+                    new Agreement.Undelivered(returned.mail(), returned.status(), returned.said(), entry.at()));
+        } else if (entry.event() instanceof Event.LinkRenewed renewed) {
+            newLinks(renewed.party(), entry);
+        } else if (entry.event() instanceof Event.PersonChanged changed) {
+            newLinks(changed.party(), entry);
+        }
+    }
+
+    private void newLinks(PartyKey party, Entry entry) {
+        linksFrom.put(party, entry.sequence());
+        undelivered.remove(party);
+    }
+
+    /** Whoever has opened it got the mail. */
+    void reached(PartyKey party) {
+        undelivered.remove(party);
+    }
+
+    void formerly(Participant before, int until, Event.PersonChanged.Change how) {
+        formerly.computeIfAbsent(before.party(), party -> new ArrayList<>())
+                .add(new Agreement.Formerly(before.person(), until, how));
+    }
+
+    Map<PartyKey, Agreement.Undelivered> undelivered() {
+        return Map.copyOf(undelivered);
+    }
+
+    Map<PartyKey, List<Agreement.Formerly>> formerly() {
+        Map<PartyKey, List<Agreement.Formerly>> all = new LinkedHashMap<>();
+        formerly.forEach((party, persons) -> all.put(party, List.copyOf(persons)));
+        return Map.copyOf(all);
+    }
+
+    Map<PartyKey, Integer> linksFrom() {
+        return Map.copyOf(linksFrom);
+    }
+
+    Optional<Event.ChasingChanged> chasing() {
+        return chasing;
+    }
+}

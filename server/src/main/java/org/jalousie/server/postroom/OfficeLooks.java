@@ -1,0 +1,77 @@
+package org.jalousie.server.postroom;
+
+import java.util.Optional;
+import org.jalousie.core.data.Sha256;
+import org.jalousie.core.letters.OfficeLook;
+import org.jalousie.core.messages.Message;
+import org.jalousie.server.Refusal;
+import org.jalousie.server.Settings;
+import org.jalousie.server.adapters.Outgoing;
+import org.jalousie.server.files.FileStore;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What the office's mails look like: its colour and its logo. */
+@Component
+class OfficeLooks {
+    private final JdbcClient sql;
+    private final FileStore files;
+    private final Settings settings;
+
+    OfficeLooks(JdbcClient sql, FileStore files, Settings settings) {
+        this.sql = sql;
+        this.files = files;
+        this.settings = settings;
+    }
+
+    /** @param logo its file; empty for none, {@code type} its media type */
+    record Kept(String colour, Optional<Sha256> logo, String type) {}
+
+    @Transactional(readOnly = true)
+    public Kept kept() {
+        return sql.sql("select colour, logo, logo_type from mail_look")
+                .query((row, number) -> new Kept(
+                        row.getString(1),
+                        Optional.ofNullable(row.getString(2)).flatMap(Sha256::read),
+                        Optional.ofNullable(row.getString(3)).orElse("")))
+                .optional()
+                .orElse(new Kept(OfficeLook.USUAL_COLOUR, Optional.empty(), ""));
+    }
+
+    OfficeLook look() {
+        Kept kept = kept();
+        return new OfficeLook(
+                settings.office().name(), kept.colour(), kept.logo().map(file -> Outgoing.LOGO));
+    }
+
+    /** The logo as it goes with mails. */
+    Optional<Outgoing.Attachment> logo() {
+        Kept kept = kept();
+        return kept.logo()
+                .map(file -> new Outgoing.Attachment(
+                        "logo." + kept.type().substring(kept.type().indexOf('/') + 1), files.get(file), kept.type()));
+    }
+
+    @Transactional
+    public void colour(String colour) {
+        String plain = colour == null ? "" : colour.strip().toLowerCase(java.util.Locale.ROOT);
+        if (!OfficeLook.isReadable(plain)) throw Refusal.invalid(Message.of("mail-look.colour"));
+        sql.sql(
+                        "insert into mail_look (one, colour) values (true, ?) on conflict (one) do update set colour = excluded.colour")
+                .param(plain)
+                .update();
+    }
+
+    /** @param picture PNG or JPEG that has been looked at; empty for none any more */
+    @Transactional
+    public void logo(Optional<byte[]> picture, String type) {
+        sql.sql("insert into mail_look (one, colour, logo, logo_type) values (true, ?, ?, ?)"
+                        + " on conflict (one) do update set logo = excluded.logo, logo_type = excluded.logo_type")
+                .params(
+                        OfficeLook.USUAL_COLOUR,
+                        picture.map(bytes -> files.keep(bytes).hex()).orElse(null),
+                        picture.map(bytes -> type).orElse(null))
+                .update();
+    }
+}

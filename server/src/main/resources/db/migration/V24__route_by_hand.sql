@@ -1,0 +1,22 @@
+-- which event asked for a link: those before a new link or another person lead nowhere
+alter table link add column asked_by int not null default 0;
+create index link_agreement_party on link (agreement_id, party);
+
+-- agreements with an address that takes no mail
+alter table agreement add column undelivered boolean not null default false;
+create index agreement_undelivered on agreement (changed_at desc) where undelivered;
+
+-- a mail that came back, and why
+alter table mail add column returned_at timestamptz;
+alter table mail add column returned_because text;
+alter table mail drop constraint mail_state_check;
+alter table mail add constraint mail_state_check
+    check (state in ('WAITING', 'SENT', 'FAILED', 'NOT_NEEDED', 'RETURNED'));
+
+-- what mails look like; one row at most
+create table mail_look (
+    one boolean primary key default true check (one),
+    colour text not null check (colour ~ '^#[0-9a-f]{6}$'),
+    logo text,
+    logo_type text
+);
