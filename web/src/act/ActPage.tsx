@@ -4,11 +4,15 @@ import { Attaching } from '../signingFields/attaching';
 import { Speech, useSay } from '../messages/useSay';
 import { lastMoment } from '../ui/lastMoment';
 import { Trouble, Waiting } from '../ui/parts';
+import { AskOffice } from './AskOffice';
 import { Decline } from './Decline';
 import { Documents } from './Documents';
 import { canFill, FillingContext, useFilling } from './filling';
 import { YOUR_PART } from './open';
+import { HandOver } from './HandOver';
+import { NextOfMine } from './NextOfMine';
 import { ShowIdentity } from './ShowIdentity';
+import { WithdrawConsent } from './WithdrawConsent';
 import { YourPart } from './YourPart';
 import { useAct, type SigningPage } from './useAct';
 
@@ -33,6 +37,14 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
     document.title = page ? `${page.title} – ${page.office}` : 'Jalousie';
   }, [page]);
   const heading = useHeadingOnceShown(page);
+  if (act.handedTo) {
+    return (
+      <main className="mx-auto max-w-xl p-6">
+        <h1 className="pb-3 text-2xl">{words.say('hand-over.done', { name: act.handedTo })}</h1>
+        <p role="status">{words.say('hand-over.done-says', { name: act.handedTo })}</p>
+      </main>
+    );
+  }
   if (!page) {
     return (
       <main className="mx-auto max-w-xl p-6">
@@ -88,6 +100,7 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
           </div>
         )}
         {!turn && <NothingToDo page={page} />}
+        {!turn && page.byAccount && <NextOfMine />}
         {page.attached.length > 0 && <AttachedFiles page={page} token={token} />}
         {page.hasCopy && <SignedCopy page={page} token={token} />}
         {!page.ended && page.identity.shown && (
@@ -98,6 +111,9 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
             {turn && (
               <div className="flex flex-col gap-6 lg:sticky lg:top-4 lg:h-fit">
                 <YourPart page={page} filling={filling} act={act} />
+                <AskOffice page={page} act={act} />
+                {page.mayHandOver && <HandOver page={page} act={act} />}
+                {page.duty === 'SIGNS' && page.consented && <WithdrawConsent act={act} />}
                 <Decline
                   title={page.title}
                   onDecline={act.decline}

@@ -52,6 +52,16 @@ export function Documents({
         return (
           <section key={document.id} aria-label={document.title} className="pb-4">
             {page.documents.length > 1 && <h2 className="py-3 text-xl">{document.title}</h2>}
+            <p className="pb-2">
+              <a
+                className="inline-flex min-h-11 items-center"
+                href={`/api/v1/signing/${token}/documents/${document.id}.pdf`}
+                target="_blank"
+                rel="noreferrer"
+              >
+                {words.say('read.to-print')}
+              </a>
+            </p>
             {text && printed && <p className="pb-2 text-soft">{words.say('read.only-printed')}</p>}
             {printed ? (
               <Suspense

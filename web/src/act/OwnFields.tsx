@@ -24,7 +24,7 @@ export function OwnFields({
 }) {
   const words = useSay();
   const [editing, setEditing] = useState('');
-  const { printed: values, mark } = filling;
+  const { printed: values, mark, initials } = filling;
   const size = pages.sizes[number - 1];
   if (!size) return null;
   return pages.fields
@@ -35,7 +35,7 @@ export function OwnFields({
         answer: values[sameAs || name] ?? '',
         name: page.name,
         date: page.date,
-        mark: mark?.picture,
+        mark: (type.kind === 'initials' ? initials : mark)?.picture,
         language: page.documentLanguage,
       });
       const asked = canFill(page)

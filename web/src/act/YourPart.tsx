@@ -2,12 +2,14 @@ import { Blind } from '../blind/Blind';
 import { english, type Catalogue } from '../messages/catalogue';
 import { useSay } from '../messages/useSay';
 import { requiredAmong } from '../signingFields/shown';
-import { Button, Trouble } from '../ui/parts';
+import { Trouble } from '../ui/parts';
+import { ActButton } from './ActButton';
 import { AskedField } from './AskedField';
 import { ConsentBox } from './ConsentBox';
 import type { Filling } from './filling';
 import { IN_LIST, YOUR_PART } from './open';
-import { SignatureMark } from './SignatureMark';
+import { keepMarks } from './mark/keptMarks';
+import { Marks } from './mark/Marks';
 import { ToOpen } from './ToOpen';
 import type { Mark, SigningPage, useAct } from './useAct';
 
@@ -20,18 +22,29 @@ type Props = {
 /** What is asked of this participant, and what is still open of it. */
 export function YourPart({ page, filling, act }: Props) {
   const words = useSay();
-  const { values, asked, required, faults, derived, mark, open } = filling;
+  const { values, asked, required, faults, derived, mark, initials, open } = filling;
   const signs = page.duty === 'SIGNS';
   if (signs && !page.consented) {
     return <ConsentBox page={page} onConsent={act.consent} busy={act.busy} error={act.error} />;
   }
-  const missed = missing(page, values, mark, words);
-  const steps = [...required.map((one) => !!values[one.name]?.trim()), ...(signs ? [!!mark] : [])];
+  const missed =
+    missing(page, values, mark, words) ||
+    (signs && page.initials && !initials ? words.say('yours.no-initials') : '');
+  const steps = [
+    ...required.map((one) => !!values[one.name]?.trim()),
+    ...(signs ? [!!mark] : []),
+    ...(signs && page.initials ? [!!initials] : []),
+  ];
   const blank = derived.filter(({ text }) => !text).map(({ label }) => label);
   const mended = Object.keys(act.error?.faults ?? {}).length > 0 && !Object.keys(faults).length;
-  function finish() {
+  async function finish() {
     const filled = filling.handIn();
-    if (signs && mark) return act.sign(filled, mark);
+    if (signs && mark) {
+      const done = await act.sign(filled, mark, page.initials ? initials : undefined);
+      if (done && filling.keeping)
+        keepMarks({ name: page.name, mark, ...(initials && { initials }) });
+      return done;
+    }
     return page.duty === 'APPROVES' ? act.approve() : act.complete(filled);
   }
   return (
@@ -78,20 +91,20 @@ export function YourPart({ page, filling, act }: Props) {
           ))}
         </dl>
       )}
-      {signs && <SignatureMark name={page.name} onMark={filling.setMark} />}
+      {signs && <Marks page={page} filling={filling} />}
       {!mended && <Trouble error={act.error} />}
       {missed && <p className="text-clay">{missed}</p>}
       {!missed && blank.length > 0 && (
         <p className="text-clay">{words.say('yours.stays-blank', { fields: blank.join(', ') })}</p>
       )}
-      <Button
-        look="main"
-        className="min-h-11 justify-center text-lg"
+      <ActButton
+        // what is to be signed has changed: it is looked at and pressed anew
+        key={JSON.stringify([values, mark, initials])}
+        verb={verb(page, words)}
+        twice={signs && page.secondPress}
         disabled={!!missed || act.busy}
-        onClick={() => void finish()}
-      >
-        {verb(page, words)}
-      </Button>
+        onAct={() => void finish()}
+      />
       {signs && <p className="text-soft">{words.say('yours.recorded')}</p>}
     </section>
   );

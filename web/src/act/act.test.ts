@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { bounds } from './ink';
+import { bounds } from './mark/ink';
 import { missing } from './YourPart';
 
 const text = {

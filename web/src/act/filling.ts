@@ -3,6 +3,7 @@ import type { Schemas } from '../api/client';
 import { useSay } from '../messages/useSay';
 import { kinds } from '../signingFields/kinds';
 import { requiredAmong, shownAmong } from '../signingFields/shown';
+import { keptMarks, type KeptMarks } from './mark/keptMarks';
 import { useDerived } from './useDerived';
 import { useKeptAnswers } from './useKeptAnswers';
 import type { Mark, SigningPage, useAct } from './useAct';
@@ -26,6 +27,13 @@ export type Filling = {
   printed: Record<string, string>;
   mark: Mark | undefined;
   setMark: (mark: Mark | undefined) => void;
+  initials: Mark | undefined;
+  setInitials: (mark: Mark | undefined) => void;
+  /** What this person kept the last time. */
+  kept: KeptMarks | undefined;
+  /** Whether the marks are to be kept for the next time. */
+  keeping: boolean;
+  setKeeping: (keeping: boolean) => void;
   /** The names of what is still open, in order; `mark` for the signature. */
   open: string[];
   /** Why what was typed isn't kept under the link. */
@@ -37,8 +45,9 @@ export const FillingContext = createContext<Filling | undefined>(undefined);
 /** What has been filled in, where somebody can fill in something. */
 export const useFillingHere = () => useContext(FillingContext);
 
-/** Where the signature stands among what is open. */
+/** Where the signature and the initials stand among what is open. */
 export const MARK = 'mark';
+export const INITIALS = 'initials-mark';
 
 export function useFilling(
   token: string,
@@ -48,6 +57,10 @@ export function useFilling(
   const words = useSay();
   const [typed, setTyped] = useState<Record<string, string>>({});
   const [mark, setMark] = useState<Mark>();
+  const [initials, setInitials] = useState<Mark>();
+  const name = page?.name;
+  const kept = useMemo(() => (name === undefined ? undefined : keptMarks(name)), [name]);
+  const [keeping, setKeeping] = useState<boolean>();
   const [told, setTold] = useState<Record<string, string>>({});
   const values = useMemo(
     () => ({ ...(page && presets(page)), ...page?.begun, ...typed }),
@@ -72,6 +85,7 @@ export function useFilling(
     .map(({ name }) => name)
     .concat(Object.keys(faults));
   if (page?.duty === 'SIGNS' && page.consented && !mark) open.push(MARK);
+  if (page?.duty === 'SIGNS' && page.consented && page.initials && !initials) open.push(INITIALS);
   return {
     values,
     set: (name, value) => setTyped((before) => ({ ...before, [name]: value })),
@@ -88,6 +102,12 @@ export function useFilling(
     printed: { ...given, ...Object.fromEntries(derived.map(({ name, text }) => [name, text])) },
     mark,
     setMark,
+    initials,
+    setInitials,
+    kept,
+    // who kept them once goes on keeping what they sign with now
+    keeping: keeping ?? kept !== undefined,
+    setKeeping,
     open: [...new Set(open)],
     unkept,
   };

@@ -1,4 +1,4 @@
-import { MARK } from './filling';
+import { INITIALS, MARK } from './filling';
 
 /** What can be filled in. */
 export const INPUTS = ['input', 'select', 'textarea', 'button'].join();
@@ -14,8 +14,8 @@ export const YOUR_PART = 'your-part';
 /** Leads to what is open: where it is read, or else in the list. Returns whether it was found. */
 export function leadTo(name: string): boolean {
   const target =
-    name === MARK
-      ? document.getElementById(MARK)
+    name === MARK || name === INITIALS
+      ? document.getElementById(name)
       : (shown(IN_TEXT + name) ?? shown(IN_LIST + name));
   if (!target) return false;
   const inside = target.matches(INPUTS)

@@ -11,6 +11,7 @@ export function useAct(token: string) {
   const [page, setPage] = useState<SigningPage>();
   const [error, setError] = useState<Problem>();
   const [busy, setBusy] = useState(false);
+  const [handedTo, setHandedTo] = useState('');
   const [words, setWords] = useState(english);
   const known = useRef(false);
   const path = { params: { path: { token } } };
@@ -71,15 +72,38 @@ export function useAct(token: string) {
       ),
     consent: (version: string) =>
       run(answer(api.POST('/api/v1/signing/{token}/consent', { ...path, body: { version } }))),
+    withdrawConsent: () =>
+      run(answer(api.POST('/api/v1/signing/{token}/consent/withdrawal', path))),
+    ask: (question: string) =>
+      run(answer(api.POST('/api/v1/signing/{token}/questions', { ...path, body: { question } }))),
+    /** Whom they handed over to; there is no page of theirs any more then. */
+    handedTo,
+    handOver: async (over: Schemas['HandingOver']) => {
+      setBusy(true);
+      setError(undefined);
+      try {
+        await answer(api.POST('/api/v1/signing/{token}/successor', { ...path, body: over }));
+        setHandedTo(over.name);
+      } catch (problem) {
+        setError(problem as Problem);
+      } finally {
+        setBusy(false);
+      }
+    },
     complete: (values: Record<string, string>) =>
       run(answer(api.POST('/api/v1/signing/{token}/details', { ...path, body: { values } }))),
     approve: () => run(answer(api.POST('/api/v1/signing/{token}/approval', path))),
-    sign: (values: Record<string, string>, mark: Mark) =>
+    sign: (values: Record<string, string>, mark: Mark, initials: Mark | undefined) =>
       run(
         answer(
           api.POST('/api/v1/signing/{token}/signature', {
             ...path,
-            body: { values, mark: mark.how, picture: mark.picture },
+            body: {
+              values,
+              mark: mark.how,
+              picture: mark.picture,
+              initials: initials?.picture ?? null,
+            },
           }),
         ),
       ),

@@ -3,6 +3,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
+import { useWayIn } from '../mine/useMine';
 import { useAgreement, useSession } from '../office/queries';
 import { Button, RoomTitle, Trouble, Waiting } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
@@ -18,6 +19,7 @@ import { OwnDocuments } from './OwnDocuments';
 import { People } from './People';
 import { WhoTheyAre } from './WhoTheyAre';
 import { RouteOfAgreement } from './RouteOfAgreement';
+import { Questions } from './route/Questions';
 import { RouteNow } from './route/RouteNow';
 import { Trail } from './Trail';
 import { Withdraw } from './Withdraw';
@@ -41,6 +43,7 @@ export default function AgreementRoom() {
     session.data?.role === 'COORDINATOR' &&
       ['CHECK', 'GENERATING'].includes(agreement.data?.row.state ?? ''),
   );
+  const wayIn = useWayIn();
   const path = { params: { path: { number } } };
   const took = (detail: Detail) => queries.setQueryData(['agreement', number], detail);
   const send = useMutation({
@@ -88,6 +91,11 @@ export default function AgreementRoom() {
         {coordinator && ['DECLINED', 'WITHDRAWN', 'EXPIRED'].includes(row.state) && (
           <Link to={`/intake/${row.request}`}>{say('agreements.use-its-answers-again')}</Link>
         )}
+        {row.state === 'OUT' && isMine(detail, session.data?.mail) && (
+          <Button look="main" disabled={wayIn.isPending} onClick={() => wayIn.mutate(number)}>
+            {say('mine.act-now')}
+          </Button>
+        )}
         {checking && (
           <Button
             look="main"
@@ -98,7 +106,7 @@ export default function AgreementRoom() {
           </Button>
         )}
       </RoomTitle>
-      <Trouble error={send.error ?? again.error} />
+      <Trouble error={send.error ?? again.error ?? wayIn.error} />
       {detail.troubles.map((trouble) => (
         <div
           key={trouble.since}
@@ -167,6 +175,9 @@ export default function AgreementRoom() {
             <RouteNow detail={detail} fixed={!coordinator} onTaken={took} />
           )}
           {row.state !== 'GENERATING' && (
+            <Questions detail={detail} fixed={!coordinator} onTaken={took} />
+          )}
+          {row.state !== 'GENERATING' && (
             <Button
               className="self-start"
               aria-expanded={planned}
@@ -204,6 +215,17 @@ export default function AgreementRoom() {
         </aside>
       </div>
     </>
+  );
+}
+
+/** Whether it waits for who is signed in. */
+function isMine({ people, row }: Detail, mail: string | undefined): boolean {
+  const plain = (address: string) => address.trim().toLowerCase();
+  return people.some(
+    (one) =>
+      mail !== undefined &&
+      plain(one.mail) === plain(mail) &&
+      row.route.some(({ party, standing }) => party === one.party && standing === 'TURN'),
   );
 }
 

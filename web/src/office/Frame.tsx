@@ -9,6 +9,7 @@ import { Wordmark } from '../ui/Wordmark';
 import { singleKey, useMainActKey } from '../ui/keys';
 import { Finder } from './Finder';
 import { KeysDialog, useKeysDialog } from './KeysDialog';
+import { useMine } from '../mine/useMine';
 import { useSession } from './queries';
 import { SignInAgain } from './SignInAgain';
 
@@ -33,6 +34,7 @@ export function Frame() {
   useFilterKey();
   useMainActKey();
   const keys = useKeysDialog();
+  const mine = useMine(session.data !== undefined);
   const here = rooms.find(({ to, also = to }) =>
     [to, also].some((at) => place.pathname.startsWith(at)),
   );
@@ -80,6 +82,11 @@ export function Frame() {
         >
           ?
         </button>
+        {(mine.data?.total ?? 0) > 0 && (
+          <Link to="/mine" className="text-onbottle">
+            {say('mine.count', { count: mine.data?.total })}
+          </Link>
+        )}
         <span>{person.name}</span>
         <button
           type="button"
@@ -93,7 +100,11 @@ export function Frame() {
       <KeysDialog {...keys} />
       <Finder
         templates={person.role === 'COORDINATOR'}
-        rooms={[...rooms, { to: '/office/hours', name: say('office.hours'), reader: false }]
+        rooms={[
+          ...rooms,
+          { to: '/mine', name: say('mine.title'), reader: true },
+          { to: '/office/hours', name: say('office.hours'), reader: false },
+        ]
           .filter((room) => room.reader || person.role === 'COORDINATOR')
           .map((room) => ({ ...room, what: say('office.room') }))}
       />

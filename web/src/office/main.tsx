@@ -8,6 +8,7 @@ import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { Frame } from './Frame';
 import { SignIn } from './SignIn';
 
+const MineRoom = lazy(() => import('../mine/MineRoom'));
 const TodayRoom = lazy(() => import('../today/TodayRoom'));
 const TemplatesRoom = lazy(() => import('../templates/TemplatesRoom'));
 const ComposeRoom = lazy(() => import('../templates/compose/ComposeRoom'));
@@ -55,6 +56,7 @@ createRoot(root).render(
           <Route element={<Frame />}>
             <Route index element={<Navigate to="/today" replace />} />
             <Route path="/today" element={<TodayRoom />} />
+            <Route path="/mine" element={<MineRoom />} />
             <Route path="/templates" element={<TemplatesRoom />} />
             <Route path="/templates/new" element={<ComposeRoom />} />
             <Route path="/clauses" element={<ClausesRoom />} />

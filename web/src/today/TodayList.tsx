@@ -60,7 +60,7 @@ const columns: Column[] = [
   {
     id: 'waits',
     title: say('agreements.waits-for'),
-    width: '14rem',
+    width: '11rem',
     has: ({ agreement }) => agreement !== undefined && waitingFor(agreement) !== '',
     cell: ({ agreement }) => agreement && waitingFor(agreement),
   },

@@ -20,7 +20,15 @@ export type Row = {
 };
 
 export type GroupName =
-  'stuck' | 'keptOut' | 'undelivered' | 'requests' | 'check' | 'out' | 'ended' | 'completed';
+  | 'stuck'
+  | 'keptOut'
+  | 'undelivered'
+  | 'asked'
+  | 'requests'
+  | 'check'
+  | 'out'
+  | 'ended'
+  | 'completed';
 
 export type Group = {
   name: GroupName;
@@ -59,7 +67,7 @@ export function groupsOf(today: Today): Group[] {
       agreement,
     })),
   });
-  const { failed, keptOut, undelivered, requests, toCheck, out, ended, completed } = today;
+  const { failed, keptOut, undelivered, asked, requests, toCheck, out, ended, completed } = today;
   return [
     {
       name: 'stuck',
@@ -93,6 +101,7 @@ export function groupsOf(today: Today): Group[] {
       '/agreements',
       true,
     ),
+    agreements('asked', say('today.asked'), say('today.answer'), asked, '/agreements', true),
     {
       name: 'requests',
       title: say('today.requests-to-turn-into-agreements'),

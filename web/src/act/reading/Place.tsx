@@ -48,7 +48,7 @@ export function Place({
       answer: filling.printed[key] ?? '',
       name: page.name,
       date: page.date,
-      mark: filling.mark?.picture,
+      mark: (kind === 'initials' ? filling.initials : filling.mark)?.picture,
       language: page.documentLanguage,
     });
     if ('picture' in shown)

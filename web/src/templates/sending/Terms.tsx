@@ -213,6 +213,11 @@ function Gaps({ gaps, onChange }: { gaps: number[]; onChange: (part: Partial<Sen
   );
 }
 
+const acting = [
+  ['handOver', 'templates.may-hand-over'],
+  ['secondPress', 'templates.second-press'],
+] as const;
+
 /** What comes before an agreement goes out, and how the signed copies go. */
 export function GoingOut({ settings, sending, onChange }: TermsProps) {
   const copied = settings.parties.filter(
@@ -247,6 +252,21 @@ export function GoingOut({ settings, sending, onChange }: TermsProps) {
           ? say('templates.copies-go-to', { parties: copied.map(({ label }) => label).join(', ') })
           : say('templates.copies-go-to-nobody')}
       </p>
+      <fieldset className="flex flex-col gap-1">
+        <legend className="text-soft">{say('templates.people-act')}</legend>
+        {acting.map(([name, words]) => (
+          <label key={name} className="flex min-h-7 items-center gap-2">
+            <input
+              type="checkbox"
+              checked={sending.acting[name]}
+              onChange={(event) =>
+                onChange({ acting: { ...sending.acting, [name]: event.target.checked } })
+              }
+            />
+            {say(words)}
+          </label>
+        ))}
+      </fieldset>
     </section>
   );
 }

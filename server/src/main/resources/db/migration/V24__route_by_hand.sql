@@ -1,10 +1,15 @@
 -- which event asked for a link: those before a new link or another person lead nowhere
 alter table link add column asked_by int not null default 0;
+alter table link add column by_account boolean not null default false;
 create index link_agreement_party on link (agreement_id, party);
 
 -- agreements with an address that takes no mail
 alter table agreement add column undelivered boolean not null default false;
 create index agreement_undelivered on agreement (changed_at desc) where undelivered;
+
+-- agreements in which somebody waits for an answer of the office's
+alter table agreement add column asked boolean not null default false;
+create index agreement_asked on agreement (changed_at desc) where asked;
 
 -- a mail that came back, and why
 alter table mail add column returned_at timestamptz;
@@ -20,3 +25,15 @@ create table mail_look (
     logo text,
     logo_type text
 );
+
+-- whom agreements wait for; a projection of their events
+create table waited_for (
+    agreement_id uuid not null references agreement,
+    party text not null,
+    mail text not null,
+    since timestamptz not null,
+    primary key (agreement_id, party)
+);
+create index waited_for_mail on waited_for (mail, since);
+-- what is out is projected anew at the next start
+update agreement set facts = '' where state = 'OUT';

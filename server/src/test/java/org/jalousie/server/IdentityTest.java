@@ -111,7 +111,7 @@ class IdentityTest {
         for (Client.Answer refused : List.of(
                 who.get(path(link, "/files/" + "0".repeat(64))),
                 who.postFile(path(link, "/files?name=a.pdf"), new byte[] {1}),
-                who.post(path(link, "/consent"), Map.of("version", "en-1")),
+                who.post(path(link, "/consent"), Map.of("version", "en-2")),
                 who.post(path(link, "/derived"), Map.of("values", Map.of())),
                 who.post(path(link, "/details"), Map.of("values", Map.of())),
                 who.post(path(link, "/approval"), Map.of()),
@@ -123,7 +123,7 @@ class IdentityTest {
     }
 
     private void assertSigned(String number, String link, Client who, String check) throws Exception {
-        who.post(path(link, "/consent"), Map.of("version", "en-1"));
+        who.post(path(link, "/consent"), Map.of("version", "en-2"));
         Client.Answer signed = who.post(
                 path(link, "/signature"),
                 Map.of(
@@ -423,7 +423,7 @@ class IdentityTest {
         String number = office.send(office.generate(office.publish(settled), data));
         String link = office.link(number, LENDER);
         assertThat(answer(ida, link, code(ida, link, number, PHONE)).status()).isEqualTo(200);
-        ida.post(path(link, "/consent"), Map.of("version", "en-1"));
+        ida.post(path(link, "/consent"), Map.of("version", "en-2"));
         assertThat(ida.get(path(link, "/documents/wording.pdf")).status()).isEqualTo(200);
         assertNothingIsTold(new Client(bed.address()), link);
     }

@@ -49,7 +49,7 @@ class LanguageTest {
         assertThat(page.get("language").asString()).isEqualTo("nl");
         assertThat(page.get("consent").get("text").asString()).startsWith("Ik stem ermee in");
         assertThat(participant
-                        .post(path + "/consent", Map.of("version", "en-1"))
+                        .post(path + "/consent", Map.of("version", "en-2"))
                         .json()
                         .get("message")
                         .get("code")
@@ -68,9 +68,9 @@ class LanguageTest {
         office.await(number, "COMPLETED");
         assertThat(record(number))
                 .contains("Ondertekeningsverslag")
-                .contains("Ida Marsh (Lender) stemde ermee in elektronisch te ondertekenen (tekst nl-1");
+                .contains("Ida Marsh (Lender) stemde ermee in elektronisch te ondertekenen (tekst nl-2");
         assertThat(office.show(number).get("trail").toString())
-                .contains("Ida Marsh (Lender) agreed to sign electronically (wording nl-1");
+                .contains("Ida Marsh (Lender) agreed to sign electronically (wording nl-2");
     }
 
     @Test

@@ -75,7 +75,7 @@ class RacesTest {
         Map<String, Act> acts = new LinkedHashMap<>();
         acts.put("sign", (number, request, link) -> {
             Client one = new Client(BED.address());
-            one.post("/api/v1/signing/" + link + "/consent", Map.of("version", "en-1"));
+            one.post("/api/v1/signing/" + link + "/consent", Map.of("version", "en-2"));
             Map<String, Object> signature = Map.of(
                     "values",
                     Map.of("lender_vat_number", "XX 4471"),

@@ -92,7 +92,7 @@ class ReadingViewTest {
             String number = office.send(office.generate(
                     office.publish("Begun and signed " + i, Office.loanWording()), Office.loanValues("Ida Marsh")));
             String link = office.link(number, "ida.marsh@lender.example.org");
-            participant.post("/api/v1/signing/" + link + "/consent", Map.of("version", "en-1"));
+            participant.post("/api/v1/signing/" + link + "/consent", Map.of("version", "en-2"));
             Callable<Integer> keep = () -> new Client(BED.address())
                     .put("/api/v1/signing/" + link + "/begun", Map.of("values", Map.of("lender_vat_number", "X")))
                     .status();

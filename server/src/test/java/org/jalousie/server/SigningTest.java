@@ -95,7 +95,7 @@ class SigningTest {
     void pressingTwiceAtTheSameMomentSignsOnce() throws Exception {
         String number = sent("Double press");
         String link = office.link(number, LENDER);
-        participant.post("/api/v1/signing/" + link + "/consent", Map.of("version", "en-1"));
+        participant.post("/api/v1/signing/" + link + "/consent", Map.of("version", "en-2"));
         Callable<Integer> press =
                 () -> office.sign(link, Map.of("lender_vat_number", "XX")).status();
         List<Integer> statuses = Together.all(List.of(press, press));

@@ -89,12 +89,14 @@ public sealed interface Actor {
         /** They had the link, and knew the word that the office had agreed on with them. */
         AGREED_WORD,
         /** They came straight from the form in which they had said who they are; no mail has reached them yet. */
-        SENT_FORM;
+        SENT_FORM,
+        /** They were signed in to the office's own rooms, with the account of this mail address. */
+        SIGNED_IN;
 
         /** What was asked of them besides the link. */
         public IdentityCheck check() {
             return switch (this) {
-                case MAILED_LINK, SENT_FORM -> IdentityCheck.NONE;
+                case MAILED_LINK, SENT_FORM, SIGNED_IN -> IdentityCheck.NONE;
                 case MAILED_CODE -> IdentityCheck.MAILED_CODE;
                 case TEXTED_CODE -> IdentityCheck.TEXTED_CODE;
                 case AGREED_WORD -> IdentityCheck.AGREED_WORD;

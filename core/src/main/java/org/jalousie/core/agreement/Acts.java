@@ -49,6 +49,7 @@ final class Acts {
         }
         List<Participant> parts = agreement.together(party).parts();
         if (command instanceof Command.WithdrawConsent) return withdrawConsent(agreement, parts);
+        if (command instanceof Command.AskOffice ask) return Questions.ask(agreement, ask);
         if (command instanceof Command.HandOver over) return RouteActs.handOver(history, agreement, over, now);
         if (command instanceof Command.Consent consent) return consent(agreement, parts, consent);
         return perform(history, agreement, parts, command, now);
@@ -107,7 +108,7 @@ final class Acts {
     }
 
     private static Event signed(Participant one, Map<String, String> values, Command.Sign sign) {
-        return new Event.Signed(one.party(), values, sign.mark(), sign.markImage());
+        return new Event.Signed(one.party(), values, sign.mark(), sign.markImage(), sign.initials());
     }
 
     /** What a person has to do is what asks most of them: who signs as well as approves signs. */

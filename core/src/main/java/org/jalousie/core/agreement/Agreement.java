@@ -38,6 +38,7 @@ import org.jalousie.core.placement.SigningField;
  * @param formerly who had a part while it was out and hasn't any more
  * @param linksFrom the number of the event since which links of a party are asked for that lead anywhere; all do where none is named
  * @param chasing how this agreement reminds and warns otherwise than its template says
+ * @param questions what people have asked the office, in order
  * @param values what parties completed, by signing field name
  */
 public record Agreement(
@@ -57,6 +58,7 @@ public record Agreement(
         Map<PartyKey, List<Formerly>> formerly,
         Map<PartyKey, Integer> linksFrom,
         Optional<Event.ChasingChanged> chasing,
+        List<Question> questions,
         List<PartyKey> viewed,
         List<Document> documents,
         List<String> awaited,
@@ -87,6 +89,15 @@ public record Agreement(
     /** A mail that came back. @param mail the address; {@code said} what was said of it */
     public record Undelivered(String mail, String status, String said, Instant since) {}
 
+    /**
+     * A question to the office.
+     *
+     * @param number of the event that asked; {@code name} of who asked, as they were called then
+     * @param answer empty until there is one
+     */
+    public record Question(
+            int number, PartyKey party, String name, String question, Instant at, Optional<String> answer) {}
+
     /** Somebody who had a part. @param until the number of the event by which it became another person's; {@code how} that came */
     public record Formerly(Person person, int until, Event.PersonChanged.Change how) {}
 
@@ -98,6 +109,18 @@ public record Agreement(
                 .map(Formerly::person)
                 .or(() -> participant(party).map(Participant::person))
                 .map(Person::name);
+    }
+
+    /** What the person who has a part now has asked; who had it before asked for themselves. */
+    public List<Question> questionsOf(PartyKey party) {
+        int since = formerly.getOrDefault(party, List.of()).stream()
+                .filter(one -> one.how() != Event.PersonChanged.Change.CORRECTED)
+                .mapToInt(Formerly::until)
+                .max()
+                .orElse(0);
+        return questions.stream()
+                .filter(one -> one.party().equals(party) && one.number() > since)
+                .toList();
     }
 
     /** Whether a link that was asked for by an event leads anywhere. @param askedBy 0 for links from before that was kept */

@@ -132,6 +132,11 @@ final class AgreementFold {
             standings.remove(skipped.party());
             waiting.remove(skipped.party());
             sealWhenAllActed(entry);
+        } else if (event instanceof Event.QuestionAsked asked) {
+            route.asked(entry, asked, participants);
+        } else if (event instanceof Event.QuestionAnswered answered) {
+            route.answered(answered);
+            waiting.computeIfPresent(answered.party(), (party, one) -> one.writtenTo(entry.at()));
         } else if (event instanceof Event.MailReturned || event instanceof Event.ChasingChanged) {
             route.add(entry);
         } else {
@@ -260,6 +265,7 @@ final class AgreementFold {
                 route.formerly(),
                 route.linksFrom(),
                 route.chasing(),
+                route.questions(),
                 List.copyOf(viewed),
                 documents,
                 awaited,

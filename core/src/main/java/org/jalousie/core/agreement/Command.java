@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.Participant;
@@ -125,6 +126,9 @@ public sealed interface Command {
     /** @param warnDays 0 for no warning */
     record ChangeChasing(Reminders reminders, int warnDays) implements OfRoute {}
 
+    /** The office answers. @param question the number of the event that asked */
+    record AnswerQuestion(int question, String answer) implements OfRoute {}
+
     /** What somebody with a part in the agreement does. */
     sealed interface OfParty extends Command {
         /** The key of the party. */
@@ -152,15 +156,25 @@ public sealed interface Command {
     /**
      * @param derived what the program worked out or copied into fields of the party, as it is kept
      * @param markImage the picture of the mark
+     * @param initials the picture of initials; empty where the mark stands for them too
      */
-    record Sign(PartyKey party, Map<String, String> values, Map<String, String> derived, String mark, Sha256 markImage)
+    record Sign(
+            PartyKey party,
+            Map<String, String> values,
+            Map<String, String> derived,
+            String mark,
+            Sha256 markImage,
+            Optional<Sha256> initials)
             implements OfParty {
         public Sign(PartyKey party, Map<String, String> values, String mark, Sha256 markImage) {
-            this(party, values, Map.of(), mark, markImage);
+            this(party, values, Map.of(), mark, markImage, Optional.empty());
         }
     }
 
     record Decline(PartyKey party, String reason) implements OfParty {}
+
+    /** A question to the office. */
+    record AskOffice(PartyKey party, String question) implements OfParty {}
 
     /** Whoever agreed to act electronically doesn't any more. */
     record WithdrawConsent(PartyKey party) implements OfParty {}

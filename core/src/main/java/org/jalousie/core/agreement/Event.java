@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.parties.ChasingTerms;
@@ -45,6 +46,8 @@ import org.jalousie.core.placement.GivenPlace;
     @JsonSubTypes.Type(value = Event.EndChanged.class, name = "EndChanged"),
     @JsonSubTypes.Type(value = Event.ChasingChanged.class, name = "ChasingChanged"),
     @JsonSubTypes.Type(value = Event.MailReturned.class, name = "MailReturned"),
+    @JsonSubTypes.Type(value = Event.QuestionAsked.class, name = "QuestionAsked"),
+    @JsonSubTypes.Type(value = Event.QuestionAnswered.class, name = "QuestionAnswered"),
     @JsonSubTypes.Type(value = Event.ConsentWithdrawn.class, name = "ConsentWithdrawn"),
     @JsonSubTypes.Type(value = Event.Viewed.class, name = "Viewed"),
     @JsonSubTypes.Type(value = Event.ConsentGiven.class, name = "ConsentGiven"),
@@ -220,6 +223,12 @@ public sealed interface Event {
      */
     record MailReturned(PartyKey party, String mail, String status, String said) implements Event {}
 
+    /** Somebody on the route asks the office something. */
+    record QuestionAsked(PartyKey party, String question) implements Event {}
+
+    /** The office answers whoever asked. @param question the number of the event that asked */
+    record QuestionAnswered(PartyKey party, int question, String answer) implements Event {}
+
     /** Somebody who had agreed to act electronically doesn't any more. */
     record ConsentWithdrawn(PartyKey party) implements Event {}
 
@@ -237,10 +246,21 @@ public sealed interface Event {
      * The deliberate act of signing.
      *
      * @param values text that the party completed, by signing field name
-     * @param mark how the mark was made: {@code typed:NAME OF FONT} or {@code drawn}
+     * @param mark how the mark was made: {@code typed:NAME OF FONT}, {@code drawn}, or {@code picture} for one of their own
      * @param markImage the mark's picture
+     * @param initials the picture of initials; empty where the mark stands for them too
      */
-    record Signed(PartyKey party, Map<String, String> values, String mark, Sha256 markImage) implements Event {}
+    record Signed(PartyKey party, Map<String, String> values, String mark, Sha256 markImage, Optional<Sha256> initials)
+            implements Event {
+        public Signed {
+            initials = initials == null ? Optional.empty() : initials; // earlier events carry none
+        }
+
+        /** A mark that stands for initials too. */
+        public Signed(PartyKey party, Map<String, String> values, String mark, Sha256 markImage) {
+            this(party, values, mark, markImage, Optional.empty());
+        }
+    }
 
     /** The party's act stands in the documents; for a signer, as a signature. */
     record Sealed(PartyKey party, List<Revision> revisions, CertificateId certificate) implements Event {

@@ -49,6 +49,7 @@ final class RouteActs {
     private static Decision alone(List<Entry> history, Agreement agreement, Command.OfRoute command, Instant now) {
         if (command instanceof Command.ReportReturn returned) return returned(agreement, returned, now);
         if (agreement.state() != State.OUT || agreement.hasRunOut(now)) return refused(Message.of("route.not-out"));
+        if (command instanceof Command.AnswerQuestion answer) return Questions.answer(agreement, answer);
         if (command instanceof Command.ChangeEnd change) return end(agreement, change, now);
         if (command instanceof Command.ChangeChasing change) return chasing(agreement, change);
         Command.OfPart act = (Command.OfPart) command;

@@ -13,6 +13,7 @@ final class RouteChanges {
     private final Map<PartyKey, Agreement.Undelivered> undelivered = new LinkedHashMap<>();
     private final Map<PartyKey, List<Agreement.Formerly>> formerly = new LinkedHashMap<>();
     private final Map<PartyKey, Integer> linksFrom = new LinkedHashMap<>();
+    private final List<Agreement.Question> questions = new ArrayList<>();
     private Optional<Event.ChasingChanged> chasing = Optional.empty();
 
     void add(Entry entry) {
@@ -42,6 +43,32 @@ final class RouteChanges {
     void formerly(Participant before, int until, Event.PersonChanged.Change how) {
         formerly.computeIfAbsent(before.party(), party -> new ArrayList<>())
                 .add(new Agreement.Formerly(before.person(), until, how));
+    }
+
+    void asked(Entry entry, Event.QuestionAsked asked, List<Participant> participants) {
+        String name = participants.stream()
+                .filter(one -> one.party().equals(asked.party()))
+                .map(Participant::name)
+                .findFirst()
+                .orElse("");
+        questions.add(new Agreement.Question(
+                entry.sequence(), asked.party(), name, asked.question(), entry.at(), Optional.empty()));
+    }
+
+    void answered(Event.QuestionAnswered answered) {
+        questions.replaceAll(one -> one.number() != answered.question()
+                ? one
+                : new Agreement.Question(
+                        one.number(),
+                        one.party(),
+                        one.name(),
+                        one.question(),
+                        one.at(),
+                        Optional.of(answered.answer())));
+    }
+
+    List<Agreement.Question> questions() {
+        return List.copyOf(questions);
     }
 
     Map<PartyKey, Agreement.Undelivered> undelivered() {

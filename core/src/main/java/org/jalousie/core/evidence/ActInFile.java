@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.PartyKey;
+import org.jalousie.core.placement.InitialsPlace;
 import org.jalousie.core.placement.PartyAct;
 import org.jalousie.core.placement.PlacedField;
 import org.jalousie.core.placement.Printed;
@@ -22,6 +23,7 @@ import org.jalousie.core.placement.SigningField;
  * @param signature the signing place; empty for who signs nothing in this document
  * @param caption words under the mark, for example who signed and when
  * @param shownBy how it was known who they are
+ * @param initials form fields that show a picture of their own
  */
 public record ActInFile(
         Map<String, String> values,
@@ -29,7 +31,8 @@ public record ActInFile(
         Optional<String> signature,
         Optional<byte[]> mark,
         String caption,
-        IdentityCheck shownBy) {
+        IdentityCheck shownBy,
+        Map<String, byte[]> initials) {
     /** What somebody does who was asked for nothing but their link. */
     public ActInFile(
             Map<String, String> values,
@@ -37,14 +40,19 @@ public record ActInFile(
             Optional<String> signature,
             Optional<byte[]> mark,
             String caption) {
-        this(values, marked, signature, mark, caption, IdentityCheck.NONE);
+        this(values, marked, signature, mark, caption, IdentityCheck.NONE, Map.of());
     }
 
-    /** A party's mark as it is put beside what they signed. @param caption words under it; {@code shownBy} how it was known who they are */
-    public record MarkWithCaption(byte[] picture, String caption, IdentityCheck shownBy) {
+    /**
+     * A party's mark as it is put beside what they signed.
+     *
+     * @param caption words under it; {@code shownBy} how it was known who they are
+     * @param initials their picture; empty where the mark stands for them too
+     */
+    public record MarkWithCaption(byte[] picture, String caption, IdentityCheck shownBy, Optional<byte[]> initials) {
         /** The mark of somebody who was asked for nothing but their link. */
         public MarkWithCaption(byte[] picture, String caption) {
-            this(picture, caption, IdentityCheck.NONE);
+            this(picture, caption, IdentityCheck.NONE, Optional.empty());
         }
     }
 
@@ -67,6 +75,8 @@ public record ActInFile(
             Optional<MarkWithCaption> mark) {
         Map<String, String> values = new HashMap<>();
         Set<String> marked = new HashSet<>();
+        Map<String, byte[]> initials = new HashMap<>();
+        Optional<byte[]> own = mark.flatMap(MarkWithCaption::initials);
         Optional<String> place = Optional.empty();
         for (PlacedField placed : fields) {
             SigningField field = placed.field();
@@ -77,6 +87,8 @@ public record ActInFile(
                 if (!words.text().isEmpty()) values.put(field.name(), words.text());
             } else if (mark.isPresent() && printed instanceof Printed.Signature && place.isEmpty()) {
                 place = Optional.of(field.name());
+            } else if (own.isPresent() && field.type() instanceof InitialsPlace) {
+                initials.put(field.name(), own.get());
             } else if (mark.isPresent()) {
                 marked.add(field.name());
             }
@@ -87,11 +99,12 @@ public record ActInFile(
                 place,
                 mark.map(MarkWithCaption::picture),
                 mark.map(MarkWithCaption::caption).orElse(""),
-                mark.map(MarkWithCaption::shownBy).orElse(IdentityCheck.NONE));
+                mark.map(MarkWithCaption::shownBy).orElse(IdentityCheck.NONE),
+                initials);
     }
 
     /** Whether the file stays as it is. */
     public boolean isEmpty() {
-        return values.isEmpty() && marked.isEmpty() && signature.isEmpty();
+        return values.isEmpty() && marked.isEmpty() && initials.isEmpty() && signature.isEmpty();
     }
 }

@@ -15,10 +15,10 @@ import org.jalousie.core.messages.Catalogue;
 public record ConsentWording(String version, String text, Sha256 hash) {
     /** The versions shown to people from now on, by language. */
     private static final Map<String, ConsentWording> CURRENT = Map.of(
-            "en", load("en-1"),
-            "nl", load("nl-1"),
-            "de", load("de-1"),
-            "fr", load("fr-1"));
+            "en", load("en-2"),
+            "nl", load("nl-2"),
+            "de", load("de-2"),
+            "fr", load("fr-2"));
 
     /** The wording in a language in which participants are spoken to. */
     public static ConsentWording in(Catalogue language) {

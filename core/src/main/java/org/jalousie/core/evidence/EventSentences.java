@@ -99,6 +99,15 @@ public final class EventSentences {
         if (event instanceof Event.LinkRenewed renewed)
             return Message.of("event.link-renewed", "actor", actor, "party", name(renewed.party(), told));
         if (event instanceof Event.PersonChanged changed) return personChanged(changed, actor, told);
+        if (event instanceof Event.QuestionAnswered answered)
+            return Message.of(
+                    "event.question-answered",
+                    "actor",
+                    actor,
+                    "party",
+                    name(answered.party(), told),
+                    "answer",
+                    answered.answer());
         if (event instanceof Event.PartSkipped skipped)
             return Message.of(
                     "event.part-skipped",
@@ -159,6 +168,8 @@ public final class EventSentences {
         if (event instanceof Event.Sealed sealed) return about("event.sealed", sealed.party(), told);
         if (event instanceof Event.ReminderSent reminder) return about("event.reminder-sent", reminder.party(), told);
         if (event instanceof Event.WarningSent warning) return about("event.warning-sent", warning.party(), told);
+        if (event instanceof Event.QuestionAsked asked)
+            return Message.of("event.question-asked", "party", name(asked.party(), told), "question", asked.question());
         if (event instanceof Event.ConsentWithdrawn withdrawn)
             return about("event.consent-withdrawn", withdrawn.party(), told);
         if (event instanceof Event.MailReturned returned)

@@ -19,6 +19,7 @@ import java.security.GeneralSecurityException;
 import java.security.Signature;
 import java.time.Instant;
 import java.util.Date;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Map;
 import java.util.Set;
@@ -75,7 +76,11 @@ public final class Sealer {
 
     /** Puts one party's act into the document: what they completed and, for a signer, their signature over everything. */
     public byte[] put(byte[] pdf, ActInFile act, Credential signer, Instant at) {
-        byte[] filled = act.values().isEmpty() && act.marked().isEmpty() ? pdf : fill(pdf, act);
+        byte[] filled = act.values().isEmpty()
+                        && act.marked().isEmpty()
+                        && act.initials().isEmpty()
+                ? pdf
+                : fill(pdf, act);
         if (act.signature().isEmpty()) return filled;
         PAdESSignatureParameters parameters = parameters(signer, at);
         parameters.setReason(reason(act.shownBy()));
@@ -155,14 +160,16 @@ public final class Sealer {
                     touchAppearance(field, changed);
                 }
             }
-            for (String name : act.marked()) {
+            Map<String, byte[]> marks = new HashMap<>(act.initials());
+            for (String name : act.marked()) marks.put(name, act.mark().orElseThrow());
+            for (Map.Entry<String, byte[]> entry : marks.entrySet()) {
+                String name = entry.getKey();
                 PDTextField field = textField(form, name);
                 PDAnnotationWidget widget = field.getWidgets().get(0);
                 field.getCOSObject().setString(COSName.V, "marked");
                 PDAppearanceDictionary appearance = new PDAppearanceDictionary();
                 appearance.getCOSObject().setDirect(true);
-                appearance.setNormalAppearance(MarkDrawing.draw(
-                        document, widget.getRectangle(), act.mark().orElseThrow(), ""));
+                appearance.setNormalAppearance(MarkDrawing.draw(document, widget.getRectangle(), entry.getValue(), ""));
                 widget.setAppearance(appearance);
                 changed.add(field.getCOSObject());
                 touchAppearance(field, changed);

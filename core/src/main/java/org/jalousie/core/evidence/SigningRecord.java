@@ -138,9 +138,11 @@ public final class SigningRecord {
             if (!(entry.actor() instanceof Actor.Participant by) || !acts(entry.event())) continue;
             String name =
                     agreement.participant(by.party()).map(Participant::name).orElse("");
-            Message check = by.proof() == Actor.Proof.SENT_FORM
-                    ? Message.of("check.sent-form")
-                    : EventSentences.check(by.proof().check());
+            Message check = switch (by.proof()) {
+                case SENT_FORM -> Message.of("check.sent-form");
+                case SIGNED_IN -> Message.of("check.signed-in");
+                default -> EventSentences.check(by.proof().check());
+            };
             told.add(words.say("record.identity-of", "party", name, "check", check));
         }
         for (String one : told) page.row(words.say("record.identity"), one);

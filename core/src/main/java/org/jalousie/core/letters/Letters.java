@@ -62,14 +62,14 @@ public record Letters(
         draft.say(to.map(one -> words.say("mail.hello", "name", one.name()))
                 .orElseGet(() -> words.say("mail.hello-office")));
         switch (occasion) {
-            case INVITATION, REMINDER, WARNING, NEW_LINK, NEW_END ->
-                asking(occasion, to.orElseThrow(), link, words, title, draft);
+            case INVITATION, REMINDER, WARNING, NEW_LINK, NEW_END, ANSWER ->
+                asking(occasion, to.orElseThrow(), link, words, title, happened, draft);
             case COMPLETED -> copy(link, linkEnds, words, title, draft);
             case DECLINED -> draft.say(words.say("mail.declined", "title", title));
             case WITHDRAWN -> draft.say(words.say("mail.withdrawn", "title", title, "office", office));
             case EXPIRED -> draft.say(words.say("mail.expired", "title", title));
             case LOCKED -> draft.say(words.say("mail.locked", "title", title, "name", locked()));
-            case HANDED_OVER, RETURNED, CONSENT_WITHDRAWN -> {
+            case HANDED_OVER, RETURNED, CONSENT_WITHDRAWN, QUESTION -> {
                 happened.ifPresent(
                         sentence -> draft.say(words.say("mail.happened", "title", title, "sentence", sentence)));
                 draft.say(words.say("mail." + occasion.code()));
@@ -113,7 +113,14 @@ public record Letters(
     }
 
     private void asking(
-            Occasion occasion, Participant to, String link, Catalogue words, Message title, LetterText.Draft draft) {
+            Occasion occasion,
+            Participant to,
+            String link,
+            Catalogue words,
+            Message title,
+            Optional<Message> happened,
+            LetterText.Draft draft) {
+        if (occasion == Occasion.ANSWER) answered(happened, words, title, draft);
         String asks = asks(to, words, title);
         draft.say(
                 switch (occasion) {
@@ -130,6 +137,12 @@ public record Letters(
         draft.say(words.say("mail.link"));
         draft.way(link, words.say("mail.open"));
         agreement.expiresAt().map(this::lastDay).ifPresent(until -> draft.say(words.say("mail.until", "until", until)));
+    }
+
+    /** What was asked and answered last. */
+    private void answered(Optional<Message> happened, Catalogue words, Message title, LetterText.Draft draft) {
+        happened.ifPresent(answer -> draft.say(words.say("mail.answer", "office", office, "title", title))
+                .say(words.say(answer)));
     }
 
     /** Who gave their part to this person; empty when the office named them. */

@@ -12,6 +12,8 @@ public enum Occasion {
     NEW_LINK,
     /** There is more time, or less. */
     NEW_END,
+    /** The office's answer to a question. */
+    ANSWER,
     COMPLETED,
     DECLINED,
     WITHDRAWN,
@@ -22,6 +24,8 @@ public enum Occasion {
     LOCKED,
     /** Somebody gave their part to another person; goes to the office. */
     HANDED_OVER,
+    /** Somebody asks something; goes to the office. */
+    QUESTION,
     /** A mail came back; goes to the office. */
     RETURNED,
     /** Somebody doesn't agree any more to act electronically; goes to the office. */
@@ -29,7 +33,12 @@ public enum Occasion {
 
     /** Whether the mail asks somebody for their part, and has their link in it. */
     public boolean asks() {
-        return this == INVITATION || this == REMINDER || this == WARNING || this == NEW_LINK || this == NEW_END;
+        return this == INVITATION
+                || this == REMINDER
+                || this == WARNING
+                || this == NEW_LINK
+                || this == NEW_END
+                || this == ANSWER;
     }
 
     /** Whether somebody waits at the address it goes to, so that it matters to the route when it comes back. */

@@ -28,6 +28,7 @@ import org.jalousie.core.parties.Reminders;
  * @param copies how the signed copies reach those who get them
  * @param attachments files that go with every invitation
  * @param attachedFields pictures of the data that go with every invitation
+ * @param acting how people act
  */
 public record SendingSettings(
         String subject,
@@ -42,7 +43,18 @@ public record SendingSettings(
         Release release,
         Copies copies,
         List<Attachment> attachments,
-        List<FieldName> attachedFields) {
+        List<FieldName> attachedFields,
+        Acting acting) {
+
+    /**
+     * How people act.
+     *
+     * @param handOver whether somebody may give their part to another person
+     * @param secondPress whether signing takes a second press, which says once more what it does
+     */
+    public record Acting(boolean handOver, boolean secondPress) {
+        public static final Acting USUAL = new Acting(false, false);
+    }
 
     /** When invitations go. What chases people always goes in the office's hours. */
     public enum Invitations {
@@ -85,11 +97,26 @@ public record SendingSettings(
         copies = copies == null ? Copies.ATTACHED : copies;
         attachments = attachments == null ? List.of() : List.copyOf(attachments);
         attachedFields = attachedFields == null ? List.of() : List.copyOf(attachedFields);
+        acting = acting == null ? Acting.USUAL : acting;
     }
 
     /** Terms with an end after some days, two kinds of reminders, and no warning. */
     public SendingSettings(String subject, String message, int expiryDays, int firstReminderDays, int everyDays) {
-        this(subject, message, expiryDays, firstReminderDays, everyDays, null, 0, null, null, null, null, null, null);
+        this(
+                subject,
+                message,
+                expiryDays,
+                firstReminderDays,
+                everyDays,
+                null,
+                0,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null);
     }
 
     /** The same terms with a warning so many days before the end. */
@@ -107,7 +134,8 @@ public record SendingSettings(
                 release,
                 copies,
                 attachments,
-                attachedFields);
+                attachedFields,
+                acting);
     }
 
     /** The same terms said in other words, with what they take from the data. */
@@ -126,7 +154,8 @@ public record SendingSettings(
                 release,
                 copies,
                 attachments,
-                newAttachedFields);
+                newAttachedFields,
+                acting);
     }
 
     /** The names of the data, or of what follows from them, that these terms need. */

@@ -199,7 +199,10 @@ class SigningRecordTest {
         assertThat(ConsentWording.in(Catalogue.ENGLISH).text())
                 .contains("copy on paper")
                 .contains("withdraw this consent")
-                .contains("this one agreement only")
+                .contains("This consent covers this one agreement", "nothing else")
+                .contains("before or after, at no cost")
+                .contains("Then I don’t sign electronically", "It costs nothing")
+                .contains("a program that shows PDF files", "I show that I can")
                 .contains("mail address changes")
                 .contains("current web browser");
         assertThat(ConsentWording.in(Catalogue.ENGLISH).hash().hex()).hasSize(64);

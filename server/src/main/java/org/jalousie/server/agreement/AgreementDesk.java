@@ -125,6 +125,16 @@ class AgreementDesk implements Agreements {
     }
 
     @Override
+    public Page<AgreementViews.AgreementItem> asked(int most) {
+        return lists.asked(most);
+    }
+
+    @Override
+    public AllThatWaits waitingFor(String mail, int most) {
+        return lists.waitingFor(mail, most);
+    }
+
+    @Override
     public Map<UUID, AgreementNumber> numbersOf(Collection<UUID> ids) {
         return lists.numbersOf(ids);
     }

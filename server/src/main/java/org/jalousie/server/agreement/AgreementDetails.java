@@ -89,7 +89,15 @@ class AgreementDetails {
                         .map(failure -> new AgreementViews.Trouble(failure.reason(), failure.failedAt()))
                         .toList(),
                 AgreementViews.ChasingView.of(
-                        row.chasing(sending.officeCalendar()).terms()));
+                        row.chasing(sending.officeCalendar()).terms()),
+                agreement.questions().stream()
+                        .map(one -> new AgreementViews.QuestionView(
+                                one.number(),
+                                one.name(),
+                                one.question(),
+                                one.at(),
+                                one.answer().orElse("")))
+                        .toList());
     }
 
     /** The mail server's own words are in whatever language it speaks. */

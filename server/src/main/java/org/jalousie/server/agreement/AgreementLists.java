@@ -10,6 +10,7 @@ import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.filing.SearchWords;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.server.web.ListOrder;
 import org.jalousie.server.web.Page;
 import org.springframework.data.domain.PageRequest;
@@ -30,8 +31,10 @@ class AgreementLists {
 
     private final AgreementRows rows;
     private final StateRows states;
+    private final WaitedFor waitedFor;
 
-    AgreementLists(AgreementRows rows, StateRows states) {
+    AgreementLists(AgreementRows rows, StateRows states, WaitedFor waitedFor) {
+        this.waitedFor = waitedFor;
         this.rows = rows;
         this.states = states;
     }
@@ -65,6 +68,32 @@ class AgreementLists {
     public Page<AgreementViews.AgreementItem> undelivered(int most) {
         PageRequest request = PageRequest.of(0, most, ORDER.page(0, "").getSort());
         return page(rows.findByUndeliveredTrue(request), request);
+    }
+
+    /** The newest of those in which somebody waits for an answer. @param most at most how many */
+    @Transactional(readOnly = true)
+    public Page<AgreementViews.AgreementItem> asked(int most) {
+        PageRequest request = PageRequest.of(0, most, ORDER.page(0, "").getSort());
+        return page(rows.findByAskedTrue(request), request);
+    }
+
+    /** What waits for a mail address, longest first. @param most at most how many */
+    @Transactional(readOnly = true)
+    public Agreements.AllThatWaits waitingFor(String mail, int most) {
+        List<WaitedFor.Waits> all = waitedFor.of(mail, most);
+        Map<UUID, AgreementViews.AgreementItem> found =
+                rows
+                        .findAllById(all.stream()
+                                .map(WaitedFor.Waits::agreement)
+                                .distinct()
+                                .toList())
+                        .stream()
+                        .collect(Collectors.toMap(AgreementRow::id, AgreementViews::row));
+        return new Agreements.AllThatWaits(
+                all.stream()
+                        .map(one -> new Agreements.Waits(new PartyKey(one.party()), found.get(one.agreement())))
+                        .toList(),
+                waitedFor.count(mail));
     }
 
     private Page<AgreementViews.AgreementItem> list(List<String> names, String words, PageRequest request) {

@@ -30,6 +30,7 @@ class AgreementLog {
     private final AgreementRows rows;
     private final EventRows events;
     private final StateRows states;
+    private final WaitedFor waitedFor;
     private final ObjectProvider<AfterEvents> followers;
     private final RowLock lock;
     private final OfficeHours hours;
@@ -39,6 +40,7 @@ class AgreementLog {
             AgreementRows rows,
             EventRows events,
             StateRows states,
+            WaitedFor waitedFor,
             ObjectProvider<AfterEvents> followers,
             RowLock lock,
             OfficeHours hours,
@@ -46,6 +48,7 @@ class AgreementLog {
         this.rows = rows;
         this.events = events;
         this.states = states;
+        this.waitedFor = waitedFor;
         this.followers = followers;
         this.lock = lock;
         this.hours = hours;
@@ -95,6 +98,7 @@ class AgreementLog {
         if (!happened.isEmpty()) {
             row.project(agreement, hours.calendar(), now());
             rows.foundByFacts(id, Findable.facts(agreement));
+            waitedFor.project(id, agreement);
             tell(id, agreement, history, before);
         } else if (command instanceof Command.Tick tick) {
             row.dueAgain(agreement, tick.chasing().calendar(), now());
@@ -114,6 +118,7 @@ class AgreementLog {
         Agreement agreement = read(id);
         row.project(agreement, hours.calendar(), row.changedAt());
         rows.foundByFacts(id, Findable.facts(agreement));
+        waitedFor.project(id, agreement);
     }
 
     private AgreementRow locked(UUID id) {

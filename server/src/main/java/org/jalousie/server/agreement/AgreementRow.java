@@ -55,6 +55,8 @@ class AgreementRow {
 
     private boolean undelivered;
 
+    private boolean asked;
+
     protected AgreementRow() {}
 
     /** Its facts are to be projected before it is kept. @param attempt which agreement of its request it is, from 1 */
@@ -77,6 +79,8 @@ class AgreementRow {
         route = Json.canonical(AgreementViews.route(agreement));
         keptOut = !agreement.locked().isEmpty();
         undelivered = agreement.state() == State.OUT && !agreement.undelivered().isEmpty();
+        asked = agreement.state() == State.OUT
+                && agreement.questions().stream().anyMatch(one -> one.answer().isEmpty());
         agreement.chasing().ifPresent(own -> terms = Json.canonical(own.with(terms())));
         expiresAt = agreement.expiresAt().orElse(null);
         dueAgain(agreement, calendar, now);

@@ -20,6 +20,8 @@ interface AgreementRows extends JpaRepository<AgreementRow, UUID> {
 
     Page<AgreementRow> findByUndeliveredTrue(Pageable page);
 
+    Page<AgreementRow> findByAskedTrue(Pageable page);
+
     Page<AgreementRow> findByStateInAndKeptOutFalseAndUndeliveredFalse(Collection<String> states, Pageable page);
 
     /** @param words a tsquery of word beginnings, such as {@code viola:* & marsh:*} */

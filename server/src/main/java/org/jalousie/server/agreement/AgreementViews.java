@@ -155,7 +155,11 @@ public final class AgreementViews {
             List<TrailEntry> trail,
             @Schema(types = {"integer", "null"}) Integer chainBrokenAt,
             List<Trouble> troubles,
-            ChasingView chasing) {}
+            ChasingView chasing,
+            List<QuestionView> questions) {}
+
+    /** What somebody asks the office. @param number by which it is answered; {@code answer} empty until there is one */
+    public record QuestionView(int number, String name, String question, Instant at, String answer) {}
 
     /** The route as those on it see it: whether others have opened it, or can be reached, is the office's to know. */
     public static List<RouteStep> routeForParticipants(Agreement agreement) {

@@ -118,6 +118,18 @@ public interface Agreements {
     /** The newest in which a mail came back. @param most at most how many */
     Page<AgreementViews.AgreementItem> undelivered(int most);
 
+    /** Something that waits for somebody. @param party the key of the part, the one that leads what is done in one act */
+    record Waits(PartyKey party, AgreementViews.AgreementItem row) {}
+
+    /** What waits for a mail address. @param items the longest waiting, of which there may be {@code total} */
+    record AllThatWaits(List<Waits> items, long total) {}
+
+    /** What waits for a mail address, longest first. @param most at most how many */
+    AllThatWaits waitingFor(String mail, int most);
+
+    /** The newest in which somebody waits for an answer of the office's. @param most at most how many */
+    Page<AgreementViews.AgreementItem> asked(int most);
+
     /** The numbers by which people know agreements. */
     Map<UUID, AgreementNumber> numbersOf(Collection<UUID> ids);
 

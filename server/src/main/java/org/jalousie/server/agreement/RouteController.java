@@ -60,6 +60,19 @@ class RouteController {
                 number, new Command.SkipPart(party(party), Objects.requireNonNullElse(skipping.reason(), "")), by);
     }
 
+    record AnswerText(String answer) {}
+
+    /** Answers what somebody has asked; the answer goes to them by mail. @param question the number that it has */
+    @PostMapping("/questions/{question}/answer")
+    AgreementViews.AgreementDetail answer(
+            @PathVariable AgreementNumber number,
+            @PathVariable int question,
+            @RequestBody AnswerText answer,
+            @AuthenticationPrincipal SignedIn by) {
+        return carryOut(
+                number, new Command.AnswerQuestion(question, Objects.requireNonNullElse(answer.answer(), "")), by);
+    }
+
     /** Gives more time, or less; whose turn it is are told. */
     @PutMapping("/end")
     AgreementViews.AgreementDetail changeEnd(

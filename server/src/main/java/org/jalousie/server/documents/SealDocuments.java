@@ -116,7 +116,10 @@ class SealDocuments {
                     date,
                     language,
                     Optional.of(new ActInFile.MarkWithCaption(
-                            files.get(signed.markImage()), caption(participant, entry), shownBy(entry))));
+                            files.get(signed.markImage()),
+                            caption(participant, entry),
+                            shownBy(entry),
+                            signed.initials().map(files::get))));
         }
         return ActInFile.of(
                 document.pages().fields(),

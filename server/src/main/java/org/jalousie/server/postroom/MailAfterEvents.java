@@ -61,6 +61,13 @@ class MailAfterEvents implements AfterEvents {
                 agreement.asked().stream()
                         .filter(one -> !agreement.undelivered().containsKey(one.party()))
                         .forEach(one -> queue(about, Occasion.NEW_END, Optional.of(one.party()), entry));
+            } else if (event instanceof Event.QuestionAsked) {
+                queue(about, Occasion.QUESTION, Optional.empty(), entry);
+            } else if (event instanceof Event.QuestionAnswered answered) {
+                boolean theirs = agreement.questionsOf(answered.party()).stream()
+                        .anyMatch(one -> one.number() == answered.question());
+                if (theirs && agreement.standing(answered.party()) == Standing.TURN)
+                    queue(about, Occasion.ANSWER, Optional.of(answered.party()), entry);
             } else if (event instanceof Event.MailReturned) {
                 queue(about, Occasion.RETURNED, Optional.empty(), entry);
             } else if (event instanceof Event.ConsentWithdrawn withdrawn) {

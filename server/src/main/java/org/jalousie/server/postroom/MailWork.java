@@ -9,6 +9,7 @@ import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Asking;
 import org.jalousie.core.agreement.Entry;
+import org.jalousie.core.agreement.Event;
 import org.jalousie.core.evidence.EventSentences;
 import org.jalousie.core.letters.LetterText;
 import org.jalousie.core.letters.Letters;
@@ -155,7 +156,18 @@ class MailWork implements JobWork {
         return history.stream()
                 .filter(entry -> entry.sequence() == mail.askedBy())
                 .findFirst()
-                .map(entry -> EventSentences.of(entry, agreement).get(0));
+                .map(entry -> entry.event() instanceof Event.QuestionAnswered answered
+                        ? answer(agreement, answered)
+                        : EventSentences.of(entry, agreement).get(0));
+    }
+
+    private static Message answer(Agreement agreement, Event.QuestionAnswered answered) {
+        String question = agreement.questions().stream()
+                .filter(one -> one.number() == answered.question())
+                .map(Agreement.Question::question)
+                .findFirst()
+                .orElse("");
+        return Message.of("mail.answer-text", "question", question, "answer", answered.answer());
     }
 
     /** What a later reminder has overtaken while it waited isn't sent any more. */

@@ -123,7 +123,7 @@ class Identities implements IdentityCodes, AfterEvents {
     /** Secrets are kept with the part that asks for them; the link may be another part's of the same act. */
     private static Links.Holder part(Links.Holder holder, Agreement agreement) {
         return new Links.Holder(
-                holder.agreementId(), agreement.identifiedAs(holder.party()), holder.byForm(), holder.askedBy());
+                holder.agreementId(), agreement.identifiedAs(holder.party()), holder.by(), holder.askedBy());
     }
 
     /** What can be no code at all, or came too late, costs nobody a try. */
@@ -150,7 +150,11 @@ class Identities implements IdentityCodes, AfterEvents {
     }
 
     private static Actor.Proof link(Links.Holder holder) {
-        return holder.byForm() ? Actor.Proof.SENT_FORM : Actor.Proof.MAILED_LINK;
+        return switch (holder.by()) {
+            case MAIL -> Actor.Proof.MAILED_LINK;
+            case FORM -> Actor.Proof.SENT_FORM;
+            case ACCOUNT -> Actor.Proof.SIGNED_IN;
+        };
     }
 
     /** Until they have shown who they are, what is known of a visitor is the link. */

@@ -19,7 +19,17 @@ class LinkRow {
     private Instant createdAt;
     private Instant validUntil;
     private boolean byForm;
+    private boolean byAccount;
     private int askedBy;
+
+    /** How somebody comes to a link. */
+    enum By {
+        MAIL,
+        /** They have just sent the form in which they said who they are. */
+        FORM,
+        /** They are signed in to the office's rooms. */
+        ACCOUNT
+    }
 
     protected LinkRow() {}
 
@@ -30,10 +40,11 @@ class LinkRow {
             PartyKey party,
             Instant createdAt,
             Instant validUntil,
-            boolean byForm,
+            By by,
             int askedBy) {
         this.askedBy = askedBy;
-        this.byForm = byForm;
+        this.byForm = by == By.FORM;
+        this.byAccount = by == By.ACCOUNT;
         this.tokenHash = tokenHash;
         this.agreementId = agreementId;
         this.party = party.value();
@@ -58,8 +69,9 @@ class LinkRow {
         return askedBy;
     }
 
-    boolean byForm() {
-        return byForm;
+    By by() {
+        if (byAccount) return By.ACCOUNT;
+        return byForm ? By.FORM : By.MAIL;
     }
 
     Instant createdAt() {

@@ -41,25 +41,31 @@ class Links implements ParticipantLinks, AfterEvents {
     /**
      * Whose link it is.
      *
-     * @param byForm whether they came from a form, and not from a mail
+     * @param by how they came to it
      * @param askedBy the number of the event that asked for the link; 0 where that wasn't kept
      */
-    record Holder(UUID agreementId, PartyKey party, boolean byForm, int askedBy) {
+    record Holder(UUID agreementId, PartyKey party, LinkRow.By by, int askedBy) {
         Holder(UUID agreementId, PartyKey party) {
-            this(agreementId, party, false, 0);
+            this(agreementId, party, LinkRow.By.MAIL, 0);
         }
     }
 
     @Override
     @Transactional
     public String issue(UUID agreementId, PartyKey party, int askedBy) {
-        return keep(agreementId, party, null, false, askedBy);
+        return keep(agreementId, party, null, LinkRow.By.MAIL, askedBy);
     }
 
     @Override
     @Transactional
     public String straightOn(UUID agreementId, PartyKey party, int askedBy) {
-        return keep(agreementId, party, clock.instant().plus(STRAIGHT_ON), true, askedBy);
+        return keep(agreementId, party, clock.instant().plus(STRAIGHT_ON), LinkRow.By.FORM, askedBy);
+    }
+
+    /** A link for somebody who is signed in with the account of a part's mail address; it holds for an hour. */
+    @Transactional
+    public String signedIn(UUID agreementId, PartyKey party, int askedBy) {
+        return keep(agreementId, party, clock.instant().plus(STRAIGHT_ON), LinkRow.By.ACCOUNT, askedBy);
     }
 
     @Override
@@ -71,12 +77,12 @@ class Links implements ParticipantLinks, AfterEvents {
                 .plusDays(COPY_DAYS + 1)
                 .atStartOfDay(settings.office().zone())
                 .toInstant();
-        return new CopyLink(keep(agreementId, party, until, false, askedBy), until);
+        return new CopyLink(keep(agreementId, party, until, LinkRow.By.MAIL, askedBy), until);
     }
 
-    private String keep(UUID agreementId, PartyKey party, Instant until, boolean byForm, int askedBy) {
+    private String keep(UUID agreementId, PartyKey party, Instant until, LinkRow.By by, int askedBy) {
         LinkToken token = LinkToken.random(random);
-        rows.save(new LinkRow(token.hash().hex(), agreementId, party, clock.instant(), until, byForm, askedBy));
+        rows.save(new LinkRow(token.hash().hex(), agreementId, party, clock.instant(), until, by, askedBy));
         return settings.address() + "/act/" + token.value();
     }
 
@@ -84,7 +90,7 @@ class Links implements ParticipantLinks, AfterEvents {
     public Optional<Holder> holder(LinkToken token) {
         return rows.findById(token.hash().hex())
                 .filter(row -> row.holdsAt(clock.instant()))
-                .map(row -> new Holder(row.agreementId(), row.party(), row.byForm(), row.askedBy()));
+                .map(row -> new Holder(row.agreementId(), row.party(), row.by(), row.askedBy()));
     }
 
     /** A completed agreement's links lead nowhere any more, nor do those of who has got another one, or hasn't the part any more. */

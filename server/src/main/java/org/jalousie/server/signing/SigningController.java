@@ -1,8 +1,10 @@
 package org.jalousie.server.signing;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -32,8 +34,16 @@ class SigningController {
 
     record Details(Map<String, String> values) {}
 
-    /** @param mark {@code drawn} or {@code typed:NAME OF FONT}; {@code picture} a PNG in base64 */
-    record Signature(Map<String, String> values, String mark, String picture) {}
+    /**
+     * @param mark {@code drawn}, {@code typed:NAME OF FONT} or {@code picture} for one of their own
+     * @param picture a PNG in base64
+     * @param initials a PNG in base64; left out where the mark stands for initials too
+     */
+    record Signature(
+            Map<String, String> values,
+            String mark,
+            String picture,
+            @Schema(types = {"string", "null"}) String initials) {}
 
     record Reason(String reason) {}
 
@@ -68,6 +78,14 @@ class SigningController {
             @PathVariable String token, @RequestBody ConsentGiven consent, HttpServletRequest request) {
         Visit visit = Visit.of(token, request);
         service.consent(visit, consent.version());
+        return pages.page(visit);
+    }
+
+    /** A participant doesn't agree any more to sign electronically. */
+    @PostMapping("/consent/withdrawal")
+    SigningViews.SigningPage withdrawConsent(@PathVariable String token, HttpServletRequest request) {
+        Visit visit = Visit.of(token, request);
+        service.withdrawConsent(visit);
         return pages.page(visit);
     }
 
@@ -107,7 +125,12 @@ class SigningController {
     SigningViews.SigningPage sign(
             @PathVariable String token, @RequestBody Signature signature, HttpServletRequest request) {
         Visit visit = Visit.of(token, request);
-        service.sign(visit, signature.values(), signature.mark(), signature.picture());
+        service.sign(
+                visit,
+                signature.values(),
+                signature.mark(),
+                signature.picture(),
+                Optional.ofNullable(signature.initials()));
         return pages.page(visit);
     }
 

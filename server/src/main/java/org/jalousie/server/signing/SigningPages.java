@@ -15,6 +15,7 @@ import org.jalousie.core.evidence.SignedDate;
 import org.jalousie.core.messages.Catalogue;
 import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.placement.InitialsPlace;
 import org.jalousie.server.Settings;
 import org.jalousie.server.agreement.AgreementViews;
 import org.jalousie.server.agreement.DocumentView;
@@ -76,7 +77,19 @@ class SigningPages {
                 language,
                 today,
                 identity(visitor),
-                known ? AgreementViews.attached(agreement) : List.of());
+                known ? AgreementViews.attached(agreement) : List.of(),
+                visitor.content().sending().acting().handOver(),
+                visitor.content().sending().acting().secondPress(),
+                known && answers.fields().stream().anyMatch(field -> field.type() instanceof InitialsPlace),
+                visitor.holder().by() == LinkRow.By.ACCOUNT,
+                known ? questions(visitor) : List.of());
+    }
+
+    private static List<SigningViews.ToldQuestion> questions(Visitor visitor) {
+        return visitor.agreement().questionsOf(visitor.party()).stream()
+                .map(one -> new SigningViews.ToldQuestion(
+                        one.question(), one.answer().orElse("")))
+                .toList();
     }
 
     private static List<DocumentView> documents(Visitor visitor) {

@@ -16,6 +16,7 @@ import org.jalousie.core.evidence.ConsentWording;
 import org.jalousie.core.evidence.SignatureMark;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.PartyKey;
+import org.jalousie.core.parties.Person;
 import org.jalousie.core.placement.SigningField;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.agreement.Agreements;
@@ -101,23 +102,51 @@ class SigningService {
     }
 
     @Transactional
-    void sign(Visit visit, Map<String, String> values, String mark, String base64) {
+    void sign(Visit visit, Map<String, String> values, String mark, String base64, Optional<String> initials) {
         Visitor visitor = visitors.known(visit);
-        if (!mark.matches("drawn|typed:[A-Za-z ]{1,40}")) throw Refusal.invalid(Message.of("mark.how"));
+        if (!mark.matches("drawn|picture|typed:[A-Za-z ]{1,40}")) throw Refusal.invalid(Message.of("mark.how"));
         Map<String, String> taken = taken(visitor, values);
         Map<String, String> derived = visitor.answers().derived(taken);
-        byte[] picture;
+        byte[] picture = picture(base64);
+        Optional<byte[]> shortened = initials.map(SigningService::picture);
+        finish(
+                visitor,
+                party -> new Command.Sign(party, taken, derived, mark, Sha256.of(picture), shortened.map(Sha256::of)));
+        // kept only when the act was taken, and before it is committed
+        files.keep(picture);
+        shortened.ifPresent(files::keep);
+    }
+
+    private static byte[] picture(String base64) {
         try {
-            picture = Base64.getDecoder().decode(base64);
+            byte[] picture = Base64.getDecoder().decode(base64);
             SignatureMark.read(picture);
+            return picture;
         } catch (IllegalArgumentException e) {
             throw Refusal.invalid(Message.of("mark.unreadable"));
         } catch (SignatureMark.Unusable e) {
             throw Refusal.invalid(e.said());
         }
-        finish(visitor, party -> new Command.Sign(party, taken, derived, mark, Sha256.of(picture)));
-        // kept only when the act was taken, and before it is committed
-        files.keep(picture);
+    }
+
+    /** Whoever agreed to act electronically doesn't any more. */
+    @Transactional
+    void withdrawConsent(Visit visit) {
+        act(visitors.known(visit), Command.WithdrawConsent::new);
+    }
+
+    /** A question to the office. */
+    @Transactional
+    void ask(Visit visit, String question) {
+        act(visitors.known(visit), party -> new Command.AskOffice(party, question));
+    }
+
+    /** Another person has the part from now on; the link by which this was asked leads nowhere any more. */
+    @Transactional
+    void handOver(Visit visit, Person person, String reason) {
+        Visitor visitor = visitors.known(visit);
+        boolean allowed = visitor.content().sending().acting().handOver();
+        act(visitor, party -> new Command.HandOver(party, person, reason, allowed));
     }
 
     private Map<String, String> taken(Visitor visitor, Map<String, String> values) {

@@ -68,6 +68,11 @@ final class SigningViews {
      * @param hasCopy whether the signed copy can be fetched
      * @param documentLanguage in which the document prints numbers and dates, a BCP 47 tag; {@code today} the office's day
      * @param begun what was typed before and not handed in
+     * @param mayHandOver whether they may give their part to somebody else
+     * @param secondPress whether signing takes a second press
+     * @param initials whether the documents have places for their initials
+     * @param byAccount whether they came from the office's rooms, where they are signed in
+     * @param questions what they have asked the office, with its answers
      * @param attached files that those who have acted brought
      * @param language of the words around the document: en, nl, de or fr; {@code date} the date of signing as it would be printed now
      */
@@ -96,5 +101,13 @@ final class SigningViews {
             String documentLanguage,
             LocalDate today,
             Identity identity,
-            List<AgreementViews.AttachedView> attached) {}
+            List<AgreementViews.AttachedView> attached,
+            boolean mayHandOver,
+            boolean secondPress,
+            boolean initials,
+            boolean byAccount,
+            List<ToldQuestion> questions) {}
+
+    /** A question to the office. @param answer empty until there is one */
+    record ToldQuestion(String question, String answer) {}
 }

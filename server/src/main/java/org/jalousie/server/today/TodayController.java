@@ -67,7 +67,8 @@ class TodayController {
 
     /** @param records systems with which something is amiss
      * @param keptOut in which somebody gave too many wrong answers to who they are
-     * @param undelivered in which a mail came back */
+     * @param undelivered in which a mail came back
+     * @param asked in which somebody waits for an answer of the office's */
     record Today(
             List<Notice> notices,
             List<RecordTroubles.RecordTrouble> records,
@@ -75,6 +76,7 @@ class TodayController {
             Page<IntakeViews.RequestRow> requests,
             Page<AgreementViews.AgreementItem> keptOut,
             Page<AgreementViews.AgreementItem> undelivered,
+            Page<AgreementViews.AgreementItem> asked,
             Page<AgreementViews.AgreementItem> toCheck,
             Page<AgreementViews.AgreementItem> out,
             Page<AgreementViews.AgreementItem> ended,
@@ -114,6 +116,7 @@ class TodayController {
                 intake.waiting(most),
                 agreements.keptOut(most),
                 agreements.undelivered(most),
+                agreements.asked(most),
                 agreements.newest(Set.of(State.CHECK, State.GENERATING), most),
                 agreements.newest(Set.of(State.OUT, State.SEALING), most),
                 agreements.newest(Set.of(State.DECLINED, State.EXPIRED, State.WITHDRAWN), LATELY),

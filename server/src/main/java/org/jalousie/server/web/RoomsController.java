@@ -12,6 +12,7 @@ class RoomsController {
         "/",
         "/sign-in",
         "/today",
+        "/mine",
         "/templates/**",
         "/intake/**",
         "/registers",

@@ -79,7 +79,11 @@ class SecuritySetup {
                         .hasRole("COORDINATOR")
                         .requestMatchers(HttpMethod.GET, "/api/**")
                         .authenticated()
-                        .requestMatchers(HttpMethod.POST, "/api/v1/archive/*/verification", "/api/v1/archive/check")
+                        .requestMatchers(
+                                HttpMethod.POST,
+                                "/api/v1/archive/*/verification",
+                                "/api/v1/archive/check",
+                                "/api/v1/mine/*/way-in")
                         .authenticated()
                         .requestMatchers("/api/**")
                         .hasRole("COORDINATOR")

@@ -300,7 +300,7 @@ public final class Office {
     public Client.Answer sign(String token, Map<String, String> values) {
         Client participant = new Client(address);
         JsonNode page = participant.get("/api/v1/signing/" + token).json();
-        String version = page.path("consent").path("version").asString("en-1");
+        String version = page.path("consent").path("version").asString("en-2");
         participant.post("/api/v1/signing/" + token + "/consent", Map.of("version", version));
         return participant.post(
                 "/api/v1/signing/" + token + "/signature",
