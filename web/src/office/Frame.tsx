@@ -104,6 +104,7 @@ export function Frame() {
           ...rooms,
           { to: '/mine', name: say('mine.title'), reader: true },
           { to: '/office/hours', name: say('office.hours'), reader: false },
+          { to: '/office/mail', name: say('mail.title'), reader: false },
         ]
           .filter((room) => room.reader || person.role === 'COORDINATOR')
           .map((room) => ({ ...room, what: say('office.room') }))}

@@ -8,6 +8,7 @@ import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { Frame } from './Frame';
 import { SignIn } from './SignIn';
 
+const MailRoom = lazy(() => import('./MailRoom'));
 const MineRoom = lazy(() => import('../mine/MineRoom'));
 const TodayRoom = lazy(() => import('../today/TodayRoom'));
 const TemplatesRoom = lazy(() => import('../templates/TemplatesRoom'));
@@ -93,6 +94,7 @@ createRoot(root).render(
             <Route path="/programs/records/:id/record" element={<RecordRoom />} />
             <Route path="/programs/:id" element={<ProgramRoom />} />
             <Route path="/office/hours" element={<HoursRoom />} />
+            <Route path="/office/mail" element={<MailRoom />} />
           </Route>
         </Routes>
       </BrowserRouter>

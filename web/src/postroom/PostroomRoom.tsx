@@ -1,6 +1,7 @@
 import { say } from '../messages/rooms';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
 import { useSession } from '../office/queries';
 import { List, type Column } from '../ui/list/List';
@@ -98,6 +99,7 @@ export default function PostroomRoom() {
   return (
     <>
       <RoomTitle title={say('postroom.postroom')}>
+        <Link to="/office/mail">{say('postroom.looks-and-words')}</Link>
         {readable && <p className="text-soft">{say('postroom.mail-goes-to-the-stand')}</p>}
       </RoomTitle>
       {list.data.total === 0 && <Empty>{say('postroom.every-mail-that-goes-out')}</Empty>}

@@ -34,7 +34,7 @@ export function EndOfTime({
     return (
       <button
         type="button"
-        className="block min-h-6 text-slate underline underline-offset-3"
+        className="block min-h-7 text-slate underline underline-offset-3"
         onClick={() => setDay(lastDayOf(expiresAt))}
       >
         {say('agreements.change-the-time')}

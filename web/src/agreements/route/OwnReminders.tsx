@@ -37,7 +37,7 @@ export function OwnReminders({
     return (
       <button
         type="button"
-        className="block min-h-6 text-slate underline underline-offset-3"
+        className="block min-h-7 text-slate underline underline-offset-3"
         onClick={() => {
           setGaps(chasing.gaps.join(', '));
           setThen(String(chasing.thenEvery));

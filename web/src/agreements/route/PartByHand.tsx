@@ -51,7 +51,7 @@ export function PartByHand({
       {form === undefined && (
         <Menu>
           <MenuButton
-            className="min-h-6 text-slate underline underline-offset-3"
+            className="min-h-7 text-slate underline underline-offset-3"
             disabled={busy}
             aria-label={say('agreements.act-for', { name: part.name || part.label })}
           >

@@ -26,6 +26,15 @@ create table mail_look (
     logo_type text
 );
 
+-- what the office says in its mails instead of the usual words
+create table mail_words (
+    occasion text not null,
+    language text not null,
+    subject text not null,
+    words text not null,
+    primary key (occasion, language)
+);
+
 -- whom agreements wait for; a projection of their events
 create table waited_for (
     agreement_id uuid not null references agreement,

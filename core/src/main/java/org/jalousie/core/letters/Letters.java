@@ -3,6 +3,8 @@ package org.jalousie.core.letters;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.time.format.FormatStyle;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -27,6 +29,7 @@ import org.jalousie.core.template.SendingSettings;
  * @param language of the agreement; a participant may have another one
  * @param office what it is called
  * @param zone in which days begin and end
+ * @param ownWords what the office says instead of the usual words
  */
 public record Letters(
         Agreement agreement,
@@ -34,7 +37,8 @@ public record Letters(
         Map<String, Value> values,
         String language,
         String office,
-        ZoneId zone) {
+        ZoneId zone,
+        OwnWords ownWords) {
 
     /** @param to empty for the office itself */
     public String subject(Occasion occasion, Optional<Participant> to) {
@@ -42,7 +46,11 @@ public record Letters(
         String title = (own.isEmpty() ? agreement.title() : own) + " ("
                 + agreement.created().number() + ")";
         if (occasion == Occasion.INVITATION && !own.isEmpty()) return title;
-        return words(to).say("mail.subject." + occasion.code(), "title", title);
+        Optional<String> office = to.flatMap(one ->
+                ownWords.subject(occasion, words(to).language(), fields(one)).map(Letters::line));
+        return office.filter(words -> own.isEmpty())
+                .map(words -> words + " (" + agreement.created().number() + ")")
+                .orElseGet(() -> words(to).say("mail.subject." + occasion.code(), "title", title));
     }
 
     /**
@@ -64,10 +72,10 @@ public record Letters(
         switch (occasion) {
             case INVITATION, REMINDER, WARNING, NEW_LINK, NEW_END, ANSWER ->
                 asking(occasion, to.orElseThrow(), link, words, title, happened, draft);
-            case COMPLETED -> copy(link, linkEnds, words, title, draft);
-            case DECLINED -> draft.say(words.say("mail.declined", "title", title));
-            case WITHDRAWN -> draft.say(words.say("mail.withdrawn", "title", title, "office", office));
-            case EXPIRED -> draft.say(words.say("mail.expired", "title", title));
+            case COMPLETED -> copy(own(occasion, to), link, linkEnds, words, title, draft);
+            case DECLINED, WITHDRAWN, EXPIRED ->
+                draft.say(own(occasion, to)
+                        .orElseGet(() -> words.say("mail." + occasion.code(), "title", title, "office", office)));
             case LOCKED -> draft.say(words.say("mail.locked", "title", title, "name", locked()));
             case HANDED_OVER, RETURNED, CONSENT_WITHDRAWN, QUESTION -> {
                 happened.ifPresent(
@@ -80,6 +88,29 @@ public record Letters(
         if (to.isEmpty()) draft.way(link, words.say("mail.open-agreement"));
         to.ifPresent(one -> draft.aside(words.say("mail.why", "office", office, "party", one.label())));
         return draft.signed(office, words.language());
+    }
+
+    /** What the office says instead of the usual words. */
+    private Optional<String> own(Occasion occasion, Optional<Participant> to) {
+        return to.flatMap(one -> ownWords.text(occasion, words(to).language(), fields(one)));
+    }
+
+    private Map<String, String> fields(Participant to) {
+        Locale locale = Locale.forLanguageTag(words(Optional.of(to)).language());
+        String until = agreement
+                .expiresAt()
+                .map(this::lastDay)
+                .map(day -> day.format(DateTimeFormatter.ofLocalizedDate(FormatStyle.LONG)
+                        .withLocale(locale.getLanguage().equals("en") ? Locale.UK : locale)))
+                .orElse("");
+        return Map.of(
+                "person", to.name(),
+                "part", to.label(),
+                "agreement", agreement.title(),
+                "number", agreement.created().number().value(),
+                "office", office,
+                "until", until,
+                "reason", agreement.endReason());
     }
 
     /** The agreement, as mails call it. */
@@ -122,17 +153,16 @@ public record Letters(
             LetterText.Draft draft) {
         if (occasion == Occasion.ANSWER) answered(happened, words, title, draft);
         String asks = asks(to, words, title);
-        draft.say(
-                switch (occasion) {
-                    case REMINDER -> words.say("mail.reminder") + " " + asks;
-                    case WARNING -> words.say("mail.warning") + " " + asks;
-                    case NEW_LINK -> words.say("mail.new-link") + " " + asks;
-                    case NEW_END -> words.say("mail.new-end") + " " + asks;
-                    default ->
-                        handedOverBy(to)
-                                .map(name -> words.say("mail.handed-to-you", "name", name) + " " + asks)
-                                .orElse(asks);
-                });
+        draft.say(own(occasion, Optional.of(to)).orElseGet(() -> switch (occasion) {
+            case REMINDER -> words.say("mail.reminder") + " " + asks;
+            case WARNING -> words.say("mail.warning") + " " + asks;
+            case NEW_LINK -> words.say("mail.new-link") + " " + asks;
+            case NEW_END -> words.say("mail.new-end") + " " + asks;
+            default ->
+                handedOverBy(to)
+                        .map(name -> words.say("mail.handed-to-you", "name", name) + " " + asks)
+                        .orElse(asks);
+        }));
         draft.say(filled(sending.message(), Optional.of(to)).strip());
         draft.say(words.say("mail.link"));
         draft.way(link, words.say("mail.open"));
@@ -163,11 +193,18 @@ public record Letters(
         return words.say("mail.asks." + to.duty().code(), "office", office, "title", title);
     }
 
-    private void copy(String link, Optional<Instant> linkEnds, Catalogue words, Message title, LetterText.Draft draft) {
+    private void copy(
+            Optional<String> own,
+            String link,
+            Optional<Instant> linkEnds,
+            Catalogue words,
+            Message title,
+            LetterText.Draft draft) {
         if (linkEnds.isEmpty()) {
-            draft.say(words.say("mail.completed", "title", title));
+            draft.say(own.orElseGet(() -> words.say("mail.completed", "title", title)));
             return;
         }
+        own.ifPresent(draft::say);
         draft.say(words.say("mail.copy-link", "title", title, "until", lastDay(linkEnds.get())));
         draft.way(link, words.say("mail.fetch"));
     }

@@ -114,7 +114,7 @@ public final class Letter {
     }
 
     /** The names that its tags say. */
-    List<String> names() {
+    public List<String> names() {
         return TAG.matcher(text)
                 .results()
                 .map(tag -> nameIn(Names.stripped(tag.group(1))))

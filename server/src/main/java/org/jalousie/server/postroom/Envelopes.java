@@ -4,11 +4,12 @@ import java.util.List;
 import org.jalousie.core.letters.LetterText;
 import org.jalousie.server.Settings;
 import org.jalousie.server.adapters.Outgoing;
+import org.jalousie.server.office.OfficeLooks;
 import org.springframework.stereotype.Component;
 
 /** Makes mails of letters: plain text and HTML, in the office's look. */
 @Component
-class Envelopes {
+public class Envelopes {
     private final OfficeLooks looks;
     private final Settings settings;
 
@@ -23,7 +24,7 @@ class Envelopes {
     }
 
     /** @param id which the Message-ID is made of: the same mail always has the same one (RFC 5322 §3.6.4) */
-    Outgoing of(
+    public Outgoing of(
             String id,
             String recipient,
             String toName,

@@ -10,6 +10,7 @@ import org.jalousie.core.letters.Letters;
 import org.jalousie.core.template.Letter;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.server.Settings;
+import org.jalousie.server.office.OfficeWords;
 import org.jalousie.server.template.UsableTemplates;
 import org.springframework.stereotype.Component;
 
@@ -17,9 +18,11 @@ import org.springframework.stereotype.Component;
 @Component
 class LetterDesk {
     private final UsableTemplates templates;
+    private final OfficeWords words;
     private final Settings settings;
 
-    LetterDesk(UsableTemplates templates, Settings settings) {
+    LetterDesk(UsableTemplates templates, OfficeWords words, Settings settings) {
+        this.words = words;
         this.templates = templates;
         this.settings = settings;
     }
@@ -33,7 +36,8 @@ class LetterDesk {
                 content.sending().named().isEmpty() ? Map.of() : values(agreement, made, version),
                 content.language(),
                 settings.office().name(),
-                settings.office().zone());
+                settings.office().zone(),
+                words.all());
     }
 
     private Map<String, Value> values(Agreement agreement, Instant made, UUID version) {

@@ -18,6 +18,7 @@ import org.jalousie.core.agreement.RouteCalendar;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Value;
+import org.jalousie.core.letters.LetterText;
 import org.jalousie.core.letters.Letters;
 import org.jalousie.core.letters.Occasion;
 import org.jalousie.core.messages.Message;
@@ -32,6 +33,7 @@ import org.jalousie.core.template.TemplateContent;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
 import org.jalousie.server.office.OfficeHours;
+import org.jalousie.server.office.OfficeWords;
 import org.jalousie.server.web.RouteCalendarView;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -47,10 +49,18 @@ class SendingPreviews {
     private final Drafts drafts;
     private final Preparations preparations;
     private final OfficeHours hours;
+    private final OfficeWords words;
     private final Settings settings;
     private final Clock clock;
 
-    SendingPreviews(Drafts drafts, Preparations preparations, OfficeHours hours, Settings settings, Clock clock) {
+    SendingPreviews(
+            Drafts drafts,
+            Preparations preparations,
+            OfficeHours hours,
+            OfficeWords words,
+            Settings settings,
+            Clock clock) {
+        this.words = words;
         this.drafts = drafts;
         this.preparations = preparations;
         this.hours = hours;
@@ -89,20 +99,17 @@ class SendingPreviews {
                 Letter.withAnswers(imagined.values(), imagined.content(), agreement.data()),
                 imagined.content().language(),
                 settings.office().name(),
-                settings.office().zone());
+                settings.office().zone(),
+                words.all());
         String spoken = to.person().language();
+        LetterText text = occasion == Occasion.CODE
+                ? letters.code(to, CODE)
+                : letters.text(
+                        occasion, Optional.of(to), settings.address() + LINK, Optional.empty(), Optional.empty());
         return new LetterPreview(
                 to.name(),
                 letters.subject(occasion, Optional.of(to)),
-                occasion == Occasion.CODE
-                        ? letters.code(to, CODE).plain()
-                        : letters.text(
-                                        occasion,
-                                        Optional.of(to),
-                                        settings.address() + LINK,
-                                        Optional.empty(),
-                                        Optional.empty())
-                                .plain(),
+                text.plain(),
                 spoken.isEmpty() ? imagined.content().language() : spoken);
     }
 

@@ -1,4 +1,4 @@
-package org.jalousie.server.postroom;
+package org.jalousie.server.office;
 
 import java.util.Optional;
 import org.jalousie.core.data.Sha256;
@@ -14,7 +14,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** What the office's mails look like: its colour and its logo. */
 @Component
-class OfficeLooks {
+public class OfficeLooks {
     private final JdbcClient sql;
     private final FileStore files;
     private final Settings settings;
@@ -26,7 +26,7 @@ class OfficeLooks {
     }
 
     /** @param logo its file; empty for none, {@code type} its media type */
-    record Kept(String colour, Optional<Sha256> logo, String type) {}
+    public record Kept(String colour, Optional<Sha256> logo, String type) {}
 
     @Transactional(readOnly = true)
     public Kept kept() {
@@ -39,14 +39,15 @@ class OfficeLooks {
                 .orElse(new Kept(OfficeLook.USUAL_COLOUR, Optional.empty(), ""));
     }
 
-    OfficeLook look() {
+    /** As letters take it. */
+    public OfficeLook look() {
         Kept kept = kept();
         return new OfficeLook(
                 settings.office().name(), kept.colour(), kept.logo().map(file -> Outgoing.LOGO));
     }
 
     /** The logo as it goes with mails. */
-    Optional<Outgoing.Attachment> logo() {
+    public Optional<Outgoing.Attachment> logo() {
         Kept kept = kept();
         return kept.logo()
                 .map(file -> new Outgoing.Attachment(
@@ -63,15 +64,18 @@ class OfficeLooks {
                 .update();
     }
 
-    /** @param picture PNG or JPEG that has been looked at; empty for none any more */
+    /** There is no logo any more. */
     @Transactional
-    public void logo(Optional<byte[]> picture, String type) {
+    public void noLogo() {
+        sql.sql("update mail_look set logo = null, logo_type = null").update();
+    }
+
+    /** @param picture PNG or JPEG that has been looked at, {@code type} its media type */
+    @Transactional
+    public void logo(byte[] picture, String type) {
         sql.sql("insert into mail_look (one, colour, logo, logo_type) values (true, ?, ?, ?)"
                         + " on conflict (one) do update set logo = excluded.logo, logo_type = excluded.logo_type")
-                .params(
-                        OfficeLook.USUAL_COLOUR,
-                        picture.map(bytes -> files.keep(bytes).hex()).orElse(null),
-                        picture.map(bytes -> type).orElse(null))
+                .params(OfficeLook.USUAL_COLOUR, files.keep(picture).hex(), type)
                 .update();
     }
 }
