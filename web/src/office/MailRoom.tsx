@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { answer, api, sendFile, type Schemas } from '../api/client';
-import { say, type RoomCode } from '../messages/rooms';
+import { say } from '../messages/rooms';
 import { FileButton } from '../ui/FileButton';
 import { Button, inputLook, RoomTitle, Trouble } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
@@ -12,6 +12,18 @@ type Words = Schemas['Words'];
 
 /** In their own words, as people look for them. */
 const languages = { en: 'English', nl: 'Nederlands', de: 'Deutsch', fr: 'Français' } as const;
+const occasions: Partial<Record<Words['occasion'], string>> = {
+  INVITATION: say('mail.on-INVITATION'),
+  REMINDER: say('mail.on-REMINDER'),
+  WARNING: say('mail.on-WARNING'),
+  NEW_LINK: say('mail.on-NEW_LINK'),
+  NEW_END: say('mail.on-NEW_END'),
+  SKIPPED: say('mail.on-SKIPPED'),
+  COMPLETED: say('mail.on-COMPLETED'),
+  DECLINED: say('mail.on-DECLINED'),
+  WITHDRAWN: say('mail.on-WITHDRAWN'),
+  EXPIRED: say('mail.on-EXPIRED'),
+};
 const REST = 400;
 
 /** What the office's mails look like and say, with a mail as it would be beside it. */
@@ -227,7 +239,7 @@ function OwnWords({
 }
 
 function nameOf(occasion: Words['occasion'], settings: Settings, language: string): string {
-  const name = say(`mail.on-${occasion}` as RoomCode);
+  const name = occasions[occasion] ?? occasion;
   const own = settings.own.some((one) => one.occasion === occasion && one.language === language);
   return own ? say('mail.own', { occasion: name }) : name;
 }

@@ -131,6 +131,7 @@ final class AgreementFold {
             leftOut = Optional.of(out);
             standings.remove(skipped.party());
             waiting.remove(skipped.party());
+            route.add(entry);
             sealWhenAllActed(entry);
         } else if (event instanceof Event.QuestionAsked asked) {
             route.asked(entry, asked, participants);

@@ -6,8 +6,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import org.jalousie.core.data.PhoneNumber;
+import org.jalousie.core.data.ValueReader;
+import org.jalousie.core.lettering.Glyphs;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.parties.Person;
@@ -88,6 +92,8 @@ final class RouteActs {
             return refused(Message.of("hand-over.to-oneself"));
         if (over.reason().length() > LONGEST_REASON)
             return refused(Message.of("hand-over.reason-too-long", "most", LONGEST_REASON));
+        Optional<Message> fault = faultOf(over.person(), one);
+        if (fault.isPresent()) return refused(fault.get());
         Decision changed = change(
                 agreement,
                 agreement.together(over.party()).parts(),
@@ -95,6 +101,20 @@ final class RouteActs {
                 Event.PersonChanged.Change.HANDED_OVER,
                 over.reason().strip());
         return joined(history, changed, now);
+    }
+
+    /** What is wrong with whom somebody hands over to, said to them in their own language. */
+    private static Optional<Message> faultOf(Person person, Participant one) {
+        if (person.name().isBlank()) return Optional.of(Message.of("hand-over.name-missing"));
+        if (Glyphs.firstMissing(person.name()).isPresent()) return Optional.of(Message.of("hand-over.name-unusable"));
+        try {
+            ValueReader.mail(person.mail());
+        } catch (ValueReader.Unreadable e) {
+            return Optional.of(Message.of("hand-over.wrong-mail"));
+        }
+        boolean phone = one.identity() != IdentityCheck.TEXTED_CODE
+                || PhoneNumber.international(person.phone()).isPresent();
+        return phone ? Optional.empty() : Optional.of(Message.of("hand-over.wrong-phone"));
     }
 
     private static Decision change(

@@ -27,6 +27,8 @@ final class RouteChanges {
             newLinks(renewed.party(), entry);
         } else if (entry.event() instanceof Event.PersonChanged changed) {
             newLinks(changed.party(), entry);
+        } else if (entry.event() instanceof Event.PartSkipped skipped) {
+            newLinks(skipped.party(), entry);
         }
     }
 

@@ -73,7 +73,7 @@ public record Letters(
             case INVITATION, REMINDER, WARNING, NEW_LINK, NEW_END, ANSWER ->
                 asking(occasion, to.orElseThrow(), link, words, title, happened, draft);
             case COMPLETED -> copy(own(occasion, to), link, linkEnds, words, title, draft);
-            case DECLINED, WITHDRAWN, EXPIRED ->
+            case DECLINED, WITHDRAWN, EXPIRED, SKIPPED ->
                 draft.say(own(occasion, to)
                         .orElseGet(() -> words.say("mail." + occasion.code(), "title", title, "office", office)));
             case LOCKED -> draft.say(words.say("mail.locked", "title", title, "name", locked()));

@@ -14,6 +14,8 @@ public enum Occasion {
     NEW_END,
     /** The office's answer to a question. */
     ANSWER,
+    /** The agreement goes on without them. */
+    SKIPPED,
     COMPLETED,
     DECLINED,
     WITHDRAWN,

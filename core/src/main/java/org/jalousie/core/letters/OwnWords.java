@@ -27,6 +27,7 @@ public record OwnWords(Map<Key, Said> said) {
             Occasion.WARNING,
             Occasion.NEW_LINK,
             Occasion.NEW_END,
+            Occasion.SKIPPED,
             Occasion.COMPLETED,
             Occasion.DECLINED,
             Occasion.WITHDRAWN,

@@ -61,6 +61,9 @@ class MailAfterEvents implements AfterEvents {
                 agreement.asked().stream()
                         .filter(one -> !agreement.undelivered().containsKey(one.party()))
                         .forEach(one -> queue(about, Occasion.NEW_END, Optional.of(one.party()), entry));
+            } else if (event instanceof Event.PartSkipped skipped) {
+                if (wereAsked(history, skipped.party()))
+                    queue(about, Occasion.SKIPPED, Optional.of(skipped.party()), entry);
             } else if (event instanceof Event.QuestionAsked) {
                 queue(about, Occasion.QUESTION, Optional.empty(), entry);
             } else if (event instanceof Event.QuestionAnswered answered) {
@@ -89,6 +92,12 @@ class MailAfterEvents implements AfterEvents {
                 ended(about, Occasion.EXPIRED, Optional.empty(), entry);
             }
         }
+    }
+
+    private static boolean wereAsked(List<Entry> history, PartyKey party) {
+        return history.stream()
+                .anyMatch(one -> one.event() instanceof Event.Invited invited
+                        && invited.party().equals(party));
     }
 
     private static boolean leads(Agreement agreement, PartyKey party) {

@@ -100,6 +100,7 @@ class Links implements ParticipantLinks, AfterEvents {
             if (entry.event() instanceof Event.Completed) rows.deleteByAgreementId(id);
             if (entry.event() instanceof Event.LinkRenewed renewed) end(id, renewed.party());
             if (entry.event() instanceof Event.PersonChanged changed) end(id, changed.party());
+            if (entry.event() instanceof Event.PartSkipped skipped) end(id, skipped.party());
         }
     }
 
