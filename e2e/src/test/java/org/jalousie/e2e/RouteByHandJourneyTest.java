@@ -104,7 +104,7 @@ class RouteByHandJourneyTest {
                 assertThat(lender.barriers()).as("a question that is answered").isEmpty();
                 assertThat(lender.complaints).isEmpty();
             }
-            assertThat(page.getByText("opened")).isVisible();
+            assertThat(page.getByText("; opened")).isVisible();
         }
     }
 
