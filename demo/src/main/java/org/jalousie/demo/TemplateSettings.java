@@ -112,7 +112,9 @@ final class TemplateSettings {
                         "everyDays",
                         3,
                         "warnDays",
-                        1)));
+                        1,
+                        "acting",
+                        Map.of("handOver", true, "secondPress", false))));
         return content;
     }
 

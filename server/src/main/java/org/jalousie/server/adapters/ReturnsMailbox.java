@@ -65,13 +65,24 @@ public class ReturnsMailbox {
                     String id = idOf(inbox, one);
                     if (left.contains(id)) continue;
                     if (looked++ == MOST_AT_ONCE) break;
-                    List<ReturnedMail> failures = failures(one);
-                    if (!failures.isEmpty() && taken.test(failures)) one.setFlag(Flags.Flag.DELETED, true);
-                    else leave(id);
+                    take(one, id, taken);
                 }
             }
         } catch (MessagingException e) {
             throw new ReturnsAway(e);
+        }
+    }
+
+    /** One that can't be dealt with now holds up no other, and is looked at again. */
+    private void take(Message one, String id, Predicate<List<ReturnedMail>> taken) throws MessagingException {
+        List<ReturnedMail> failures = failures(one);
+        try {
+            if (!failures.isEmpty() && taken.test(failures)) one.setFlag(Flags.Flag.DELETED, true);
+            else leave(id);
+        } catch (RuntimeException e) {
+            LOG.error(
+                    "a returned mail can't be taken note of now: {}",
+                    e.getClass().getSimpleName());
         }
     }
 

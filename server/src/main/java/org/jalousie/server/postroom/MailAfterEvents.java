@@ -112,6 +112,12 @@ class MailAfterEvents implements AfterEvents {
             queue(about, Occasion.HANDED_OVER, Optional.empty(), entry);
         if (agreement.standing(changed.party()) != Standing.TURN) return;
         PartyKey lead = agreement.together(changed.party()).lead().party();
+        // several parts that come to one act are asked for by the first of them
+        boolean earlier = happened.stream()
+                .takeWhile(one -> one.sequence() < entry.sequence())
+                .anyMatch(one -> one.event() instanceof Event.PersonChanged other
+                        && agreement.together(other.party()).lead().party().equals(lead));
+        if (earlier && !lead.equals(changed.party())) return;
         boolean invitedToo = happened.stream()
                 .anyMatch(one -> one.event() instanceof Event.Invited invited
                         && invited.party().equals(lead));
