@@ -240,7 +240,7 @@ class RouteByHandTest {
                 .startsWith(LocalDate.parse(last).toString());
         Wait.until("the lender to be told", () -> office.mailTo(number, LENDER, "The time has changed"));
         assertThat(office.mailTo(number, MUSEUM, "The time has changed")).isEmpty();
-        for (String wrong : List.of("2020-01-01", "", "soon", "2026-02-30"))
+        for (String wrong : List.of("2020-01-01", "", "soon", "2026-02-30", "+999999999-12-31", "9999-12-31"))
             assertThat(office.client
                             .put("/api/v1/agreements/" + number + "/end", Map.of("lastDay", wrong))
                             .status())
@@ -317,5 +317,42 @@ class RouteByHandTest {
                 .contains("Message-ID: <" + id + "@museum.example.org>")
                 .doesNotContain("List-Unsubscribe");
         assertThat(raw).doesNotContain("src=3D\"http", "<script", "url(");
+    }
+
+    /** Pressed by who had the part, heard after somebody else has got it. */
+    @Test
+    void whoHasThePartNoMoreIsNotHeardForWhoHasIt() throws Exception {
+        JsonNode template = office.bringIn(
+                "Approved",
+                new WordDraft()
+                        .paragraph("{{lender_name}} lends. {{lender.signature}}")
+                        .bytes());
+        ObjectNode content = (ObjectNode) template.get("content");
+        ((ObjectNode) content.get("parties").get(0)).put("stage", 2).set("who", Office.fixed("Ida Marsh", LENDER));
+        ObjectNode approver = ((tools.jackson.databind.node.ArrayNode) content.get("parties")).addObject();
+        approver.setAll((ObjectNode) content.get("parties").get(0));
+        approver.put("key", "head").put("label", "Head").put("duty", "APPROVES").put("stage", 1);
+        approver.set("who", Office.fixed("Hugo Head", "hugo@museum.example.org"));
+        String number = office.send(
+                office.generate(office.publish(office.settle(template, content)), Map.of("lender_name", "Ida Marsh")));
+        String link = office.link(number, "hugo@museum.example.org");
+        try (java.sql.Connection held = bed.bean(javax.sql.DataSource.class).getConnection()) {
+            held.setAutoCommit(false);
+            try (var lock = held.prepareStatement("select id from agreement where number = ? for update")) {
+                lock.setString(1, number);
+                lock.executeQuery();
+            }
+            var replaced = java.util.concurrent.CompletableFuture.supplyAsync(
+                    () -> person(number, "head", "Hanna Head", "hanna@museum.example.org", true));
+            Thread.sleep(1500);
+            var approved = java.util.concurrent.CompletableFuture.supplyAsync(
+                    () -> anybody.post("/api/v1/signing/" + link + "/approval", Map.of()));
+            Thread.sleep(1500);
+            held.rollback();
+            assertThat(replaced.get().status()).isEqualTo(200);
+            assertThat(approved.get().status()).isEqualTo(410);
+        }
+        assertThat(trail(number)).noneMatch(one -> one.contains("approved"));
+        assertThat(opened(office.link(number, "hanna@museum.example.org"))).isEqualTo(200);
     }
 }

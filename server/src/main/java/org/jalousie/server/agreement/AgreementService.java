@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.Year;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.agreement.Absence;
@@ -156,8 +157,8 @@ class AgreementService {
                 .participant(party)
                 .orElseThrow(() -> Refusal.notFound(Message.of("party.none", "party", party)));
         Person person = new Person(
-                naming.name().strip(),
-                naming.mail().strip(),
+                Objects.requireNonNullElse(naming.name(), "").strip(),
+                Objects.requireNonNullElse(naming.mail(), "").strip(),
                 naming.phone() == null ? "" : naming.phone().strip(),
                 naming.language() == null ? before.person().language() : naming.language());
         if (agreement.state() == State.OUT) {

@@ -23,6 +23,8 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/v1/agreements/{number}")
 class RouteController {
+    private static final int LAST_YEAR = 2999;
+
     private final AgreementService service;
 
     RouteController(AgreementService service) {
@@ -83,6 +85,7 @@ class RouteController {
         } catch (DateTimeParseException e) {
             throw Refusal.invalid(Message.of("value.date"));
         }
+        if (day.getYear() > LAST_YEAR) throw Refusal.invalid(Message.of("end.far", "year", String.valueOf(LAST_YEAR)));
         return carryOut(number, new Command.ChangeEnd(service.endOf(day), day), by);
     }
 

@@ -6,8 +6,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.Standing;
 import org.jalousie.core.agreement.State;
@@ -164,8 +166,11 @@ class SigningService {
         finish(visitor, party -> new Command.Decline(party, reason));
     }
 
+    /** Whoever had the part when they pressed may not have it any more when it is their turn to be heard. */
     private void act(Visitor visitor, Function<PartyKey, Command> by) {
-        agreements.carryOut(visitor.holder().agreementId(), visitor.actor(), by.apply(visitor.party()));
+        UUID id = visitor.holder().agreementId();
+        visitors.requireStillTheirs(visitor.holder(), Agreement.of(agreements.historyForChange(id)));
+        agreements.carryOut(id, visitor.actor(), by.apply(visitor.party()));
     }
 
     /** An act that is the last one of who does it; what they had begun is handed in, or of no use any more. */
@@ -200,13 +205,20 @@ class SigningService {
 
     @Transactional
     void askForCode(Visit visit) {
-        identities.askForCode(visitors.holder(visit), visit, visit.browser().orElseThrow());
+        identities.askForCode(heard(visit), visit, visit.browser().orElseThrow());
     }
 
     /** @return what is wrong with the answer; empty when they have shown who they are */
     @Transactional
     Optional<Message> answerCheck(Visit visit, String answer) {
-        return identities.answer(visitors.holder(visit), visit, visit.browser().orElseThrow(), answer);
+        return identities.answer(heard(visit), visit, visit.browser().orElseThrow(), answer);
+    }
+
+    /** Whose link it is when nobody changes the agreement any more until the end of the transaction. */
+    private Links.Holder heard(Visit visit) {
+        Links.Holder holder = visitors.holder(visit);
+        visitors.requireStillTheirs(holder, Agreement.of(agreements.historyForChange(holder.agreementId())));
+        return holder;
     }
 
     /** What the program works out of what has been typed so far. */

@@ -26,24 +26,28 @@ class Visitors {
     /** @throws Refusal when the link leads nowhere */
     Links.Holder holder(Visit visit) {
         Links.Holder holder = byToken(visit);
-        return holding(holder, agreements.read(holder.agreementId()));
+        requireStillTheirs(holder, agreements.read(holder.agreementId()));
+        return holder;
     }
 
     private Links.Holder byToken(Visit visit) {
         return LinkToken.read(visit.token()).flatMap(links::holder).orElseThrow(Visitors::wrongLink);
     }
 
-    /** A mail that was on its way when the links before were ended brings one that never led anywhere. */
-    private static Links.Holder holding(Links.Holder holder, Agreement agreement) {
+    /**
+     * A mail that was on its way when the links before were ended brings one that never led anywhere.
+     *
+     * @throws Refusal when the link doesn't hold any more
+     */
+    void requireStillTheirs(Links.Holder holder, Agreement agreement) {
         if (!agreement.linkHolds(holder.party(), holder.askedBy())) throw wrongLink();
-        return holder;
     }
 
     /** Somebody who may have to show first who they are. @throws Refusal when the link leads nowhere */
     Visitor anybody(Visit visit) {
         Links.Holder holder = byToken(visit);
         Agreement agreement = agreements.read(holder.agreementId());
-        holding(holder, agreement);
+        requireStillTheirs(holder, agreement);
         Participant participant = agreement.participant(holder.party()).orElseThrow(Visitors::wrongLink);
         return new Visitor(
                 visit,
