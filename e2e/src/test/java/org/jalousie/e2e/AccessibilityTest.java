@@ -45,8 +45,6 @@ class AccessibilityTest {
                     completed,
                     "/archive",
                     completed,
-                    "/office/mail",
-                    "What mails look like",
                     "/postroom",
                     "sent",
                     "/agreements/" + checking,
