@@ -25,6 +25,7 @@ export function Marks({ page, filling }: { page: SigningPage; filling: Filling }
           legend={words.say('mark.initials')}
           typing={words.say('mark.type-initials')}
           name={initialsOf(page.name)}
+          first={initialsOf(page.name)}
           kept={kept?.initials}
           onMark={filling.setInitials}
         />
