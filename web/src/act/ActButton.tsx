@@ -5,17 +5,21 @@ import { Button } from '../ui/parts';
 /** The act: one press that says what it does, or a second one where the office asks for it. */
 export function ActButton({
   verb,
+  signed,
   twice,
   disabled,
   onAct,
 }: {
   verb: string;
+  /** What the act is about: the first press is for this and nothing else. */
+  signed: object;
   twice: boolean;
   disabled: boolean;
   onAct: () => void;
 }) {
   const words = useSay();
-  const [sure, setSure] = useState(false);
+  const [pressedFor, setPressedFor] = useState<object>();
+  const sure = pressedFor === signed;
   const second = useRef<HTMLButtonElement>(null);
   useEffect(() => {
     if (sure) second.current?.focus();
@@ -26,7 +30,7 @@ export function ActButton({
         look="main"
         className="min-h-11 justify-center text-lg"
         disabled={disabled}
-        onClick={() => (twice ? setSure(true) : onAct())}
+        onClick={() => (twice ? setPressedFor(signed) : onAct())}
       >
         {verb}
       </Button>
@@ -45,7 +49,7 @@ export function ActButton({
       >
         {words.say('act.for-good', { verb })}
       </button>
-      <Button className="min-h-11 justify-center" onClick={() => setSure(false)}>
+      <Button className="min-h-11 justify-center" onClick={() => setPressedFor(undefined)}>
         {words.say('decline.back')}
       </Button>
     </div>

@@ -118,7 +118,7 @@ function Act({ act, token }: { act: ReturnType<typeof useAct>; token: string }) 
                   title={page.title}
                   onDecline={act.decline}
                   busy={act.busy}
-                  error={act.error}
+                  error={act.errorOf('refusal')}
                 />
               </div>
             )}

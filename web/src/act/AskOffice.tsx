@@ -44,7 +44,7 @@ export function AskOffice({ page, act }: { page: SigningPage; act: ReturnType<ty
               onChange={(event) => setQuestion(event.target.value)}
             />
           </label>
-          <Trouble error={act.error} />
+          <Trouble error={act.errorOf('question')} />
           <span className="flex flex-wrap gap-3">
             <Button type="submit" className="min-h-11" disabled={act.busy || !question.trim()}>
               {words.say('ask.send')}

@@ -48,7 +48,7 @@ export function HandOver({ page, act }: { page: SigningPage; act: ReturnType<typ
               />
             </label>
           ))}
-          <Trouble error={act.error} />
+          <Trouble error={act.errorOf('hand-over')} />
           <div className="flex flex-wrap gap-3 pt-2">
             <Button type="submit" look="main" className="min-h-11" disabled={act.busy || missing}>
               {words.say('hand-over.do')}

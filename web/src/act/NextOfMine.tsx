@@ -6,7 +6,7 @@ import { Button, Trouble } from '../ui/parts';
 /** For who came from the office's rooms: what waits for them next, and the way back. */
 export function NextOfMine() {
   const words = useSay();
-  const [mine, setMine] = useState<Schemas['AllThatWaits']>();
+  const [mine, setMine] = useState<Schemas['PageWaits']>();
   const [error, setError] = useState<Problem>();
   useEffect(() => {
     // who has signed out meanwhile just goes back

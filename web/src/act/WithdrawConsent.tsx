@@ -19,7 +19,7 @@ export function WithdrawConsent({ act }: { act: ReturnType<typeof useAct> }) {
         onClose={() => setOpen(false)}
       >
         <p className="pb-3">{words.say('consent.withdraw-says')}</p>
-        <Trouble error={act.error} />
+        <Trouble error={act.errorOf('consent')} />
         <div className="flex flex-wrap gap-3">
           <Button
             look="grave"

@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import { Blind } from '../blind/Blind';
 import { english, type Catalogue } from '../messages/catalogue';
 import { useSay } from '../messages/useSay';
@@ -24,6 +25,8 @@ export function YourPart({ page, filling, act }: Props) {
   const words = useSay();
   const { values, asked, required, faults, derived, mark, initials, open } = filling;
   const signs = page.duty === 'SIGNS';
+  // another object when anything of it has changed
+  const signed = useMemo(() => ({ values, mark, initials }), [values, mark, initials]);
   if (signs && !page.consented) {
     return <ConsentBox page={page} onConsent={act.consent} busy={act.busy} error={act.error} />;
   }
@@ -98,9 +101,8 @@ export function YourPart({ page, filling, act }: Props) {
         <p className="text-clay">{words.say('yours.stays-blank', { fields: blank.join(', ') })}</p>
       )}
       <ActButton
-        // what is to be signed has changed: it is looked at and pressed anew
-        key={JSON.stringify([values, mark, initials])}
         verb={verb(page, words)}
+        signed={signed}
         twice={signs && page.secondPress}
         disabled={!!missed || act.busy}
         onAct={() => void finish()}

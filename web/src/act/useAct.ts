@@ -6,10 +6,13 @@ import { LARGEST } from '../signingFields/attaching';
 export type SigningPage = Schemas['SigningPage'];
 export type Mark = { how: string; picture: string };
 
+/** What somebody was about: what went wrong is told there, and nowhere else. */
+type About = 'part' | 'question' | 'hand-over' | 'consent' | 'refusal';
+
 /** What a participant sees and does, by the secret of their link. */
 export function useAct(token: string) {
   const [page, setPage] = useState<SigningPage>();
-  const [error, setError] = useState<Problem>();
+  const [fault, setFault] = useState<{ about: About; problem: Problem }>();
   const [busy, setBusy] = useState(false);
   const [handedTo, setHandedTo] = useState('');
   const [words, setWords] = useState(english);
@@ -30,11 +33,12 @@ export function useAct(token: string) {
   );
 
   const run = useCallback(
-    async (call: Promise<SigningPage>) => {
+    async (call: Promise<SigningPage | undefined>, about: About = 'part') => {
       setBusy(true);
-      setError(undefined);
+      setFault(undefined);
       try {
         const next = await call;
+        if (!next) return true;
         const spoken = await catalogueOf(next.language);
         known.current = true;
         document.documentElement.lang = spoken.language;
@@ -42,7 +46,7 @@ export function useAct(token: string) {
         setPage(next);
         return true;
       } catch (problem) {
-        setError(problem as Problem);
+        setFault({ about, problem: problem as Problem });
         await lookAgain(problem as Problem);
         return false;
       } finally {
@@ -63,7 +67,9 @@ export function useAct(token: string) {
   return {
     page,
     words,
-    error,
+    /** What went wrong with the part itself. */
+    error: fault?.about === 'part' ? fault.problem : undefined,
+    errorOf: (about: About) => (fault?.about === about ? fault.problem : undefined),
     busy,
     sendCode: () => run(answer(api.POST('/api/v1/signing/{token}/identity/code', path))),
     showIdentity: (typed: string) =>
@@ -73,22 +79,23 @@ export function useAct(token: string) {
     consent: (version: string) =>
       run(answer(api.POST('/api/v1/signing/{token}/consent', { ...path, body: { version } }))),
     withdrawConsent: () =>
-      run(answer(api.POST('/api/v1/signing/{token}/consent/withdrawal', path))),
+      run(answer(api.POST('/api/v1/signing/{token}/consent/withdrawal', path)), 'consent'),
     ask: (question: string) =>
-      run(answer(api.POST('/api/v1/signing/{token}/questions', { ...path, body: { question } }))),
+      run(
+        answer(api.POST('/api/v1/signing/{token}/questions', { ...path, body: { question } })),
+        'question',
+      ),
     /** Whom they handed over to; there is no page of theirs any more then. */
     handedTo,
     handOver: async (over: Schemas['HandingOver']) => {
-      setBusy(true);
-      setError(undefined);
-      try {
-        await answer(api.POST('/api/v1/signing/{token}/successor', { ...path, body: over }));
+      const call = answer(api.POST('/api/v1/signing/{token}/successor', { ...path, body: over }));
+      if (
+        await run(
+          call.then(() => undefined),
+          'hand-over',
+        )
+      )
         setHandedTo(over.name);
-      } catch (problem) {
-        setError(problem as Problem);
-      } finally {
-        setBusy(false);
-      }
     },
     complete: (values: Record<string, string>) =>
       run(answer(api.POST('/api/v1/signing/{token}/details', { ...path, body: { values } }))),
@@ -127,6 +134,9 @@ export function useAct(token: string) {
       return brought.answer;
     },
     decline: (reason: string) =>
-      run(answer(api.POST('/api/v1/signing/{token}/refusal', { ...path, body: { reason } }))),
+      run(
+        answer(api.POST('/api/v1/signing/{token}/refusal', { ...path, body: { reason } })),
+        'refusal',
+      ),
   };
 }

@@ -1,4 +1,4 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo, useState } from 'react';
 import { answer, api, type Schemas } from '../api/client';
 import { say } from '../messages/rooms';
@@ -37,6 +37,7 @@ export function AgreementPages({
   first = true,
 }: Props) {
   const words = useSay();
+  const queries = useQueryClient();
   const { number, changedAt } = detail.row;
   const path = { number, document: document.id };
   const printed = useQuery({
@@ -126,6 +127,7 @@ export function AgreementPages({
         actors={people}
         {...check}
         signed={detail.row.state === 'COMPLETED'}
+        onFailed={() => void queries.invalidateQueries({ queryKey: ['agreement', number] })}
         over={
           byHand
             ? (page, size) => (

@@ -19,14 +19,14 @@ const states = Object.entries(stateWords).map(([value, words]) => ({
 /** All agreements, by state and by any word. */
 export default function AgreementsRoom() {
   const place = useListPlace();
-  const { params, find, page, sort, go } = place;
+  const { params, find, at, sort, go } = place;
   const state = (params.get('state') ?? '') as State | '';
   const list = useQuery({
-    queryKey: ['agreements', state, find, sort, page],
+    queryKey: ['agreements', state, find, sort, at],
     queryFn: () =>
       answer(
         api.GET('/api/v1/agreements', {
-          params: { query: { find, sort, page, state: state ? [state] : [] } },
+          params: { query: { find, sort, ...at, state: state ? [state] : [] } },
         }),
       ),
     placeholderData: keepPreviousData,

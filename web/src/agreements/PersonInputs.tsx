@@ -10,6 +10,7 @@ export function PersonInputs({
   number,
   person,
   another,
+  instead,
   onLeave,
   onTaken,
 }: {
@@ -17,6 +18,8 @@ export function PersonInputs({
   person: Schemas['Part'];
   /** Whether it is somebody else, who takes the place of one who is waited for. */
   another?: boolean;
+  /** The address of who has the part, where what is edited isn't theirs. */
+  instead?: string;
   onLeave: () => void;
   onTaken: (detail: Schemas['AgreementDetail']) => void;
 }) {
@@ -31,6 +34,7 @@ export function PersonInputs({
             mail: editing.mail,
             phone: editing.phone,
             language: editing.language,
+            instead: instead ?? person.mail,
             another: another ?? null,
           },
         }),

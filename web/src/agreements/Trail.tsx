@@ -1,6 +1,7 @@
 import { say } from '../messages/rooms';
 import type { Schemas } from '../api/client';
 import { dateTime } from '../ui/time';
+import { RefusedActs } from './RefusedActs';
 
 /** The audit trail, with whether its chain holds. */
 export function Trail({ detail }: { detail: Schemas['AgreementDetail'] }) {
@@ -26,6 +27,7 @@ export function Trail({ detail }: { detail: Schemas['AgreementDetail'] }) {
           </li>
         ))}
       </ol>
+      <RefusedActs number={detail.row.number} events={detail.trail.length} />
     </section>
   );
 }

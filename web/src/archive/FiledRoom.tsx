@@ -10,8 +10,11 @@ import { useAgreement } from '../office/queries';
 import { Button, RoomTitle, Trouble } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
 import { dateTime } from '../ui/time';
-import { CheckFile } from './CheckFile';
-import { CheckResult } from './CheckResult';
+import { CheckFile } from './check/CheckFile';
+import { CopiesBack } from './CopiesBack';
+import { CheckResult } from './check/CheckResult';
+import { DatesOfAgreement } from './dates/DatesOfAgreement';
+import { Covered } from './roots/Covered';
 
 /** A filed agreement: read, downloaded, checked. */
 export default function FiledRoom() {
@@ -57,6 +60,13 @@ export default function FiledRoom() {
                   </a>
                 </li>
               )}
+              {detail.hasRecord && (
+                <li>
+                  <a href={`/api/v1/archive/${number}/evidence.asice`}>
+                    {say('archive.all-evidence')}
+                  </a>
+                </li>
+              )}
             </ul>
             <AttachedFiles number={number} attached={detail.attached} />
             {detail.documents.length > 1 && (
@@ -67,6 +77,8 @@ export default function FiledRoom() {
               </p>
             )}
           </section>
+          <DatesOfAgreement number={number} />
+          <CopiesBack number={number} />
           <section aria-label={say('archive.check')} className="flex flex-col gap-3">
             <h2 className="text-lg">{say('archive.is-it-intact')}</h2>
             <Button
@@ -100,6 +112,7 @@ export default function FiledRoom() {
                   />
                 ))}
                 <CheckResult title={say('archive.the-signing-record')} result={check.data.record} />
+                <Covered number={number} cover={check.data.cover} />
               </>
             )}
             <CheckFile number={number} />

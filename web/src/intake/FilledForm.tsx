@@ -29,6 +29,8 @@ export type Keep = {
   typed: boolean;
   /** Told when the first answer is typed. */
   onBegun: () => void;
+  /** The number of the agreement that it renews; empty for none. */
+  renews: string;
 };
 
 /** A template's form with answers in it, of which an agreement is made. */
@@ -163,6 +165,7 @@ export function FilledForm({
               language={form.language}
               control={answers.control}
               changed={changed}
+              renews={keep.renews}
             />
           )}
           {!fixed && (

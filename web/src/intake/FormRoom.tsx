@@ -15,6 +15,7 @@ import { RequestDesk } from './RequestDesk';
 import { RequestParts } from './RequestParts';
 import { takingFor, withItem, withTaken, type Taken } from './lookup/taking';
 import { RegisterChanges } from './lookup/RegisterChanges';
+import { forRenewal, Renewing, type Renewed } from './Renewing';
 import { forgetHere, leftHere, type Begun } from './kept';
 
 /** A template's form: filled anew, maybe with the answers of an earlier request, or a request corrected. */
@@ -28,11 +29,12 @@ function Room({ template, number }: { template: string | undefined; number: stri
   const [address] = useSearchParams();
   const from = address.get('from') ?? '';
   const row = address.get('row') ?? '';
+  const renews = address.get('renews') ?? '';
   const [begun] = useState(address.get('form') ?? '');
   // answers that were taken over from a register stand in the form anew
   const [renewed, setRenewed] = useState(0);
   const source = useQuery({
-    queryKey: template ? ['form', template, from, row, begun] : ['request', number],
+    queryKey: template ? ['form', template, from, row, begun, renews] : ['request', number],
     queryFn: async () => {
       if (template) {
         const kept = begun ? await keptAnswers(begun) : undefined;
@@ -51,13 +53,17 @@ function Room({ template, number }: { template: string | undefined; number: stri
         );
         const all = Object.entries((kept ?? earlier)?.values ?? {});
         const values = Object.fromEntries(all.filter(([name]) => known.has(name)));
+        const renewal = renews && !kept ? await forRenewal(renews, form, values) : undefined;
         return {
           form,
           row: undefined,
-          values: kept || earlier ? values : { ...form.initials, ...looked?.values },
+          values:
+            kept || earlier ? (renewal?.values ?? values) : { ...form.initials, ...looked?.values },
           people: (kept ?? earlier)?.people ?? {},
           taken: kept?.taken ?? looked?.taken ?? [],
           begun: kept && begun,
+          renews: kept ? (kept.renews ?? '') : renews,
+          renewal,
           unasked: all.filter(
             ([name, value]) => !known.has(name) && !numbered.includes(name) && value.trim() !== '',
           ),
@@ -122,6 +128,9 @@ type Source = {
   agreementState: Schemas['RequestDetail']['agreementState'];
   /** The key of the form that is gone on with. */
   begun?: string | undefined;
+  /** The number of the agreement that it renews; empty for none. */
+  renews?: string;
+  renewal?: Renewed | undefined;
   /** The request with what the office does with it; nothing for a new form. */
   request?: Schemas['RequestDetail'] | undefined;
   /** Answers for which the form has no question any more, by name. */
@@ -137,6 +146,8 @@ function RequestForm({
   taken: rows,
   agreementState,
   begun,
+  renews = '',
+  renewal,
   unasked,
   request,
   onRenewed,
@@ -181,6 +192,7 @@ function RequestForm({
               key,
               ...body,
               taken: body.taken ?? null,
+              renews: renews || null,
             },
           }),
         );
@@ -233,6 +245,7 @@ function RequestForm({
           )}
         </div>
       )}
+      {renews && <Renewing number={renews} renewed={renewal} />}
       {unasked?.length ? (
         <section
           aria-label={say('intake.unasked')}
@@ -257,7 +270,7 @@ function RequestForm({
         notes={request ? answerNotes(request) : {}}
         live={sent ? undefined : row ? { request: row.number } : { template: form.template }}
         onChanged={() => setTyped(true)}
-        keep={row ? undefined : { key, typed: begun !== undefined, onBegun }}
+        keep={row ? undefined : { key, typed: begun !== undefined, onBegun, renews }}
         make={make}
         act={
           !agreementState

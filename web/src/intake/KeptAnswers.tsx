@@ -18,6 +18,7 @@ export function KeptAnswers({
   language,
   control,
   changed,
+  renews,
 }: {
   formKey: string;
   template: string;
@@ -26,13 +27,15 @@ export function KeptAnswers({
   control: Control<Answers>;
   /** Whether anybody has typed anything. */
   changed: boolean;
+  /** The number of the agreement that it renews; empty for none. */
+  renews: string;
 }) {
   const words = useSay();
   const [values, people, taken] = useWatch({ control, name: ['values', 'people', 'taken'] });
   const keeping = useKept(
     formKey,
     template,
-    changed ? JSON.stringify({ values, people, taken, language }) : undefined,
+    changed ? JSON.stringify({ values, people, taken, language, renews }) : undefined,
   );
   return (
     <>

@@ -4,7 +4,7 @@ import type { Answers } from './inputProps';
 import { useLive } from './live/useLive';
 
 /** Answers as they are typed, in a language; one that isn't said is the template's own. */
-export type Begun = Answers & { language?: string | null };
+export type Begun = Answers & { language?: string | null; renews?: string | null };
 
 const place = (key: string) => `jalousie.form.${key}`;
 
@@ -15,7 +15,7 @@ function bodyOf(template: string, wanted: string): Schemas['BegunAnswers'] {
     row,
     said: said ?? {},
   }));
-  return { template, language: null, ...begun, taken: taken ?? null };
+  return { template, language: null, renews: null, ...begun, taken: taken ?? null };
 }
 
 /** Answers of a form that no server has yet, from this browser; nothing when all were kept. */

@@ -1,12 +1,13 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import { answer, api } from '../api/client';
 
 /** What waits for who is signed in, as a participant of their own; the longest waiting first. */
-export function useMine(enabled = true) {
+export function useMine(page = 0, enabled = true) {
   return useQuery({
-    queryKey: ['mine'],
-    queryFn: () => answer(api.GET('/api/v1/mine')),
+    queryKey: ['mine', page],
+    queryFn: () => answer(api.GET('/api/v1/mine', { params: { query: { page } } })),
     refetchInterval: 30_000,
+    placeholderData: keepPreviousData,
     enabled,
   });
 }

@@ -34,7 +34,7 @@ export function Frame() {
   useFilterKey();
   useMainActKey();
   const keys = useKeysDialog();
-  const mine = useMine(session.data !== undefined);
+  const mine = useMine(0, session.data !== undefined);
   const here = rooms.find(({ to, also = to }) =>
     [to, also].some((at) => place.pathname.startsWith(at)),
   );

@@ -1,10 +1,9 @@
-import '@fontsource-variable/hanken-grotesk';
-import '@fontsource-variable/newsreader';
 import '../ui/theme.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { lazy, StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { fetchLetters } from '../ui/letters';
 import { Frame } from './Frame';
 import { SignIn } from './SignIn';
 
@@ -26,6 +25,11 @@ const FormRoom = lazy(() => import('../intake/FormRoom'));
 const AgreementsRoom = lazy(() => import('../agreements/AgreementsRoom'));
 const AgreementRoom = lazy(() => import('../agreements/AgreementRoom'));
 const ArchiveRoom = lazy(() => import('../archive/ArchiveRoom'));
+const CheckRoom = lazy(() => import('../archive/check/CheckRoom'));
+const RootsRoom = lazy(() => import('../archive/roots/RootsRoom'));
+const DatesRoom = lazy(() => import('../archive/dates/DatesRoom'));
+const ReportsRoom = lazy(() => import('../archive/reports/ReportsRoom'));
+const FilingRoom = lazy(() => import('../archive/filing/FilingRoom'));
 const FiledRoom = lazy(() => import('../archive/FiledRoom'));
 const RegistersRoom = lazy(() => import('../registers/RegistersRoom'));
 const RegisterRoom = lazy(() => import('../registers/RegisterRoom'));
@@ -44,6 +48,7 @@ const NoticeRoom = lazy(() => import('../programs/NoticeRoom'));
 const HoursRoom = lazy(() => import('./HoursRoom'));
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 2000 } } });
+fetchLetters();
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no place for the interface');
 
@@ -74,6 +79,11 @@ createRoot(root).render(
             <Route path="/agreements" element={<AgreementsRoom />} />
             <Route path="/agreements/:number" element={<AgreementRoom />} />
             <Route path="/archive" element={<ArchiveRoom />} />
+            <Route path="/archive/check" element={<CheckRoom />} />
+            <Route path="/archive/roots" element={<RootsRoom />} />
+            <Route path="/archive/dates" element={<DatesRoom />} />
+            <Route path="/archive/reports" element={<ReportsRoom />} />
+            <Route path="/archive/filing" element={<FilingRoom />} />
             <Route path="/archive/:number" element={<FiledRoom />} />
             <Route path="/registers" element={<RegistersRoom />} />
             <Route path="/registers/new" element={<ColumnsRoom />} />

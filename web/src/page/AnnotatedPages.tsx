@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, type ReactNode } from 'react';
+import { useEffect, useEffectEvent, useMemo, useRef, type ReactNode } from 'react';
 import { useSay } from '../messages/useSay';
 import { Margin, dataOnPage, whoActsOnPage, type MarginHead } from './Margin';
 import { Marks, SigningMarks } from './Marks';
@@ -50,6 +50,8 @@ type Props = {
     ((page: number, size: Sheet['pages']['sizes'][number], width: number) => ReactNode) | undefined;
   /** Whether everyone has signed. */
   signed?: boolean | undefined;
+  /** Told when the pages couldn't be opened: they may be made again just now. */
+  onFailed?: (() => void) | undefined;
 };
 
 /** The pages with their margins: at the left what data does there, at the right who acts there. */
@@ -67,6 +69,7 @@ export function AnnotatedPages(props: Props) {
     over,
     bare,
     signed,
+    onFailed,
   } = props;
   const words = useSay();
   const { sheet: shown, document, failed } = useOpened(sheet);
@@ -79,11 +82,16 @@ export function AnnotatedPages(props: Props) {
   const open = [...data, ...acting].find((thing) => thing.key === opening?.key);
   useGoTo(box, column, open, opening?.place);
   const margin = { column, open: opening?.key, onOpen: opening?.onOpen, card: opening?.card };
-  if (failed) return <PagesFailed />;
+  const tellFailed = useEffectEvent(() => onFailed?.());
+  useEffect(() => {
+    if (failed) tellFailed();
+  }, [failed]);
   return (
     <div className="grid grid-cols-[minmax(14rem,1fr)_minmax(26rem,38rem)_minmax(14rem,1fr)] items-start">
       <Margin side="left" label={dataOnPage} things={data} head={leftHead} {...margin} />
       <div ref={box} data-pages="" data-shown={shown.url}>
+        {/* the margins stay: something may be being typed there */}
+        {failed && <PagesFailed />}
         <div ref={measured} className="flex flex-col gap-5">
           {sizes.map((size, i) => {
             const page = i + 1;
@@ -139,7 +147,7 @@ export function AnnotatedPages(props: Props) {
               </PageSheet>
             );
           })}
-          {!document && (
+          {!document && !failed && (
             <p role="status" className="text-soft">
               {words.say('page.opening-pages')}
             </p>

@@ -7,7 +7,7 @@ import { acceptedFiles } from '../ui/documentFiles';
 import { ListRoom } from '../ui/list/ListRoom';
 import { useListPlace } from '../ui/list/useListPlace';
 import { Button, RoomTitle, Trouble } from '../ui/parts';
-import { DropFiles } from './DropFiles';
+import { DropFiles } from '../ui/DropFiles';
 import { fileColumns } from './fileColumns';
 
 type Row = Schemas['FinishedFileRow'];
@@ -113,7 +113,16 @@ export default function FilesRoom() {
           </>
         )}
       </RoomTitle>
-      <DropFiles accept={acceptedFiles} disabled={busy} onFiles={(files) => bring.mutate(files)} />
+      <DropFiles
+        says={say('recognition.drop-here')}
+        what={say('recognition.finished-files')}
+        accept={acceptedFiles}
+        disabled={busy}
+        several
+        onFiles={(files) => bring.mutate(files)}
+      >
+        {say('recognition.choose-files')}
+      </DropFiles>
       <Trouble error={remove.error} />
       {course && (
         <div role="status" className="py-2">

@@ -48,7 +48,7 @@ export function Imports({ register }: { register: string }) {
           </tr>
         ))}
       </Table>
-      <Pager {...tables.data} onPage={setPage} />
+      <Pager {...tables.data} onPage={(page) => setPage(Number(page))} />
     </section>
   );
 }

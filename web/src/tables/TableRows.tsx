@@ -137,7 +137,7 @@ export function TableRows({
               </tbody>
             </table>
           </div>
-          <Pager {...rows.data} onPage={(next) => go({ page: String(next) })} />
+          <Pager {...rows.data} onPage={(page) => go({ page })} />
         </>
       )}
     </section>

@@ -1,5 +1,6 @@
 import { Fragment, useRef, type KeyboardEvent, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
+import { leftWords } from '../archive/dates/dateWords';
 import { Blind } from '../blind/Blind';
 import { say } from '../messages/rooms';
 import { Button } from '../ui/parts';
@@ -77,8 +78,11 @@ const columns: Column[] = [
     width: '8.5rem',
     has: () => true,
     cell: (row) => (
-      <span title={dateTime(row.since)}>
-        {lasting(row.since)} <span className="text-soft">{shortDate(row.since)}</span>
+      <span title={row.left === undefined ? dateTime(row.since) : undefined}>
+        <span className={row.left !== undefined && row.left < 0 ? 'text-oxide' : ''}>
+          {row.left === undefined ? lasting(row.since) : leftWords(row.left)}
+        </span>{' '}
+        <span className="text-soft">{shortDate(row.since)}</span>
       </span>
     ),
   },

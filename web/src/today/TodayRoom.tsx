@@ -43,6 +43,19 @@ export default function TodayRoom() {
           })}
         </p>
       ))}
+      {today.data.roots.map(({ count, said, since: at }) => (
+        <div key={at} role="alert" className="mb-3 border-l-4 border-oxide bg-sheet px-3 py-2">
+          <Link to="/archive/roots" className="font-medium">
+            {say('today.roots')}
+          </Link>
+          {said.map((one) => (
+            <p key={one}>{one}</p>
+          ))}
+          {count > said.length && (
+            <p className="text-soft">{say('today.roots-more', { count: count - said.length })}</p>
+          )}
+        </div>
+      ))}
       {today.data.records.map(({ system, title, fault, faulty, givenUp }) => (
         <p key={system} role="status" className="mb-3 border-l-4 border-clay bg-sheet px-3 py-2">
           <Link to={`/programs/records/${system}`} className="font-medium">
@@ -114,7 +127,7 @@ function Counts({
           onClick={() => onOnly(only === name ? undefined : name)}
         >
           <span
-            className={`text-xl ${name === 'stuck' || name === 'undelivered' ? 'text-oxide' : ''}`}
+            className={`text-xl ${['stuck', 'undelivered', 'copies'].includes(name) ? 'text-oxide' : ''}`}
           >
             {total}
           </span>

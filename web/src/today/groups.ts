@@ -16,6 +16,8 @@ export type Row = {
   /** Why it is stuck; empty for one that isn't. */
   reason: string;
   since: string;
+  /** How many days are left, of a date that comes near. */
+  left?: number;
   agreement?: Agreement;
 };
 
@@ -23,7 +25,9 @@ export type GroupName =
   | 'stuck'
   | 'keptOut'
   | 'undelivered'
+  | 'copies'
   | 'asked'
+  | 'dates'
   | 'requests'
   | 'check'
   | 'out'
@@ -67,7 +71,19 @@ export function groupsOf(today: Today): Group[] {
       agreement,
     })),
   });
-  const { failed, keptOut, undelivered, asked, requests, toCheck, out, ended, completed } = today;
+  const {
+    failed,
+    keptOut,
+    undelivered,
+    copies,
+    asked,
+    dates,
+    requests,
+    toCheck,
+    out,
+    ended,
+    completed,
+  } = today;
   return [
     {
       name: 'stuck',
@@ -101,7 +117,40 @@ export function groupsOf(today: Today): Group[] {
       '/agreements',
       true,
     ),
+    {
+      name: 'copies',
+      title: say('today.copies-back'),
+      act: say('today.send-again'),
+      total: copies.total,
+      more: true,
+      rows: copies.items.map((one) => ({
+        key: one.mail,
+        to: `/archive/${one.agreement}`,
+        number: one.agreement,
+        title: one.subject,
+        template: '',
+        reason: say('today.copy-back', { to: one.recipient, because: one.because }),
+        since: one.since,
+      })),
+    },
     agreements('asked', say('today.asked'), say('today.answer'), asked, '/agreements', true),
+    {
+      name: 'dates',
+      title: say('today.dates'),
+      act: say('today.deal-with'),
+      total: dates.total,
+      more: true,
+      rows: dates.items.map((one) => ({
+        key: one.id,
+        to: `/archive/${one.number}`,
+        number: one.number,
+        title: `${one.what}: ${one.title}`,
+        template: one.template,
+        reason: '',
+        since: one.day,
+        left: one.left,
+      })),
+    },
     {
       name: 'requests',
       title: say('today.requests-to-turn-into-agreements'),

@@ -2,6 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../../api/client';
 import { say } from '../../messages/rooms';
+import { lastMoment } from '../../ui/lastMoment';
 import { Button, inputLook, Trouble } from '../../ui/parts';
 
 type Detail = Schemas['AgreementDetail'];
@@ -71,10 +72,10 @@ export function EndOfTime({
   );
 }
 
-/** As a date input takes it: the day that ends at a moment. */
+/** As a date input takes it: the day that ends at a moment, as it is told beside. */
 function lastDayOf(expiresAt: string | null): string {
   if (!expiresAt) return '';
-  const last = new Date(new Date(expiresAt).getTime() - 1);
+  const last = new Date(lastMoment(expiresAt));
   const two = (part: number) => String(part).padStart(2, '0');
   return `${last.getFullYear()}-${two(last.getMonth() + 1)}-${two(last.getDate())}`;
 }

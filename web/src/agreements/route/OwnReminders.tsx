@@ -67,7 +67,7 @@ export function OwnReminders({
           <span className="text-soft">{say(label)}</span>
           <input
             className={inputLook}
-            inputMode={i ? 'numeric' : undefined}
+            {...(i && { type: 'number', min: 0, max: 365 })}
             autoFocus={i === 0}
             value={value}
             onChange={(event) => set(event.target.value)}

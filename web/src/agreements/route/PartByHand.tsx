@@ -13,12 +13,13 @@ type Form = 'correct' | 'replace' | 'skip';
 export function PartByHand({
   number,
   part,
-  slat,
+  turn,
   onTaken,
 }: {
   number: string;
   part: Schemas['Part'];
-  slat: Schemas['RouteStep'];
+  /** Whether it is waited for. */
+  turn: boolean;
   onTaken: (detail: Detail) => void;
 }) {
   const [form, setForm] = useState<Form>();
@@ -35,7 +36,6 @@ export function PartByHand({
     mutationFn: () => answer(api.POST('/api/v1/agreements/{number}/people/{party}/link', path)),
     onSuccess: took,
   });
-  const turn = slat.standing === 'TURN';
   const busy = remind.isPending || renew.isPending;
   const acts: { words: string; act: () => void }[] = [
     ...(turn && !part.undelivered
@@ -92,6 +92,7 @@ export function PartByHand({
             number={number}
             person={form === 'correct' ? part : { ...part, name: '', mail: '', phone: '' }}
             another={form === 'replace'}
+            instead={part.mail}
             onLeave={() => setForm(undefined)}
             onTaken={took}
           />

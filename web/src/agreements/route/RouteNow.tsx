@@ -2,6 +2,7 @@ import type { Schemas } from '../../api/client';
 import { BlindWithNames, standingWords } from '../../blind/Blind';
 import { say } from '../../messages/rooms';
 import { lastDay, since, until } from '../../ui/time';
+import { dutyWords } from '../../ui/words';
 import { EndOfTime } from './EndOfTime';
 import { OwnReminders } from './OwnReminders';
 import { PartByHand } from './PartByHand';
@@ -36,13 +37,29 @@ export function RouteNow({
               <>
                 {part.undelivered && <p className="text-oxide">{part.undelivered}</p>}
                 {hand && (slat.standing === 'OPEN' || slat.standing === 'TURN') && (
-                  <PartByHand number={row.number} part={part} slat={slat} onTaken={onTaken} />
+                  <PartByHand
+                    number={row.number}
+                    part={part}
+                    turn={slat.standing === 'TURN'}
+                    onTaken={onTaken}
+                  />
                 )}
               </>
             )
           );
         }}
       />
+      {people
+        .filter(({ duty, absence }) => duty === 'RECEIVES_COPY' && !absence)
+        .map((part) => (
+          <div key={part.party} className="pt-1">
+            <strong className="font-medium">{part.name}</strong>{' '}
+            <span className="text-soft">
+              {part.label}, {dutyWords[part.duty]}
+            </span>
+            {hand && <PartByHand number={row.number} part={part} turn={false} onTaken={onTaken} />}
+          </div>
+        ))}
       {people
         .map(({ absence }) => absence)
         .filter(Boolean)

@@ -154,6 +154,29 @@ describe('the list', () => {
     expect(document.activeElement).toBe(screen.getByRole('searchbox', { name: 'Find' }));
   });
 
+  it('walks a long list by the keys that it gives, and says that there are more than were counted', () => {
+    const long = {
+      items: rows,
+      total: 1000,
+      more: true,
+      page: 1,
+      size: 50,
+      next: 'N',
+      previous: 'P',
+    };
+    show({ data: long, isPending: false, error: null }, '/list?page=after.K');
+    expect(screen.getByText(/51 to 53 of more than 1,000/)).toBeDefined();
+    fireEvent.click(screen.getByRole('button', { name: 'Next page' }));
+    expect(where()).toBe('/list?page=after.N');
+    fireEvent.click(screen.getByRole('button', { name: 'Page before' }));
+    expect(where()).toBe('/list?page=before.P');
+    cleanup();
+    show({ data: { ...long, next: null }, isPending: false, error: null });
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Next page' }).disabled).toBe(
+      true,
+    );
+  });
+
   it('turns its pages, and says how many there are when one is enough', () => {
     show(found(rows, 120));
     fireEvent.click(screen.getByRole('button', { name: 'Next page' }));

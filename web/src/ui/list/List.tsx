@@ -31,7 +31,17 @@ export type Column<Row> = {
 /** Under which heading a row stands: rows of one heading come one after the other. */
 export type Headed<Row> = (row: Row) => { key: string; title: string };
 
-export type ListPage<Row> = { items: Row[]; total: number; page: number; size: number };
+export type ListPage<Row> = {
+  items: Row[];
+  total: number;
+  page: number;
+  size: number;
+  /** Whether there are more than were counted. */
+  more?: boolean;
+  /** What a long list goes on by, where it has pages after and before this one. */
+  next?: string | null;
+  previous?: string | null;
+};
 
 /**
  * The one list of all rooms: dense rows in aligned columns, sorted by their heads, their widths dragged or moved by arrow
@@ -178,7 +188,7 @@ export function List<Row>({
           </tbody>
         </table>
       </div>
-      {place && <Pager {...list} onPage={(next) => place.go({ page: String(next) })} />}
+      {place && <Pager {...list} onPage={(page) => place.go({ page })} />}
     </>
   );
 }

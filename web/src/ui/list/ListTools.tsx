@@ -36,16 +36,18 @@ export function Filter({
   );
 }
 
-/** One of several values by which a list is narrowed; pressed again, it is so no more. */
+/** One of several values by which a list is narrowed; pressed again, it is so no more, unless one has to be chosen. */
 export function Chips<Value extends string>({
   label,
   options,
   chosen,
+  required = false,
   onChoose,
 }: {
   label: string;
   options: { value: Value; words: string }[];
   chosen: Value | '';
+  required?: boolean;
   onChoose: (value: Value | '') => void;
 }) {
   return (
@@ -60,10 +62,10 @@ export function Chips<Value extends string>({
               ? 'border-bottle bg-bottle text-onbottle'
               : 'border-edge bg-sheet text-ink'
           }`}
-          onClick={() => onChoose(chosen === value ? '' : value)}
+          onClick={() => onChoose(chosen === value && !required ? '' : value)}
         >
           {words}
-          {chosen === value && <span aria-hidden="true"> ×</span>}
+          {chosen === value && !required && <span aria-hidden="true"> ×</span>}
         </button>
       ))}
     </div>
@@ -74,24 +76,42 @@ export function Pager({
   page,
   size,
   total,
+  items,
+  more = false,
+  next,
+  previous,
   onPage,
 }: {
   page: number;
   size: number;
   total: number;
-  onPage: (page: number) => void;
+  items: unknown[];
+  more?: boolean;
+  next?: string | null;
+  previous?: string | null;
+  /** As it stands in the address. */
+  onPage: (page: string) => void;
 }) {
-  if (total <= size) return <p className="pt-2 text-soft">{say('ui.in-all', { total })}</p>;
+  const keyed = next !== undefined;
+  const [back, on] = keyed
+    ? // a page from which all rows have gone meanwhile leads to the first
+      [previous ? `before.${previous}` : items.length === 0 && '0', next && `after.${next}`]
+    : [page > 0 && String(page - 1), (page + 1) * size < total && String(page + 1)];
+  if (total <= size && !back && !on)
+    return <p className="pt-2 text-soft">{say('ui.in-all', { total })}</p>;
   return (
     <nav aria-label={say('ui.pages-of-the-list')} className="flex items-center gap-3 pt-2">
-      <Button disabled={page === 0} onClick={() => onPage(page - 1)}>
+      <Button disabled={!back} onClick={() => back && onPage(back)}>
         {say('ui.page-before')}
       </Button>
       <span className="text-soft">
         {page * size + 1}
-        {say('ui.places-of', { what: Math.min((page + 1) * size, total), total })}
+        {say(more ? 'ui.places-of-more' : 'ui.places-of', {
+          what: page * size + items.length,
+          total,
+        })}
       </span>
-      <Button disabled={(page + 1) * size >= total} onClick={() => onPage(page + 1)}>
+      <Button disabled={!on} onClick={() => on && onPage(on)}>
         {say('ui.next-page')}
       </Button>
     </nav>

@@ -20,14 +20,24 @@ export function useListPlace() {
     [setParams],
   );
   const widths = useMemo(() => readWidths(params.get('widths') ?? ''), [params]);
+  const page = params.get('page') ?? '';
+  const { after, before } = readKey(page);
   return {
     params,
+    /** Where a long list is looked at, as its queries say it. */
+    at: { page: Number(page) || 0, after, before },
     find: params.get('find') ?? '',
-    page: Number(params.get('page') ?? '0') || 0,
+    page: Number(page) || 0,
     sort: params.get('sort') ?? '',
     widths,
     go,
   };
+}
+
+/** As it stands in the address in place of a page's number: `after.KEY` or `before.KEY`. */
+function readKey(page: string): { after: string; before: string } {
+  const [, way, key = ''] = /^(after|before)\.(.+)$/.exec(page) ?? [];
+  return { after: way === 'after' ? key : '', before: way === 'before' ? key : '' };
 }
 
 export type ListPlace = ReturnType<typeof useListPlace>;

@@ -1,6 +1,7 @@
 package org.jalousie.demo;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -10,6 +11,19 @@ import tools.jackson.databind.json.JsonMapper;
  * them. {@code Demo ADDRESS MAIL PASSWORD RECORDS SECRET}, the last two of the record system's stand-in. Does nothing when there are templates already.
  */
 public final class Demo {
+    private static final String LOAN_DATES = """
+            [{"key":"","title":"Loan goes back","kind":"END","from":"end_date","shift":0,"unit":"DAYS","every":0,
+              "warn":[90,30,7],"owner":true,"mails":["courier.desk@museum.example.org"]},
+             {"key":"","title":"Certificate of insurance is here","kind":"OTHER","from":"completed_on","shift":14,"unit":"DAYS",
+              "every":0,"warn":[7],"owner":true,"mails":[]},
+             {"key":"","title":"Condition is looked at","kind":"OTHER","from":"start_date","shift":0,"unit":"DAYS","every":3,
+              "warn":[14],"owner":false,"mails":["conservation@museum.example.org"]}]""";
+    private static final String LICENCE_DATES = """
+            [{"key":"","title":"Ask whether it shall go on","kind":"NOTICE","from":"end_date","shift":-2,"unit":"MONTHS","every":0,
+              "warn":[30],"owner":true,"mails":[]},
+             {"key":"","title":"Licence ends","kind":"END","from":"end_date","shift":0,"unit":"DAYS","every":0,
+              "warn":[30,7],"owner":true,"mails":[]}]""";
+
     private static final JsonMapper JSON = new JsonMapper();
 
     private final OfficeHand office;
@@ -41,6 +55,23 @@ public final class Demo {
                 office.settle(office.bringIn("Incoming loan", Documents.incomingLoan()), TemplateSettings.loan()));
         licence = office.publish(
                 office.settle(office.bringIn("Image licence", Documents.imageLicence()), TemplateSettings.licence()));
+        office.archive()
+                .columns(
+                        licence,
+                        List.of(
+                                "licensee_company",
+                                "kind_of_use",
+                                "number_of_copies",
+                                "end_date",
+                                "fee",
+                                "party.licensee"));
+        office.archive()
+                .columns(
+                        loan,
+                        List.of("objects_description", "insured_value", "start_date", "end_date", "party.lender"));
+        office.archive().dates(loan, LOAN_DATES);
+        office.archive().dates(licence, LICENCE_DATES);
+        office.archive().usualView(licence, "Fees by use", "kind_of_use");
         office.share(SharedForm.link(licence, "pictures@museum.example.org"));
         registers();
         outgoing(courier());
@@ -58,6 +89,7 @@ public final class Demo {
                 "advertising",
                 "GBP 640");
         loanDone("Ida Marsh", "viola d\u2019amore, unsigned, about 1740, with its case", "EUR 12500");
+        office.archive().dailyRoot();
         loanAt(4, "Willem Ostrander", "two baryton bows, ivory frogs replaced", "EUR 4200");
         loanAt(3, "Estate of Greta Holm", "nyckelharpa, dated 1691; three spare strings", "EUR 22000");
         loanAt(2, "Tobias Fenwick", "trumpet marine, height 191 cm", "GBP 7800");
@@ -83,6 +115,8 @@ public final class Demo {
                 licence,
                 licenceValues("Vera Kestrel", "", "The workshop bench of 1860", "exhibition", "EUR 60"),
                 Map.of());
+        office.archive().dailyRoot();
+        office.archive().filing();
     }
 
     /** The museum's own tables; the instruments come from a file, and a second file waits for three cells to be mended. */

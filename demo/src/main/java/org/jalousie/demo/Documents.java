@@ -49,10 +49,10 @@ public final class Documents {
                         List.of(
                                 List.of(
                                         "For the lender\n{{lender_name}}",
-                                        "{{lender.signature}}\n{{lender.full_name}}\n{{lender.date_signed}}"),
+                                        "{{lender.signature}}\n{{lender.full_name}} {{lender.date_signed}}"),
                                 List.of(
                                         "For the museum\nThe director",
-                                        "{{director.signature}}\n{{director.full_name}}\n{{director.date_signed}}")),
+                                        "{{director.signature}}\n{{director.full_name}} {{director.date_signed}}")),
                         true)
                 .bytes();
     }

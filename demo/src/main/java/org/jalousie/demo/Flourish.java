@@ -22,7 +22,9 @@ final class Flourish {
         Graphics2D pen = image.createGraphics();
         pen.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
         pen.setColor(new Color(0x14201f));
-        pen.setFont(new Font(Font.SERIF, Font.ITALIC, 92));
+        Font font = new Font(Font.SERIF, Font.ITALIC, 92);
+        double width = pen.getFontMetrics(font).stringWidth(name);
+        pen.setFont(font.deriveFont((float) (92 * Math.min(1, 670 / width))));
         pen.drawString(name, 20, 120);
         pen.setStroke(new BasicStroke(3));
         Path2D line = new Path2D.Double();

@@ -206,6 +206,11 @@ final class OfficeHand {
         ok(office.post("/api/v1/agreements/" + number + "/withdrawal", Map.of("reason", reason)));
     }
 
+    /** What is done in the archive. */
+    ArchiveHand archive() {
+        return new ArchiveHand(office);
+    }
+
     void await(String number, String state) {
         waitFor(
                 number + " to be " + state,
@@ -281,7 +286,8 @@ final class OfficeHand {
         throw new IllegalStateException("Waited in vain for " + what + ".");
     }
 
-    private static JsonNode ok(Client.Answer answer) {
+    /** What an answer says. @throws IllegalStateException when it was refused */
+    static JsonNode ok(Client.Answer answer) {
         if (answer.status() >= 300) throw new IllegalStateException("The application refused: " + answer.text());
         return answer.body().length == 0 ? null : answer.json();
     }

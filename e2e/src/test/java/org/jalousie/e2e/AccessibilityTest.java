@@ -45,6 +45,8 @@ class AccessibilityTest {
                     completed,
                     "/archive",
                     completed,
+                    "/office/mail",
+                    "What mails look like",
                     "/postroom",
                     "sent",
                     "/agreements/" + checking,

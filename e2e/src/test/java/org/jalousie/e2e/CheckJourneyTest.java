@@ -7,6 +7,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.Map;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.jalousie.core.wording.write.WordDraft;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.Testbed;
@@ -93,6 +94,28 @@ class CheckJourneyTest {
             assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Back to the template")))
                     .hasCount(0);
             assertThat(browser.complaints).isEmpty();
+        }
+    }
+
+    @Test
+    void whatIsTypedStaysWhilePagesCantBeOpened() {
+        Office office = new Office(BED.address());
+        String number = agreement(office);
+        try (Browser browser = new Browser(1280, 800).signIn()) {
+            AtomicBoolean away = new AtomicBoolean(true);
+            Page page = browser.page;
+            page.route("**/documents/*.pdf?at=*", route -> {
+                if (away.get()) route.abort();
+                else route.resume();
+            });
+            browser.open("/agreements/" + number);
+            assertThat(page.getByText("The pages can’t be shown.")).isVisible();
+            page.locator("[data-note='datum.lender_name'] button").first().click();
+            answer(page, "Lender name").fill("Ida Marsh-Holt");
+            away.set(false);
+            browser.button("Correct the answer").click();
+            assertThat(words(page)).containsText("Ida Marsh-Holt lends");
+            assertThat(page.getByText("The pages can’t be shown.")).hasCount(0);
         }
     }
 

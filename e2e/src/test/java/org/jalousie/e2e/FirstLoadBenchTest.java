@@ -6,6 +6,9 @@ import com.google.gson.JsonObject;
 import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.Testbed;
 import org.junit.jupiter.api.Tag;
@@ -15,7 +18,7 @@ import org.junit.jupiter.api.Test;
 @Tag("bench")
 class FirstLoadBenchTest {
     private static final double MEGABIT = 1_000_000 / 8.0;
-    private static final int TIMES = 5;
+    private static final int TIMES = 7;
 
     private final Office office = new Office(Testbed.start().address());
 
@@ -24,7 +27,7 @@ class FirstLoadBenchTest {
         String number = office.send(
                 office.generate(office.publish("First load", Office.loanWording()), Office.loanValues("Ida Marsh")));
         String link = "/act/" + office.link(number, "ida.marsh@lender.example.org");
-        long best = Long.MAX_VALUE;
+        List<Long> times = new ArrayList<>();
         for (int i = 0; i < TIMES; i++) {
             // a context of its own each time, so that nothing is kept from the last
             try (Browser phone = new Browser(360, 740)) {
@@ -46,11 +49,12 @@ class FirstLoadBenchTest {
                         .first()
                         .waitFor();
                 long millis = (System.nanoTime() - start) / 1_000_000;
-                System.out.println("text to read after " + millis + " ms");
-                best = Math.min(best, millis);
+                times.add(millis);
             }
         }
-        // the machine's own noise only ever makes it longer
-        assertThat(best).isLessThan(3000);
+        System.out.println("text to read after " + times + " ms");
+        Collections.sort(times);
+        // the first are the server's own first ones
+        assertThat(times.get(TIMES / 2)).isLessThan(3000);
     }
 }

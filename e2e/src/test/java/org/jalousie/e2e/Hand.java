@@ -50,10 +50,11 @@ abstract class Hand {
         String before = drawn();
         change.run();
         page.waitForFunction(
-                "before => !document.querySelector('form[aria-label=\"Acts on the words\"]')"
-                        + " && document.querySelector('[data-pages]').dataset.shown !== before"
-                        + " && [...document.querySelectorAll('[data-words]')].every(one => one.dataset.laid"
-                        + " === document.querySelector('[data-pages]').dataset.shown)",
+                "before => {"
+                        + " const shown = document.querySelector('[data-pages]')?.dataset.shown;"
+                        + " return shown !== undefined && shown !== before"
+                        + " && !document.querySelector('form[aria-label=\"Acts on the words\"]')"
+                        + " && [...document.querySelectorAll('[data-words]')].every(one => one.dataset.laid === shown); }",
                 before);
     }
 

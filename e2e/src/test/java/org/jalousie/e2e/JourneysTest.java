@@ -165,6 +165,7 @@ class JourneysTest {
             phone.button("Go on to sign").click();
             phone.button("As text").click();
             assertThat(phone.page.getByText("Still to complete: Vat number.")).isVisible();
+            phone.page.locator("#text-lender_vat_number").waitFor();
             // what is open is walked; text and list follow each other
             phone.button("Go to what is open (2 things)").click();
             org.assertj.core.api.Assertions.assertThat(phone.page.evaluate("() => document.activeElement.id"))

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -21,6 +22,8 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
 import javax.sql.DataSource;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -31,6 +34,7 @@ import org.bouncycastle.cms.CMSProcessableByteArray;
 import org.bouncycastle.cms.CMSSignedData;
 import org.bouncycastle.cms.SignerInformation;
 import org.bouncycastle.cms.jcajce.JcaSimpleSignerInfoVerifierBuilder;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.wording.write.WordDraft;
 import org.jalousie.demo.Client;
 import org.jalousie.server.testbed.Office;
@@ -90,7 +94,7 @@ class OutsideChecksTest {
         }
     }
 
-    /** veraPDF, the reference implementation of the PDF Association, for ISO 19005-2. */
+    /** veraPDF, the reference implementation of the PDF Association, for ISO 19005-2, and 19005-3 where files are attached. */
     @Test
     void veraPdfFindsTheDocumentCompliantBeforeSendingAndAfterTheLastSignature() {
         String classes = TestPaths.root().resolve("e2e/pdfa/target/lib") + "/*:"
@@ -106,7 +110,7 @@ class OutsideChecksTest {
         assertThat(said.words())
                 .contains("before-sending.pdf PDF/A-2b: true")
                 .contains("signed.pdf PDF/A-2b: true")
-                .contains("record.pdf PDF/A-2b: true");
+                .contains("record.pdf PDF/A-3b: true");
     }
 
     /** Bouncy Castle's CMS alone, on the byte ranges as they stand in the file. */
@@ -139,10 +143,6 @@ class OutsideChecksTest {
     @Test
     void opensslFindsTheTimeStampGood() throws Exception {
         byte[] file = Files.readAllBytes(signed);
-        Path root = Files.writeString(
-                Path.of("target/root.pem"),
-                "-----BEGIN CERTIFICATE-----\n" + Base64.getMimeEncoder().encodeToString(root().getEncoded())
-                        + "\n-----END CERTIFICATE-----\n");
         try (PDDocument document = Loader.loadPDF(file)) {
             PDSignature stamp = document.getSignatureDictionaries().stream()
                     .filter(one -> "ETSI.RFC3161".equals(one.getSubFilter()))
@@ -150,19 +150,116 @@ class OutsideChecksTest {
                     .orElseThrow();
             Path token = Files.write(Path.of("target/stamp.tst"), trimmed(stamp.getContents(file)));
             Path data = Files.write(Path.of("target/stamped.bin"), stamp.getSignedContent(file));
-            Tool.Said said = Tool.run(
-                    "openssl",
-                    "ts",
-                    "-verify",
-                    "-in",
-                    token.toString(),
-                    "-token_in",
-                    "-data",
-                    data.toString(),
-                    "-CAfile",
-                    root.toString());
-            assertThat(said.words()).contains("Verification: OK");
+            assertThat(stampOver(data, token)).contains("Verification: OK");
         }
+    }
+
+    private static String stampOver(Path data, Path token) throws Exception {
+        Path root = Files.writeString(
+                Path.of("target/root.pem"),
+                "-----BEGIN CERTIFICATE-----\n" + Base64.getMimeEncoder().encodeToString(root().getEncoded())
+                        + "\n-----END CERTIFICATE-----\n");
+        return Tool.run(
+                        "openssl",
+                        "ts",
+                        "-verify",
+                        "-in",
+                        token.toString(),
+                        "-token_in",
+                        "-data",
+                        data.toString(),
+                        "-CAfile",
+                        root.toString())
+                .words();
+    }
+
+    /** OpenSSL again, on what a daily root hands out to who wants to check for themselves. */
+    @Test
+    void opensslFindsADailyRootsTimeStampGoodAndAChangedRootBad() throws Exception {
+        String of = "/api/v1/daily-roots/"
+                + office.client.post("/api/v1/daily-roots", Map.of()).json().get("number");
+        Path statement = Files.write(
+                Path.of("target/root.json"), office.client.get(of + ".json").body());
+        Path token = Files.write(
+                Path.of("target/root.tst"), office.client.get(of + ".tst").body());
+        assertThat(stampOver(statement, token)).contains("Verification: OK");
+        Files.writeString(statement, Files.readString(statement).replace("\"agreements\":", "\"agreements\":1"));
+        assertThat(stampOver(statement, token)).contains("Verification: FAILED");
+    }
+
+    /**
+     * OpenSSL's CMS on the signature of the evidence container, and the SHA-256 of each file against the manifest that it signs:
+     * ETSI EN 319 162-1 §4.4.2, by a library that isn't the one that made it.
+     */
+    @Test
+    void opensslFindsTheEvidenceContainersSignatureGood() throws Exception {
+        Path folder = Files.createTempDirectory("evidence");
+        Map<String, byte[]> entries = new TreeMap<>();
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(office.client
+                .get("/api/v1/archive/" + number + "/evidence.asice")
+                .body()))) {
+            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry())
+                entries.put(entry.getName(), zip.readAllBytes());
+        }
+        byte[] manifest = named(entries, "META-INF/ASiCManifest[^/]*\\.xml");
+        Path content = Files.write(folder.resolve("manifest.xml"), manifest);
+        Path signature = Files.write(folder.resolve("signature.p7s"), named(entries, "META-INF/signature[^/]*\\.p7s"));
+        stampOver(content, signature); // writes the root's certificate
+        Tool.Said said = Tool.run(
+                "openssl",
+                "cms",
+                "-verify",
+                "-binary",
+                "-inform",
+                "DER",
+                "-in",
+                signature.toString(),
+                "-content",
+                content.toString(),
+                "-CAfile",
+                "target/root.pem",
+                "-purpose",
+                "any",
+                "-out",
+                "/dev/null");
+        assertThat(said.words()).containsIgnoringCase("Verification successful");
+        Matcher reference = Pattern.compile("URI=\"([^\"]+)\".*?<[^>]*DigestValue[^>]*>([^<]+)<", Pattern.DOTALL)
+                .matcher(new String(manifest, StandardCharsets.UTF_8)
+                        .replaceFirst("(?s)^.*?<[^>]*SigReference[^>]*>", ""));
+        int files = 0;
+        while (reference.find()) {
+            byte[] file =
+                    entries.get(URLDecoder.decode(reference.group(1).replace("+", "%2B"), StandardCharsets.UTF_8));
+            assertThat(file).as(reference.group(1)).isNotNull();
+            assertThat(HexFormat.of().formatHex(Base64.getDecoder().decode(reference.group(2))))
+                    .isEqualTo(Sha256.of(file).hex());
+            files++;
+        }
+        assertThat(files).isEqualTo((int) entries.keySet().stream()
+                .filter(name -> name.startsWith(number))
+                .count());
+    }
+
+    private static byte[] named(Map<String, byte[]> entries, String pattern) {
+        return entries.entrySet().stream()
+                .filter(one -> one.getKey().matches(pattern))
+                .map(Map.Entry::getValue)
+                .findFirst()
+                .orElseThrow(() -> new AssertionError(pattern + " is not among " + entries.keySet()));
+    }
+
+    /** Poppler takes out what is attached to the signing record, and the system's sha256sum recomputes the chain. */
+    @Test
+    void theChainIsRecomputedFromWhatIsAttachedToTheRecord() throws IOException {
+        Path folder = Files.createTempDirectory("record");
+        assertThat(Tool.run("pdfdetach", "-saveall", "-o", folder.toString(), record.toString())
+                        .code())
+                .isZero();
+        Tool.Said said = Tool.run("sh", "-c", "cd " + folder + " && sh recompute.sh");
+        assertThat(said.code()).as(said.words()).isZero();
+        // the completion itself comes after the record
+        int told = office.show(number).get("trail").size() - 1;
+        assertThat(said.words()).contains("The chain of " + told + " events is whole");
     }
 
     /** The signature's space in the file is padded with zeros; DER says how long it is. */

@@ -14,6 +14,7 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  * @param proxies network addresses of the proxies in front, whose word counts about a caller's address; nobody else's does
  * @param inside names of hosts and network addresses, or blocks of them, inside the office's own network that webhooks and record
  *     systems may be at; others there are not spoken to
+ * @param filing folders in which agreements may be filed; none where no folder of the machine is filed to
  * @param postroom address of the mail stand-in; empty when mail really goes out
  */
 @ConfigurationProperties("jalousie")
@@ -27,6 +28,7 @@ public record Settings(
         Texts texts,
         List<String> proxies,
         List<String> inside,
+        List<Path> filing,
         Converter converter,
         FirstAccount firstAccount,
         Retries retries) {

@@ -23,6 +23,7 @@ import org.jalousie.core.evidence.Expected;
 import org.jalousie.core.evidence.Tampering;
 import org.jalousie.core.evidence.TrustService;
 import org.jalousie.core.evidence.Verifier;
+import org.jalousie.core.evidence.law.LawElement;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.DocumentId;
 import org.jalousie.demo.Client;
@@ -82,6 +83,25 @@ class ArchiveCheckTest {
         assertThat(checked.get("findings")).isEmpty();
         for (JsonNode one : document(checked).get("signatures"))
             assertThat(one.get("certificate").get("sha256").asString()).hasSize(64);
+    }
+
+    @Test
+    void whatAnswersTheLawIsLookedAtNow() {
+        JsonNode law = office.client.get("/api/v1/archive/" + first + "/law").json();
+        assertThat(law).hasSize(LawElement.values().length);
+        for (JsonNode one : law) {
+            String section = one.get("section").asString();
+            // these two came by the link alone, and never opened the pages
+            String expected = section.equals(LawElement.EIDAS_CONTROL.section())
+                    ? "PARTLY"
+                    : section.equals(LawElement.ESIGN_ACCESS.section())
+                                    || section.equals(LawElement.UETA_EFFECT.section())
+                            ? "UNMET"
+                            : "MET";
+            assertThat(one.get("standing").asString()).as(one.toString()).isEqualTo(expected);
+        }
+        assertThat(office.client.get("/api/v1/archive/A-1999-0001/law").status())
+                .isEqualTo(404);
     }
 
     @Test

@@ -67,6 +67,22 @@ class BegunFormsTest {
     }
 
     @Test
+    void whatItIsToRenewCanBeRenewed() {
+        UUID key = UUID.randomUUID();
+        Map<String, Object> form = new HashMap<>(Map.of("template", template, "values", Map.of(), "people", Map.of()));
+        for (String none : List.of("the viola’s", "A-1999-0001", "\u0000")) {
+            form.put("renews", none);
+            assertThat(office.client.put(PATH + key, form).status()).as(none).isBetween(400, 422);
+        }
+        assertThat(office.client.get(PATH + key).status()).isEqualTo(404);
+        String complete = office.completed(template, Office.loanValues("Ida Marsh"));
+        form.put("renews", complete);
+        assertThat(office.client.put(PATH + key, form).status()).isEqualTo(204);
+        assertThat(office.client.get(PATH + key).json().get("renews").asString())
+                .isEqualTo(complete);
+    }
+
+    @Test
     void handedInTheFormIsBegunNoMoreAndWhatComesLateBeginsNothing() {
         UUID key = UUID.randomUUID();
         keep(office.client, key, Map.of("lender_name", "Ida"));

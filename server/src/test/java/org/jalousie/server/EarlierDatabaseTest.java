@@ -20,6 +20,7 @@ import org.jalousie.server.signing.ParticipantLinks;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.TestPaths;
 import org.jalousie.server.testbed.Testbed;
+import org.jalousie.server.testbed.Wait;
 import org.jalousie.standins.trust.TrustStandin;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.SpringApplication;
@@ -82,6 +83,12 @@ class EarlierDatabaseTest {
             assertThat(office.client.get("/api/v1/agreements?find=jonas").json().toString())
                     .contains("A-2026-0011");
             intact(office, "A-2026-0004");
+            // whom it waits for is told from the events at the start, though no version before kept it
+            assertThat(sql.sql(
+                                    "select w.mail from waited_for w join agreement a on a.id = w.agreement_id where a.number = 'A-2026-0011'")
+                            .query(String.class)
+                            .list())
+                    .isNotEmpty();
             UUID id = sql.sql("select id from agreement where number = 'A-2026-0011'")
                     .query(UUID.class)
                     .single();
@@ -99,6 +106,19 @@ class EarlierDatabaseTest {
                             .get("total")
                             .asInt())
                     .isEqualTo(3);
+            // reports count what had ended, though no version before did
+            int ended = sql.sql(
+                            "select count(*) from agreement where state in ('COMPLETED', 'DECLINED', 'WITHDRAWN', 'EXPIRED')")
+                    .query(Integer.class)
+                    .single();
+            Wait.until(
+                    "all that ended to be counted",
+                    () -> ended
+                            == sql.sql("select count(*) from ended_agreement")
+                                    .query(Integer.class)
+                                    .single());
+            assertThat(office.client.get("/api/v1/archive/reports/times").json())
+                    .isNotEmpty();
         }
     }
 

@@ -78,6 +78,7 @@ class FuzzTest {
         known.put("party", "lender");
         known.put("token", "B".repeat(43));
         known.put("file", "0".repeat(64));
+        known.put("sha256", "0".repeat(64));
         signIn();
         JsonNode api = JSON.readTree(Files.readString(TestPaths.root().resolve("web/openapi.json")));
         for (Map.Entry<String, JsonNode> path : api.get("paths").properties()) {
@@ -180,7 +181,7 @@ class FuzzTest {
         String filled = path;
         for (Map.Entry<String, String> one : known.entrySet())
             filled = filled.replace("{" + one.getKey() + "}", one.getValue());
-        return filled.replaceAll("\\{[a-z]+}", "x");
+        return filled.replaceAll("\\{[^}]+}", "x");
     }
 
     private void signIn() throws Exception {

@@ -94,14 +94,6 @@ class IdentityTest {
         return office.code(number, recipient, before + 1);
     }
 
-    private List<String> trail(String number) {
-        return office.show(number)
-                .get("trail")
-                .valueStream()
-                .map(entry -> entry.get("sentence").asString())
-                .toList();
-    }
-
     private static void assertNothingIsTold(Client who, String link) {
         JsonNode page = who.get(path(link, "")).json();
         assertThat(page.get("identity").get("shown").asBoolean()).isFalse();
@@ -178,7 +170,7 @@ class IdentityTest {
         assertThat(answer(ida, link, code).status()).as("used twice").isEqualTo(422);
         assertThat(ida.get(path(link, "/documents/wording.pdf")).status()).isEqualTo(200);
         assertNothingIsTold(other, link);
-        assertThat(trail(number))
+        assertThat(office.trail(number))
                 .filteredOn(one -> one.contains("the answer was wrong"))
                 .hasSize(2);
         assertSigned(number, link, ida, "a one-time code by mail");
@@ -297,7 +289,7 @@ class IdentityTest {
         for (Future<Integer> one : threads.invokeAll(guesses))
             assertThat(one.get()).isIn(409, 422);
         threads.shutdown();
-        assertThat(trail(number))
+        assertThat(office.trail(number))
                 .filteredOn(one -> one.contains("the answer was wrong"))
                 .hasSize(5);
         assertThat(answer(ida, link, code).status()).isEqualTo(409);

@@ -73,6 +73,19 @@ class MailSettingsTest {
     }
 
     @Test
+    void aTrialThatDoesNotGoIsTold() {
+        Map<String, String> trial = words("REMINDER", "en", "", "Once more.");
+        bed.mailDown();
+        try {
+            Client.Answer away = office.client.post(AT + "/trial", trial);
+            assertThat(away.status()).isEqualTo(409);
+            assertThat(away.text()).contains("doesn’t answer");
+        } finally {
+            bed.mailUp();
+        }
+    }
+
+    @Test
     void whatCannotBeSaidOrShownIsRefused() {
         for (Map<String, String> wrong : List.of(
                 words("INVITATION", "en", "", "{{lender_name}}"),

@@ -248,6 +248,16 @@ class ProgramsTest {
     }
 
     @Test
+    void aProgramHasNoMailboxThatATrialGoesTo() {
+        KeyClient.Answer trial = program("office:write")
+                .post(
+                        "/api/v1/office/mail/trial",
+                        Map.of("occasion", "REMINDER", "language", "en", "subject", "", "text", "Hello"));
+        assertThat(trial.status()).isEqualTo(409);
+        assertThat(trial.body()).contains("no mailbox");
+    }
+
+    @Test
     void whatWasRefusedAfterSomethingWasDoneIsToldAgain() {
         String template = office.publish("Done in part", Office.loanWording());
         KeyClient program = program("intake:write", "agreements:write");

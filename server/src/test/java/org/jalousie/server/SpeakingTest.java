@@ -50,14 +50,6 @@ class SpeakingTest {
         return "/api/v1/signing/" + link + what;
     }
 
-    private List<String> trail(String number) {
-        return office.show(number)
-                .get("trail")
-                .valueStream()
-                .map(entry -> entry.get("sentence").asString())
-                .toList();
-    }
-
     private String consentTo(String link) {
         String version =
                 ida.get(path(link, "")).json().get("consent").get("version").asString();
@@ -87,10 +79,10 @@ class SpeakingTest {
         assertThat(ida.post(path(link, "/signature"), signature()).status()).isEqualTo(200);
         assertThat(ida.post(path(link, "/consent/withdrawal"), Map.of()).status())
                 .isEqualTo(409);
-        assertThat(trail(number))
+        assertThat(office.trail(number))
                 .filteredOn(one -> one.contains("agreed to sign"))
                 .hasSize(2);
-        assertThat(trail(number)).anyMatch(one -> one.contains("withdrew the agreement to sign"));
+        assertThat(office.trail(number)).anyMatch(one -> one.contains("withdrew the agreement to sign"));
     }
 
     @Test
@@ -136,6 +128,20 @@ class SpeakingTest {
         office.sign(link, Map.of());
         assertThat(ida.get(path(office.link(number, MUSEUM), "")).json().get("questions"))
                 .isEmpty();
+    }
+
+    @Test
+    void whoHasSignedMeanwhileGetsTheAnswerToo() {
+        String number = out(false, "NONE");
+        String link = office.link(number, LENDER);
+        ida.post(path(link, "/questions"), Map.of("question", "Who pays?"));
+        consentTo(link);
+        assertThat(ida.post(path(link, "/signature"), signature()).status()).isEqualTo(200);
+        int asked = office.show(number).get("questions").get(0).get("number").asInt();
+        office.client.post(
+                "/api/v1/agreements/" + number + "/questions/" + asked + "/answer", Map.of("answer", "The museum."));
+        String answer = Wait.until("the answer", () -> office.mailTo(number, LENDER, "The answer to your question"));
+        assertThat(answer).contains("The museum.").doesNotContain("/act/");
     }
 
     @Test
@@ -185,7 +191,7 @@ class SpeakingTest {
         office.sign(his, Map.of());
         office.sign(office.link(number, MUSEUM), Map.of());
         office.await(number, "COMPLETED");
-        assertThat(trail(number))
+        assertThat(office.trail(number))
                 .anyMatch(one -> one.contains("Ida Marsh (Lender) handed over to Jon Reed"))
                 .anyMatch(one -> one.contains("Jon Reed (Lender) signed"));
     }

@@ -262,7 +262,8 @@ final class AgreementFold {
                 Map.copyOf(waiting),
                 Map.copyOf(proving),
                 Map.copyOf(consents),
-                route.undelivered(),
+                // who isn't asked any more need not be reached
+                route.undelivered(party -> standings.get(party) == Standing.TURN),
                 route.formerly(),
                 route.linksFrom(),
                 route.chasing(),

@@ -28,8 +28,6 @@ public final class Asking {
                 || event instanceof Event.LinkRenewed renewed && renewed.party().equals(party)
                 || event instanceof Event.PersonChanged changed
                         && changed.party().equals(party)
-                || event instanceof Event.QuestionAnswered answered
-                        && answered.party().equals(party)
                 || event instanceof Event.EndChanged;
     }
 }

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
 
@@ -73,8 +74,11 @@ final class RouteChanges {
         return List.copyOf(questions);
     }
 
-    Map<PartyKey, Agreement.Undelivered> undelivered() {
-        return Map.copyOf(undelivered);
+    /** @param waitedFor whether a party is asked now */
+    Map<PartyKey, Agreement.Undelivered> undelivered(Predicate<PartyKey> waitedFor) {
+        Map<PartyKey, Agreement.Undelivered> now = new LinkedHashMap<>(undelivered);
+        now.keySet().removeIf(waitedFor.negate());
+        return Map.copyOf(now);
     }
 
     Map<PartyKey, List<Agreement.Formerly>> formerly() {

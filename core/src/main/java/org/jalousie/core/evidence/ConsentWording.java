@@ -5,6 +5,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.messages.Catalogue;
 
@@ -13,6 +14,8 @@ import org.jalousie.core.messages.Catalogue;
  * old agreement can be read with the words that were shown. What it has to tell a person: 15 U.S.C. § 7001(c)(1).
  */
 public record ConsentWording(String version, String text, Sha256 hash) {
+    private static final Pattern VERSION = Pattern.compile("[a-z]{2}-\\d{1,3}");
+
     /** The versions shown to people from now on, by language. */
     private static final Map<String, ConsentWording> CURRENT = Map.of(
             "en", load("en-2"),
@@ -23,6 +26,13 @@ public record ConsentWording(String version, String text, Sha256 hash) {
     /** The wording in a language in which participants are spoken to. */
     public static ConsentWording in(Catalogue language) {
         return CURRENT.get(language.language());
+    }
+
+    /** Whether the words of a version are kept, and are those that have this SHA-256. */
+    public static boolean isKept(String version, Sha256 hash) {
+        return VERSION.matcher(version).matches()
+                && ConsentWording.class.getResource("/consent/" + version + ".txt") != null
+                && load(version).hash().equals(hash);
     }
 
     private static ConsentWording load(String version) {

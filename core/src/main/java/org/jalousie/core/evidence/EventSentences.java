@@ -206,7 +206,7 @@ public final class EventSentences {
     }
 
     /** How somebody shows who they are, as a part of a sentence. */
-    static Message check(IdentityCheck check) {
+    public static Message check(IdentityCheck check) {
         return Message.of("check." + check.code());
     }
 

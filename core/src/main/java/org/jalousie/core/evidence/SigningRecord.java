@@ -30,10 +30,12 @@ import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.Readiness;
 import org.jalousie.core.agreement.Revision;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.evidence.law.LawAnswer;
 import org.jalousie.core.messages.Catalogue;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.pdf.ArchivalForm;
+import org.jalousie.core.pdf.Opened;
 import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.PlacedField;
 import org.jalousie.core.placement.SigningField;
@@ -44,6 +46,7 @@ public final class SigningRecord {
     private static final String DOCUMENTS = "DocumentsSHA256";
     private static final String ONE_DOCUMENT = "AgreementSHA256"; // until an agreement could have several
     private static final String CHAIN = "EventChainSHA256";
+    private static final String TITLE = "Signing record of "; // while records were in English only
     private static final Pattern HASH = Pattern.compile("[0-9a-f]{64}");
 
     private final ZoneId zone;
@@ -57,10 +60,20 @@ public final class SigningRecord {
         this.zone = zone;
     }
 
-    /** @param finished the finished documents; {@code chainHash} the last hash of the event chain so far */
-    public byte[] print(Agreement agreement, List<Entry> history, List<Revision> finished, String chainHash) {
+    /**
+     * @param finished the finished documents
+     * @param links the event chain so far, {@code history} as it is stored
+     * @param law what answers the laws
+     */
+    public byte[] print(
+            Agreement agreement,
+            List<Entry> history,
+            List<Revision> finished,
+            List<EventChain.Link> links,
+            List<LawAnswer> law) {
+        String chainHash = links.get(history.size() - 1).hash();
         try (PDDocument document = new PDDocument()) {
-            ArchivalForm.declare(
+            ArchivalForm.declareWithFiles(
                     document,
                     words.say("record.title-of", "number", agreement.created().number()));
             document.getDocumentInformation()
@@ -109,6 +122,7 @@ public final class SigningRecord {
                     page.row(words.say("record.left-out"), words.say(absence));
                 changedWordings(page, agreement);
                 details(page, agreement);
+                law(page, law);
                 page.heading(words.say("record.events"), 13);
                 page.row(words.say("record.times"), words.say("record.times-are", "zone", zone.getId()));
                 for (Entry entry : history) {
@@ -122,13 +136,35 @@ public final class SigningRecord {
                             .collect(Collectors.joining(" "));
                     page.row(time(entry.at()), entry.sequence() + ". " + said + from);
                 }
+                page.row(words.say("record.attached"), words.say("record.attached-says"));
             }
+            RecordFiles.attach(document, history, links.subList(0, history.size()), law, words);
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             document.save(out);
             return out.toByteArray();
         } catch (IOException e) {
             throw new UncheckedIOException("the signing record can't be written", e);
         }
+    }
+
+    private void law(RecordPage page, List<LawAnswer> law) throws IOException {
+        page.heading(words.say("law.title"), 13);
+        for (LawAnswer one : law)
+            page.row(
+                    one.element().section(),
+                    words.say(
+                            "law.row",
+                            "asks",
+                            Message.of(one.element().asks()),
+                            "standing",
+                            Message.of(one.standing().code()),
+                            "because",
+                            one.because(),
+                            "events",
+                            one.events().isEmpty() ? "none" : "some",
+                            "numbers",
+                            one.events().stream().map(String::valueOf).collect(Collectors.joining(", "))));
+        page.row("", words.say("law.note"));
     }
 
     /** How it is known of each who has acted that it was they. */
@@ -154,7 +190,6 @@ public final class SigningRecord {
                 || event instanceof Event.Approved;
     }
 
-    /** What the parties completed, as each kind of field tells it. */
     /** What was agreed on in other words than the template's, paragraph by paragraph. */
     private void changedWordings(RecordPage page, Agreement agreement) throws IOException {
         if (agreement.changed().isEmpty()) return;
@@ -177,6 +212,7 @@ public final class SigningRecord {
         };
     }
 
+    /** What the parties completed, as each kind of field tells it. */
     private void details(RecordPage page, Agreement agreement) throws IOException {
         boolean headed = false;
         for (SigningField field : agreement.fields().stream()
@@ -211,6 +247,18 @@ public final class SigningRecord {
      */
     public record Subject(String number, List<Revision> documents, String chainHash) {}
 
+    /** Whether a file says that it is a signing record; nothing of its pages is read. */
+    public static boolean isOne(byte[] pdf) {
+        if (Opened.tooLarge(pdf)) return false;
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            PDDocumentInformation information = document.getDocumentInformation();
+            return information.getCustomMetadataValue(NUMBER) != null
+                    || String.valueOf(information.getTitle()).startsWith(TITLE);
+        } catch (IOException | RuntimeException e) {
+            return false;
+        }
+    }
+
     /** Reads what a record is about; records of earlier versions say it in print only. */
     public static Subject subject(byte[] record) {
         try (PDDocument document = Loader.loadPDF(record)) {
@@ -224,7 +272,7 @@ public final class SigningRecord {
             Matcher hash = HASH.matcher(new PDFTextStripper().getText(document).replaceAll("\\s", ""));
             String first = hash.find() ? hash.group() : "";
             return new Subject(
-                    String.valueOf(information.getTitle()).replace("Signing record of ", ""),
+                    String.valueOf(information.getTitle()).replace(TITLE, ""),
                     one(first),
                     hash.find() ? hash.group() : "");
         } catch (IOException | RuntimeException e) {

@@ -29,7 +29,7 @@ import org.jalousie.core.pdf.Opened;
 
 /** Checks a signed file: the cryptography with a strict policy (ETSI EN 319 102-1), and every state against the next. */
 public final class Verifier {
-    private static final String POLICY = strictPolicy();
+    static final String POLICY = strictPolicy();
 
     private final TrustService trust;
 
@@ -140,7 +140,7 @@ public final class Verifier {
             timeStamp(stamp, reports, stamps, findings);
     }
 
-    private static void signature(
+    static void signature(
             AdvancedSignature signature,
             SimpleReport simple,
             List<Verification.SignatureCheck> checks,

@@ -1,7 +1,5 @@
 package org.jalousie.core.letters;
 
-import java.util.Locale;
-
 /** Writes a letter as HTML that mail programs show alike: no style sheet, no script, nothing fetched from elsewhere. */
 final class LetterHtml {
     private static final String BODY = "margin:0;padding:24px 12px;background:#f6f3ea;color:#1d2726;"
@@ -14,8 +12,6 @@ final class LetterHtml {
     static String of(LetterText letter, OfficeLook look) {
         StringBuilder html = new StringBuilder("<!doctype html>\n<html lang=\"")
                 .append(escaped(letter.language()))
-                .append("\" dir=\"")
-                .append(rightToLeft(letter.language()) ? "rtl" : "ltr")
                 .append("\"><head><meta charset=\"utf-8\"><meta name=\"viewport\" content=\"width=device-width\">")
                 .append("<title>")
                 .append(escaped(look.office()))
@@ -30,7 +26,7 @@ final class LetterHtml {
                 .append(";font-weight:600\">");
         look.logo()
                 .ifPresentOrElse(
-                        logo -> html.append("<img src=\"cid:")
+                        logo -> html.append("<img src=\"")
                                 .append(escaped(logo))
                                 .append("\" height=\"44\" style=\"height:44px;border:0\" alt=\"")
                                 .append(escaped(look.office()))
@@ -57,10 +53,6 @@ final class LetterHtml {
 
     private static String paragraph(String style, String text) {
         return "<p style=\"margin:0 0 16px;" + style + "\">" + escaped(text).replace("\n", "<br>\n") + "</p>";
-    }
-
-    private static boolean rightToLeft(String language) {
-        return Locale.forLanguageTag(language).getLanguage().matches("ar|he|fa|ur");
     }
 
     private static String escaped(String text) {

@@ -70,8 +70,13 @@ public record Letters(
         draft.say(to.map(one -> words.say("mail.hello", "name", one.name()))
                 .orElseGet(() -> words.say("mail.hello-office")));
         switch (occasion) {
-            case INVITATION, REMINDER, WARNING, NEW_LINK, NEW_END, ANSWER ->
-                asking(occasion, to.orElseThrow(), link, words, title, happened, draft);
+            case INVITATION, REMINDER, WARNING, NEW_LINK, NEW_END ->
+                asking(occasion, to.orElseThrow(), link, words, title, draft);
+            case ANSWER -> {
+                draft.say(words.say("mail.answer", "office", office, "title", title));
+                happened.ifPresent(answer -> draft.say(words.say(answer)));
+                draft.way(link, words.say("mail.open"));
+            }
             case COMPLETED -> copy(own(occasion, to), link, linkEnds, words, title, draft);
             case DECLINED, WITHDRAWN, EXPIRED, SKIPPED ->
                 draft.say(own(occasion, to)
@@ -144,14 +149,7 @@ public record Letters(
     }
 
     private void asking(
-            Occasion occasion,
-            Participant to,
-            String link,
-            Catalogue words,
-            Message title,
-            Optional<Message> happened,
-            LetterText.Draft draft) {
-        if (occasion == Occasion.ANSWER) answered(happened, words, title, draft);
+            Occasion occasion, Participant to, String link, Catalogue words, Message title, LetterText.Draft draft) {
         String asks = asks(to, words, title);
         draft.say(own(occasion, Optional.of(to)).orElseGet(() -> switch (occasion) {
             case REMINDER -> words.say("mail.reminder") + " " + asks;
@@ -167,12 +165,6 @@ public record Letters(
         draft.say(words.say("mail.link"));
         draft.way(link, words.say("mail.open"));
         agreement.expiresAt().map(this::lastDay).ifPresent(until -> draft.say(words.say("mail.until", "until", until)));
-    }
-
-    /** What was asked and answered last. */
-    private void answered(Optional<Message> happened, Catalogue words, Message title, LetterText.Draft draft) {
-        happened.ifPresent(answer -> draft.say(words.say("mail.answer", "office", office, "title", title))
-                .say(words.say(answer)));
     }
 
     /** Who gave their part to this person; empty when the office named them. */

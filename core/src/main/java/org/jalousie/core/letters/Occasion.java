@@ -35,17 +35,12 @@ public enum Occasion {
 
     /** Whether the mail asks somebody for their part, and has their link in it. */
     public boolean asks() {
-        return this == INVITATION
-                || this == REMINDER
-                || this == WARNING
-                || this == NEW_LINK
-                || this == NEW_END
-                || this == ANSWER;
+        return this == INVITATION || this == REMINDER || this == WARNING || this == NEW_LINK || this == NEW_END;
     }
 
     /** Whether somebody waits at the address it goes to, so that it matters to the route when it comes back. */
     public boolean reaches() {
-        return asks() || this == CODE;
+        return asks() || this == CODE || this == ANSWER;
     }
 
     /** Whether it chases somebody, and so goes in the office's hours only. */

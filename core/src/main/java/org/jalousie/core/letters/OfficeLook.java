@@ -8,7 +8,7 @@ import java.util.regex.Pattern;
  *
  * @param office what it is called
  * @param colour of its name and of the link, as {@code #rrggbb}
- * @param logo the Content-ID (RFC 2392) of its picture in the mail; empty for none
+ * @param logo where its picture is: {@code cid:} in a mail (RFC 2392), {@code data:} on a screen; empty for none
  */
 public record OfficeLook(String office, String colour, Optional<String> logo) {
     /** The program's own green. */

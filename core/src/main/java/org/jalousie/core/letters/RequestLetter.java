@@ -31,7 +31,9 @@ public record RequestLetter(String to, String form, String number, String office
         /** To somebody of the office, who takes care of it from now on. */
         OWNED,
         /** To its owner: somebody said something. */
-        SAID;
+        SAID,
+        /** To one of the office: days of agreements come near; {@link DatesLetter} words it. */
+        DATES;
 
         private String code() {
             return name().toLowerCase(Locale.ROOT);

@@ -19,8 +19,9 @@ import org.jalousie.core.json.Json;
 import tools.jackson.core.type.TypeReference;
 
 /**
- * Says messages in one language. The patterns are ICU MessageFormat and stand in {@code messages/*.json}, which the web reads
- * too: what participants meet in every language, what the office reads in English.
+ * Says messages in one language. The patterns are ICU MessageFormat and stand in {@code messages/*.json}: what participants meet
+ * in every language, which the web reads too; what is only printed in signing records in every language; what the office reads in
+ * English.
  */
 public final class Catalogue {
     /** The languages in which participants are spoken to; the first is the one for everybody else. */
@@ -38,12 +39,19 @@ public final class Catalogue {
         // English as it is written in Europe, where the day comes first
         locale = language.equals("en") ? Locale.UK : Locale.forLanguageTag(language);
         patterns.putAll(read("office.en"));
-        patterns.putAll(read("participant." + language));
+        patterns.putAll(spoken(language));
     }
 
     /** The catalogue for a language. @param tag BCP 47; an unknown or empty one is English */
     public static Catalogue of(String tag) {
         return ALL.getOrDefault(Locale.forLanguageTag(tag).getLanguage(), ENGLISH);
+    }
+
+    /** What is said in every language. */
+    static Map<String, String> spoken(String language) {
+        Map<String, String> all = read("participant." + language);
+        all.putAll(read("record." + language));
+        return all;
     }
 
     static Map<String, String> read(String name) {

@@ -127,19 +127,25 @@ public final class ArchivalForm {
             intent.setRegistryName("http://www.color.org");
             catalog.addOutputIntent(intent);
         }
-        describe(document, title, true);
+        describe(document, title, 2);
     }
 
-    /** @param kept whether it says that it is PDF/A */
-    static void describe(PDDocument document, String title, boolean kept) throws IOException {
+    /** The same for one that has files attached, of whatever kind (PDF/A-3b, ISO 19005-3). */
+    public static void declareWithFiles(PDDocument document, String title) throws IOException {
+        declare(document, title);
+        describe(document, title, 3);
+    }
+
+    /** @param part which part of ISO 19005 it says that it keeps to; 0 for none */
+    static void describe(PDDocument document, String title, int part) throws IOException {
         document.getDocumentInformation().setTitle(title);
         try {
             XMPMetadata xmp = XMPMetadata.createXMPMetadata();
             DublinCoreSchema dublinCore = xmp.createAndAddDublinCoreSchema();
             dublinCore.setTitle(title);
-            if (kept) {
+            if (part > 0) {
                 PDFAIdentificationSchema identification = xmp.createAndAddPDFAIdentificationSchema();
-                identification.setPart(2);
+                identification.setPart(part);
                 identification.setConformance("B");
             }
             ByteArrayOutputStream out = new ByteArrayOutputStream();

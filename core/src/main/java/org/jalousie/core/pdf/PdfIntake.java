@@ -63,7 +63,7 @@ public final class PdfIntake {
                         PdfRefused.Reason.NOT_ARCHIVABLE,
                         Message.of("pdf.not-archivable", "faults", String.join("; ", faults)));
             if (!faults.isEmpty()) {
-                ArchivalForm.describe(document, title, false);
+                ArchivalForm.describe(document, title, 0);
                 kept = saved(document);
                 notes.add(Message.of("pdf.plain"));
             }

@@ -87,7 +87,7 @@ public final class Chart {
     }
 
     /** One, two or five times a power of ten, so that four to ten lines are drawn. */
-    private static double step(double range) {
+    static double step(double range) {
         if (range <= 0) return 1;
         double power = Math.pow(10, Math.floor(Math.log10(range / 4)));
         double ratio = range / 4 / power;

@@ -61,6 +61,18 @@ public final class Letter {
         return faults;
     }
 
+    /** What is no tag, or none that ends; empty when all can be read, whatever data there are. */
+    public Optional<Message> unreadable() {
+        Matcher tags = TAG.matcher(text);
+        while (tags.find())
+            if (!Names.isDotted(Names.stripped(tags.group(1))))
+                return Optional.of(Message.of("letter.no-value", "tag", tags.group()));
+        String without = tags.replaceAll("");
+        return without.contains("{{") || without.contains("}}")
+                ? Optional.of(Message.of("letter.unclosed"))
+                : Optional.empty();
+    }
+
     /** The words as they go out. What isn't known, which publishing refuses, is left out. */
     public String filled(Map<String, Value> values, Printer printer) {
         return TAG.matcher(text).replaceAll(tag -> {

@@ -177,6 +177,22 @@ class RouteActsTest {
     }
 
     @Test
+    void whatWaitsForTheOfficeIsOneThingAtATime() {
+        out(part(LENDER, IDA, 1, false), part(MUSEUM, TOM, 1, false));
+        assertThat(Attention.of(agreement())).isEmpty();
+        does(new Command.AskOffice(MUSEUM, "Why?"));
+        int asked = history.size();
+        does(new Command.ReportReturn(LENDER, asked, IDA.mail(), "5.1.1", ""));
+        assertThat(Attention.of(agreement())).contains(Attention.UNDELIVERED);
+        // who acts was reached, whatever came back
+        signs(LENDER);
+        assertThat(agreement().undelivered()).isEmpty();
+        assertThat(Attention.of(agreement())).contains(Attention.ASKED);
+        does(new Command.AnswerQuestion(asked, "Therefore."));
+        assertThat(Attention.of(agreement())).isEmpty();
+    }
+
+    @Test
     void whoWasToldOfAnotherEndIsWarnedAnewButNotAtOnce() {
         out(part(LENDER, IDA, 1, false));
         Chasing chasing =

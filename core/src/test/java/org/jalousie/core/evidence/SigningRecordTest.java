@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -12,6 +15,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDDocumentNameDictionary;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
@@ -22,12 +26,16 @@ import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.Revision;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.evidence.law.LawElement;
+import org.jalousie.core.evidence.law.LawTable;
+import org.jalousie.core.json.Json;
 import org.jalousie.core.messages.Catalogue;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.Pages;
 import org.jalousie.core.placement.PlacedField;
 import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
 
 class SigningRecordTest {
     private static final Sha256 FILE = new Sha256("ab".repeat(32));
@@ -90,6 +98,17 @@ class SigningRecordTest {
         return history;
     }
 
+    private static List<EventChain.Link> links(List<Entry> history) {
+        List<EventChain.Link> links = new ArrayList<>();
+        for (Entry entry : history)
+            links.add(EventChain.link(
+                    links.isEmpty()
+                            ? EventChain.START
+                            : links.get(links.size() - 1).hash(),
+                    entry));
+        return links;
+    }
+
     private static byte[] record(List<Entry> history) {
         return record(history, "en-GB");
     }
@@ -97,7 +116,12 @@ class SigningRecordTest {
     private static byte[] record(List<Entry> history, String language) {
         Agreement agreement = Agreement.of(history);
         return new SigningRecord("Museum of Bowed Strings", ZoneId.of("Europe/Paris"), Catalogue.of(language))
-                .print(agreement, history, agreement.revisions(), "cd".repeat(32));
+                .print(
+                        agreement,
+                        history,
+                        agreement.revisions(),
+                        links(history),
+                        LawTable.of(agreement, history, List.of()));
     }
 
     private static String text(List<Entry> history) throws IOException {
@@ -112,11 +136,66 @@ class SigningRecordTest {
         assertThat(text)
                 .contains("A-2027-0001, Loan of a viola")
                 .contains("ab".repeat(32))
-                .contains("cd".repeat(32))
+                .contains(links(history(0)).get(history(0).size() - 1).hash())
                 .contains("Ida Marsh, ida@lender.example.org; signs, stage 1")
                 .contains("agreed to sign electronically (wording en-1")
                 .contains("From 127.0.0.1, A browser")
                 .contains("The agreement was created by Nora Quill.");
+    }
+
+    private static Path unpacked(byte[] record) throws IOException {
+        Path folder = Files.createTempDirectory("record");
+        try (PDDocument document = Loader.loadPDF(record)) {
+            for (var one : new PDDocumentNameDictionary(document.getDocumentCatalog())
+                    .getEmbeddedFiles()
+                    .getNames()
+                    .entrySet())
+                Files.write(
+                        folder.resolve(one.getKey()),
+                        one.getValue().getEmbeddedFile().toByteArray());
+        }
+        return folder;
+    }
+
+    private static String recomputed(Path folder) throws Exception {
+        Process process = new ProcessBuilder("sh", "recompute.sh")
+                .directory(folder.toFile())
+                .redirectErrorStream(true)
+                .start();
+        String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        return process.waitFor() + " " + said;
+    }
+
+    /** The attached script with the system's own sha256sum (GNU coreutils). */
+    @Test
+    void theChainIsRecomputedByAnybodyFromWhatIsAttached() throws Exception {
+        List<Entry> history = history(3);
+        Path folder = unpacked(record(history));
+        assertThat(folder.toFile().list()).hasSize(4);
+        assertThat(recomputed(folder))
+                .startsWith("0 The chain of 7 events is whole")
+                .contains(links(history).get(6).hash());
+        Path events = folder.resolve("events.jsonl");
+        String whole = Files.readString(events);
+        Files.writeString(events, whole.replace("Ida Marsh", "Eva Marsh"));
+        assertThat(recomputed(folder)).startsWith("1 The chain is broken at event 1");
+        Files.writeString(events, whole.substring(0, whole.lastIndexOf("{\"actor\"")));
+        assertThat(recomputed(folder)).startsWith("1 There are more events than hashes");
+        Files.writeString(events, whole + whole.lines().findFirst().orElseThrow() + "\n");
+        assertThat(recomputed(folder)).startsWith("1 ");
+    }
+
+    @Test
+    void whatAnswersTheLawIsPrintedAndAttached() throws Exception {
+        assertThat(text(history(0)))
+                .contains("eIDAS Art. 26(a)")
+                .contains("15 U.S.C. § 7001(c)(1)(A)")
+                .contains("did not sign electronically");
+        JsonNode law = Json.MAPPER.readTree(
+                Files.readString(unpacked(record(history(0))).resolve("law.json")));
+        assertThat(law).hasSize(LawElement.values().length);
+        assertThat(law.get(0).get("standing").asString()).isEqualTo("UNMET");
+        assertThat(law.get(0).get("events").get(0).asInt()).isEqualTo(4);
     }
 
     @Test
@@ -150,7 +229,7 @@ class SigningRecordTest {
                 .contains("one paragraph differs from the template.");
         assertThat(text(history).lines().findFirst())
                 .as("pages, none of them bare")
-                .hasValue("2");
+                .hasValue("3");
         assertThat(text(history(0))).doesNotContain("differs from the template");
     }
 
@@ -162,10 +241,13 @@ class SigningRecordTest {
 
     @Test
     void itIsReadBackWhatARecordIsAbout() {
+        assertThat(SigningRecord.isOne(record(history(0), "nl"))).isTrue();
+        assertThat(SigningRecord.isOne(SignedSample.placed())).isFalse();
+        assertThat(SigningRecord.isOne(new byte[0])).isFalse();
         SigningRecord.Subject subject = SigningRecord.subject(record(history(0)));
         assertThat(subject.number()).isEqualTo("A-2027-0001");
         assertThat(subject.documents()).containsExactly(DOCUMENT.revision(), POLICY.revision());
-        assertThat(subject.chainHash()).isEqualTo("cd".repeat(32));
+        assertThat(subject.chainHash()).isEqualTo(links(history(0)).get(3).hash());
     }
 
     /** As the program wrote it while an agreement had one document. */

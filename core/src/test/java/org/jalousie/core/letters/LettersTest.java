@@ -94,7 +94,7 @@ class LettersTest {
     @Test
     void nothingInHtmlIsFetchedFromElsewhereOrTakenForItsOwn() {
         String html = text(OwnWords.NONE, Occasion.INVITATION)
-                .html(new OfficeLook("The <museum>", "#123456", Optional.of("logo")));
+                .html(new OfficeLook("The <museum>", "#123456", Optional.of("cid:logo")));
         assertThat(html)
                 .doesNotContain("<Marsh>", "<museum>", "<script", "url(", "src=\"http")
                 .contains(

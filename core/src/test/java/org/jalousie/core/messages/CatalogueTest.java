@@ -30,9 +30,9 @@ class CatalogueTest {
 
     @Test
     void everyLanguageHasTheSameMessagesWithTheSameArguments() {
-        Map<String, String> english = Catalogue.read("participant.en");
+        Map<String, String> english = Catalogue.spoken("en");
         for (String language : Catalogue.LANGUAGES) {
-            Map<String, String> other = Catalogue.read("participant." + language);
+            Map<String, String> other = Catalogue.spoken(language);
             assertThat(other.keySet()).as(language).isEqualTo(english.keySet());
             english.forEach((code, pattern) -> assertThat(arguments(other.get(code), language))
                     .as(code + " in " + language)
@@ -43,9 +43,9 @@ class CatalogueTest {
 
     @Test
     void noTranslationIsTheEnglishTextLeftStanding() {
-        Map<String, String> english = Catalogue.read("participant.en");
+        Map<String, String> english = Catalogue.spoken("en");
         for (String language : List.of("nl", "de", "fr"))
-            Catalogue.read("participant." + language).forEach((code, pattern) -> {
+            Catalogue.spoken(language).forEach((code, pattern) -> {
                 if (english.get(code).split(" ").length > 3 && !code.equals("record.party"))
                     assertThat(pattern).as(code + " in " + language).isNotEqualTo(english.get(code));
             });
@@ -55,7 +55,7 @@ class CatalogueTest {
     @Test
     void noPatternHasAStraightApostropheButRoundBraces() {
         for (String language : Catalogue.LANGUAGES)
-            assertThat(Catalogue.read("participant." + language).values())
+            assertThat(Catalogue.spoken(language).values())
                     .noneMatch(text -> text.replaceAll("'[{}]+'", "").contains("'"));
         assertThat(Catalogue.read("office.en").values())
                 .noneMatch(text -> text.replaceAll("'[{}]+'", "").contains("'"));
@@ -63,7 +63,7 @@ class CatalogueTest {
 
     @Test
     void everyCodeThatTheProgramSaysIsInACatalogue() throws IOException {
-        Set<String> known = new TreeSet<>(Catalogue.read("participant.en").keySet());
+        Set<String> known = new TreeSet<>(Catalogue.spoken("en").keySet());
         known.addAll(Catalogue.read("office.en").keySet());
         int found = 0;
         for (Path root : List.of(Path.of("src/main/java"), Path.of("../server/src/main/java"))) {
@@ -83,7 +83,7 @@ class CatalogueTest {
 
     @Test
     void everyMessageIsGivenTheArgumentsThatItsPatternHas() throws IOException {
-        Map<String, String> known = new TreeMap<>(Catalogue.read("participant.en"));
+        Map<String, String> known = new TreeMap<>(Catalogue.spoken("en"));
         known.putAll(Catalogue.read("office.en"));
         int found = 0;
         for (Path root : List.of(Path.of("src/main/java"), Path.of("../server/src/main/java"))) {

@@ -231,8 +231,6 @@ class ReadBackTest {
                         "2 | Bandora | EUR 900.00",
                         "and nothing else."));
         Understood read = understood(wording, content(wording, objects), file);
-        System.out.println(
-                "DBG " + read.data() + read.reading().lines() + read.reading().values());
         assertThat(read.reading().differences()).isZero();
         assertThat(read.data().get(0).raw())
                 .isEqualTo(

@@ -1,8 +1,8 @@
 package org.jalousie.server.adapters;
 
+import jakarta.mail.FetchProfile;
 import jakarta.mail.Flags;
 import jakarta.mail.Folder;
-import jakarta.mail.Message;
 import jakarta.mail.MessagingException;
 import jakarta.mail.Session;
 import jakarta.mail.Store;
@@ -11,10 +11,8 @@ import jakarta.mail.URLName;
 import jakarta.mail.internet.InternetHeaders;
 import jakarta.mail.internet.MimeMessage;
 import java.io.IOException;
-import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Properties;
 import java.util.Set;
@@ -22,6 +20,7 @@ import java.util.function.Predicate;
 import org.eclipse.angus.mail.dsn.DeliveryStatus;
 import org.eclipse.angus.mail.dsn.MultipartReport;
 import org.eclipse.angus.mail.pop3.POP3Folder;
+import org.jalousie.core.messages.Message;
 import org.jalousie.server.Settings;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -51,17 +50,21 @@ public class ReturnsMailbox {
     /**
      * Reads what has come since.
      *
-     * @param taken whether a report, with all the failures in it, is ours and is done with
-     * @throws ReturnsAway when the mailbox can't be read now
+     * @param taken whether a report is ours and is done with
+     * @throws ServiceAway when the mailbox can't be read now
      */
-    public synchronized void read(Predicate<List<ReturnedMail>> taken) {
+    public synchronized void read(Predicate<ReturnedMail> taken) {
         if (mailbox.isBlank()) return;
         try (Store store = session().getStore(new URLName(mailbox))) {
             store.connect();
             try (Folder inbox = store.getFolder("INBOX")) {
                 inbox.open(Folder.READ_WRITE);
+                jakarta.mail.Message[] all = inbox.getMessages();
+                FetchProfile ids = new FetchProfile();
+                ids.add(UIDFolder.FetchProfileItem.UID);
+                inbox.fetch(all, ids);
                 int looked = 0;
-                for (Message one : inbox.getMessages()) {
+                for (jakarta.mail.Message one : all) {
                     String id = idOf(inbox, one);
                     if (left.contains(id)) continue;
                     if (looked++ == MOST_AT_ONCE) break;
@@ -69,27 +72,23 @@ public class ReturnsMailbox {
                 }
             }
         } catch (MessagingException e) {
-            throw new ReturnsAway(e);
+            LOG.warn(
+                    "the mailbox for returned mail can't be read: {}",
+                    e.getClass().getSimpleName());
+            throw new ServiceAway(ServiceAway.Service.RETURNS, Message.of("returns.away"), e);
         }
     }
 
     /** One that can't be dealt with now holds up no other, and is looked at again. */
-    private void take(Message one, String id, Predicate<List<ReturnedMail>> taken) throws MessagingException {
-        List<ReturnedMail> failures = failures(one);
+    private void take(jakarta.mail.Message one, String id, Predicate<ReturnedMail> taken) throws MessagingException {
+        Optional<ReturnedMail> failure = failure(one);
         try {
-            if (!failures.isEmpty() && taken.test(failures)) one.setFlag(Flags.Flag.DELETED, true);
+            if (failure.filter(taken).isPresent()) one.setFlag(Flags.Flag.DELETED, true);
             else leave(id);
         } catch (RuntimeException e) {
             LOG.error(
                     "a returned mail can't be taken note of now: {}",
                     e.getClass().getSimpleName());
-        }
-    }
-
-    /** The mailbox can't be read now. */
-    public static final class ReturnsAway extends RuntimeException {
-        ReturnsAway(MessagingException cause) {
-            super("The mailbox for mail that comes back can't be read.", cause);
         }
     }
 
@@ -103,7 +102,7 @@ public class ReturnsMailbox {
         return Session.getInstance(properties);
     }
 
-    private static String idOf(Folder inbox, Message one) throws MessagingException {
+    private static String idOf(Folder inbox, jakarta.mail.Message one) throws MessagingException {
         if (inbox instanceof POP3Folder pop) return String.valueOf(pop.getUID(one));
         return inbox instanceof UIDFolder numbered ? String.valueOf(numbered.getUID(one)) : "" + one.getMessageNumber();
     }
@@ -114,36 +113,33 @@ public class ReturnsMailbox {
     }
 
     /** What a message reports as failed for good; nothing when it is no such report, or can't be read. */
-    private static List<ReturnedMail> failures(Message message) {
+    private static Optional<ReturnedMail> failure(jakarta.mail.Message message) {
         try {
-            if (!message.isMimeType("multipart/report") || message.getSize() > LARGEST) return List.of();
+            if (!message.isMimeType("multipart/report") || message.getSize() > LARGEST) return Optional.empty();
             if (!(message.getContent() instanceof MultipartReport report)
-                    || !(report.getReport() instanceof DeliveryStatus status)) return List.of();
+                    || !(report.getReport() instanceof DeliveryStatus status)) return Optional.empty();
             MimeMessage returned = report.getReturnedMessage();
             String id = returned == null ? null : returned.getMessageID();
-            if (id == null) return List.of();
-            List<ReturnedMail> all = new ArrayList<>();
-            for (int i = 0; i < status.getRecipientDSNCount(); i++)
-                failure(id.replaceAll("[<>\\s]", ""), status.getRecipientDSN(i)).ifPresent(all::add);
-            return all;
+            if (id == null) return Optional.empty();
+            for (int i = 0; i < status.getRecipientDSNCount(); i++) {
+                InternetHeaders fields = status.getRecipientDSN(i);
+                // what is only late isn't over (RFC 3464 §2.3.3)
+                if (field(fields, "Action").equalsIgnoreCase("failed"))
+                    return Optional.of(new ReturnedMail(
+                            id.replaceAll("[<>\\s]", ""),
+                            field(fields, "Status"),
+                            typed(field(fields, "Diagnostic-Code"))));
+            }
+            return Optional.empty();
         } catch (MessagingException | IOException | RuntimeException e) {
             LOG.warn(
                     "a message in the mailbox for returns can't be read: {}",
                     e.getClass().getSimpleName());
-            return List.of();
+            return Optional.empty();
         }
     }
 
-    /** What is only late isn't over (RFC 3464 §2.3.3). */
-    private static Optional<ReturnedMail> failure(String messageId, InternetHeaders fields) {
-        if (!"failed".equals(field(fields, "Action").toLowerCase(Locale.ROOT))) return Optional.empty();
-        String recipient = typed(field(fields, "Original-Recipient"));
-        if (recipient.isEmpty()) recipient = typed(field(fields, "Final-Recipient"));
-        return Optional.of(new ReturnedMail(
-                messageId, recipient, field(fields, "Status"), typed(field(fields, "Diagnostic-Code"))));
-    }
-
-    /** What stands after the type of an address or a code (RFC 3464 §2.1.2). */
+    /** What stands after the type of a code (RFC 3464 §2.1.2). */
     private static String typed(String field) {
         return field.substring(field.indexOf(';') + 1).strip();
     }

@@ -8,6 +8,8 @@ public final class ServiceAway extends Told {
     /** What the program needs from outside. */
     public enum Service {
         MAIL,
+        /** The mailbox for mail that comes back. */
+        RETURNS,
         TEXT,
         TRUST,
         CONVERTER;

@@ -12,7 +12,8 @@ import org.jalousie.core.filing.FileNames;
 import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.files.OpenFiles;
 import org.jalousie.server.web.Download;
-import org.jalousie.server.web.Page;
+import org.jalousie.server.web.KeyedPage;
+import org.jalousie.server.web.ListPlace;
 import org.jalousie.server.web.PageImage;
 import org.jalousie.server.web.RouteCalendarView;
 import org.springframework.format.annotation.DateTimeFormat;
@@ -46,6 +47,7 @@ class AgreementController {
      * Who fills a part.
      *
      * @param phone may be left out; {@code language} too, for the one that was spoken to before
+     * @param instead the mail address that was looked at; refused when the part has another one meanwhile. May be left out
      * @param another whether it is another person, when the agreement is out; else it is the same, called or reached otherwise
      */
     record Naming(
@@ -53,6 +55,7 @@ class AgreementController {
             String mail,
             @Schema(types = {"string", "null"}) String phone,
             @Schema(types = {"string", "null"}) String language,
+            @Schema(types = {"string", "null"}) String instead,
             @Schema(types = {"boolean", "null"}) Boolean another) {}
 
     record Reason(String reason) {}
@@ -60,14 +63,19 @@ class AgreementController {
     /** @param events how long the trail was when the agreement was looked at; null sends it as it is now */
     record Seen(@Schema(types = {"integer", "null"}) Integer events) {}
 
-    /** Agreements, found, narrowed by their states and sorted. */
+    /** Agreements, found, narrowed by their states and sorted. A long list is walked by the keys that each page gives. */
     @GetMapping
-    Page<AgreementViews.AgreementItem> list(
+    KeyedPage<AgreementViews.AgreementItem> list(
             @RequestParam(defaultValue = "") List<State> state,
             @RequestParam(defaultValue = "") String find,
             @RequestParam(defaultValue = "") String sort,
-            @RequestParam(defaultValue = "0") int page) {
-        return lists.list(state.isEmpty() ? EnumSet.allOf(State.class) : state, find, sort, page);
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "") String after,
+            @RequestParam(defaultValue = "") String before) {
+        return lists.list(
+                AgreementsAsked.of(state.isEmpty() ? EnumSet.allOf(State.class) : state, find),
+                ListPlace.of(sort, page, after, before),
+                List.of());
     }
 
     /** An agreement: its people, documents, route and trail, and what stands in the way of sending. */

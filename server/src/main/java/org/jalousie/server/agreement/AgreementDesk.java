@@ -8,12 +8,15 @@ import java.util.UUID;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
+import org.jalousie.core.agreement.Attention;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.Document;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.proof.LayoutRisk;
+import org.jalousie.server.web.KeyedPage;
+import org.jalousie.server.web.ListPlace;
 import org.jalousie.server.web.Page;
 import org.springframework.stereotype.Service;
 
@@ -50,6 +53,11 @@ class AgreementDesk implements Agreements {
     }
 
     @Override
+    public Map<AgreementNumber, State> states(Collection<AgreementNumber> numbers) {
+        return service.states(numbers);
+    }
+
+    @Override
     public State state(AgreementNumber number) {
         return service.state(number);
     }
@@ -80,6 +88,11 @@ class AgreementDesk implements Agreements {
     }
 
     @Override
+    public Optional<AgreementNumber> known(AgreementNumber number) {
+        return service.known(number) ? Optional.of(number) : Optional.empty();
+    }
+
+    @Override
     public UUID idOf(AgreementNumber number) {
         return service.idOf(number);
     }
@@ -105,8 +118,8 @@ class AgreementDesk implements Agreements {
     }
 
     @Override
-    public Page<AgreementViews.AgreementItem> list(Collection<State> states, String find, String sort, int page) {
-        return lists.list(states, find, sort, page);
+    public KeyedPage<AgreementViews.AgreementItem> list(Collection<State> states, String find, ListPlace place) {
+        return lists.list(AgreementsAsked.of(states, find), place, List.of());
     }
 
     @Override
@@ -115,23 +128,13 @@ class AgreementDesk implements Agreements {
     }
 
     @Override
-    public Page<AgreementViews.AgreementItem> keptOut(int most) {
-        return lists.keptOut(most);
+    public Page<AgreementViews.AgreementItem> needing(Attention attention, int most) {
+        return lists.needing(attention, most);
     }
 
     @Override
-    public Page<AgreementViews.AgreementItem> undelivered(int most) {
-        return lists.undelivered(most);
-    }
-
-    @Override
-    public Page<AgreementViews.AgreementItem> asked(int most) {
-        return lists.asked(most);
-    }
-
-    @Override
-    public AllThatWaits waitingFor(String mail, int most) {
-        return lists.waitingFor(mail, most);
+    public Page<Waits> waitingFor(String mail, int page) {
+        return lists.waitingFor(mail, page);
     }
 
     @Override

@@ -1,103 +1,107 @@
 package org.jalousie.server.agreement;
 
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jalousie.core.agreement.AgreementNumber;
+import org.jalousie.core.agreement.Attention;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Sha256;
-import org.jalousie.core.filing.SearchWords;
-import org.jalousie.core.parties.PartyKey;
-import org.jalousie.server.web.ListOrder;
+import org.jalousie.core.filing.columns.ColumnKey;
+import org.jalousie.server.web.KeyedPage;
+import org.jalousie.server.web.ListPlace;
 import org.jalousie.server.web.Page;
 import org.springframework.data.domain.PageRequest;
+import org.springframework.data.domain.Sort;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Agreements as lists show them, and as they are found. */
 @Service
 class AgreementLists {
-    private static final ListOrder ORDER = new ListOrder(
-            Map.of(
-                    "changed", "changedAt",
-                    "number", "number",
-                    "title", "title",
-                    "template", "templateName",
-                    "since", "since"),
-            "-changed");
-
     private final AgreementRows rows;
     private final StateRows states;
     private final WaitedFor waitedFor;
+    private final AgreementFinder finder;
+    private final FoundBy foundBy;
+    private final Archived archived;
 
-    AgreementLists(AgreementRows rows, StateRows states, WaitedFor waitedFor) {
+    AgreementLists(
+            AgreementRows rows,
+            StateRows states,
+            WaitedFor waitedFor,
+            AgreementFinder finder,
+            FoundBy foundBy,
+            Archived archived) {
+        this.finder = finder;
+        this.foundBy = foundBy;
+        this.archived = archived;
         this.waitedFor = waitedFor;
         this.rows = rows;
         this.states = states;
     }
 
-    /** Those in some states, newest first. @param find beginnings of words, all of which each has; empty for all */
+    /**
+     * A page of them, with what they have in some columns of the archive.
+     *
+     * @param columns none for nothing
+     */
     @Transactional(readOnly = true)
-    public Page<AgreementViews.AgreementItem> list(Collection<State> states, String find, String sort, int page) {
-        List<String> names = states.stream().map(State::name).toList();
-        String words =
-                SearchWords.of(find).stream().map(word -> "'" + word + "':*").collect(Collectors.joining(" & "));
-        return list(names, words, ORDER.page(page, sort));
+    public KeyedPage<AgreementViews.AgreementItem> list(
+            AgreementsAsked asked, ListPlace place, List<ColumnKey> columns) {
+        KeyedPage<UUID> found = finder.find(asked, place);
+        Map<UUID, Map<String, String>> data = archived.texts(found.items(), columns);
+        Map<UUID, AgreementViews.AgreementItem> items = new HashMap<>();
+        rows.findAllById(found.items())
+                .forEach(row -> items.put(row.id(), AgreementViews.row(row, data.getOrDefault(row.id(), Map.of()))));
+        return new KeyedPage<>(
+                found.items().stream().map(items::get).toList(),
+                found.total(),
+                found.more(),
+                found.page(),
+                found.size(),
+                found.next(),
+                found.previous());
     }
 
-    /** The newest of those in some states in which nobody waits for the office to let them go on or to mend an address. @param most at most how many */
+    /** The newest of those in some states that don't wait for the office. @param most at most how many */
     @Transactional(readOnly = true)
     public Page<AgreementViews.AgreementItem> newest(Collection<State> states, int most) {
-        PageRequest request = PageRequest.of(0, most, ORDER.page(0, "").getSort());
         List<String> names = states.stream().map(State::name).toList();
-        return page(rows.findByStateInAndKeptOutFalseAndUndeliveredFalse(names, request), request);
+        PageRequest request = newest(most);
+        return page(rows.findByStateInAndAttentionNull(names, request), request);
     }
 
-    /** The newest of those in which somebody waits for the office to let them go on. @param most at most how many */
+    /** The newest of those that wait for the office, for this reason. @param most at most how many */
     @Transactional(readOnly = true)
-    public Page<AgreementViews.AgreementItem> keptOut(int most) {
-        PageRequest request = PageRequest.of(0, most, ORDER.page(0, "").getSort());
-        return page(rows.findByKeptOutTrue(request), request);
+    public Page<AgreementViews.AgreementItem> needing(Attention attention, int most) {
+        PageRequest request = newest(most);
+        return page(rows.findByAttention(attention.name(), request), request);
     }
 
-    /** The newest of those in which a mail came back. @param most at most how many */
-    @Transactional(readOnly = true)
-    public Page<AgreementViews.AgreementItem> undelivered(int most) {
-        PageRequest request = PageRequest.of(0, most, ORDER.page(0, "").getSort());
-        return page(rows.findByUndeliveredTrue(request), request);
+    private static PageRequest newest(int most) {
+        return PageRequest.of(0, most, Sort.by(Sort.Direction.DESC, "changedAt", "id"));
     }
 
-    /** The newest of those in which somebody waits for an answer. @param most at most how many */
+    /** What waits for a mail address, longest first. @param page from 0 */
     @Transactional(readOnly = true)
-    public Page<AgreementViews.AgreementItem> asked(int most) {
-        PageRequest request = PageRequest.of(0, most, ORDER.page(0, "").getSort());
-        return page(rows.findByAskedTrue(request), request);
-    }
-
-    /** What waits for a mail address, longest first. @param most at most how many */
-    @Transactional(readOnly = true)
-    public Agreements.AllThatWaits waitingFor(String mail, int most) {
-        List<WaitedFor.Waits> all = waitedFor.of(mail, most);
-        Map<UUID, AgreementViews.AgreementItem> found =
-                rows
-                        .findAllById(all.stream()
-                                .map(WaitedFor.Waits::agreement)
-                                .distinct()
-                                .toList())
-                        .stream()
-                        .collect(Collectors.toMap(AgreementRow::id, AgreementViews::row));
-        return new Agreements.AllThatWaits(
+    public Page<Agreements.Waits> waitingFor(String mail, int page) {
+        PageRequest request = Page.request(page);
+        List<WaitedFor.Waits> all = waitedFor.of(mail, request);
+        Map<UUID, AgreementViews.AgreementItem> found = new HashMap<>();
+        rows.findAllById(all.stream().map(WaitedFor.Waits::agreement).toList())
+                .forEach(row -> found.put(row.id(), AgreementViews.row(row)));
+        return new Page<>(
                 all.stream()
-                        .map(one -> new Agreements.Waits(new PartyKey(one.party()), found.get(one.agreement())))
+                        .map(one -> new Agreements.Waits(one.party(), found.get(one.agreement())))
                         .toList(),
-                waitedFor.count(mail));
-    }
-
-    private Page<AgreementViews.AgreementItem> list(List<String> names, String words, PageRequest request) {
-        return page(words.isEmpty() ? rows.findByStateIn(names, request) : rows.search(names, words, request), request);
+                waitedFor.count(mail),
+                page,
+                Page.SIZE);
     }
 
     private static Page<AgreementViews.AgreementItem> page(
@@ -127,6 +131,6 @@ class AgreementLists {
     /** @param text of an agreement's documents, by whose words it is found from now on */
     @Transactional
     public void foundBy(UUID id, String text) {
-        rows.foundByWords(id, Findable.words(text));
+        foundBy.words(id, text);
     }
 }

@@ -31,6 +31,8 @@ class AgreementLog {
     private final EventRows events;
     private final StateRows states;
     private final WaitedFor waitedFor;
+    private final FoundBy foundBy;
+    private final Archived archived;
     private final ObjectProvider<AfterEvents> followers;
     private final RowLock lock;
     private final OfficeHours hours;
@@ -41,6 +43,8 @@ class AgreementLog {
             EventRows events,
             StateRows states,
             WaitedFor waitedFor,
+            FoundBy foundBy,
+            Archived archived,
             ObjectProvider<AfterEvents> followers,
             RowLock lock,
             OfficeHours hours,
@@ -49,6 +53,8 @@ class AgreementLog {
         this.events = events;
         this.states = states;
         this.waitedFor = waitedFor;
+        this.foundBy = foundBy;
+        this.archived = archived;
         this.followers = followers;
         this.lock = lock;
         this.hours = hours;
@@ -56,14 +62,21 @@ class AgreementLog {
     }
 
     @Transactional(propagation = Propagation.MANDATORY)
-    void begin(UUID id, Event.Created created, UUID templateVersionId, ChasingTerms terms, int attempt, Actor actor) {
+    void begin(
+            UUID id,
+            Event.Created created,
+            UUID templateId,
+            UUID templateVersionId,
+            ChasingTerms terms,
+            int attempt,
+            Actor actor) {
         Entry first = new Entry(1, now(), actor, created);
         Agreement agreement = Agreement.of(List.of(first));
-        AgreementRow row = new AgreementRow(id, agreement, templateVersionId, terms, attempt);
+        AgreementRow row = new AgreementRow(id, agreement, templateId, templateVersionId, terms, attempt);
         row.project(agreement, hours.calendar(), now());
         rows.save(row);
         rows.flush();
-        rows.foundByFacts(id, Findable.facts(agreement));
+        foundBy.facts(id, templateId, agreement);
         append(id, EventChain.START, first);
         tell(id, agreement, List.of(first), 0);
     }
@@ -97,8 +110,9 @@ class AgreementLog {
         Agreement agreement = Agreement.of(history);
         if (!happened.isEmpty()) {
             row.project(agreement, hours.calendar(), now());
-            rows.foundByFacts(id, Findable.facts(agreement));
+            foundBy.facts(id, row.templateId(), agreement);
             waitedFor.project(id, agreement);
+            if (agreement.state().ended()) archived.keep(row.about(), agreement);
             tell(id, agreement, history, before);
         } else if (command instanceof Command.Tick tick) {
             row.dueAgain(agreement, tick.chasing().calendar(), now());
@@ -117,8 +131,15 @@ class AgreementLog {
         AgreementRow row = locked(id);
         Agreement agreement = read(id);
         row.project(agreement, hours.calendar(), row.changedAt());
-        rows.foundByFacts(id, Findable.facts(agreement));
+        foundBy.facts(id, row.templateId(), agreement);
         waitedFor.project(id, agreement);
+        if (agreement.state().ended()) archived.keep(row.about(), agreement);
+    }
+
+    /** Brings what the archive lists of an ended agreement up to what its template says. */
+    @Transactional
+    void archiveAgain(UUID id) {
+        archived.keep(locked(id).about(), read(id));
     }
 
     private AgreementRow locked(UUID id) {

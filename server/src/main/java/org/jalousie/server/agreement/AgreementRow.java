@@ -11,6 +11,7 @@ import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
+import org.jalousie.core.agreement.Attention;
 import org.jalousie.core.agreement.Chasing;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.json.Json;
@@ -30,6 +31,7 @@ class AgreementRow {
 
     private String number;
     private String title;
+    private UUID templateId;
     private UUID templateVersionId;
     private String templateName;
     private String requestNumber;
@@ -51,18 +53,16 @@ class AgreementRow {
 
     private int attempt;
 
-    private boolean keptOut;
-
-    private boolean undelivered;
-
-    private boolean asked;
+    private String attention;
 
     protected AgreementRow() {}
 
     /** Its facts are to be projected before it is kept. @param attempt which agreement of its request it is, from 1 */
-    AgreementRow(UUID id, Agreement agreement, UUID templateVersionId, ChasingTerms terms, int attempt) {
+    AgreementRow(
+            UUID id, Agreement agreement, UUID templateId, UUID templateVersionId, ChasingTerms terms, int attempt) {
         this.id = id;
         this.number = agreement.created().number().value();
+        this.templateId = templateId;
         this.templateVersionId = templateVersionId;
         this.templateName = agreement.created().template();
         this.requestNumber = agreement.created().request();
@@ -77,10 +77,7 @@ class AgreementRow {
         since = agreement.since();
         changedAt = now;
         route = Json.canonical(AgreementViews.route(agreement));
-        keptOut = !agreement.locked().isEmpty();
-        undelivered = agreement.state() == State.OUT && !agreement.undelivered().isEmpty();
-        asked = agreement.state() == State.OUT
-                && agreement.questions().stream().anyMatch(one -> one.answer().isEmpty());
+        attention = Attention.of(agreement).map(Attention::name).orElse(null);
         agreement.chasing().ifPresent(own -> terms = Json.canonical(own.with(terms())));
         expiresAt = agreement.expiresAt().orElse(null);
         dueAgain(agreement, calendar, now);
@@ -93,6 +90,11 @@ class AgreementRow {
         dueKind = next.map(one -> one.kind().name()).orElse(null);
     }
 
+    /** Whose it is among those that have ended. */
+    Archived.About about() {
+        return new Archived.About(id, templateId, templateVersionId);
+    }
+
     UUID id() {
         return id;
     }
@@ -103,6 +105,10 @@ class AgreementRow {
 
     String title() {
         return title;
+    }
+
+    UUID templateId() {
+        return templateId;
     }
 
     UUID templateVersionId() {

@@ -5,10 +5,13 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.Year;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Absence;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.AddedDocument;
@@ -94,7 +97,14 @@ class AgreementService {
                 participants,
                 replaces.map(AgreementNumber::value).orElse(""));
         UUID id = UUID.randomUUID();
-        log.begin(id, created, versionId, template.content().sending().chasing(), attempt, by);
+        log.begin(
+                id,
+                created,
+                template.templateId(),
+                versionId,
+                template.content().sending().chasing(),
+                attempt,
+                by);
         finished.ifPresent(file -> log.carryOut(
                 id,
                 by,
@@ -144,6 +154,14 @@ class AgreementService {
     }
 
     @Transactional(readOnly = true)
+    public Map<AgreementNumber, State> states(Collection<AgreementNumber> numbers) {
+        if (numbers.isEmpty()) return Map.of();
+        return rows.stated(numbers.stream().map(AgreementNumber::value).toList()).stream()
+                .collect(Collectors.toMap(
+                        one -> new AgreementNumber(one.getNumber()), one -> State.valueOf(one.getState())));
+    }
+
+    @Transactional(readOnly = true)
     public AgreementViews.AgreementDetail show(AgreementNumber number) {
         AgreementRow row = row(number);
         return details.of(row, filed(row), templates.version(row.templateVersionId()));
@@ -156,6 +174,9 @@ class AgreementService {
         Participant before = agreement
                 .participant(party)
                 .orElseThrow(() -> Refusal.notFound(Message.of("party.none", "party", party)));
+        if (naming.instead() != null
+                && !naming.instead().strip().equalsIgnoreCase(before.mail().strip()))
+            throw Refusal.conflict(Message.of("people.changed", "name", before.name()));
         Person person = new Person(
                 Objects.requireNonNullElse(naming.name(), "").strip(),
                 Objects.requireNonNullElse(naming.mail(), "").strip(),
@@ -246,6 +267,11 @@ class AgreementService {
     @Transactional(readOnly = true)
     public UUID templateVersion(AgreementNumber number) {
         return row(number).templateVersionId();
+    }
+
+    @Transactional(readOnly = true)
+    public boolean known(AgreementNumber number) {
+        return rows.findByNumber(number.value()).isPresent();
     }
 
     @Transactional(readOnly = true)

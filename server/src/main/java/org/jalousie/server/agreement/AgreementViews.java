@@ -44,6 +44,7 @@ public final class AgreementViews {
     /** What comes next by itself, and when. */
     public record Next(Chasing.Kind kind, Instant at) {}
 
+    /** @param data what stands in the columns of the archive that were asked for, as it prints */
     public record AgreementItem(
             AgreementNumber number,
             String title,
@@ -54,7 +55,8 @@ public final class AgreementViews {
             Instant changedAt,
             @Schema(types = {"string", "null"}) Instant expiresAt,
             @Schema(types = {"object", "null"}) Next next,
-            List<RouteStep> route) {}
+            List<RouteStep> route,
+            Map<String, String> data) {}
 
     /** A value with the label of its field and how it prints. @param raw the form in which it is stored */
     public record Datum(String name, String label, String raw, String printed) {}
@@ -207,6 +209,10 @@ public final class AgreementViews {
     }
 
     static AgreementItem row(AgreementRow row) {
+        return row(row, Map.of());
+    }
+
+    static AgreementItem row(AgreementRow row, Map<String, String> data) {
         return new AgreementItem(
                 row.number(),
                 row.title(),
@@ -217,7 +223,8 @@ public final class AgreementViews {
                 row.changedAt(),
                 row.expiresAt(),
                 next(row),
-                row.route());
+                row.route(),
+                data);
     }
 
     private static Next next(AgreementRow row) {

@@ -8,6 +8,7 @@ import java.util.UUID;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
+import org.jalousie.core.agreement.Attention;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.Document;
 import org.jalousie.core.agreement.Entry;
@@ -22,6 +23,8 @@ import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.GivenPlace;
 import org.jalousie.core.proof.LayoutRisk;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.web.KeyedPage;
+import org.jalousie.server.web.ListPlace;
 import org.jalousie.server.web.Page;
 
 /** Agreements as other rooms speak to them. What follows from their events outside is told to {@link AfterEvents}. */
@@ -71,6 +74,9 @@ public interface Agreements {
 
     State state(AgreementNumber number);
 
+    /** Of several at once; what there is none of is left out. */
+    Map<AgreementNumber, State> states(Collection<AgreementNumber> numbers);
+
     Agreement read(UUID id);
 
     List<Entry> history(UUID id);
@@ -86,6 +92,9 @@ public interface Agreements {
      * @throws Refusal with the rules' reason when it can't be done now
      */
     Outcome carryOut(UUID id, Actor actor, Command command);
+
+    /** The same number; empty when there is no agreement of it. */
+    Optional<AgreementNumber> known(AgreementNumber number);
 
     /** @throws Refusal when there is none of this number */
     UUID idOf(AgreementNumber number);
@@ -105,30 +114,21 @@ public interface Agreements {
      * Those in some states.
      *
      * @param find beginnings of words, all of which each has; empty for all
-     * @param sort changed, number, title, template or since, turned round by a minus before it; empty for the newest first
+     * @param place sorted by changed, number, title, template or since, turned round by a minus before it; by nothing for the newest first
      */
-    Page<AgreementViews.AgreementItem> list(Collection<State> states, String find, String sort, int page);
+    KeyedPage<AgreementViews.AgreementItem> list(Collection<State> states, String find, ListPlace place);
 
-    /** The newest of those in some states but {@link #keptOut} and {@link #undelivered}. @param most at most how many */
+    /** The newest of those in some states that don't wait for the office. @param most at most how many */
     Page<AgreementViews.AgreementItem> newest(Collection<State> states, int most);
 
-    /** The newest of those in which somebody gave too many wrong answers and waits for the office. @param most at most how many */
-    Page<AgreementViews.AgreementItem> keptOut(int most);
-
-    /** The newest in which a mail came back. @param most at most how many */
-    Page<AgreementViews.AgreementItem> undelivered(int most);
+    /** The newest of those that wait for the office, for this reason. @param most at most how many */
+    Page<AgreementViews.AgreementItem> needing(Attention attention, int most);
 
     /** Something that waits for somebody. @param party the key of the part, the one that leads what is done in one act */
     record Waits(PartyKey party, AgreementViews.AgreementItem row) {}
 
-    /** What waits for a mail address. @param items the longest waiting, of which there may be {@code total} */
-    record AllThatWaits(List<Waits> items, long total) {}
-
-    /** What waits for a mail address, longest first. @param most at most how many */
-    AllThatWaits waitingFor(String mail, int most);
-
-    /** The newest in which somebody waits for an answer of the office's. @param most at most how many */
-    Page<AgreementViews.AgreementItem> asked(int most);
+    /** What waits for a mail address, longest first. @param page from 0 */
+    Page<Waits> waitingFor(String mail, int page);
 
     /** The numbers by which people know agreements. */
     Map<UUID, AgreementNumber> numbersOf(Collection<UUID> ids);

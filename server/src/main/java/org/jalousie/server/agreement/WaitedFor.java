@@ -7,6 +7,8 @@ import java.util.UUID;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.PartyKey;
+import org.springframework.data.domain.PageRequest;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -20,7 +22,7 @@ class WaitedFor {
     }
 
     /** Something that waits for somebody. @param party the key of the part, the one that leads what is done in one act */
-    record Waits(UUID agreement, String party) {}
+    record Waits(UUID agreement, PartyKey party) {}
 
     /** Takes over what an agreement has come to. */
     void project(UUID id, Agreement agreement) {
@@ -36,12 +38,12 @@ class WaitedFor {
                     .update();
     }
 
-    /** What waits for an address, longest first. @param most at most how many */
-    List<Waits> of(String mail, int most) {
+    /** What waits for an address, longest first. */
+    List<Waits> of(String mail, PageRequest page) {
         return sql.sql(
-                        "select agreement_id, party from waited_for where mail = ? order by since, agreement_id, party limit ?")
-                .params(plain(mail), most)
-                .query((row, number) -> new Waits(row.getObject(1, UUID.class), row.getString(2)))
+                        "select agreement_id, party from waited_for where mail = ? order by since, agreement_id, party limit ? offset ?")
+                .params(plain(mail), page.getPageSize(), page.getOffset())
+                .query((row, number) -> new Waits(row.getObject(1, UUID.class), new PartyKey(row.getString(2))))
                 .list();
     }
 

@@ -1,7 +1,7 @@
 package org.jalousie.server.archive;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.jalousie.core.agreement.Agreement;
@@ -15,10 +15,12 @@ import org.jalousie.core.evidence.SigningRecord;
 import org.jalousie.core.evidence.TrustService;
 import org.jalousie.core.evidence.Verification;
 import org.jalousie.core.evidence.Verifier;
+import org.jalousie.core.evidence.law.LawAnswer;
+import org.jalousie.core.evidence.law.LawTable;
 import org.jalousie.core.messages.Message;
-import org.jalousie.core.placement.DocumentId;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.agreement.Agreements;
+import org.jalousie.server.archive.roots.DailyRoots;
 import org.jalousie.server.files.FileStore;
 import org.springframework.stereotype.Service;
 
@@ -29,24 +31,29 @@ class ArchiveCheck {
 
     private final Agreements agreements;
     private final FileStore files;
+    private final DailyRoots roots;
     private final Verifier verifier;
 
-    ArchiveCheck(Agreements agreements, FileStore files, TrustService trust) {
+    ArchiveCheck(Agreements agreements, FileStore files, DailyRoots roots, TrustService trust) {
         this.agreements = agreements;
         this.files = files;
+        this.roots = roots;
         this.verifier = new Verifier(trust);
     }
 
     /**
      * @param intact whether all that is kept agrees
-     * @param findings where file, record, events and chain disagree
+     * @param findings where file, record, events, chain and daily roots disagree
+     * @param cover the newest daily root that covers it; null while there is none
      */
-    record Checked(boolean intact, List<DocumentChecked> documents, VerificationView record, List<String> findings) {}
+    record Checked(
+            boolean intact,
+            List<DocumentChecked> documents,
+            VerificationView record,
+            List<String> findings,
+            @Schema(types = {"object", "null"}) DailyRoots.Cover cover) {}
 
     record DocumentChecked(String id, String title, VerificationView result) {}
-
-    /** @param agreement whose file it is; empty when it is none that is known here */
-    record FileChecked(String agreement, VerificationView result) {}
 
     Checked check(AgreementNumber number) {
         Agreements.Filed filed = agreements.filed(number);
@@ -55,6 +62,7 @@ class ArchiveCheck {
         List<Message> findings = new ArrayList<>();
         EventChain.firstBroken(filed.links())
                 .ifPresent(at -> findings.add(Message.of("archive.trail-broken", "event", at)));
+        findings.addAll(roots.findings(number, filed.links()));
         if (!agreement.created().number().equals(number))
             findings.add(Message.of(
                     "archive.other-events", "theirs", agreement.created().number(), "number", number));
@@ -77,7 +85,34 @@ class ArchiveCheck {
                 findings.isEmpty() && whole && evidence.intact(),
                 documents,
                 VerificationView.of(evidence),
-                VerificationView.said(findings));
+                VerificationView.said(findings),
+                roots.cover(number).orElse(null));
+    }
+
+    /**
+     * What answers an element of a law.
+     *
+     * @param section where it stands, {@code asks} what it asks for
+     * @param events numbers of the events that prove it; none where a property of the files does
+     */
+    record LawRow(String section, String asks, LawAnswer.Standing standing, List<Integer> events, String because) {}
+
+    List<LawRow> law(AgreementNumber number) {
+        Agreements.Filed filed = agreements.filed(number);
+        Agreement agreement = filed.agreement();
+        if (agreement.record().isEmpty()) throw Refusal.notFound(Message.of("agreement.no-file-yet"));
+        List<Verification> files = agreement.documents().stream()
+                .filter(one -> one.kind().sealed())
+                .map(one -> checked(one, filed))
+                .toList();
+        return LawTable.of(agreement, filed.history(), files).stream()
+                .map(one -> new LawRow(
+                        one.element().section(),
+                        Message.of(one.element().asks()).toString(),
+                        one.standing(),
+                        one.events(),
+                        one.because().toString()))
+                .toList();
     }
 
     private Verification checked(Document document, Agreements.Filed filed) {
@@ -100,7 +135,8 @@ class ArchiveCheck {
         return same ? verification : verification.and(damage(bytes, expected), List.of());
     }
 
-    private List<Message> damage(byte[] bytes, Expected expected) {
+    /** Where a file differs from the newest state of it that is whole. */
+    List<Message> damage(byte[] bytes, Expected expected) {
         List<Message> findings = new ArrayList<>();
         List<Expected.State> states = expected.states();
         for (int i = states.size() - 1; i >= 0; i--) {
@@ -128,32 +164,5 @@ class ArchiveCheck {
         int before = filed.links().size() - 2;
         if (before < 0 || !subject.chainHash().equals(filed.links().get(before).hash()))
             findings.add(Message.of("archive.events-not-told"));
-    }
-
-    /**
-     * Checks a file that somebody brings.
-     *
-     * @param number the agreement that it should be; empty to find out
-     */
-    FileChecked check(byte[] pdf, Optional<AgreementNumber> number) {
-        if (pdf.length < 5 || !Arrays.equals(pdf, 0, 4, new byte[] {'%', 'P', 'D', 'F'}, 0, 4))
-            throw Refusal.invalid(Message.of("archive.no-pdf"));
-        Optional<AgreementNumber> whose = number.or(() -> agreements.numberWith(Expected.statesOf(pdf)));
-        if (whose.isEmpty())
-            return new FileChecked(
-                    "",
-                    VerificationView.of(
-                            verifier.verify(pdf).and(List.of(), List.of(Message.of("archive.unknown-file")))));
-        Agreements.Filed filed = agreements.filed(whose.get());
-        Agreement agreement = filed.agreement();
-        DocumentId document = Expected.documentOf(filed.history(), Expected.statesOf(pdf))
-                .or(() -> agreement.documents().stream().findFirst().map(Document::id))
-                .orElse(DocumentId.WORDING);
-        Expected expected = Expected.of(agreement, filed.history(), document);
-        Verification verification = verifier.verify(pdf, expected);
-        return new FileChecked(
-                whose.get().value(),
-                VerificationView.of(
-                        number.isEmpty() ? verification : verification.and(damage(pdf, expected), List.of())));
     }
 }

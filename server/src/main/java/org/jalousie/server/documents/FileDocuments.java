@@ -16,6 +16,9 @@ import org.jalousie.core.evidence.EventChain;
 import org.jalousie.core.evidence.Sealer;
 import org.jalousie.core.evidence.SigningRecord;
 import org.jalousie.core.evidence.TrustService;
+import org.jalousie.core.evidence.Verification;
+import org.jalousie.core.evidence.Verifier;
+import org.jalousie.core.evidence.law.LawTable;
 import org.jalousie.core.messages.Catalogue;
 import org.jalousie.core.parties.Duty;
 import org.jalousie.core.placement.PlacedField;
@@ -33,6 +36,7 @@ class FileDocuments {
     private final UsableTemplates templates;
     private final FileStore files;
     private final Sealer sealer;
+    private final Verifier verifier;
     private final Settings settings;
     private final Clock clock;
 
@@ -47,6 +51,7 @@ class FileDocuments {
         this.templates = templates;
         this.files = files;
         this.sealer = new Sealer(trust);
+        this.verifier = new Verifier(trust);
         this.settings = settings;
         this.clock = clock;
     }
@@ -54,6 +59,7 @@ class FileDocuments {
     void finish(UUID id, List<Entry> history) {
         Agreement agreement = Agreement.of(history);
         List<Revision> finished = new ArrayList<>();
+        List<Verification> checked = new ArrayList<>();
         for (Document document : agreement.documents()) {
             if (!document.kind().sealed()) {
                 finished.add(document.revision());
@@ -62,6 +68,7 @@ class FileDocuments {
             byte[] pdf = sealer.longTerm(files.get(document.pdf()));
             Blanks.refuse(pdf, ofThoseWhoFill(agreement, document));
             finished.add(new Revision(document.id(), files.keep(pdf)));
+            checked.add(verifier.verify(pdf));
         }
         List<EventChain.Link> links =
                 agreements.filed(agreement.created().number()).links();
@@ -71,11 +78,7 @@ class FileDocuments {
                         Catalogue.of(templates
                                 .content(agreements.templateVersion(id))
                                 .language()))
-                .print(
-                        agreement,
-                        history,
-                        finished,
-                        links.get(history.size() - 1).hash());
+                .print(agreement, history, finished, links, LawTable.of(agreement, history, checked));
         Sha256 record = files.keep(sealer.sealRecord(printed, clock.instant()));
         agreements.carryOut(id, Actor.PROGRAM, new Command.Finish(agreement.revision(), finished, record));
     }

@@ -9,5 +9,8 @@ public interface AfterRequests {
     record Received(String number, UUID template, String by, Instant at) {}
 
     /** Called in the transaction in which it is taken in. */
-    void received(Received request);
+    default void received(Received request) {}
+
+    /** Somebody else takes care of it. @param mail by which they sign in; empty for nobody */
+    default void owned(String number, String mail, String name) {}
 }

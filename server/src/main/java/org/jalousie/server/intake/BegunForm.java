@@ -37,6 +37,7 @@ class BegunForm {
 
     private String language;
     private String begunBy = "";
+    private String renews = "";
     private Instant begunAt;
     private Instant changedAt;
 
@@ -55,6 +56,7 @@ class BegunForm {
         people = Json.canonical(typed.people());
         taken = Json.canonical(typed.taken());
         language = typed.language();
+        renews = typed.renews();
         changedAt = now;
     }
 
@@ -101,6 +103,11 @@ class BegunForm {
     /** In which it is filled; empty for the template's own. */
     String language() {
         return language;
+    }
+
+    /** The number of the agreement that it is to renew; empty for none. */
+    String renews() {
+        return renews;
     }
 
     Instant changedAt() {

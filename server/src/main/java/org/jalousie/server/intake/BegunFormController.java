@@ -30,13 +30,14 @@ class BegunFormController {
         this.service = service;
     }
 
-    /** Answers as they are typed; nothing is read of them yet. */
+    /** Answers as they are typed; nothing is read of them yet. @param renews the agreement that it is to renew; may be left out */
     record BegunAnswers(
             UUID template,
             Map<FieldName, String> values,
             Map<String, IntakeViews.PersonInput> people,
             @Schema(types = {"string", "null"}) String language,
-            @Schema(types = {"array", "null"}) List<IntakeViews.BegunTaken> taken) {}
+            @Schema(types = {"array", "null"}) List<IntakeViews.BegunTaken> taken,
+            @Schema(types = {"string", "null"}) String renews) {}
 
     /** Forms that one has begun. */
     @GetMapping
@@ -59,7 +60,8 @@ class BegunFormController {
                         typed.values() == null ? Map.of() : typed.values(),
                         typed.people() == null ? Map.of() : typed.people(),
                         typed.language() == null ? "" : typed.language(),
-                        typed.taken() == null ? List.of() : typed.taken()),
+                        typed.taken() == null ? List.of() : typed.taken(),
+                        typed.renews() == null ? "" : typed.renews().strip()),
                 by.mail());
     }
 

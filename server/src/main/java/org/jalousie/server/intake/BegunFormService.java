@@ -32,6 +32,7 @@ class BegunFormService {
     private final BegunForms forms;
     private final IntakeRequests requests;
     private final UsableTemplates templates;
+    private final KnownRenewals renewals;
     private final Colleagues colleagues;
     private final RequestPost post;
     private final Clock clock;
@@ -41,6 +42,7 @@ class BegunFormService {
             BegunForms forms,
             IntakeRequests requests,
             UsableTemplates templates,
+            KnownRenewals renewals,
             Colleagues colleagues,
             RequestPost post,
             Clock clock,
@@ -48,6 +50,7 @@ class BegunFormService {
         this.forms = forms;
         this.requests = requests;
         this.templates = templates;
+        this.renewals = renewals;
         this.colleagues = colleagues;
         this.post = post;
         this.clock = clock;
@@ -60,13 +63,15 @@ class BegunFormService {
             Map<FieldName, String> values,
             Map<String, IntakeViews.PersonInput> people,
             String language,
-            List<IntakeViews.BegunTaken> taken) {}
+            List<IntakeViews.BegunTaken> taken,
+            String renews) {}
 
     /**
      * Keeps the answers.
      *
      * @param key the form's own, by which it is handed in later
-     * @throws Refusal for one that has been handed in: what comes late begins nothing anew
+     * @throws Refusal for one that has been handed in: what comes late begins nothing anew; and for one that is to renew what
+     *     can't be renewed
      */
     @Transactional
     void keep(UUID key, Typed typed, String owner) {
@@ -77,6 +82,7 @@ class BegunFormService {
         if (letters > MOST_LETTERS) throw Refusal.invalid(Message.of("form.too-much", "most", MOST_LETTERS));
         BegunForm form = forms.findById(key).orElseGet(() -> begun(key, typed.template(), owner));
         if (!form.isOf(owner)) throw Refusal.notFound(Message.of("form.none"));
+        if (!typed.renews().isEmpty() && !typed.renews().equals(form.renews())) renewals.required(typed.renews());
         form.fill(typed, clock.instant());
         forms.save(form);
     }
@@ -94,7 +100,13 @@ class BegunFormService {
                 .filter(one -> requests.findByFormKey(key).isEmpty())
                 .orElseThrow(() -> Refusal.notFound(Message.of("form.none")));
         return new IntakeViews.BegunForm(
-                form.templateId(), form.values(), form.people(), form.language(), form.changedAt(), form.taken());
+                form.templateId(),
+                form.values(),
+                form.people(),
+                form.language(),
+                form.changedAt(),
+                form.taken(),
+                form.renews());
     }
 
     /** Those that a person has begun, the one changed last first. */

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.agreement.AgreementNumber;
@@ -35,9 +36,11 @@ class IntakeController {
     private final IntakeService service;
 
     private final FinishedRequests finished;
+    private final RequestSpecimens specimens;
 
-    IntakeController(IntakeService service, FinishedRequests finished) {
+    IntakeController(IntakeService service, FinishedRequests finished, RequestSpecimens specimens) {
         this.finished = finished;
+        this.specimens = specimens;
         this.service = service;
     }
 
@@ -46,6 +49,7 @@ class IntakeController {
      * @param language in which numbers are typed; without it they are plain, as {@code 12500.00}
      * @param key made once by whoever sends it, so that a request sent twice is taken in once; may be left out
      * @param taken rows of registers that answers were taken from, or are to be; may be left out
+     * @param renews the number of the completed agreement that it renews; may be left out
      */
     record NewRequest(
             UUID template,
@@ -53,7 +57,8 @@ class IntakeController {
             Map<String, IntakeViews.PersonInput> people,
             @Schema(types = {"string", "null"}) String language,
             @Schema(types = {"string", "null"}) UUID key,
-            @Schema(types = {"array", "null"}) List<LookupController.TakenAnswer> taken) {}
+            @Schema(types = {"array", "null"}) List<LookupController.TakenAnswer> taken,
+            @Schema(types = {"string", "null"}) String renews) {}
 
     /** @param taken rows of registers that answers were taken from, in place of those before; left out, these stay */
     record Correction(
@@ -100,6 +105,7 @@ class IntakeController {
                 request.key(),
                 sent(request.values(), request.people(), request.language(), by),
                 LookupController.sent(request.taken()).orElse(List.of()),
+                Optional.ofNullable(request.renews()).filter(one -> !one.isBlank()),
                 by.actor());
     }
 
@@ -196,6 +202,6 @@ class IntakeController {
     @PostMapping("/requests/{number}/specimen")
     IntakeViews.KeptSpecimen keepAsSpecimen(
             @PathVariable String number, @RequestBody SpecimenName specimen, @AuthenticationPrincipal SignedIn by) {
-        return service.keepAsSpecimen(number, specimen.name(), by.displayName());
+        return specimens.keep(number, specimen.name(), by.displayName());
     }
 }

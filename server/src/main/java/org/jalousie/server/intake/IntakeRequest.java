@@ -53,6 +53,7 @@ class IntakeRequest {
 
     private UUID partOf;
     private boolean wanted = true;
+    private String renews;
 
     private UUID formLinkId;
     private String askerName = "";
@@ -105,6 +106,16 @@ class IntakeRequest {
 
     void wanted(boolean now) {
         wanted = now;
+    }
+
+    /** It is to take the place of an agreement that runs out. */
+    void renews(AgreementNumber agreement) {
+        renews = agreement.value();
+    }
+
+    /** The agreement that it renews. */
+    Optional<AgreementNumber> renews() {
+        return AgreementNumber.read(renews);
     }
 
     UUID templateId() {

@@ -9,6 +9,7 @@ import org.springframework.data.domain.Page;
 import org.springframework.data.domain.Pageable;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
+import org.springframework.data.repository.query.Param;
 
 interface IntakeRequests extends JpaRepository<IntakeRequest, UUID> {
     Page<IntakeRequest> findByAgreementNumberIsNullAndPartOfIsNullOrderByCreatedAtDesc(Pageable page);
@@ -82,6 +83,10 @@ interface IntakeRequests extends JpaRepository<IntakeRequest, UUID> {
     }
 
     Optional<IntakeRequest> findByFormKey(UUID formKey);
+
+    /** Those that renew some agreements, the newest first. */
+    @Query("select r from IntakeRequest r where r.renews in :agreements order by r.createdAt desc, r.id")
+    List<IntakeRequest> renewing(@Param("agreements") Collection<String> agreements);
 
     @Query(value = "select nextval('request_number')", nativeQuery = true)
     long nextNumber();

@@ -1,6 +1,5 @@
 package org.jalousie.server.intake;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -12,8 +11,6 @@ import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.intake.AnswersSchema;
 import org.jalousie.core.messages.Message;
-import org.jalousie.core.template.Anonymised;
-import org.jalousie.core.template.Specimen;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
 import org.jalousie.server.agreement.Agreements;
@@ -44,6 +41,7 @@ class IntakeService implements WaitingRequests {
     private final Settings settings;
     private final FormLookups lookups;
     private final TakenRows taken;
+    private final KnownRenewals renewals;
 
     IntakeService(
             IntakeRequests requests,
@@ -61,7 +59,8 @@ class IntakeService implements WaitingRequests {
             Agreements agreements,
             Settings settings,
             FormLookups lookups,
-            TakenRows taken) {
+            TakenRows taken,
+            KnownRenewals renewals) {
         this.requests = requests;
         this.groups = groups;
         this.keeping = keeping;
@@ -78,6 +77,7 @@ class IntakeService implements WaitingRequests {
         this.settings = settings;
         this.lookups = lookups;
         this.taken = taken;
+        this.renewals = renewals;
     }
 
     @Transactional(readOnly = true)
@@ -119,18 +119,25 @@ class IntakeService implements WaitingRequests {
      *
      * @param key the form's own; sent again with it, after a lost answer, the request is the same one and has the answers
      *     sent last; null for none
+     * @param renews the number of the agreement that it renews
      */
     @Transactional
     IntakeViews.RequestDetail take(
-            UUID template, UUID key, FilledForms.Sent sent, List<FormLookups.Sent> rows, Actor.Office by) {
+            UUID template,
+            UUID key,
+            FilledForms.Sent sent,
+            List<FormLookups.Sent> rows,
+            Optional<String> renews,
+            Actor.Office by) {
         Optional<IntakeRequest> known = Optional.ofNullable(key).flatMap(requests::findByFormKey);
         // the form was taken in, but its sender never heard of it and may have changed answers since
         if (known.isPresent()) return fill(known.get().number(), sent, Optional.of(rows), by, false);
+        Optional<AgreementNumber> renewed = renews.map(renewals::required);
         JointForm form = joints.of(templates.published(template));
         FormLookups.Filled looked = lookups.filled(form, sent, rows);
         List<JointForms.Filled> all =
                 joints.read(form, looked.sent(), (one, of) -> filled.read(one, filled.fresh(one, of), Set.of(), true));
-        return begin(all, key, sent.language(), looked.taken(), Optional.empty(), by);
+        return begin(all, key, sent.language(), looked.taken(), Optional.empty(), renewed, by);
     }
 
     /** A request that was taken in for a program, and the agreement that is being made of it. */
@@ -148,7 +155,8 @@ class IntakeService implements WaitingRequests {
         Optional<IntakeRequest> known = Optional.ofNullable(key).flatMap(requests::findByFormKey);
         if (known.isPresent())
             return new Taken(known.get().number(), known.get().agreementNumber());
-        String number = take(template, key, sent, rows, by).row().number();
+        String number =
+                take(template, key, sent, rows, Optional.empty(), by).row().number();
         boolean made = agreement.orElseGet(() -> AskService.goesAtOnce(templates.published(template)));
         return new Taken(number, made ? Optional.of(generate(number, by)) : Optional.empty());
     }
@@ -164,6 +172,7 @@ class IntakeService implements WaitingRequests {
                 sent.language(),
                 List.of(),
                 Optional.of(finished),
+                Optional.empty(),
                 by);
     }
 
@@ -173,10 +182,12 @@ class IntakeService implements WaitingRequests {
             String language,
             List<TakenRows.Taken> rows,
             Optional<Agreements.Finished> finished,
+            Optional<AgreementNumber> renewed,
             Actor.Office by) {
         IntakeRequest request = keeping.request(all, key, language, by.name());
         taken.keep(request.id(), rows);
         finished.ifPresent(request::about);
+        renewed.ifPresent(request::renews);
         if (key != null)
             begun.findById(key).filter(form -> form.isOf(by.account())).ifPresent(begun::delete);
         requests.flush();
@@ -269,20 +280,6 @@ class IntakeService implements WaitingRequests {
                 before.map(one -> made + " " + one).orElse(made.value()));
         requests.flush();
         stages.madeOf(request.number());
-    }
-
-    /** Keeps a request's data as a specimen of its template, what is known of persons replaced; says what was. */
-    @Transactional
-    IntakeViews.KeptSpecimen keepAsSpecimen(String number, String name, String by) {
-        IntakeRequest request = groups.request(number);
-        UsableTemplate usable = templates.version(request.templateVersionId());
-        if (name.isBlank()) throw Refusal.invalid(Message.of("specimen.no-name"));
-        List<String> persons = new ArrayList<>();
-        request.people().values().forEach(person -> persons.addAll(List.of(person.name(), person.mail())));
-        Anonymised.Result result = Anonymised.of(usable.content(), request.values(), persons);
-        templates.addSpecimen(
-                usable.templateId(), new Specimen(name.strip(), Specimen.Origin.FROM_REQUEST, result.data()), by);
-        return new IntakeViews.KeptSpecimen(result.replacements());
     }
 
     List<IntakeViews.RequestRow> rows(List<IntakeRequest> found) {

@@ -99,7 +99,7 @@ public final class IntakeViews {
     /** A file that was taken in. @param answer to the form's question */
     public record KeptFile(String answer) {}
 
-    /** A form that was begun, with its answers as they were typed. */
+    /** A form that was begun, with its answers as they were typed. @param renews the number of the agreement that it is to renew; empty for none */
     @Schema(name = "BegunForm")
     public record BegunForm(
             UUID template,
@@ -107,7 +107,8 @@ public final class IntakeViews {
             Map<String, PersonInput> people,
             String language,
             Instant changedAt,
-            List<BegunTaken> taken) {}
+            List<BegunTaken> taken,
+            String renews) {}
 
     /** A row of a register that answers of a begun form were taken from. @param said the answers that it gave */
     public record BegunTaken(FieldName question, String row, Map<FieldName, String> said) {}

@@ -15,6 +15,7 @@ import org.jalousie.server.account.Colleagues;
 import org.jalousie.server.postroom.RequestPost;
 import org.jalousie.server.web.ListOrder;
 import org.jalousie.server.web.Page;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.data.domain.Sort;
 import org.springframework.stereotype.Service;
@@ -36,6 +37,7 @@ class RequestDesk {
     private final Colleagues colleagues;
     private final RequestPost post;
     private final OfficeDay day;
+    private final ObjectProvider<AfterRequests> followers;
     private final Settings settings;
 
     RequestDesk(
@@ -45,6 +47,7 @@ class RequestDesk {
             Colleagues colleagues,
             RequestPost post,
             OfficeDay day,
+            ObjectProvider<AfterRequests> followers,
             Settings settings) {
         this.requests = requests;
         this.intake = intake;
@@ -52,6 +55,7 @@ class RequestDesk {
         this.colleagues = colleagues;
         this.post = post;
         this.day = day;
+        this.followers = followers;
         this.settings = settings;
     }
 
@@ -195,7 +199,7 @@ class RequestDesk {
         IntakeRequest request = intake.locked(number);
         if (owner.isEmpty()) {
             if (!request.ownerMail().isEmpty()) {
-                request.owned("", "");
+                owned(request, "", "");
                 diary.write(request.id(), by.name(), RequestDiary.Kind.OWNED, "");
             }
         } else {
@@ -203,13 +207,18 @@ class RequestDesk {
                     .coordinator(owner)
                     .orElseThrow(() -> Refusal.invalid(Message.of("request.no-colleague", "mail", owner)));
             if (!one.mail().equals(request.ownerMail())) {
-                request.owned(one.mail(), one.name());
+                owned(request, one.mail(), one.name());
                 diary.write(request.id(), by.name(), RequestDiary.Kind.OWNED, one.name());
                 if (!one.mail().equals(by.account())) mail(request, RequestLetter.About.OWNED, one.mail());
             }
         }
         requests.flush();
         return intake.show(number);
+    }
+
+    private void owned(IntakeRequest request, String mail, String name) {
+        request.owned(mail, name);
+        followers.orderedStream().forEach(one -> one.owned(request.number(), mail, name));
     }
 
     /** Says something about a request; its owner is told by mail unless they said it. */

@@ -80,6 +80,11 @@ class RequestWriter implements RequestPost.Writer {
     }
 
     @Override
+    public boolean words(RequestLetter.About occasion) {
+        return occasion != RequestLetter.About.DATES;
+    }
+
+    @Override
     public Optional<RequestPost.Written> write(UUID about, RequestLetter.About occasion, UUID mail) {
         if (occasion == RequestLetter.About.LEFT) return left.find(about).flatMap(this::leaving);
         if (occasion == RequestLetter.About.BEGUN) return begun.findById(about).map(this::begun);

@@ -27,6 +27,14 @@ public enum JobKind {
     TABLE(),
     /** Notices of a webhook, which has a patience of its own; an instance is its id. */
     WEBHOOK(),
+    /** What the archive lists of a template's agreements, gone through again; an instance is its id. Needs nothing from outside. */
+    COLUMNS(),
+    /** The watched days of a template's completed agreements, worked out again; an instance is its id. Needs nothing from outside. */
+    DATES(),
+    /** What had ended before reports counted it, taken over; there is one. Needs nothing from outside. */
+    REPORTS(),
+    /** What is to be filed to a target, which has a patience of its own; an instance is its id. */
+    FILING(),
     /** What is to be done with a record system, which has a patience of its own; an instance is its id. */
     RECORDS();
 
@@ -53,6 +61,10 @@ public enum JobKind {
                 && this != RECOGNISE
                 && this != TABLE
                 && this != WEBHOOK
+                && this != COLUMNS
+                && this != DATES
+                && this != REPORTS
+                && this != FILING
                 && this != RECORDS;
     }
 

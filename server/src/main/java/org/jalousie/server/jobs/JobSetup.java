@@ -92,6 +92,26 @@ class JobSetup {
     }
 
     @Bean
+    Task<Void> columnsTask(ObjectProvider<JobWork> all) {
+        return task(JobKind.COLUMNS, all);
+    }
+
+    @Bean
+    Task<Void> datesTask(ObjectProvider<JobWork> all) {
+        return task(JobKind.DATES, all);
+    }
+
+    @Bean
+    Task<Void> reportsTask(ObjectProvider<JobWork> all) {
+        return task(JobKind.REPORTS, all);
+    }
+
+    @Bean
+    Task<Void> filingTask(ObjectProvider<JobWork> all) {
+        return task(JobKind.FILING, all);
+    }
+
+    @Bean
     Task<Void> recordsTask(ObjectProvider<JobWork> all) {
         return task(JobKind.RECORDS, all);
     }

@@ -40,7 +40,7 @@ public class Outages {
         int ended = sql.sql("delete from outage where service = ?")
                 .param(service.name())
                 .update();
-        if (ended == 0) return;
+        if (ended == 0 || kinds(service).isEmpty()) return;
         // spread over some seconds, so that what comes back is not thrown down again
         sql.sql("update scheduled_tasks set execution_time = ?::timestamptz + random() * interval '4 seconds'"
                         + " where task_name in (:kinds) and consecutive_failures > 0 and not picked"
@@ -64,13 +64,14 @@ public class Outages {
     }
 
     private long waiting(ServiceAway.Service service) {
+        if (kinds(service).isEmpty()) return 0;
         return sql.sql("select count(*) from scheduled_tasks where task_name in (" + kinds(service)
                         + ") and consecutive_failures > 0")
                 .query(Long.class)
                 .single();
     }
 
-    /** The names of the tasks that need a service, none of which comes from outside. */
+    /** The names of the tasks that need a service, none of which comes from outside; empty when none does. */
     private static String kinds(ServiceAway.Service service) {
         return String.join(
                 ", ",

@@ -1,5 +1,6 @@
 package org.jalousie.server.office;
 
+import java.util.Base64;
 import java.util.Optional;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.letters.OfficeLook;
@@ -39,19 +40,30 @@ public class OfficeLooks {
                 .orElse(new Kept(OfficeLook.USUAL_COLOUR, Optional.empty(), ""));
     }
 
-    /** As letters take it. */
-    public OfficeLook look() {
-        Kept kept = kept();
-        return new OfficeLook(
-                settings.office().name(), kept.colour(), kept.logo().map(file -> Outgoing.LOGO));
-    }
+    /** A letter's look with the picture that goes along. */
+    public record InMail(OfficeLook look, Optional<Outgoing.Attachment> logo) {}
 
-    /** The logo as it goes with mails. */
-    public Optional<Outgoing.Attachment> logo() {
+    /** As mails take it, which bring the picture along. */
+    public InMail inMail() {
         Kept kept = kept();
-        return kept.logo()
+        Optional<Outgoing.Attachment> logo = kept.logo()
                 .map(file -> new Outgoing.Attachment(
                         "logo." + kept.type().substring(kept.type().indexOf('/') + 1), files.get(file), kept.type()));
+        return new InMail(look(kept, logo.map(one -> "cid:" + Outgoing.LOGO)), logo);
+    }
+
+    /** As a screen takes it. */
+    public OfficeLook onScreen() {
+        Kept kept = kept();
+        return look(
+                kept,
+                kept.logo()
+                        .map(file -> "data:" + kept.type() + ";base64,"
+                                + Base64.getEncoder().encodeToString(files.get(file))));
+    }
+
+    private OfficeLook look(Kept kept, Optional<String> logo) {
+        return new OfficeLook(settings.office().name(), kept.colour(), logo);
     }
 
     @Transactional

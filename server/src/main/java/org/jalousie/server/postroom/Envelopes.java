@@ -9,7 +9,7 @@ import org.springframework.stereotype.Component;
 
 /** Makes mails of letters: plain text and HTML, in the office's look. */
 @Component
-public class Envelopes {
+class Envelopes {
     private final OfficeLooks looks;
     private final Settings settings;
 
@@ -24,7 +24,7 @@ public class Envelopes {
     }
 
     /** @param id which the Message-ID is made of: the same mail always has the same one (RFC 5322 §3.6.4) */
-    public Outgoing of(
+    Outgoing of(
             String id,
             String recipient,
             String toName,
@@ -33,14 +33,15 @@ public class Envelopes {
             boolean chases,
             List<Outgoing.Attachment> attachments) {
         String office = settings.office().mail();
+        OfficeLooks.InMail looked = looks.inMail();
         return new Outgoing(
                 id + "@" + office.substring(office.indexOf('@') + 1),
                 recipient,
                 toName,
                 subject,
                 letter.plain(),
-                letter.html(looks.look()),
-                looks.logo(),
+                letter.html(looked.look()),
+                looked.logo(),
                 chases,
                 attachments);
     }

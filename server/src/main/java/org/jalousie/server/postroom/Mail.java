@@ -34,6 +34,7 @@ class Mail {
     private String carrierId;
     private Instant returnedAt;
     private String returnedBecause;
+    private Instant sentAgainAt;
 
     protected Mail() {}
 
@@ -77,6 +78,17 @@ class Mail {
         return mail;
     }
 
+    SentMails.SentMail sentMail() {
+        return new SentMails.SentMail(
+                kind,
+                recipient,
+                subject,
+                state,
+                SentMails.said(createdAt),
+                SentMails.said(sentAt),
+                returnedBecause == null ? "" : returnedBecause);
+    }
+
     /** It waits for the office's hours. */
     void waitsUntil(Instant moment) {
         goesAt = moment;
@@ -103,6 +115,10 @@ class Mail {
     /** What the mail server said of one that came back; null for others. */
     String returnedBecause() {
         return returnedBecause;
+    }
+
+    Instant returnedAt() {
+        return returnedAt;
     }
 
     /** @param id what its carrier calls it */

@@ -69,8 +69,7 @@ class MailAfterEvents implements AfterEvents {
             } else if (event instanceof Event.QuestionAnswered answered) {
                 boolean theirs = agreement.questionsOf(answered.party()).stream()
                         .anyMatch(one -> one.number() == answered.question());
-                if (theirs && agreement.standing(answered.party()) == Standing.TURN)
-                    queue(about, Occasion.ANSWER, Optional.of(answered.party()), entry);
+                if (theirs) queue(about, Occasion.ANSWER, Optional.of(answered.party()), entry);
             } else if (event instanceof Event.MailReturned) {
                 queue(about, Occasion.RETURNED, Optional.empty(), entry);
             } else if (event instanceof Event.ConsentWithdrawn withdrawn) {
@@ -111,6 +110,8 @@ class MailAfterEvents implements AfterEvents {
         if (changed.how() == Event.PersonChanged.Change.HANDED_OVER && first(happened, entry))
             queue(about, Occasion.HANDED_OVER, Optional.empty(), entry);
         if (agreement.standing(changed.party()) != Standing.TURN) return;
+        if (changed.how() == Event.PersonChanged.Change.REPLACED && first(happened, entry))
+            former(about, changed, entry);
         PartyKey lead = agreement.together(changed.party()).lead().party();
         // several parts that come to one act are asked for by the first of them
         boolean earlier = happened.stream()
@@ -130,6 +131,22 @@ class MailAfterEvents implements AfterEvents {
                 .map(number -> history.get(number - 1))
                 .orElse(entry);
         queue(about, Occasion.INVITATION, Optional.of(lead), asking);
+    }
+
+    /** Who was asked is told that somebody else is asked now. */
+    private void former(About about, Event.PersonChanged changed, Entry entry) {
+        List<Agreement.Formerly> before = about.agreement().formerly().get(changed.party());
+        Participant was = about.agreement()
+                .participant(changed.party())
+                .orElseThrow()
+                .with(before.get(before.size() - 1).person());
+        postroom.queue(
+                about.id(),
+                Occasion.SKIPPED,
+                Optional.of(changed.party()),
+                was.mail(),
+                subject(about, Occasion.SKIPPED, Optional.of(was)),
+                entry.sequence());
     }
 
     /** Parts that changed hands at once are told of once. */

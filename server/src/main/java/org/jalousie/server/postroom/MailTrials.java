@@ -15,7 +15,6 @@ import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.letters.LetterText;
 import org.jalousie.core.letters.Letters;
-import org.jalousie.core.letters.OfficeLook;
 import org.jalousie.core.letters.OwnWords;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Duty;
@@ -27,6 +26,7 @@ import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
 import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.adapters.AddressRefused;
+import org.jalousie.server.adapters.ServiceAway;
 import org.jalousie.server.adapters.SmtpMailer;
 import org.jalousie.server.office.OfficeLooks;
 import org.jalousie.server.office.OfficeWords;
@@ -62,16 +62,15 @@ class MailTrials {
 
     private record Made(String subject, LetterText text) {}
 
-    /** The logo comes with a mail; on a screen it is fetched from beside, so the preview has none. */
     MailSettingsController.MailPreview preview(OwnWords.Key key, OwnWords.Said said) {
         Made made = made(key, said, new Person("Ida Marsh", "ida.marsh@example.org"));
-        OfficeLook look = new OfficeLook(settings.office().name(), looks.kept().colour(), Optional.empty());
         return new MailSettingsController.MailPreview(
-                made.subject(), made.text().plain(), made.text().html(look));
+                made.subject(), made.text().plain(), made.text().html(looks.onScreen()));
     }
 
-    /** @throws Refusal when the mail server doesn't take it */
+    /** @throws Refusal when the mail server doesn't take it, and for a program, which has no mailbox */
     void send(OwnWords.Key key, OwnWords.Said said, SignedIn to) {
+        if (to.asProgram().isPresent()) throw Refusal.conflict(Message.of("mail-look.no-mailbox"));
         Made made = made(key, said, new Person(to.displayName(), to.getName()));
         try {
             mailer.send(envelopes.of(
@@ -84,6 +83,8 @@ class MailTrials {
                     List.of()));
         } catch (AddressRefused e) {
             throw Refusal.conflict(Message.of("mail-look.refused", "mail", to.getName()));
+        } catch (ServiceAway e) {
+            throw Refusal.conflict(Message.of("mail-look.away"));
         }
     }
 

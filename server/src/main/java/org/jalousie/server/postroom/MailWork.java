@@ -10,12 +10,14 @@ import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Asking;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
+import org.jalousie.core.agreement.Standing;
 import org.jalousie.core.evidence.EventSentences;
 import org.jalousie.core.letters.LetterText;
 import org.jalousie.core.letters.Letters;
 import org.jalousie.core.letters.Occasion;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.template.SendingSettings;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.server.Settings;
@@ -89,18 +91,8 @@ class MailWork implements JobWork {
         if (!mail.waiting()) return false;
         List<Entry> history = agreements.history(mail.agreementId());
         Agreement agreement = Agreement.of(history);
-        if (mail.kind().asks() && !stillAsked(history, mail)) {
-            postroom.notNeeded(mail.id()); // they acted meanwhile, or it ended: nobody is asked for what is over
-            return false;
-        }
-        if (mail.kind() == Occasion.LOCKED && agreement.locked().isEmpty()) {
-            postroom.notNeeded(mail.id()); // the office has let them go on meanwhile
-            return false;
-        }
-        if (mail.party().isPresent()
-                && mail.kind() == Occasion.CODE
-                && !agreement.linkHolds(mail.party().get(), mail.askedBy())) {
-            postroom.notNeeded(mail.id()); // whoever asked for it has the part no more, or another link
+        if (overtaken(mail, history, agreement)) {
+            postroom.notNeeded(mail.id());
             return false;
         }
         Optional<String> code = mail.kind() == Occasion.CODE
@@ -113,12 +105,15 @@ class MailWork implements JobWork {
         UUID version = agreements.templateVersion(mail.agreementId());
         TemplateContent template = templates.content(version);
         waitForTheOffice(mail, template.sending(), history);
-        Optional<Participant> to = mail.party().flatMap(agreement::participant);
+        Optional<Participant> to = mail.party().flatMap(party -> recipient(agreement, party, mail));
         Optional<ParticipantLinks.CopyLink> copy = mail.kind() == Occasion.COMPLETED
                         && template.sending().copies() == SendingSettings.Copies.LINKED
                 ? Optional.of(links.toCopy(mail.agreementId(), mail.party().orElseThrow(), history.size()))
                 : Optional.empty();
-        String link = mail.kind().asks()
+        boolean acts = mail.kind().asks()
+                || mail.kind() == Occasion.ANSWER
+                        && agreement.standing(mail.party().orElseThrow()) == Standing.TURN;
+        String link = acts
                 ? links.issue(mail.agreementId(), mail.party().orElseThrow(), mail.askedBy())
                 : copy.map(ParticipantLinks.CopyLink::address)
                         .orElse(
@@ -143,7 +138,8 @@ class MailWork implements JobWork {
         try {
             mailer.send(outgoing);
         } catch (AddressRefused e) {
-            if (!mail.kind().reaches() || mail.party().isEmpty()) throw e;
+            boolean told = mail.kind().reaches() || mail.kind() == Occasion.COMPLETED;
+            if (!told || mail.party().isEmpty()) throw e;
             returns.refused(mail, e);
             return true;
         }
@@ -170,6 +166,19 @@ class MailWork implements JobWork {
         return Message.of("mail.answer-text", "question", question, "answer", answered.answer());
     }
 
+    /** Whether what it would say isn't so any more. */
+    private boolean overtaken(Mail mail, List<Entry> history, Agreement agreement) {
+        // they acted meanwhile, or it ended: nobody is asked for what is over
+        if (mail.kind().asks() && !stillAsked(history, mail)) return true;
+        // the office has let them go on meanwhile
+        if (mail.kind() == Occasion.LOCKED && agreement.locked().isEmpty()) return true;
+        // who it was for has the part no more, or another link
+        return mail.askedBy() > 0
+                && mail.party()
+                        .filter(party -> !agreement.linkHolds(party, mail.askedBy()))
+                        .isPresent();
+    }
+
     /** What a later reminder has overtaken while it waited isn't sent any more. */
     private boolean stillAsked(List<Entry> history, Mail mail) {
         return mail.party()
@@ -178,8 +187,21 @@ class MailWork implements JobWork {
                 .isPresent();
     }
 
-    /** What chases people goes in the office's hours only, also when it comes to be sent late; invitations where the terms say so. What somebody of the
-     * office sends by hand goes when they say. */
+    /** Who had the part is told as who they are that it goes on without them. */
+    private static Optional<Participant> recipient(Agreement agreement, PartyKey party, Mail mail) {
+        Optional<Participant> now = agreement.participant(party);
+        if (mail.kind() != Occasion.SKIPPED) return now;
+        return now.map(one -> agreement.formerly().getOrDefault(party, List.of()).stream()
+                .filter(before -> before.until() == mail.askedBy())
+                .findFirst()
+                .map(before -> one.with(before.person()))
+                .orElse(one));
+    }
+
+    /**
+     * What chases people goes in the office's hours only, also when it comes to be sent late; invitations where the terms say so.
+     * What somebody of the office sends by hand goes when they say.
+     */
     private void waitForTheOffice(Mail mail, SendingSettings sending, List<Entry> history) {
         boolean byHand = history.stream()
                 .anyMatch(entry -> entry.sequence() == mail.askedBy() && entry.actor() instanceof Actor.Office);

@@ -58,7 +58,10 @@ class RequestMailWork implements JobWork, RequestPost {
     public boolean run(String instance) {
         Mail mail = postroom.get(UUID.fromString(instance));
         if (!mail.waiting()) return false;
-        Optional<Written> written = writer.getObject().write(mail.about(), mail.requestOccasion(), mail.id());
+        Optional<Written> written = writer.stream()
+                .filter(one -> one.words(mail.requestOccasion()))
+                .findFirst()
+                .flatMap(one -> one.write(mail.about(), mail.requestOccasion(), mail.id()));
         if (written.isEmpty()) {
             postroom.notNeeded(mail.id());
             return false;

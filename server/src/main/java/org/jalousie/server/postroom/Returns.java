@@ -11,9 +11,9 @@ import org.jalousie.core.agreement.Command;
 import org.jalousie.server.adapters.AddressRefused;
 import org.jalousie.server.adapters.ReturnedMail;
 import org.jalousie.server.adapters.ReturnsMailbox;
+import org.jalousie.server.adapters.ServiceAway;
 import org.jalousie.server.agreement.Agreements;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
+import org.jalousie.server.jobs.Outages;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -23,12 +23,11 @@ import org.springframework.transaction.support.TransactionTemplate;
 /** Takes note of mail that came back. */
 @Component
 public class Returns {
-    private static final Logger LOG = LoggerFactory.getLogger(Returns.class);
-
     private final ReturnsMailbox mailbox;
     private final Mails mails;
     private final Postroom postroom;
     private final Agreements agreements;
+    private final Outages outages;
     private final TransactionTemplate transaction;
 
     Returns(
@@ -36,7 +35,9 @@ public class Returns {
             Mails mails,
             Postroom postroom,
             Agreements agreements,
+            Outages outages,
             TransactionTemplate transaction) {
+        this.outages = outages;
         this.mailbox = mailbox;
         this.mails = mails;
         this.postroom = postroom;
@@ -44,38 +45,34 @@ public class Returns {
         this.transaction = transaction;
     }
 
-    /** Reads the mailbox for returns; what can't be read now is read the next time. */
+    /** Reads the mailbox for returns; what can't be read now is read the next time, and told meanwhile. */
     public void read() {
         try {
-            mailbox.read(failures -> failures.stream().map(this::take).toList().contains(true));
-        } catch (ReturnsMailbox.ReturnsAway e) {
-            LOG.warn(
-                    "the mailbox for returned mail can't be read: {}",
-                    e.getCause().getClass().getSimpleName());
+            mailbox.read(this::take);
+            outages.over(ServiceAway.Service.RETURNS);
+        } catch (ServiceAway away) {
+            outages.began(away);
         }
     }
 
     /** @return whether it is about a mail of ours */
     private boolean take(ReturnedMail returned) {
-        Optional<UUID> id = idOf(returned.messageId());
-        return id.isPresent() && Boolean.TRUE.equals(transaction.execute(status -> take(id.get(), returned)));
+        return idOf(returned.messageId())
+                .flatMap(id -> transaction.execute(status -> mails.findById(id).map(mail -> {
+                    take(mail, returned.status(), returned.said());
+                    return mail;
+                })))
+                .isPresent();
     }
 
-    private boolean take(UUID id, ReturnedMail returned) {
-        Optional<Mail> found =
-                mails.findById(id).filter(mail -> mail.recipient().strip().equalsIgnoreCase(returned.recipient()));
-        if (found.isEmpty()) return false;
-        Mail mail = found.get();
-        if (!postroom.returned(mail.id(), (returned.status() + " " + returned.said()).strip())) return true;
-        if (mail.agreementId() == null) return true;
-        if (mail.party().isPresent() && mail.kind().reaches()) {
-            agreements.carryOut(
-                    mail.agreementId(),
-                    Actor.PROGRAM,
-                    new Command.ReportReturn(
-                            mail.party().get(), mail.askedBy(), mail.recipient(), returned.status(), returned.said()));
-        }
-        return true;
+    /** A mail of ours has one recipient, whatever addresses it was passed on to on its way. */
+    private void take(Mail mail, String status, String said) {
+        if (!postroom.returned(mail.id(), (status + " " + said).strip())) return;
+        if (mail.agreementId() == null || mail.party().isEmpty() || !mail.kind().reaches()) return;
+        agreements.carryOut(
+                mail.agreementId(),
+                Actor.PROGRAM,
+                new Command.ReportReturn(mail.party().get(), mail.askedBy(), mail.recipient(), status, said));
     }
 
     /** Our Message-IDs begin with the id of the mail. */
@@ -87,10 +84,7 @@ public class Returns {
 
     /** The mail server won't take a mail at all. */
     void refused(Mail mail, AddressRefused why) {
-        transaction.executeWithoutResult(status -> take(
-                mail.id(),
-                new ReturnedMail(
-                        mail.id().toString(), mail.recipient().strip(), String.valueOf(why.reply()), why.said())));
+        transaction.executeWithoutResult(status -> take(mail, String.valueOf(why.reply()), why.said()));
     }
 
     @Configuration

@@ -26,6 +26,7 @@ final class Needs {
             Map.entry("finished-files", Area.INTAKE),
             Map.entry("agreements", Area.AGREEMENTS),
             Map.entry("archive", Area.ARCHIVE),
+            Map.entry("daily-roots", Area.ARCHIVE),
             Map.entry("registers", Area.REGISTERS),
             Map.entry("postroom", Area.POSTROOM),
             Map.entry("office", Area.OFFICE),
@@ -37,7 +38,7 @@ final class Needs {
     /** What is posted to be looked at only. */
     private static final Pattern LOOKED_AT = Pattern.compile(
             "forms/reading|templates/[^/]+/(newest-)?form/(state|pages|text|taking)|requests/[^/]+/(form-state|pages|text|taking)"
-                    + "|templates/.*(comparison|/tie)|archive/check|archive/[^/]+/verification|form-links/[^/]+/address");
+                    + "|templates/.*(comparison|/tie)|archive/check|archive/evidence|archive/filing/preview|daily-roots/check|archive/[^/]+/verification|form-links/[^/]+/address");
 
     private static final Pattern RECORD_NOTICES = Pattern.compile("record-systems/[^/]+/notices");
 
@@ -66,6 +67,10 @@ final class Needs {
         if (first.equals("webhooks"))
             return Optional.of(new Need(List.of(List.of(
                     new Scope(Area.PROGRAMS, writes), Scope.reading(Area.INTAKE), Scope.reading(Area.AGREEMENTS)))));
+        // whoever says where agreements are filed to can have them all
+        if (rest.equals("archive/filing") || rest.startsWith("archive/filing/"))
+            return Optional.of(
+                    new Need(List.of(List.of(new Scope(Area.PROGRAMS, writes), Scope.reading(Area.ARCHIVE)))));
         // what a record system tells is a wish to be looked at, and nothing more
         if (RECORD_NOTICES.matcher(rest).matches())
             return Optional.of(new Need(List.of(List.of(Scope.writing(Area.RECORDS)))));

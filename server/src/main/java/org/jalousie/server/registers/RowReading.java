@@ -12,13 +12,13 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jalousie.core.data.FieldName;
+import org.jalousie.core.data.SortKey;
 import org.jalousie.core.data.Typing;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.intake.Intake;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.registers.RegisterColumn;
 import org.jalousie.core.registers.RegisterTerms;
-import org.jalousie.core.registers.SortKey;
 import org.springframework.stereotype.Component;
 
 /** Reads rows: by the columns' types, against the rows that they name, and against what other rows have already. */

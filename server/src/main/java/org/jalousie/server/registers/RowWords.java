@@ -6,10 +6,10 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jalousie.core.data.Printer;
+import org.jalousie.core.data.SortKey;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.filing.SearchWords;
 import org.jalousie.core.registers.RegisterTerms;
-import org.jalousie.core.registers.SortKey;
 
 /** What rows of registers are called, read as, and found by. */
 final class RowWords {

@@ -1,6 +1,8 @@
 package org.jalousie.server.signing;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
@@ -18,8 +20,11 @@ class LinkRow {
     private String party;
     private Instant createdAt;
     private Instant validUntil;
-    private boolean byForm;
-    private boolean byAccount;
+    private Instant endedAt;
+
+    @Enumerated(EnumType.STRING)
+    private By cameBy;
+
     private int askedBy;
 
     /** How somebody comes to a link. */
@@ -43,8 +48,7 @@ class LinkRow {
             By by,
             int askedBy) {
         this.askedBy = askedBy;
-        this.byForm = by == By.FORM;
-        this.byAccount = by == By.ACCOUNT;
+        this.cameBy = by;
         this.tokenHash = tokenHash;
         this.agreementId = agreementId;
         this.party = party.value();
@@ -61,7 +65,7 @@ class LinkRow {
     }
 
     boolean holdsAt(Instant moment) {
-        return validUntil == null || moment.isBefore(validUntil);
+        return endedAt == null && (validUntil == null || moment.isBefore(validUntil));
     }
 
     /** The number of the event that asked for it; 0 where that wasn't kept. */
@@ -70,8 +74,7 @@ class LinkRow {
     }
 
     By by() {
-        if (byAccount) return By.ACCOUNT;
-        return byForm ? By.FORM : By.MAIL;
+        return cameBy;
     }
 
     Instant createdAt() {

@@ -25,6 +25,9 @@ class Links implements ParticipantLinks, AfterEvents {
     /** Whoever comes later than that gets a mail. */
     private static final Duration STRAIGHT_ON = Duration.ofHours(1);
 
+    /** As long as a session of the rooms. */
+    private static final Duration SIGNED_IN = Duration.ofHours(8);
+
     private final LinkRows rows;
     private final BegunAnswers begun;
     private final Clock clock;
@@ -44,11 +47,7 @@ class Links implements ParticipantLinks, AfterEvents {
      * @param by how they came to it
      * @param askedBy the number of the event that asked for the link; 0 where that wasn't kept
      */
-    record Holder(UUID agreementId, PartyKey party, LinkRow.By by, int askedBy) {
-        Holder(UUID agreementId, PartyKey party) {
-            this(agreementId, party, LinkRow.By.MAIL, 0);
-        }
-    }
+    record Holder(UUID agreementId, PartyKey party, LinkRow.By by, int askedBy) {}
 
     @Override
     @Transactional
@@ -62,10 +61,10 @@ class Links implements ParticipantLinks, AfterEvents {
         return keep(agreementId, party, clock.instant().plus(STRAIGHT_ON), LinkRow.By.FORM, askedBy);
     }
 
-    /** A link for somebody who is signed in with the account of a part's mail address; it holds for an hour. */
+    /** A link for somebody who is signed in with the account of a part's mail address; it holds for a working day. */
     @Transactional
     public String signedIn(UUID agreementId, PartyKey party, int askedBy) {
-        return keep(agreementId, party, clock.instant().plus(STRAIGHT_ON), LinkRow.By.ACCOUNT, askedBy);
+        return keep(agreementId, party, clock.instant().plus(SIGNED_IN), LinkRow.By.ACCOUNT, askedBy);
     }
 
     @Override
@@ -97,7 +96,7 @@ class Links implements ParticipantLinks, AfterEvents {
     @Override
     public void happened(UUID id, Agreement agreement, List<Entry> history, List<Entry> happened) {
         for (Entry entry : happened) {
-            if (entry.event() instanceof Event.Completed) rows.deleteByAgreementId(id);
+            if (entry.event() instanceof Event.Completed) rows.endAll(id, clock.instant());
             if (entry.event() instanceof Event.LinkRenewed renewed) end(id, renewed.party());
             if (entry.event() instanceof Event.PersonChanged changed) end(id, changed.party());
             if (entry.event() instanceof Event.PartSkipped skipped) end(id, skipped.party());
@@ -107,6 +106,6 @@ class Links implements ParticipantLinks, AfterEvents {
     /** What was begun by a link can be read by no other one. */
     private void end(UUID id, PartyKey party) {
         begun.forget(id, party);
-        rows.deleteByAgreementIdAndParty(id, party.value());
+        rows.end(id, party.value(), clock.instant());
     }
 }

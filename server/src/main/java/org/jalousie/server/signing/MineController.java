@@ -3,10 +3,12 @@ package org.jalousie.server.signing;
 import java.security.Principal;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.server.agreement.Agreements;
+import org.jalousie.server.web.Page;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** What waits for who is signed in, under the mail address of their account. */
@@ -19,13 +21,13 @@ class MineController {
         this.service = service;
     }
 
-    /** Where it is read and acted on; it holds for an hour. */
+    /** Where it is read and acted on; it holds for a working day. */
     record WayIn(String address) {}
 
     /** What waits for who is signed in, longest first. */
     @GetMapping
-    Agreements.AllThatWaits list(Principal by) {
-        return service.all(by.getName());
+    Page<Agreements.Waits> list(@RequestParam(defaultValue = "0") int page, Principal by) {
+        return service.all(by.getName(), page);
     }
 
     /** Opens an agreement to act on it, for whose turn it is under the mail address of the account. */

@@ -11,14 +11,13 @@ import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.agreement.Agreements;
+import org.jalousie.server.web.Page;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** What waits for somebody of the office, as a participant of their own. */
 @Service
 class MineService {
-    private static final int MOST = 200;
-
     private final Agreements agreements;
     private final Links links;
     private final Clock clock;
@@ -29,8 +28,8 @@ class MineService {
         this.clock = clock;
     }
 
-    Agreements.AllThatWaits all(String mail) {
-        return agreements.waitingFor(mail, MOST);
+    Page<Agreements.Waits> all(String mail, int page) {
+        return agreements.waitingFor(mail, page);
     }
 
     /** A way in for whose turn it is under a mail address. @throws Refusal when it isn't theirs */

@@ -86,7 +86,8 @@ class SigningPages {
     }
 
     private static List<SigningViews.ToldQuestion> questions(Visitor visitor) {
-        return visitor.agreement().questionsOf(visitor.party()).stream()
+        return visitor.agreement().together(visitor.party()).parts().stream()
+                .flatMap(part -> visitor.agreement().questionsOf(part.party()).stream())
                 .map(one -> new SigningViews.ToldQuestion(
                         one.question(), one.answer().orElse("")))
                 .toList();

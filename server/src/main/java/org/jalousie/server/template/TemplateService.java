@@ -235,6 +235,14 @@ class TemplateService implements UsableTemplates {
                 .orElseThrow(() -> Refusal.notFound(Message.of("template.version-unknown")));
     }
 
+    @Transactional(readOnly = true)
+    @Override
+    public UUID templateOf(UUID versionId) {
+        return versions.findById(versionId)
+                .map(TemplateVersion::templateId)
+                .orElseThrow(() -> Refusal.notFound(Message.of("template.version-unknown")));
+    }
+
     /** The names of the templates that versions belong to. */
     @Transactional(readOnly = true)
     @Override

@@ -37,6 +37,9 @@ public interface UsableTemplates {
     /** The settings of a version, which cost little to read. */
     TemplateContent content(UUID versionId);
 
+    /** The template that a version belongs to. */
+    UUID templateOf(UUID versionId);
+
     /** The names of the templates that versions belong to. */
     Map<UUID, String> namesOf(Collection<UUID> versionIds);
 

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.agreement.AgreementNumber;
+import org.jalousie.core.agreement.Attention;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
@@ -15,11 +16,14 @@ import org.jalousie.server.adapters.Converter;
 import org.jalousie.server.adapters.ServiceAway;
 import org.jalousie.server.agreement.AgreementViews;
 import org.jalousie.server.agreement.Agreements;
+import org.jalousie.server.archive.dates.DateLists;
+import org.jalousie.server.archive.roots.DailyRoots;
 import org.jalousie.server.intake.IntakeViews;
 import org.jalousie.server.intake.WaitingRequests;
 import org.jalousie.server.jobs.JobFailure;
 import org.jalousie.server.jobs.Jobs;
 import org.jalousie.server.jobs.Outages;
+import org.jalousie.server.postroom.ReturnedCopies;
 import org.jalousie.server.records.RecordTroubles;
 import org.jalousie.server.web.Page;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -40,6 +44,9 @@ class TodayController {
     private final Outages outages;
     private final Converter converter;
     private final RecordTroubles records;
+    private final ReturnedCopies copies;
+    private final DailyRoots roots;
+    private final DateLists dates;
     private final Clock clock;
 
     TodayController(
@@ -49,6 +56,9 @@ class TodayController {
             Outages outages,
             Converter converter,
             RecordTroubles records,
+            ReturnedCopies copies,
+            DailyRoots roots,
+            DateLists dates,
             Clock clock) {
         this.agreements = agreements;
         this.intake = intake;
@@ -56,6 +66,9 @@ class TodayController {
         this.outages = outages;
         this.converter = converter;
         this.records = records;
+        this.copies = copies;
+        this.roots = roots;
+        this.dates = dates;
         this.clock = clock;
     }
 
@@ -65,18 +78,24 @@ class TodayController {
     /** @param waiting how many pieces of work wait for it and go on by themselves */
     record Notice(String title, String reason, Instant since, long waiting) {}
 
-    /** @param records systems with which something is amiss
+    /** @param roots what is kept and isn't what was time-stamped
+     * @param records systems with which something is amiss
      * @param keptOut in which somebody gave too many wrong answers to who they are
      * @param undelivered in which a mail came back
-     * @param asked in which somebody waits for an answer of the office's */
+     * @param copies signed ones that came back
+     * @param asked in which somebody waits for an answer of the office's
+     * @param dates of completed agreements that come near */
     record Today(
             List<Notice> notices,
+            List<DailyRoots.RootTrouble> roots,
             List<RecordTroubles.RecordTrouble> records,
             Page<Failed> failed,
             Page<IntakeViews.RequestRow> requests,
             Page<AgreementViews.AgreementItem> keptOut,
             Page<AgreementViews.AgreementItem> undelivered,
+            Page<ReturnedCopies.ReturnedCopy> copies,
             Page<AgreementViews.AgreementItem> asked,
+            Page<DateLists.NearDate> dates,
             Page<AgreementViews.AgreementItem> toCheck,
             Page<AgreementViews.AgreementItem> out,
             Page<AgreementViews.AgreementItem> ended,
@@ -105,6 +124,7 @@ class TodayController {
                 agreements.numbersOf(failed.map(JobFailure::agreementId).toSet());
         return new Today(
                 notices(),
+                roots.troubles(),
                 records.now(),
                 new Page<>(
                         failed.map(failure -> new Failed(
@@ -114,9 +134,11 @@ class TodayController {
                         0,
                         most),
                 intake.waiting(most),
-                agreements.keptOut(most),
-                agreements.undelivered(most),
-                agreements.asked(most),
+                agreements.needing(Attention.KEPT_OUT, most),
+                agreements.needing(Attention.UNDELIVERED, most),
+                copies.list(most),
+                agreements.needing(Attention.ASKED, most),
+                dates.near(most),
                 agreements.newest(Set.of(State.CHECK, State.GENERATING), most),
                 agreements.newest(Set.of(State.OUT, State.SEALING), most),
                 agreements.newest(Set.of(State.DECLINED, State.EXPIRED, State.WITHDRAWN), LATELY),

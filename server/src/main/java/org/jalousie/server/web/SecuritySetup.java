@@ -75,6 +75,7 @@ class SecuritySetup {
                                 "/api/v1/programs/**",
                                 "/api/v1/webhooks/**",
                                 "/api/v1/record-systems/**",
+                                "/api/v1/archive/filing/**",
                                 "/api/v1/today")
                         .hasRole("COORDINATOR")
                         .requestMatchers(HttpMethod.GET, "/api/**")
@@ -83,7 +84,11 @@ class SecuritySetup {
                                 HttpMethod.POST,
                                 "/api/v1/archive/*/verification",
                                 "/api/v1/archive/check",
+                                "/api/v1/archive/evidence",
+                                "/api/v1/archive/views",
                                 "/api/v1/mine/*/way-in")
+                        .authenticated()
+                        .requestMatchers("/api/v1/archive/views/*")
                         .authenticated()
                         .requestMatchers("/api/**")
                         .hasRole("COORDINATOR")

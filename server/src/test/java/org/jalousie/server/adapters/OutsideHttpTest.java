@@ -25,8 +25,8 @@ class OutsideHttpTest {
     private OutsideHttp http = inside("127.0.0.1");
 
     private static OutsideHttp inside(String... allowed) {
-        return new OutsideHttp(
-                new Settings("", null, null, null, "", null, null, List.of(), List.of(allowed), null, null, null));
+        return new OutsideHttp(new Settings(
+                "", null, null, null, "", null, null, List.of(), List.of(allowed), null, null, null, null));
     }
 
     @BeforeEach

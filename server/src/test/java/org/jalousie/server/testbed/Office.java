@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jalousie.core.evidence.SignedSample;
@@ -155,6 +156,26 @@ public final class Office {
         return client.get("/api/v1/agreements/" + number).json();
     }
 
+    /** What the trail says, a sentence for each event. */
+    public List<String> trail(String number) {
+        return show(number)
+                .get("trail")
+                .valueStream()
+                .map(entry -> entry.get("sentence").asString())
+                .toList();
+    }
+
+    /** How a party stands on an agreement's route, as lists draw it. */
+    public JsonNode slat(String number, String party) {
+        return show(number)
+                .get("row")
+                .get("route")
+                .valueStream()
+                .filter(one -> one.get("party").asString().equals(party))
+                .findFirst()
+                .orElseThrow();
+    }
+
     public String state(String number) {
         return show(number).get("row").get("state").asString();
     }
@@ -246,14 +267,19 @@ public final class Office {
 
     /** The mails about an agreement, newest first, from all pages: a test that put the clock forward may have filled the first. */
     public List<JsonNode> mailsAbout(String number) {
-        List<JsonNode> about = new ArrayList<>();
+        return mails(mail -> mail.get("subject").asString().contains(number));
+    }
+
+    /** Such mails, newest first, from all pages. */
+    public List<JsonNode> mails(Predicate<JsonNode> such) {
+        List<JsonNode> mails = new ArrayList<>();
         JsonNode page;
         int at = 0;
         do {
             page = client.get("/api/v1/postroom?page=" + at++).json().get("items");
-            for (JsonNode mail : page) if (mail.get("subject").asString().contains(number)) about.add(mail);
+            for (JsonNode mail : page) if (such.test(mail)) mails.add(mail);
         } while (!page.isEmpty());
-        return about;
+        return mails;
     }
 
     /** The text of the newest mail about an agreement to somebody whose subject begins with something. */
@@ -315,7 +341,12 @@ public final class Office {
 
     /** A loan agreement carried through to the archive. */
     public String completed(String template, String lender) {
-        String number = send(generate(template, loanValues(lender)));
+        return completed(template, loanValues(lender));
+    }
+
+    /** The same from other values. */
+    public String completed(String template, Map<String, String> values) {
+        String number = send(generate(template, values));
         sign(link(number, "ida.marsh@lender.example.org"), Map.of("lender_vat_number", "XX 4471"));
         sign(link(number, "tomas.vale@museum.example.org"), Map.of());
         await(number, "COMPLETED");

@@ -38,7 +38,7 @@ public final class MailStandin implements AutoCloseable {
             Files.createDirectories(folder);
             last = new AtomicInteger(
                     numbers().stream().max(Comparator.naturalOrder()).orElse(0));
-            returned = new ReturnedMail(popPort, folder.resolve("returned"));
+            returned = new ReturnedMail(popPort);
             smtp = SMTPServer.port(smtpPort)
                     .bindAddress(InetAddress.getByName("127.0.0.1"))
                     .hostName("stand-in.example.org")

@@ -17,6 +17,8 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Date;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.bouncycastle.asn1.x500.X500Name;
 import org.bouncycastle.asn1.x509.BasicConstraints;
 import org.bouncycastle.asn1.x509.CRLDistPoint;
@@ -49,6 +51,7 @@ public final class CertificateAuthority {
     public static final Duration SIGNER_LIFE = Duration.ofDays(7);
 
     private final KeyStore store;
+    private final Map<String, PrivateKey> keys = new ConcurrentHashMap<>();
     private final String crlAddress;
     private final Clock clock;
     private final SecureRandom random = new SecureRandom();
@@ -215,7 +218,12 @@ public final class CertificateAuthority {
         return new JcaContentSignerBuilder("SHA256withECDSA").build(key("root"));
     }
 
+    /** Taken out of the store once: its password is stretched on purpose, which takes long. */
     private PrivateKey key(String alias) {
+        return keys.computeIfAbsent(alias, this::stored);
+    }
+
+    private PrivateKey stored(String alias) {
         try {
             return (PrivateKey) store.getKey(alias, PASSWORD);
         } catch (GeneralSecurityException e) {

@@ -1,0 +1,121 @@
+package org.jalousie.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.util.Base64;
+import java.util.Map;
+import org.jalousie.core.evidence.SignedSample;
+import org.jalousie.core.evidence.Tampering;
+import org.jalousie.core.evidence.TestTrust;
+import org.jalousie.server.testbed.Office;
+import org.jalousie.server.testbed.Testbed;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/** Files are checked in their room, and the archive against its daily roots. */
+class EvidenceJourneyTest {
+    private static final Testbed BED = Testbed.start();
+    private static final Office OFFICE = new Office(BED.address());
+    private static String number;
+    private static byte[] own;
+
+    @BeforeAll
+    static void complete() {
+        number = OFFICE.completed(OFFICE.publish("Evidence", Office.loanWording()), "Ida Marsh");
+        own = OFFICE.client
+                .get("/api/v1/agreements/" + number + "/documents/wording.pdf")
+                .body();
+    }
+
+    private static void choose(Page page, String label, String name, String type, byte[] bytes) {
+        page.getByLabel(label, new Page.GetByLabelOptions().setExact(true))
+                .setInputFiles(new FilePayload(name, type, bytes));
+    }
+
+    private static Locator signature(Page page, String by) {
+        return page.getByRole(AriaRole.ARTICLE, new Page.GetByRoleOptions().setName(by));
+    }
+
+    @Test
+    void aFileIsCheckedAndWhatWasChangedIsShownBesideWhatWasSigned() {
+        try (Browser browser = new Browser(1280, 800).signIn()) {
+            Page page = browser.open("/archive").page;
+            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Check a file"))
+                    .click();
+            choose(page, "File to check", "copy.pdf", "application/pdf", own);
+            assertThat(page.getByText("is intact: nothing was changed")).isVisible();
+            assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(number)))
+                    .isVisible();
+            assertThat(signature(page, "Tomas Vale")).containsText("Nothing that may not change.");
+            assertThat(browser.barriers()).as("a file that is whole").isEmpty();
+
+            Map<String, byte[]> kinds = Tampering.of(own, "lender_date_signed", "lender_signature", "museum_signature");
+            choose(page, "File to check", "changed.pdf", "application/pdf", kinds.get("words added to a page"));
+            assertThat(page.getByText("is not intact.")).isVisible();
+            Locator last = signature(page, "Tomas Vale");
+            assertThat(last).containsText("The content of page");
+            last.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Show the pages side by side"))
+                    .click();
+            assertThat(last.getByText("As Tomas Vale signed it")).isVisible();
+            assertThat(last.locator("[data-differs]").first()).isVisible();
+            assertThat(browser.barriers()).as("pages side by side").isEmpty();
+            assertThat(browser.complaints).isEmpty();
+        }
+    }
+
+    @Test
+    void aFileFromElsewhereHoldsWhenItsIssuerIsTrusted() throws Exception {
+        TestTrust others = new TestTrust();
+        byte[] foreign = SignedSample.finished(others);
+        byte[] root = ("-----BEGIN CERTIFICATE-----\n"
+                        + Base64.getMimeEncoder()
+                                .encodeToString(others.anchors().get(0).getEncoded())
+                        + "\n-----END CERTIFICATE-----\n")
+                .getBytes();
+        try (Browser browser = new Browser(1280, 800).signIn()) {
+            Page page = browser.open("/archive/check").page;
+            choose(page, "File to check", "theirs.pdf", "application/pdf", foreign);
+            assertThat(page.getByText("It is none of this office’s agreements."))
+                    .isVisible();
+            assertThat(signature(page, "Ida Marsh")).containsText("does not hold");
+            choose(page, "Certificates to trust", "root.pem", "application/x-pem-file", root);
+            assertThat(page.getByText("One certificate more is trusted.")).isVisible();
+            choose(page, "File to check", "theirs.pdf", "application/pdf", foreign);
+            assertThat(page.getByText("is intact: nothing was changed")).isVisible();
+            Page.GetByRoleOptions remove = new Page.GetByRoleOptions()
+                    .setName("Trust "
+                            + others.anchors().get(0).getSubjectX500Principal().getName() + " no more");
+            page.getByRole(AriaRole.BUTTON, remove).click();
+            assertThat(page.getByRole(AriaRole.BUTTON, remove)).hasCount(0);
+        }
+    }
+
+    @Test
+    void aRootIsMadeAndEverythingCheckedAgainstIt() {
+        try (Browser browser = new Browser(1280, 800).signIn()) {
+            Page page = browser.open("/archive/roots").page;
+            browser.button("Make one now").click();
+            assertThat(page.getByRole(
+                            AriaRole.LINK,
+                            new Page.GetByRoleOptions()
+                                    .setName("JSON of root 1")
+                                    .setExact(true)))
+                    .isVisible();
+            browser.button("Check everything now").click();
+            assertThat(page.getByText("Everything that is kept agreed with every root"))
+                    .isVisible();
+            assertThat(browser.barriers()).as("daily roots").isEmpty();
+            browser.open("/archive/" + number);
+            browser.button("Check all files now").click();
+            assertThat(page.getByText("Covered by root")).isVisible();
+            assertThat(page.getByRole(
+                            AriaRole.LINK, new Page.GetByRoleOptions().setName("All evidence in one file (ASiC-E)")))
+                    .isVisible();
+        }
+    }
+}

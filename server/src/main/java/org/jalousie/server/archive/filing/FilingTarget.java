@@ -1,0 +1,29 @@
+package org.jalousie.server.archive.filing;
+
+import org.jalousie.core.messages.Message;
+import org.jalousie.core.messages.Told;
+
+/** A place for files, by whatever is spoken there. Each file is there whole or not at all. */
+interface FilingTarget {
+    /** What came of putting a file somewhere. */
+    enum Put {
+        WRITTEN,
+        /** The very same file was there. */
+        SAME,
+        /** Something else is there, which stays. */
+        OTHER
+    }
+
+    /** It can't be filed there just now: it doesn't answer, is full, or refuses. The message is for a person. */
+    final class Away extends Told {
+        Away(Message said, Throwable cause) {
+            super(said, cause);
+        }
+    }
+
+    /** Puts a file where none is. @param path names with strokes between them @throws Away when that isn't possible just now */
+    Put put(String path, byte[] bytes);
+
+    /** Puts a file in place of the one that is there. @throws Away when that isn't possible just now */
+    void replace(String path, byte[] bytes);
+}

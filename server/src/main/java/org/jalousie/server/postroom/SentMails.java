@@ -1,0 +1,45 @@
+package org.jalousie.server.postroom;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What mail went out about an agreement. The words of a mail are kept nowhere, since its link would be kept with them. */
+@Service
+public class SentMails {
+    private final Mails mails;
+
+    SentMails(Mails mails) {
+        this.mails = mails;
+    }
+
+    /**
+     * One mail.
+     *
+     * @param occasion what it was about, {@code state} what became of it
+     * @param sentAt when the mail server took it; empty when it didn't
+     * @param returned what the mail server said when it came back; empty when it didn't
+     */
+    public record SentMail(
+            String occasion,
+            String to,
+            String subject,
+            String state,
+            String createdAt,
+            String sentAt,
+            String returned) {}
+
+    /** All mail about an agreement, in the order in which it was asked for. */
+    @Transactional(readOnly = true)
+    public List<SentMail> about(UUID agreement) {
+        return mails.findByAgreementIdOrderByCreatedAtAscIdAsc(agreement).stream()
+                .map(Mail::sentMail)
+                .toList();
+    }
+
+    static String said(Instant at) {
+        return at == null ? "" : at.toString();
+    }
+}

@@ -1,0 +1,62 @@
+import { useMutation } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { upload, type Schemas } from '../../api/client';
+import { say } from '../../messages/rooms';
+import { useSession } from '../../office/queries';
+import { DropFiles } from '../../ui/DropFiles';
+import { RoomTitle, Trouble } from '../../ui/parts';
+import { CheckResult } from './CheckResult';
+import { Signatures } from './Signatures';
+import { TrustedCertificates } from './TrustedCertificates';
+
+/** Any file that somebody brings: whose it is, who signed it with what, what each signature covers and what came after. */
+export default function CheckRoom() {
+  const session = useSession();
+  const check = useMutation({
+    mutationFn: async (file: File) => ({
+      name: file.name,
+      bytes: new Uint8Array(await file.arrayBuffer()),
+      found: await upload<Schemas['FileChecked']>('/api/v1/archive/check', file),
+    }),
+  });
+  const whose = check.data?.found.agreement ?? '';
+  return (
+    <>
+      <RoomTitle title={say('check.check-a-file')} />
+      <DropFiles
+        says={say('check.drop-it-here')}
+        what={say('check.file-to-check')}
+        accept=".pdf,.asice"
+        disabled={check.isPending}
+        onFiles={([file]) => file && check.mutate(file)}
+      >
+        {check.isPending ? say('archive.checking') : say('check.choose-a-file')}
+      </DropFiles>
+      <Trouble error={check.error} />
+      {check.data && (
+        <div className="flex flex-col gap-4 pb-6">
+          <h2 className="text-lg break-words">{check.data.name}</h2>
+          <p>
+            {whose ? (
+              <>
+                {say('archive.it-belongs-to')}
+                <Link to={`/agreements/${whose}`} className="underline underline-offset-3">
+                  {whose}
+                </Link>
+                .
+              </>
+            ) : (
+              say('check.none-of-ours')
+            )}
+          </p>
+          <CheckResult
+            title={say('archive.the-file')}
+            result={{ ...check.data.found.result, signatures: [] }}
+          />
+          <Signatures checked={check.data.found} bytes={check.data.bytes} />
+        </div>
+      )}
+      <TrustedCertificates fixed={session.data?.role !== 'COORDINATOR'} />
+    </>
+  );
+}

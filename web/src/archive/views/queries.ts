@@ -1,0 +1,54 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { answer, api } from '../../api/client';
+import { queryOf, type Asked } from './asked';
+
+/** Templates that agreements were filed from. */
+export function useFiledTemplates() {
+  return useQuery({
+    queryKey: ['archive', 'templates'],
+    queryFn: () => answer(api.GET('/api/v1/archive/templates')),
+  });
+}
+
+/** Which of a template's data are columns; looked at again while what was filed is gone through. */
+export function useTemplateColumns(template: string) {
+  return useQuery({
+    queryKey: ['archive', 'columns', template],
+    enabled: template !== '',
+    queryFn: () =>
+      answer(
+        api.GET('/api/v1/archive/templates/{id}/columns', { params: { path: { id: template } } }),
+      ),
+    refetchInterval: (query) => (query.state.data?.behind ? 1000 : false),
+  });
+}
+
+export function useViews() {
+  return useQuery({
+    queryKey: ['archive', 'views'],
+    queryFn: () => answer(api.GET('/api/v1/archive/views')),
+  });
+}
+
+/** Headings with their counts and sums, or all together. */
+export function useGroups(asked: Asked, by: string, page: number) {
+  const query = { ...queryOf(asked), by, page };
+  return useQuery({
+    queryKey: ['archive', 'groups', query],
+    queryFn: () => answer(api.GET('/api/v1/archive/groups', { params: { query } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
+/** A page of what is asked for. */
+export function useArchive(
+  asked: Asked,
+  place: { sort: string; at: { page: number; after: string; before: string } },
+) {
+  const query = { ...queryOf(asked), sort: place.sort, ...place.at };
+  return useQuery({
+    queryKey: ['archive', 'list', query],
+    queryFn: () => answer(api.GET('/api/v1/archive', { params: { query } })),
+    placeholderData: keepPreviousData,
+  });
+}
