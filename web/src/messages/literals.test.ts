@@ -72,6 +72,8 @@ test('a sentence in a component is found', () => {
 /** The house, fonts, tags and selectors are called the same in every language. */
 const names = [
   'Jalousie',
+  "'Hanken Grotesk Variable'",
+  "'Newsreader Variable'",
   "'La Belle Aurore'",
   "'Petit Formal Script'",
   "'Reenie Beanie'",
