@@ -19,7 +19,7 @@ public final class EventChain {
 
     public static Link link(String previousHash, Entry entry) {
         String json = Json.canonical(entry);
-        return new Link(json, hash(previousHash, json));
+        return new Link(json, chained(previousHash, json));
     }
 
     public static Entry read(String json) {
@@ -31,14 +31,15 @@ public final class EventChain {
         String previous = START;
         for (int i = 0; i < links.size(); i++) {
             Link link = links.get(i);
-            if (!hash(previous, link.json()).equals(link.hash())
+            if (!chained(previous, link.json()).equals(link.hash())
                     || read(link.json()).sequence() != i + 1) return Optional.of(i + 1);
             previous = link.hash();
         }
         return Optional.empty();
     }
 
-    private static String hash(String previous, String json) {
+    /** The hash that ties what is written to the hash before. */
+    public static String chained(String previous, String json) {
         return Sha256.of((previous + "\n" + json).getBytes(StandardCharsets.UTF_8))
                 .hex();
     }

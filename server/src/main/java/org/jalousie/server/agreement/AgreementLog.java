@@ -136,10 +136,10 @@ class AgreementLog {
         if (agreement.state().ended()) archived.keep(row.about(), agreement);
     }
 
-    /** Brings what the archive lists of an ended agreement up to what its template says. */
+    /** Brings what the archive lists of an ended agreement up to what its template says, unless it is gone. */
     @Transactional
     void archiveAgain(UUID id) {
-        archived.keep(locked(id).about(), read(id));
+        rows.findById(id).ifPresent(row -> archived.keep(lock.on(row).about(), read(id)));
     }
 
     private AgreementRow locked(UUID id) {

@@ -47,6 +47,7 @@ class AgreementService {
     private final Participants parts;
     private final SendingDesk sending;
     private final AgreementDetails details;
+    private final Tombstones stones;
     private final Jobs jobs;
     private final Clock clock;
     private final Settings settings;
@@ -58,6 +59,7 @@ class AgreementService {
             Participants parts,
             SendingDesk sending,
             AgreementDetails details,
+            Tombstones stones,
             Jobs jobs,
             Clock clock,
             Settings settings) {
@@ -67,6 +69,7 @@ class AgreementService {
         this.parts = parts;
         this.sending = sending;
         this.details = details;
+        this.stones = stones;
         this.jobs = jobs;
         this.clock = clock;
         this.settings = settings;
@@ -283,8 +286,21 @@ class AgreementService {
         return log.read(row(number).id());
     }
 
+    private Refusal none(AgreementNumber number) {
+        return stones.find(number)
+                .map(stone -> Refusal.of(
+                        Refusal.Kind.GONE,
+                        Message.of(
+                                "agreement.gone",
+                                "number",
+                                number,
+                                "day",
+                                LocalDate.ofInstant(
+                                        stone.goneAt(), settings.office().zone()))))
+                .orElseGet(() -> Refusal.notFound(Message.of("agreement.none", "number", number)));
+    }
+
     private AgreementRow row(AgreementNumber number) {
-        return rows.findByNumber(number.value())
-                .orElseThrow(() -> Refusal.notFound(Message.of("agreement.none", "number", number)));
+        return rows.findByNumber(number.value()).orElseThrow(() -> none(number));
     }
 }

@@ -118,6 +118,23 @@ class Archived {
                 .update();
     }
 
+    /** One goes: its headings come to less. */
+    void takeOut(UUID id) {
+        boolean counted = sql.sql("select edition from archived where agreement_id = ? for update")
+                .param(id)
+                .query(Integer.class)
+                .optional()
+                .filter(edition -> edition >= 0)
+                .isPresent();
+        if (!counted) return;
+        add(id, -1);
+        // a heading may be somebody's name: where nothing is under it any more, it goes, too
+        sql.sql("delete from archive_sum where template_id = (select template_id from archived where agreement_id = ?)"
+                        + " and share = ? and many = 0")
+                .params(id, Math.floorMod(id.hashCode(), SHARES))
+                .update();
+    }
+
     /** What some have in some columns, as it prints. */
     Map<UUID, Map<String, String>> texts(Collection<UUID> ids, List<ColumnKey> wanted) {
         Map<UUID, Map<String, String>> texts = new HashMap<>();

@@ -107,6 +107,11 @@ class JobSetup {
     }
 
     @Bean
+    Task<Void> departureTask(ObjectProvider<JobWork> all) {
+        return task(JobKind.DEPARTURE, all);
+    }
+
+    @Bean
     Task<Void> filingTask(ObjectProvider<JobWork> all) {
         return task(JobKind.FILING, all);
     }

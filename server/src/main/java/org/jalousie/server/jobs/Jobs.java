@@ -119,6 +119,22 @@ public class Jobs {
         return all.size();
     }
 
+    /** No job is about this agreement any more, but for the one in which it goes. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void forget(UUID agreementId) {
+        sql.sql("delete from job_failure where agreement_id = ?")
+                .param(agreementId)
+                .update();
+        for (JobKind kind : JobKind.values()) {
+            if (!kind.ofAgreement() || kind == JobKind.DEPARTURE) continue;
+            for (String table : List.of("scheduled_tasks where task_name", "job_request where task"))
+                sql.sql("delete from " + table + " = ? and left("
+                                + (table.startsWith("scheduled") ? "task_instance" : "instance") + ", 36) = ?")
+                        .params(kind.taskName(), agreementId.toString())
+                        .update();
+        }
+    }
+
     /** Remembers a job that was given up. */
     @Transactional
     void giveUp(String task, String instance, UUID agreementId, String reason) {

@@ -29,4 +29,6 @@ interface Mails extends JpaRepository<Mail, UUID> {
     @Query("update Mail m set m.sentAgainAt = :now where m.id = :id and m.sentAgainAt is null"
             + " and m.state = 'RETURNED' and m.kind = 'COMPLETED'")
     int sendingAgain(UUID id, Instant now);
+
+    void deleteByAbout(UUID about);
 }

@@ -50,14 +50,22 @@ class RequestMailWork implements JobWork, RequestPost {
     }
 
     @Override
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void forget(UUID about) {
+        mails.deleteByAbout(about);
+    }
+
+    @Override
     public JobKind kind() {
         return JobKind.REQUEST_MAIL;
     }
 
     @Override
     public boolean run(String instance) {
-        Mail mail = postroom.get(UUID.fromString(instance));
-        if (!mail.waiting()) return false;
+        // what it was about may be gone by now, and the mail with it
+        Optional<Mail> found = mails.findById(UUID.fromString(instance)).filter(Mail::waiting);
+        if (found.isEmpty()) return false;
+        Mail mail = found.get();
         Optional<Written> written = writer.stream()
                 .filter(one -> one.words(mail.requestOccasion()))
                 .findFirst()

@@ -12,6 +12,9 @@ public interface RequestPost {
     /** Puts a mail into the queue, in the transaction of what asks for it. @param about of what it is */
     void queue(UUID about, RequestLetter.About occasion, String recipient, String subject);
 
+    /** What goes, in the transaction in which it does: nothing stays of the mails about it. */
+    void forget(UUID about);
+
     /** Words mails when they are sent, since the links in them are kept nowhere. */
     interface Writer {
         /** Whether it words mails of an occasion. */

@@ -83,6 +83,9 @@ final class Needs {
         if (first.equals("tables"))
             return Optional.of(new Need(
                     List.of(List.of(new Scope(Area.INTAKE, writes)), List.of(new Scope(Area.REGISTERS, writes)))));
+        // what can't be undone is a person's to decide
+        if (writes && (rest.equals("archive/retention/departures") || rest.startsWith("archive/retention/departures/")))
+            return Optional.empty();
         Area area = FORM.matcher(rest).matches() ? Area.INTAKE : AREAS.get(first);
         return Optional.ofNullable(area).map(one -> new Need(List.of(List.of(new Scope(one, writes)))));
     }

@@ -65,6 +65,33 @@ class BroughtRows {
                 Optional.ofNullable(row.getObject(8, Integer.class)));
     }
 
+    /**
+     * Forgets what was in the rows that became a request, and in those that go with them.
+     *
+     * @return their tables
+     */
+    List<UUID> blank(String request) {
+        return sql
+                .sql("update brought_row r set cells = '[]', faults = '{}', told_apart = null"
+                        + " from brought_row made where made.plan ->> 'request' = ? and r.table_id = made.table_id"
+                        + " and (r.number = made.number or r.belongs_to = made.number) returning r.table_id")
+                .param(request)
+                .query(UUID.class)
+                .list()
+                .stream()
+                .distinct()
+                .toList();
+    }
+
+    /** Whether nothing is left in any of a table's rows. */
+    boolean isBlank(UUID table) {
+        return sql.sql("select 1 from brought_row where table_id = ? and cells <> '[]' limit 1")
+                .param(table)
+                .query(Integer.class)
+                .list()
+                .isEmpty();
+    }
+
     /** Forgets all rows. */
     void clear(UUID table) {
         sql.sql("delete from brought_row where table_id = ?").param(table).update();

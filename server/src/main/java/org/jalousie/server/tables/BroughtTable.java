@@ -157,6 +157,12 @@ class BroughtTable {
         return name;
     }
 
+    /** Its files as they were brought are kept no more: what was in one of their rows is gone. */
+    void dropFiles() {
+        file = "";
+        second = second().map(one -> Json.canonical(one.withoutFile())).orElse(null);
+    }
+
     Sha256 file() {
         return new Sha256(file);
     }

@@ -46,6 +46,10 @@ record SecondTable(
         return head.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "");
     }
 
+    SecondTable withoutFile() {
+        return new SecondTable(name, "", style, heads, key, to, columns, datesSure, numbersSure);
+    }
+
     SecondTable by(int ownKey, int firstKey) {
         return new SecondTable(name, file, style, heads, ownKey, firstKey, columns, datesSure, numbersSure);
     }

@@ -17,6 +17,7 @@ import org.jalousie.server.jobs.Jobs;
 import org.jalousie.server.web.Page;
 import org.springframework.data.domain.Sort;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -85,6 +86,15 @@ class TableBringing implements TablesBrought {
             jobs.soon(JobKind.TABLE, table.id().toString());
             return service.detail(table);
         });
+    }
+
+    @Override
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void forget(String request) {
+        for (UUID table : rows.blank(request)) {
+            if (rows.isBlank(table)) tables.deleteById(table);
+            else tables.findById(table).ifPresent(BroughtTable::dropFiles);
+        }
     }
 
     @Transactional(readOnly = true)

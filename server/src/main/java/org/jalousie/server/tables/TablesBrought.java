@@ -19,6 +19,12 @@ public interface TablesBrought {
     /** What a table was brought in for. */
     record Subject(TableUse.Purpose purpose, String subject) {}
 
+    /**
+     * A request that a row became is gone, in this transaction: nothing stays of the row but that it was there. Files as they were
+     * brought go with the first of their rows, and a table with the last.
+     */
+    void forget(String request);
+
     /** Empty when there is no such table. */
     Optional<Subject> subjectOf(UUID table);
 }

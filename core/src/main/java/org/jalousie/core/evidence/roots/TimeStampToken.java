@@ -2,12 +2,6 @@ package org.jalousie.core.evidence.roots;
 
 import java.io.IOException;
 import java.security.GeneralSecurityException;
-import java.security.cert.CertPathBuilder;
-import java.security.cert.CertStore;
-import java.security.cert.CollectionCertStoreParameters;
-import java.security.cert.PKIXBuilderParameters;
-import java.security.cert.TrustAnchor;
-import java.security.cert.X509CertSelector;
 import java.security.cert.X509Certificate;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -15,8 +9,6 @@ import java.util.Collection;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Collectors;
 import org.bouncycastle.cert.X509CertificateHolder;
 import org.bouncycastle.cert.jcajce.JcaX509CertificateConverter;
 import org.bouncycastle.cms.CMSException;
@@ -26,6 +18,7 @@ import org.bouncycastle.operator.OperatorCreationException;
 import org.bouncycastle.tsp.TSPAlgorithms;
 import org.bouncycastle.tsp.TSPException;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.evidence.CertificatePath;
 
 /**
  * A time stamp by itself (RFC 3161 §2.4.2).
@@ -69,22 +62,14 @@ public record TimeStampToken(Instant at, String by) {
         }
     }
 
-    /** A path to an anchor, as it was at the time of the stamp (RFC 5280 §6). */
+    /** There is a path to an anchor, as it was at the time of the stamp. */
     private static void trusted(
             X509Certificate certificate, org.bouncycastle.tsp.TimeStampToken token, List<X509Certificate> anchors)
             throws GeneralSecurityException {
         List<X509Certificate> all = new ArrayList<>();
         for (X509CertificateHolder one : token.getCertificates().getMatches(null))
             all.add(new JcaX509CertificateConverter().getCertificate(one));
-        Set<TrustAnchor> trusted =
-                anchors.stream().map(one -> new TrustAnchor(one, null)).collect(Collectors.toSet());
-        X509CertSelector wanted = new X509CertSelector();
-        wanted.setCertificate(certificate);
-        PKIXBuilderParameters parameters = new PKIXBuilderParameters(trusted, wanted);
-        parameters.addCertStore(CertStore.getInstance("Collection", new CollectionCertStoreParameters(all)));
-        parameters.setDate(token.getTimeStampInfo().getGenTime());
-        // a list that is in force today says nothing of what was good that day
-        parameters.setRevocationEnabled(false);
-        CertPathBuilder.getInstance("PKIX").build(parameters);
+        CertificatePath.require(
+                certificate, all, anchors, token.getTimeStampInfo().getGenTime().toInstant());
     }
 }

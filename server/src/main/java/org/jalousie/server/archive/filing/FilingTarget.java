@@ -1,5 +1,6 @@
 package org.jalousie.server.archive.filing;
 
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.messages.Told;
 
@@ -23,6 +24,14 @@ interface FilingTarget {
 
     /** Puts a file where none is. @param path names with strokes between them @throws Away when that isn't possible just now */
     Put put(String path, byte[] bytes);
+
+    /**
+     * Takes a file away if it is still the one that was put there, and the folders that are empty then.
+     *
+     * @param was what it was; something else stays
+     * @throws Away when that isn't possible just now
+     */
+    void takeAway(String path, Sha256 was);
 
     /** Puts a file in place of the one that is there. @throws Away when that isn't possible just now */
     void replace(String path, byte[] bytes);

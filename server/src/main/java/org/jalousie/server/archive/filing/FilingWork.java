@@ -103,26 +103,43 @@ class FilingWork implements JobWork {
 
     /** @return whether there was one */
     private boolean fileNext(Targets.Target target) {
-        Optional<UUID> next = filings.next(target.id());
+        Optional<Filings.Next> next = filings.next(target.id());
         if (next.isEmpty()) return false;
-        UUID agreement = next.get();
+        UUID agreement = next.get().agreement();
         try {
-            file(target, agreement);
+            if (next.get().leaving()) takeAway(target, agreement);
+            else file(target, agreement);
             targets.answers(target.id());
         } catch (FilingTarget.Away away) {
             throw away;
         } catch (RuntimeException e) {
             // by its kind only: the message may hold a path, which says who has signed what
             LOG.warn("agreement {} can't be filed: {}", agreement, e.getClass().getSimpleName());
-            filings.failed(
-                    target.id(),
-                    agreement,
-                    e instanceof FileStore.Damaged
-                            ? e.getMessage()
-                            : Message.of("filing.cant", "kind", e.getClass().getSimpleName())
-                                    .toString());
+            String fault = e instanceof FileStore.Damaged
+                    ? e.getMessage()
+                    : Message.of("filing.cant", "kind", e.getClass().getSimpleName())
+                            .toString();
+            if (next.get().leaving()) filings.leavesLater(target.id(), agreement, fault);
+            else filings.failed(target.id(), agreement, fault);
         }
         return true;
+    }
+
+    /** Takes away what lies at an agreement's paths and is still what was filed there; what is somebody else's stays. */
+    private void takeAway(Targets.Target target, UUID agreement) {
+        List<String> paths = filings.paths(target.id(), agreement);
+        List<FilingPlan.Planned> planned = paths.isEmpty()
+                ? List.of()
+                : plans.of(target.terms(), agreement).files();
+        FilingTarget door = doors.to(target.terms(), target.credential());
+        for (int i = 0; i < Math.min(paths.size(), planned.size()); i++)
+            door.takeAway(paths.get(i), planned.get(i).file());
+        transaction.executeWithoutResult(status -> {
+            // it may be another place by now, at which nothing of it is
+            if (targets.held(target.id())
+                    .filter(one -> one.revision() == target.revision())
+                    .isPresent()) filings.left(target.id(), agreement);
+        });
     }
 
     private void file(Targets.Target target, UUID agreement) {
@@ -170,13 +187,15 @@ class FilingWork implements JobWork {
     private void index(Targets.Target target) {
         FilingTarget door = doors.to(target.terms(), target.credential());
         for (String month : filings.unindexed(target.id())) {
+            List<UUID> left = filings.leftOf(target.id(), month);
             List<Filings.Entry> entries = filings.entries(target.id(), month);
             List<FilingIndex.FiledAgreement> filed = new ArrayList<>();
             entries.forEach(one -> filed.add(one.filed()));
             door.replace(FilingIndex.path(month, "csv"), FilingIndex.csv(filed));
             door.replace(FilingIndex.path(month, "json"), FilingIndex.json(filed));
-            filings.indexed(
-                    target.id(), entries.stream().map(Filings.Entry::agreement).toList());
+            List<UUID> told = new ArrayList<>(left);
+            entries.forEach(one -> told.add(one.agreement()));
+            filings.indexed(target.id(), told);
         }
     }
 }

@@ -41,7 +41,11 @@ class Filings {
     enum State {
         WAITING,
         FILED,
-        FAILED
+        FAILED,
+        /** Its files are to be taken away. */
+        LEAVING,
+        /** They were, and are filed no more. */
+        LEFT
     }
 
     /** What is to be filed; once is enough. */
@@ -53,12 +57,55 @@ class Filings {
                     .update();
     }
 
-    Optional<UUID> next(UUID target) {
-        return sql.sql("select agreement_id from filing where target_id = ? and state = 'WAITING' and next_at <= ?"
-                        + " order by next_at, agreement_id limit 1")
+    /** What is to be done next. @param leaving whether its files are taken away instead of being filed */
+    record Next(UUID agreement, boolean leaving) {}
+
+    Optional<Next> next(UUID target) {
+        return sql.sql(
+                        "select agreement_id, state = 'LEAVING' from filing where target_id = ?"
+                                + " and state in ('WAITING', 'LEAVING') and next_at <= ? order by next_at, agreement_id limit 1")
                 .params(target, now())
-                .query(UUID.class)
+                .query((row, at) -> new Next(row.getObject(1, UUID.class), row.getBoolean(2)))
                 .optional();
+    }
+
+    /** An agreement's files are taken away from wherever they are. */
+    void leave(UUID agreement) {
+        sql.sql("update filing set state = 'LEAVING', tries = 0, fault = '', next_at = ?, changed_at = ?"
+                        + " where agreement_id = ? and state not in ('LEAVING', 'LEFT')")
+                .params(now(), now(), agreement)
+                .update();
+    }
+
+    /** The titles of the places where that isn't done yet; nor is it while an index there still tells of them. */
+    List<String> leaving(UUID agreement) {
+        return sql.sql(
+                        "select t.title from filing f join filing_target t on t.id = f.target_id"
+                                + " where f.agreement_id = ? and (f.state <> 'LEFT' or not f.indexed) order by lower(t.title), t.id")
+                .param(agreement)
+                .query(String.class)
+                .list();
+    }
+
+    /** They are there no more; the index is to be written without them. */
+    void left(UUID target, UUID agreement) {
+        giveBack(target, agreement);
+        sql.sql("update filing set state = 'LEFT', fault = '', entry = null, indexed = month is null, changed_at = ?"
+                        + " where target_id = ? and agreement_id = ? and state = 'LEAVING'")
+                .params(now(), target, agreement)
+                .update();
+    }
+
+    /** It can't be done now, whatever is the matter; it is tried again. */
+    void leavesLater(UUID target, UUID agreement, String fault) {
+        sql.sql(
+                        "update filing set fault = ?, next_at = ? where target_id = ? and agreement_id = ? and state = 'LEAVING'")
+                .params(
+                        fault.replace("\0", ""),
+                        Timestamp.from(clock.instant().plus(Duration.ofMinutes(10))),
+                        target,
+                        agreement)
+                .update();
     }
 
     /** The paths that an agreement has, in their order; none before it was filed there. */
@@ -95,8 +142,9 @@ class Filings {
     }
 
     void filed(UUID target, UUID agreement, String month, FilingIndex.FiledAgreement entry) {
-        sql.sql("update filing set state = 'FILED', fault = '', month = ?, entry = cast(? as jsonb), indexed = false,"
-                        + " changed_at = ? where target_id = ? and agreement_id = ?")
+        sql.sql(
+                        "update filing set state = 'FILED', fault = '', month = ?, entry = cast(? as jsonb), indexed = false,"
+                                + " changed_at = ? where target_id = ? and agreement_id = ? and state not in ('LEAVING', 'LEFT')")
                 .params(month, Json.canonical(entry), now(), target, agreement)
                 .update();
     }
@@ -109,7 +157,8 @@ class Filings {
                 .query(Integer.class)
                 .optional()
                 .orElse(1);
-        sql.sql("update filing set state = ?, next_at = ? where target_id = ? and agreement_id = ?")
+        sql.sql("update filing set state = ?, next_at = ? where target_id = ? and agreement_id = ?"
+                        + " and state not in ('LEAVING', 'LEFT')")
                 .params(
                         tries >= MOST_TRIES ? "FAILED" : "WAITING",
                         Timestamp.from(
@@ -129,7 +178,8 @@ class Filings {
 
     /** Files everything once more: what is there stays, what is missing comes back. */
     int everything(UUID target) {
-        return sql.sql("update filing set state = 'WAITING', tries = 0, next_at = ? where target_id = ?")
+        return sql.sql("update filing set state = 'WAITING', tries = 0, next_at = ? where target_id = ?"
+                        + " and state not in ('LEAVING', 'LEFT')")
                 .params(now(), target)
                 .update();
     }
@@ -137,8 +187,13 @@ class Filings {
     /** Files everything at another place, where none of it is. */
     void anew(UUID target) {
         sql.sql("update filing set state = 'WAITING', tries = 0, next_at = ?, entry = null, indexed = true"
-                        + " where target_id = ?")
+                        + " where target_id = ? and state not in ('LEAVING', 'LEFT')")
                 .params(now(), target)
+                .update();
+        // what was to be taken away was at the other place, which is left as it is
+        sql.sql("update filing set state = 'LEFT', entry = null, indexed = true where target_id = ?"
+                        + " and state in ('LEAVING', 'LEFT')")
+                .param(target)
                 .update();
     }
 
@@ -160,6 +215,15 @@ class Filings {
                 .query((row, at) -> new Entry(
                         row.getObject(1, UUID.class),
                         Json.MAPPER.readValue(row.getString(2), FilingIndex.FiledAgreement.class)))
+                .list();
+    }
+
+    /** Agreements that a month's index tells of no more. */
+    List<UUID> leftOf(UUID target, String month) {
+        return sql.sql(
+                        "select agreement_id from filing where target_id = ? and month = ? and state = 'LEFT' and not indexed")
+                .params(target, month)
+                .query(UUID.class)
                 .list();
     }
 

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.file.AccessDeniedException;
+import java.nio.file.DirectoryNotEmptyException;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.FileSystemException;
 import java.nio.file.Files;
@@ -128,6 +129,33 @@ final class FolderTarget implements FilingTarget {
             sync(place.getParent());
             return Put.WRITTEN;
         });
+    }
+
+    @Override
+    public void takeAway(String path, Sha256 was) {
+        inTime(() -> {
+            Path real = real();
+            Path place = real.resolve(path).normalize();
+            if (!place.startsWith(real) || !Files.isRegularFile(place, LinkOption.NOFOLLOW_LINKS)) return false;
+            // a link may lead elsewhere, where nothing is ours
+            if (!place.getParent().toRealPath().startsWith(real)) return false;
+            if (!Sha256.of(Files.readAllBytes(place)).equals(was)) return false;
+            Files.delete(place);
+            sync(place.getParent());
+            for (Path folder = place.getParent(); !folder.equals(real); folder = folder.getParent())
+                if (!emptied(folder)) break;
+            return true;
+        });
+    }
+
+    /** Takes a folder away that has nothing in it. */
+    private static boolean emptied(Path folder) throws IOException {
+        try {
+            Files.delete(folder);
+            return true;
+        } catch (DirectoryNotEmptyException e) {
+            return false;
+        }
     }
 
     /** Its name follows from what is in it, so one that was left when the server stopped is written over by the next try. */

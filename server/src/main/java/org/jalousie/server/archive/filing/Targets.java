@@ -147,7 +147,7 @@ class Targets {
         Timestamp now = Timestamp.from(clock.instant());
         return sql.sql(
                         "select id from filing_target t where not paused and (waits_until is null or waits_until <= ?)"
-                                + " and (gathering or exists (select from filing f where f.target_id = t.id and f.state = 'WAITING'"
+                                + " and (gathering or exists (select from filing f where f.target_id = t.id and f.state in ('WAITING', 'LEAVING')"
                                 + " and f.next_at <= ?) or exists (select from filing f where f.target_id = t.id and not f.indexed))")
                 .params(now, now)
                 .query(UUID.class)

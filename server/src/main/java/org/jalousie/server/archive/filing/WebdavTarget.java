@@ -18,6 +18,7 @@ import org.jalousie.server.adapters.OutsideProblem;
 final class WebdavTarget implements FilingTarget {
     private static final Duration LIMIT = Duration.ofSeconds(60);
     private static final int MOST_ANSWER = 10_000;
+    private static final int MOST_FILE = 1 << 29;
 
     private final OutsideHttp http;
     private final URI collection;
@@ -54,6 +55,19 @@ final class WebdavTarget implements FilingTarget {
         collections(path);
         OutsideHttp.Answer moved = moved(part(path, bytes), path, "T");
         if (moved.status() == 412) throw refused(moved);
+    }
+
+    @Override
+    public void takeAway(String path, Sha256 was) {
+        OutsideHttp.Answer there = ask("GET", address(path), Map.of(), new byte[0], MOST_FILE);
+        if (there.status() == 404 || there.status() == 409) return;
+        if (there.status() != 200) throw refused(there);
+        if (!Sha256.of(there.body()).equals(was)) return;
+        // not if somebody has changed it since it was looked at (RFC 9110 §13.1.1)
+        String tag = there.fields().getOrDefault("etag", "W/");
+        Map<String, String> same = tag.startsWith("W/") ? Map.of() : Map.of("If-Match", tag);
+        OutsideHttp.Answer gone = ask("DELETE", address(path), same, new byte[0], MOST_ANSWER);
+        if (gone.status() / 100 != 2 && gone.status() != 404 && gone.status() != 412) throw refused(gone);
     }
 
     /** Makes the collections that a file lies in, from the outside in (RFC 4918 §9.3): 405 where one is there. */

@@ -127,6 +127,7 @@ public class DailyRoots {
     RootStore.LastCheck check(boolean all) {
         List<Message> findings = new ArrayList<>(kept.findings(TOLD));
         findings.addAll(new RootsThemselves(store, trust.anchors()).findings(all));
+        findings.addAll(new TombstoneSeals(store, trust.anchors()).findings());
         RootStore.LastCheck check = new RootStore.LastCheck(
                 clock.instant(),
                 findings.size(),
@@ -173,6 +174,11 @@ public class DailyRoots {
                 TimeStampToken.read(root.token(), hash(root), trust.anchors())
                         .map(TimeStampToken::at)
                         .orElse(null)));
+    }
+
+    /** Whether a root covers an agreement that has come this far. */
+    public boolean isCovered(Leaf leaf) {
+        return store.isCovered(leaf);
     }
 
     /** What shows to anybody that an agreement had come this far, by the newest root. @throws Refusal when none covers it yet */

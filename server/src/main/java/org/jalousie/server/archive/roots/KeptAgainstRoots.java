@@ -25,15 +25,23 @@ class KeptAgainstRoots {
     /** Agreements and events that a root covers and that are not there any more, or are others. */
     private List<Message> lost(int most) {
         return sql.sql(
-                        "select distinct on (l.agreement) l.agreement, l.events, l.root, a.id is null as gone, e.hash is null as fewer"
+                        "select distinct on (l.agreement) l.agreement, l.events, l.root, a.id is null as gone, e.hash is null as fewer,"
+                                + " t.number is not null as stone"
                                 + " from daily_root_leaf l left join agreement a on a.number = l.agreement"
                                 + " left join agreement_event e on e.agreement_id = a.id and e.sequence = l.events"
-                                + " where e.hash is distinct from l.hash order by l.agreement, l.events limit ?")
+                                + " left join tombstone t on t.number = l.agreement and a.id is null"
+                                + " where case when t.number is null then e.hash is distinct from l.hash"
+                                // of the events before the last one nothing is left to compare with
+                                + " when l.events = t.events then t.last_hash <> l.hash"
+                                + " when l.events = t.events + 1 then t.hash <> l.hash else l.events > t.events end"
+                                + " order by l.agreement, l.events limit ?")
                 .param(most)
                 .query((row, at) -> {
-                    String kind = row.getBoolean(4)
-                            ? "archive.roots.agreement-gone"
-                            : row.getBoolean(5) ? "archive.roots.events-gone" : "archive.roots.event-other";
+                    String kind = row.getBoolean(6)
+                            ? "archive.roots.tombstone-other"
+                            : row.getBoolean(4)
+                                    ? "archive.roots.agreement-gone"
+                                    : row.getBoolean(5) ? "archive.roots.events-gone" : "archive.roots.event-other";
                     return Message.of(kind, "number", row.getString(1), "event", row.getInt(2), "root", row.getLong(3));
                 })
                 .list();

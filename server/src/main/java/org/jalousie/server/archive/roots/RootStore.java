@@ -121,6 +121,24 @@ class RootStore {
                 .list();
     }
 
+    /** Whether a root covers an agreement that has come this far. */
+    boolean isCovered(Leaf leaf) {
+        return !sql.sql("select 1 from daily_root_leaf where agreement = ? and events = ? and hash = ? limit 1")
+                .params(leaf.agreement(), leaf.events(), leaf.hash().hex())
+                .query(Integer.class)
+                .list()
+                .isEmpty();
+    }
+
+    /** What stays of agreements that are gone. */
+    record Stone(String number, String statement, String seal) {}
+
+    List<Stone> stones() {
+        return sql.sql("select number, statement, seal from tombstone order by number")
+                .query((row, at) -> new Stone(row.getString(1), row.getString(2), row.getString(3)))
+                .list();
+    }
+
     private static Leaf leaf(String agreement, int events, String hash) {
         return new Leaf(agreement, events, new Sha256(hash));
     }
@@ -132,7 +150,12 @@ class RootStore {
                         + "  order by sequence desc limit 1) e on true"
                         + " left join lateral (select events, hash from daily_root_leaf where agreement = a.number"
                         + "  order by root desc limit 1) l on true"
-                        + " where l.events is distinct from e.sequence or l.hash is distinct from e.hash")
+                        + " where l.events is distinct from e.sequence or l.hash is distinct from e.hash"
+                        // what stays of an agreement that is gone is the last link of its chain
+                        + " union all select t.number, t.events + 1, t.hash from tombstone t"
+                        + " left join lateral (select events, hash from daily_root_leaf where agreement = t.number"
+                        + "  order by root desc limit 1) l on true"
+                        + " where l.events is distinct from t.events + 1 or l.hash is distinct from t.hash")
                 .query((row, at) -> leaf(row.getString(1), row.getInt(2), row.getString(3)))
                 .list();
     }
