@@ -1,0 +1,334 @@
+package org.jalousie.server.archive.retention;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
+import javax.sql.DataSource;
+import org.jalousie.demo.Client;
+import org.jalousie.server.testbed.ManyAgreements;
+import org.jalousie.server.testbed.Office;
+import org.jalousie.server.testbed.Registers;
+import org.jalousie.server.testbed.Testbed;
+import org.jalousie.server.testbed.Wait;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.dao.DataAccessException;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import tools.jackson.databind.JsonNode;
+
+/** Whatever happens while an agreement goes: it is there whole, or its tombstone is; and nobody lets one go in another way. */
+class GoingTest {
+    private static final Testbed BED = Testbed.start();
+    private static final Office OFFICE = new Office(BED.address());
+    private static final RetentionHand HAND = new RetentionHand(BED, OFFICE);
+    private static final JdbcClient SQL = BED.bean(JdbcClient.class);
+
+    private static String template;
+
+    @BeforeAll
+    static void aMonthForThoseThatCameToNothing() {
+        template = OFFICE.publish("Going loans", Office.loanWording());
+        HAND.keep(template, 1, 1);
+    }
+
+    private static String over(String lender) {
+        String number = HAND.withdrawn(template, Office.loanValues(lender));
+        HAND.ended(60, List.of(number));
+        return number;
+    }
+
+    private static List<String> findings() {
+        Client.Answer answer = OFFICE.client.post("/api/v1/daily-roots/check", Map.of());
+        return answer.json().get("said").valueStream().map(JsonNode::asString).toList();
+    }
+
+    private static String failing(String number) {
+        return "(select id from agreement where number = '" + number + "')";
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"waited_for", "mail", "intake_request", "agreement_event", "file_reference", "agreement"})
+    void itBreaksOffAtAnyTableAndIsThereWholeAndGoesWithTheNextTry(String table) {
+        String number = over("Ben Holt");
+        HAND.confirm(List.of(number), false);
+        HAND.root();
+        String before = OFFICE.client.get("/api/v1/agreements/" + number).text();
+        SQL.sql("create function refuse_now() returns trigger language plpgsql as"
+                        + " $$ begin raise exception 'the power is gone'; end $$")
+                .update();
+        SQL.sql("create trigger refuse_now before delete on " + table
+                        + " for each statement execute function refuse_now()")
+                .update();
+        try {
+            HAND.graceIsOver(number);
+            Wait.until(
+                    "tried",
+                    () -> SQL.sql("select count(*) from scheduled_tasks where task_name = 'departure'"
+                                            + " and consecutive_failures > 0 and task_instance = " + failing(number)
+                                            + "::text")
+                                    .query(Integer.class)
+                                    .single()
+                            > 0);
+            assertThat(OFFICE.client.get("/api/v1/agreements/" + number).text()).isEqualTo(before);
+            assertThat(HAND.list("gone/" + number).get("status").asInt()).isEqualTo(404);
+            assertThat(findings()).noneMatch(one -> one.contains(number));
+        } finally {
+            SQL.sql("drop trigger refuse_now on " + table).update();
+            SQL.sql("drop function refuse_now").update();
+        }
+        HAND.awaitGone(number);
+        assertThat(HAND.list("gone/" + number).get("readable").asBoolean()).isTrue();
+    }
+
+    @Test
+    void whoTakesItBackJustWhenItGoesIsToldTheTruth() throws Exception {
+        for (int round = 0; round < 3; round++) {
+            String number = over("Ben Holt");
+            HAND.confirm(List.of(number), false);
+            HAND.root();
+            CompletableFuture<Integer> back;
+            try (var connection = BED.bean(DataSource.class).getConnection()) {
+                connection.setAutoCommit(false);
+                connection
+                        .createStatement()
+                        .execute("select 1 from agreement where number = '" + number + "' for update");
+                HAND.graceIsOver(number);
+                if (round > 0) Wait.until("the job waits", () -> waiting() > 0);
+                back = CompletableFuture.supplyAsync(() -> OFFICE.client
+                        .delete(RetentionHand.RETENTION + "/departures/" + number)
+                        .status());
+                int all = round > 0 ? 2 : 1;
+                Wait.until("both wait", () -> waiting() >= all);
+                connection.commit();
+            }
+            int status = back.get(60, TimeUnit.SECONDS);
+            if (status == 204) {
+                HAND.look(number);
+                Thread.sleep(500);
+                assertThat(HAND.isGone(number)).isFalse();
+                assertThat(HAND.of(number).get("going").isNull()).isTrue();
+            } else {
+                assertThat(status).isEqualTo(404);
+                HAND.awaitGone(number);
+            }
+        }
+    }
+
+    private static int waiting() {
+        return SQL.sql("select count(*) from pg_stat_activity where wait_event_type = 'Lock' and state = 'active'")
+                .query(Integer.class)
+                .single();
+    }
+
+    @Test
+    void theDatabaseLetsNoneGoInAnotherWay() {
+        String number = over("Ben Holt");
+        String events = "delete from agreement_event where agreement_id = " + failing(number);
+        assertThatThrownBy(() -> SQL.sql(events).update()).isInstanceOf(DataAccessException.class);
+        String stone =
+                "insert into tombstone (agreement_id, number, template_id, statement, seal, events, last_hash, hash,"
+                        + " gone_at) select a.id, a.number, a.template_id, '{}', '', %s, e.hash, e.hash, now() from agreement a"
+                        + " join agreement_event e on e.agreement_id = a.id where a.number = '" + number + "' order by"
+                        + " e.sequence desc limit 1";
+        assertThatThrownBy(() -> SQL.sql(String.format(stone, "e.sequence")).update())
+                .hasMessageContaining("nobody has confirmed");
+        HAND.confirm(List.of(number), false);
+        assertThatThrownBy(() -> SQL.sql(String.format(stone, "e.sequence")).update())
+                .hasMessageContaining("nobody has confirmed");
+        SQL.sql("update departure set goes_at = now() where agreement_id = " + failing(number))
+                .update();
+        assertThatThrownBy(() -> SQL.sql(String.format(stone, "e.sequence - 1")).update())
+                .hasMessageContaining("counts all events");
+        SQL.sql("insert into legal_hold (id, agreement_id, reason, placed_by, placed_at) values (gen_random_uuid(), "
+                        + failing(number) + ", 'a claim', 'Nora Quill', now())")
+                .update();
+        assertThatThrownBy(() -> SQL.sql(String.format(stone, "e.sequence")).update())
+                .hasMessageContaining("a legal hold");
+        SQL.sql("delete from legal_hold where agreement_id = " + failing(number))
+                .update();
+        HAND.root();
+        HAND.awaitGone(number);
+        for (String change : List.of(
+                "update tombstone set statement = '{}' where number = '" + number + "'",
+                "delete from tombstone where number = '" + number + "'",
+                "truncate tombstone"))
+            assertThatThrownBy(() -> SQL.sql(change).update()).hasMessageContaining("never changed or removed");
+    }
+
+    private static void rule(String... statements) {
+        for (String table : List.of("tombstone", "agreement_event"))
+            SQL.sql("alter table " + table + " disable trigger user").update();
+        for (String one : statements) SQL.sql(one).update();
+        for (String table : List.of("tombstone", "agreement_event"))
+            SQL.sql("alter table " + table + " enable trigger user").update();
+    }
+
+    @Test
+    void aTombstoneThatWasChangedLostOrForgedByWhoRulesOverTheDatabaseShows() {
+        String gone = over("Ben Holt");
+        HAND.go(gone);
+        HAND.root();
+        assertThat(findings()).noneMatch(one -> one.contains(gone));
+        String kept = SQL.sql("select statement from tombstone where number = ?")
+                .param(gone)
+                .query(String.class)
+                .single();
+        rule("update tombstone set statement = replace(statement, 'Nora Quill', 'Jonas Petrie') where number = '" + gone
+                + "'");
+        assertThat(findings())
+                .anyMatch(one -> one.contains(gone) && one.contains("isn’t under the office’s signature"));
+        rule("update tombstone set hash = encode(sha256(convert_to(last_hash || chr(10) || statement, 'UTF8')), 'hex')"
+                + " where number = '" + gone + "'");
+        assertThat(findings()).anyMatch(one -> one.contains(gone) && one.contains("covers something else"));
+        SQL.sql("create table moved_stone as select * from tombstone where number = '" + gone + "'")
+                .update();
+        rule("delete from tombstone where number = '" + gone + "'");
+        assertThat(findings()).anyMatch(one -> one.contains(gone + " is gone"));
+        rule(
+                "update moved_stone set statement = '" + kept.replace("'", "''")
+                        + "', hash = encode(sha256(convert_to(last_hash || chr(10) || '" + kept.replace("'", "''")
+                        + "', 'UTF8')), 'hex')",
+                "insert into tombstone select * from moved_stone",
+                "drop table moved_stone");
+        assertThat(findings()).noneMatch(one -> one.contains(gone));
+    }
+
+    @Test
+    void aTombstoneOfOneThatNobodyLetGoIsntUnderTheOfficesSignature() {
+        String number = over("Ben Holt");
+        String other = over("Ben Holt");
+        HAND.go(other);
+        String id = SQL.sql("select id::text from agreement where number = ?")
+                .param(number)
+                .query(String.class)
+                .single();
+        SQL.sql("create table moved_stone as select * from tombstone").update();
+        rule("insert into tombstone select '" + id + "', '" + number + "', template_id, replace(statement, '" + other
+                + "', '" + number
+                + "'), seal, events, last_hash, hash, gone_at, made_in from tombstone where number = '"
+                + other + "'");
+        assertThat(findings()).anyMatch(one -> one.contains(number) && one.contains("office’s signature"));
+        rule("delete from tombstone where number = '" + number + "'", "drop table moved_stone");
+        assertThat(findings()).noneMatch(one -> one.contains(number));
+    }
+
+    @Test
+    void aRequestGoesWithTheLastOfItsAgreements() {
+        String request = OFFICE.request(template, Office.loanValues("Perpetua Vance"));
+        String first = OFFICE.agreementOf(request);
+        OFFICE.await(first, "CHECK");
+        OFFICE.client.post("/api/v1/agreements/" + first + "/withdrawal", Map.of("reason", "Another object."));
+        String second = OFFICE.agreementOf(request);
+        OFFICE.await(second, "CHECK");
+        HAND.ended(60, List.of(first));
+        HAND.go(first);
+        assertThat(OFFICE.client.get("/api/v1/requests/" + request).status()).isEqualTo(200);
+        assertThat(OFFICE.show(second).toString()).contains("Perpetua Vance");
+        OFFICE.client.post("/api/v1/agreements/" + second + "/withdrawal", Map.of("reason", "Not at all."));
+        HAND.ended(60, List.of(second));
+        HAND.go(second);
+        assertThat(OFFICE.client.get("/api/v1/requests/" + request).status()).isEqualTo(404);
+        assertThat(HAND.tablesWith("Perpetua")).isEmpty();
+    }
+
+    @Test
+    void aRowOfATableGoesWithItsAgreementAndTheTableWithTheLastRow() {
+        Registers registers = new Registers(OFFICE.client);
+        List<String> lines = new ArrayList<>();
+        Map<String, String> values = Office.loanValues("");
+        List<String> names = List.copyOf(values.keySet());
+        for (String lender : List.of("Quillon Asher", "Rosamund Teale")) {
+            Map<String, String> own = Office.loanValues(lender);
+            lines.add(String.join(
+                    ";",
+                    names.stream()
+                            .map(name -> "\"" + own.get(name).replace("\"", "\"\"") + "\"")
+                            .toList()));
+        }
+        JsonNode table = registers.ready(Registers.expect(
+                        201,
+                        OFFICE.client.upload(
+                                "/api/v1/runs?template=" + template,
+                                "rows.csv",
+                                (String.join(";", names) + "\n" + String.join("\n", lines) + "\n").getBytes()))
+                .get("id")
+                .asString());
+        JsonNode done = registers.carryOut(table);
+        List<String> made = registers
+                .rows(done, "page=0")
+                .valueStream()
+                .map(row -> row.get("made").get("agreement").asString())
+                .toList();
+        assertThat(made).hasSize(2).doesNotContain("");
+        for (String number : made) {
+            OFFICE.await(number, "CHECK");
+            OFFICE.client.post("/api/v1/agreements/" + number + "/withdrawal", Map.of("reason", "All of them."));
+        }
+        HAND.ended(60, made);
+        assertThat(HAND.tablesWith("Quillon")).containsKey("brought_row");
+        HAND.go(made.get(0));
+        assertThat(HAND.tablesWith("Quillon")).isEmpty();
+        assertThat(HAND.tablesWith("Rosamund")).containsKey("brought_row");
+        String at = "/api/v1/tables/" + table.get("id").asString();
+        assertThat(OFFICE.client.get(at).status()).isEqualTo(200);
+        assertThat(OFFICE.client.get(at + "/report").text())
+                .contains("Rosamund Teale")
+                .contains(made.get(0));
+        HAND.go(made.get(1));
+        assertThat(OFFICE.client.get(at).status()).isEqualTo(404);
+        assertThat(HAND.tablesWith("Rosamund")).isEmpty();
+    }
+
+    @Test
+    void aLongListIsWalkedBothWays() {
+        String number = HAND.withdrawn(template, Office.loanValues("Ben Holt"));
+        String own = OFFICE.publish("Going in numbers", Office.loanWording());
+        HAND.keep(own, 1, 1);
+        ManyAgreements many = new ManyAgreements(SQL);
+        String of = HAND.withdrawn(own, Office.loanValues("Ben Holt"));
+        try {
+            many.copy(of, "GOING-", 120, 3);
+            // all of one moment, so that only the key tells them apart
+            SQL.sql("update agreement set since = now() - interval '90 days' where number like 'GOING-%'")
+                    .update();
+            SQL.sql("delete from key_date where number like 'GOING-%'").update();
+            int due = HAND.list("due?template=" + own).get("total").asInt();
+            assertThat(due).isGreaterThan(100);
+            List<String> there = new ArrayList<>();
+            List<String> back = new ArrayList<>();
+            String previous = walk("due?template=" + own, "after", "next", there);
+            assertThat(there).hasSize(due).doesNotHaveDuplicates();
+            while (!previous.isEmpty()) {
+                JsonNode page = HAND.list("due?template=" + own + "&before=" + previous);
+                List<String> some = new ArrayList<>();
+                page.get("items").forEach(one -> some.add(one.get("number").asString()));
+                back.addAll(0, some);
+                previous = page.get("previous").isNull()
+                        ? ""
+                        : page.get("previous").asString();
+            }
+            assertThat(there).startsWith(back.toArray(String[]::new));
+            assertThat(there).doesNotContain(number);
+        } finally {
+            many.forget("GOING-");
+        }
+    }
+
+    /** @return the key of the page before the last */
+    private static String walk(String list, String way, String link, List<String> all) {
+        String next = "";
+        while (true) {
+            JsonNode page = HAND.list(list + (next.isEmpty() ? "" : "&" + way + "=" + next));
+            page.get("items").forEach(one -> all.add(one.get("number").asString()));
+            if (page.get(link).isNull()) return page.get("previous").asString();
+            next = page.get(link).asString();
+        }
+    }
+}
