@@ -22,6 +22,7 @@ import { RouteOfAgreement } from './RouteOfAgreement';
 import { Questions } from './route/Questions';
 import { RouteNow } from './route/RouteNow';
 import { Trail } from './Trail';
+import { RetentionOfAgreement } from '../archive/retention/RetentionOfAgreement';
 import { Withdraw } from './Withdraw';
 
 type Detail = Schemas['AgreementDetail'];
@@ -170,6 +171,9 @@ export default function AgreementRoom() {
             <div id="own-documents">
               <OwnDocuments detail={detail} onTook={took} />
             </div>
+          )}
+          {['DECLINED', 'WITHDRAWN', 'EXPIRED'].includes(row.state) && (
+            <RetentionOfAgreement number={row.number} />
           )}
           {row.state !== 'CHECK' && row.state !== 'GENERATING' && (
             <RouteNow detail={detail} fixed={!coordinator} onTaken={took} />

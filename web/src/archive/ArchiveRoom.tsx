@@ -51,6 +51,7 @@ export default function ArchiveRoom() {
         />
         <Link to="/archive/dates">{say('dates.dates')}</Link>
         <Link to="/archive/reports">{say('reports.reports')}</Link>
+        <Link to="/archive/retention">{say('retention.retention')}</Link>
         <Link to="/archive/check">{say('check.check-a-file')}</Link>
         <Link to="/archive/roots">{say('roots.daily-roots')}</Link>
         {coordinator && <Link to="/archive/filing">{say('filing.filing')}</Link>}

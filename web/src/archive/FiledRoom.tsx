@@ -14,6 +14,7 @@ import { CheckFile } from './check/CheckFile';
 import { CopiesBack } from './CopiesBack';
 import { CheckResult } from './check/CheckResult';
 import { DatesOfAgreement } from './dates/DatesOfAgreement';
+import { RetentionOfAgreement } from './retention/RetentionOfAgreement';
 import { Covered } from './roots/Covered';
 
 /** A filed agreement: read, downloaded, checked. */
@@ -78,6 +79,7 @@ export default function FiledRoom() {
             )}
           </section>
           <DatesOfAgreement number={number} />
+          <RetentionOfAgreement number={number} />
           <CopiesBack number={number} />
           <section aria-label={say('archive.check')} className="flex flex-col gap-3">
             <h2 className="text-lg">{say('archive.is-it-intact')}</h2>

@@ -29,6 +29,8 @@ const CheckRoom = lazy(() => import('../archive/check/CheckRoom'));
 const RootsRoom = lazy(() => import('../archive/roots/RootsRoom'));
 const DatesRoom = lazy(() => import('../archive/dates/DatesRoom'));
 const ReportsRoom = lazy(() => import('../archive/reports/ReportsRoom'));
+const PersonRoom = lazy(() => import('../archive/person/PersonRoom'));
+const RetentionRoom = lazy(() => import('../archive/retention/RetentionRoom'));
 const FilingRoom = lazy(() => import('../archive/filing/FilingRoom'));
 const FiledRoom = lazy(() => import('../archive/FiledRoom'));
 const RegistersRoom = lazy(() => import('../registers/RegistersRoom'));
@@ -83,6 +85,8 @@ createRoot(root).render(
             <Route path="/archive/roots" element={<RootsRoom />} />
             <Route path="/archive/dates" element={<DatesRoom />} />
             <Route path="/archive/reports" element={<ReportsRoom />} />
+            <Route path="/archive/person" element={<PersonRoom />} />
+            <Route path="/archive/retention" element={<RetentionRoom />} />
             <Route path="/archive/filing" element={<FilingRoom />} />
             <Route path="/archive/:number" element={<FiledRoom />} />
             <Route path="/registers" element={<RegistersRoom />} />

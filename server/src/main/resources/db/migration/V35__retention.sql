@@ -18,8 +18,8 @@ create index legal_hold_of on legal_hold (agreement_id, placed_at);
 create index legal_hold_in_force on legal_hold (placed_at, id) where lifted_at is null;
 create index legal_hold_keeps on legal_hold (agreement_id) where lifted_at is null;
 
--- agreements of which somebody has confirmed that they are gone through; each can be taken back until it goes
-create table departure (
+-- agreements of which somebody has confirmed that they are destroyed; each can be taken back until it goes
+create table destruction (
     agreement_id uuid primary key references agreement,
     kept_until date not null,
     rule jsonb not null,
@@ -29,9 +29,9 @@ create table departure (
     goes_at timestamptz not null,
     waits_for text not null default ''
 );
-create index departure_goes on departure (goes_at, agreement_id);
+create index destruction_goes on destruction (goes_at, agreement_id);
 
--- what stays of an agreement that was gone through: the last link of its chain, under the office's signature
+-- what stays of an agreement that was destroyed: the last link of its chain, under the office's signature
 create table tombstone (
     agreement_id uuid primary key,
     number text collate "C" not null unique,
@@ -41,11 +41,11 @@ create table tombstone (
     events integer not null,
     last_hash text not null,
     hash text not null,
-    gone_at timestamptz not null,
+    destroyed_at timestamptz not null,
     made_in xid8 not null default pg_current_xact_id()
 );
-create index tombstone_gone on tombstone (gone_at, agreement_id);
-create index tombstone_template on tombstone (template_id, gone_at, agreement_id);
+create index tombstone_destroyed on tombstone (destroyed_at, agreement_id);
+create index tombstone_template on tombstone (template_id, destroyed_at, agreement_id);
 
 -- there is one only of an agreement that was confirmed, that nobody holds, and whose last event it is tied to
 create function found_tombstone() returns trigger language plpgsql as $$
@@ -53,8 +53,8 @@ begin
     perform 1 from agreement where id = new.agreement_id and number = new.number
         and state in ('COMPLETED', 'DECLINED', 'WITHDRAWN', 'EXPIRED') for update;
     if not found then raise exception 'no agreement that has ended'; end if;
-    perform 1 from departure where agreement_id = new.agreement_id and goes_at <= new.gone_at;
-    if not found then raise exception 'nobody has confirmed that this agreement is gone through'; end if;
+    perform 1 from destruction where agreement_id = new.agreement_id and goes_at <= new.destroyed_at;
+    if not found then raise exception 'nobody has confirmed that this agreement is destroyed'; end if;
     perform 1 from legal_hold where agreement_id = new.agreement_id and lifted_at is null;
     if found then raise exception 'a legal hold keeps this agreement'; end if;
     perform 1 from agreement_event where agreement_id = new.agreement_id
@@ -101,3 +101,6 @@ alter table filing add constraint filing_state_check
 drop index filing_due;
 create index filing_due on filing (target_id, next_at) where state in ('WAITING', 'LEAVING');
 create index filing_of on filing (agreement_id);
+
+-- what went to an address, for whoever looks for all that is kept of a person
+create index mail_to on mail (lower(recipient), agreement_id);

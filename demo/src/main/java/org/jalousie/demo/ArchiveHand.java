@@ -39,6 +39,24 @@ final class ArchiveHand {
         ok(office.post("/api/v1/archive/views", view.put("template", template).put("name", name)));
     }
 
+    /** Settles how long a template's agreements are kept, in months, counted from the end of the year. */
+    void keptFor(String template, int completed, int inVain) {
+        String path = "/api/v1/archive/templates/" + template + "/retention";
+        int edition = ok(office.get(path)).get("edition").asInt();
+        ok(office.put(
+                path,
+                Map.of(
+                        "rule",
+                        Map.of("completed", completed, "inVain", inVain, "yearEnd", true),
+                        "edition",
+                        edition)));
+    }
+
+    /** Keeps an agreement until somebody lifts it. */
+    void hold(String number, String reason) {
+        ok(office.post("/api/v1/archive/retention/holds", Map.of("numbers", List.of(number), "reason", reason)));
+    }
+
     /** Has everything filed to the first folder that may be filed to; to none where there is no such folder. */
     void filing() {
         JsonNode folders = ok(office.get("/api/v1/archive/filing")).get("folders");

@@ -71,6 +71,8 @@ public final class Demo {
                         List.of("objects_description", "insured_value", "start_date", "end_date", "party.lender"));
         office.archive().dates(loan, LOAN_DATES);
         office.archive().dates(licence, LICENCE_DATES);
+        office.archive().keptFor(loan, 120, 6);
+        office.archive().keptFor(licence, 72, 6);
         office.archive().usualView(licence, "Fees by use", "kind_of_use");
         office.share(SharedForm.link(licence, "pictures@museum.example.org"));
         registers();
@@ -102,6 +104,8 @@ public final class Demo {
         String declined = licenceOut(
                 "Marta Oake", "Oake Games", "All soundhole roses, inv. 1950-01 to 1950-44", "advertising", "EUR 2900");
         office.decline(declined, mailOf("Marta Oake"), "The fee is above our budget for this year.");
+        office.archive()
+                .hold(declined, "Oake Games says that it had a licence by word of mouth. The lawyer wants all papers.");
         String withdrawn = office.generate(
                 office.request(loan, loanValues("Hugo Sandell", "hurdy-gurdy, about 1790", "EUR 5100"), Map.of()));
         office.send(withdrawn);

@@ -74,6 +74,7 @@ class ArchitectureTest {
                             "EndedAgreements$Line",
                             "EndedAgreements$Lines",
                             "AfterEvents",
+                            "NamedAgreements",
                             "WhenGone",
                             "WhenGone$Gone",
                             "GoneAgreements",
@@ -99,6 +100,8 @@ class ArchitectureTest {
                             "AfterRequests",
                             "AfterRequests$Received",
                             "Renewals",
+                            "PersonsRequests",
+                            "PersonsRequests$PersonsRequest",
                             "Renewals$Care",
                             "Renewals$Renewal",
                             "RowIntake",
@@ -116,7 +119,13 @@ class ArchitectureTest {
             Map.entry("programs", List.of("Reached", "Reached$About")),
             Map.entry("webhooks", List.of()),
             Map.entry("records", List.of("RecordTroubles", "RecordTroubles$RecordTrouble")),
-            Map.entry("registers", List.of("RegisterLookups", "RegisterLookups$TakenAnswers")),
+            Map.entry(
+                    "registers",
+                    List.of(
+                            "PersonsRows",
+                            "PersonsRows$PersonsRow",
+                            "RegisterLookups",
+                            "RegisterLookups$TakenAnswers")),
             Map.entry(
                     "tables",
                     List.of(

@@ -514,9 +514,10 @@ class ProgramsTest {
                 .forEach(path -> path.getValue().propertyStream().forEach(operation -> {
                     String at = path.getKey();
                     // what waits for a person is theirs, and no program acts for them
-                    // so is what can't be undone
-                    boolean decided = at.startsWith("/api/v1/archive/retention/departures")
-                            && !operation.getKey().equals("get");
+                    // so is what can't be undone, and what is kept of somebody
+                    boolean decided = at.startsWith("/api/v1/archive/person/")
+                            || at.startsWith("/api/v1/archive/retention/destructions")
+                                    && !operation.getKey().equals("get");
                     boolean others = decided
                             || List.of(
                                             "/api/v1/session",

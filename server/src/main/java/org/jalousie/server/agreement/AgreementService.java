@@ -296,7 +296,7 @@ class AgreementService {
                                 number,
                                 "day",
                                 LocalDate.ofInstant(
-                                        stone.goneAt(), settings.office().zone()))))
+                                        stone.destroyedAt(), settings.office().zone()))))
                 .orElseGet(() -> Refusal.notFound(Message.of("agreement.none", "number", number)));
     }
 

@@ -19,7 +19,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Agreements that are gone through at the end of their retention: what goes, and what stays of them. */
+/** Agreements that are destroyed at the end of their retention: what goes, and what stays of them. */
 @Service
 public class GoneAgreements {
     /** What is this room's own, in the order in which it can go. */
@@ -61,10 +61,15 @@ public class GoneAgreements {
      * @param read empty when somebody has made it unreadable
      */
     public record Stone(
-            UUID id, AgreementNumber number, String statement, String seal, Instant goneAt, Optional<Tombstone> read) {}
+            UUID id,
+            AgreementNumber number,
+            String statement,
+            String seal,
+            Instant destroyedAt,
+            Optional<Tombstone> read) {}
 
     /** A place in the list of what is gone. */
-    public record At(Instant goneAt, UUID id) {}
+    public record At(Instant destroyedAt, UUID id) {}
 
     /** How an agreement ended, and the end of its chain. */
     public record Ending(

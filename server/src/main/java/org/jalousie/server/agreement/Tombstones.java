@@ -11,10 +11,10 @@ import org.jalousie.core.filing.retention.Tombstone;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
-/** What stays of agreements that were gone through. The database keeps each for good. */
+/** What stays of agreements that were destroyed. The database keeps each for good. */
 @Repository
 class Tombstones {
-    private static final String COLUMNS = "select agreement_id, number, statement, seal, gone_at from tombstone";
+    private static final String COLUMNS = "select agreement_id, number, statement, seal, destroyed_at from tombstone";
 
     private final JdbcClient sql;
 
@@ -25,7 +25,7 @@ class Tombstones {
     /** @throws RuntimeException when the database doesn't let it be: it isn't the last link, or the agreement has to stay */
     void set(UUID agreement, UUID template, Tombstone stone, String seal) {
         sql.sql(
-                        "insert into tombstone (agreement_id, number, template_id, statement, seal, events, last_hash, hash, gone_at)"
+                        "insert into tombstone (agreement_id, number, template_id, statement, seal, events, last_hash, hash, destroyed_at)"
                                 + " values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
                 .params(
                         agreement,
@@ -36,7 +36,7 @@ class Tombstones {
                         stone.events(),
                         stone.lastHash().hex(),
                         stone.hash().hex(),
-                        Timestamp.from(stone.goneAt()))
+                        Timestamp.from(stone.destroyedAt()))
                 .update();
     }
 
@@ -52,11 +52,11 @@ class Tombstones {
         String way = lastFirst ? " desc" : "";
         return sql.sql(COLUMNS + " where (:template::uuid is null or template_id = :template)"
                         + (after.isPresent()
-                                ? " and (gone_at, agreement_id) " + (lastFirst ? "<" : ">") + " (:at, :id)"
+                                ? " and (destroyed_at, agreement_id) " + (lastFirst ? "<" : ">") + " (:at, :id)"
                                 : "")
-                        + " order by gone_at" + way + ", agreement_id" + way + " limit :most")
+                        + " order by destroyed_at" + way + ", agreement_id" + way + " limit :most")
                 .param("template", template)
-                .param("at", after.map(one -> Timestamp.from(one.goneAt())).orElse(null))
+                .param("at", after.map(one -> Timestamp.from(one.destroyedAt())).orElse(null))
                 .param("id", after.map(GoneAgreements.At::id).orElse(null))
                 .param("most", most)
                 .query(Tombstones::stone)

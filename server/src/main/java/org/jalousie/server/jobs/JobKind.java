@@ -33,8 +33,8 @@ public enum JobKind {
     DATES(),
     /** What had ended before reports counted it, taken over; there is one. Needs nothing from outside. */
     REPORTS(),
-    /** An agreement that is gone through at the end of its retention. */
-    DEPARTURE(ServiceAway.Service.TRUST),
+    /** An agreement that is destroyed at the end of its retention. */
+    DESTRUCTION(ServiceAway.Service.TRUST),
     /** What is to be filed to a target, which has a patience of its own; an instance is its id. */
     FILING(),
     /** What is to be done with a record system, which has a patience of its own; an instance is its id. */

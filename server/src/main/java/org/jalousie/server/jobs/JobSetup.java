@@ -107,8 +107,8 @@ class JobSetup {
     }
 
     @Bean
-    Task<Void> departureTask(ObjectProvider<JobWork> all) {
-        return task(JobKind.DEPARTURE, all);
+    Task<Void> destructionTask(ObjectProvider<JobWork> all) {
+        return task(JobKind.DESTRUCTION, all);
     }
 
     @Bean

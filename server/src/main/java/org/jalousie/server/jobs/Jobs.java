@@ -126,7 +126,7 @@ public class Jobs {
                 .param(agreementId)
                 .update();
         for (JobKind kind : JobKind.values()) {
-            if (!kind.ofAgreement() || kind == JobKind.DEPARTURE) continue;
+            if (!kind.ofAgreement() || kind == JobKind.DESTRUCTION) continue;
             for (String table : List.of("scheduled_tasks where task_name", "job_request where task"))
                 sql.sql("delete from " + table + " = ? and left("
                                 + (table.startsWith("scheduled") ? "task_instance" : "instance") + ", 36) = ?")

@@ -31,4 +31,11 @@ interface Mails extends JpaRepository<Mail, UUID> {
     int sendingAgain(UUID id, Instant now);
 
     void deleteByAbout(UUID about);
+
+    @Query("select distinct m.agreementId from Mail m where lower(m.recipient) = :to and m.agreementId is not null"
+            + " order by m.agreementId")
+    List<UUID> agreementsTo(String to, Pageable most);
+
+    @Query("select count(m) from Mail m where lower(m.recipient) = :to")
+    long countTo(String to);
 }

@@ -3,6 +3,7 @@ package org.jalousie.server.postroom;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import org.springframework.data.domain.PageRequest;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -37,6 +38,18 @@ public class SentMails {
         return mails.findByAgreementIdOrderByCreatedAtAscIdAsc(agreement).stream()
                 .map(Mail::sentMail)
                 .toList();
+    }
+
+    /** The agreements about which mail went to an address, at most so many. @param to in lower case */
+    @Transactional(readOnly = true)
+    public List<UUID> agreementsTo(String to, int most) {
+        return mails.agreementsTo(to, PageRequest.of(0, most));
+    }
+
+    /** How many mails went to an address. @param to in lower case */
+    @Transactional(readOnly = true)
+    public long countTo(String to) {
+        return mails.countTo(to);
     }
 
     static String said(Instant at) {

@@ -83,9 +83,11 @@ final class Needs {
         if (first.equals("tables"))
             return Optional.of(new Need(
                     List.of(List.of(new Scope(Area.INTAKE, writes)), List.of(new Scope(Area.REGISTERS, writes)))));
-        // what can't be undone is a person's to decide
-        if (writes && (rest.equals("archive/retention/departures") || rest.startsWith("archive/retention/departures/")))
-            return Optional.empty();
+        // what can't be undone, and what is kept of somebody, is for people only
+        if (rest.startsWith("archive/person/")) return Optional.empty();
+        if (writes
+                && (rest.equals("archive/retention/destructions")
+                        || rest.startsWith("archive/retention/destructions/"))) return Optional.empty();
         Area area = FORM.matcher(rest).matches() ? Area.INTAKE : AREAS.get(first);
         return Optional.ofNullable(area).map(one -> new Need(List.of(List.of(new Scope(one, writes)))));
     }

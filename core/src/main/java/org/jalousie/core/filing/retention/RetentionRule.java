@@ -39,7 +39,7 @@ public record RetentionRule(int completed, int inVain, boolean yearEnd) {
         return state == State.COMPLETED ? completed : inVain;
     }
 
-    /** Whether nothing is ever gone through by it. */
+    /** Whether nothing is ever destroyed by it. */
     @JsonIgnore
     public boolean isForEver() {
         return completed == 0 && inVain == 0;

@@ -9,7 +9,7 @@ import org.jalousie.core.evidence.roots.Leaf;
 import org.jalousie.core.json.Json;
 
 /**
- * What stays of an agreement that was gone through at the end of its retention. It takes the place of all events before it as
+ * What stays of an agreement that was destroyed at the end of its retention. It takes the place of all events before it as
  * the last one of their chain, so that a daily root covers it as it covered them.
  *
  * @param number the agreement's
@@ -20,9 +20,9 @@ import org.jalousie.core.json.Json;
  * @param rule by which that is so
  * @param events how many it had
  * @param lastHash of the last of them, in which all before it are
- * @param confirmedBy who confirmed that it is gone through, and {@code confirmedAt} when
+ * @param confirmedBy who confirmed that it is destroyed, and {@code confirmedAt} when
  * @param copies whether its copies that were filed outside were taken away before
- * @param goneAt when it was gone through
+ * @param destroyedAt when it was destroyed
  */
 public record Tombstone(
         String number,
@@ -37,7 +37,7 @@ public record Tombstone(
         String confirmedBy,
         Instant confirmedAt,
         boolean copies,
-        Instant goneAt) {
+        Instant destroyedAt) {
     /** As it is kept: its canonical JSON (RFC 8785). */
     public String statement() {
         return Json.canonical(this);

@@ -15,7 +15,9 @@ class HoldsOfGone implements WhenGone {
 
     @Override
     public void gone(Gone gone) {
-        sql.sql("delete from departure where agreement_id = ?").param(gone.id()).update();
+        sql.sql("delete from destruction where agreement_id = ?")
+                .param(gone.id())
+                .update();
         sql.sql("delete from legal_hold where agreement_id = ?")
                 .param(gone.id())
                 .update();

@@ -33,7 +33,7 @@ class KeptAgreements {
                     + " join agreement a on a.template_id = d.template and a.state = d.state and a.since < d.ended"
                     + " where not exists (select from key_date k where k.agreement_id = a.id and k.day > d.day)"
                     + " and not exists (select from legal_hold h where h.agreement_id = a.id and h.lifted_at is null)"
-                    + " and not exists (select from departure g where g.agreement_id = a.id)";
+                    + " and not exists (select from destruction g where g.agreement_id = a.id)";
 
     private final JdbcClient sql;
     private final TemplateRetention templates;

@@ -35,7 +35,7 @@ class RetentionActs {
 
     private final KeptAgreements kept;
     private final Holds holds;
-    private final Departures departures;
+    private final Destructions destructions;
     private final TemplateRetention templates;
     private final RetentionLists lists;
     private final Jobs jobs;
@@ -44,14 +44,14 @@ class RetentionActs {
     RetentionActs(
             KeptAgreements kept,
             Holds holds,
-            Departures departures,
+            Destructions destructions,
             TemplateRetention templates,
             RetentionLists lists,
             Jobs jobs,
             Clock clock) {
         this.kept = kept;
         this.holds = holds;
-        this.departures = departures;
+        this.destructions = destructions;
         this.templates = templates;
         this.lists = lists;
         this.jobs = jobs;
@@ -68,7 +68,8 @@ class RetentionActs {
     @Transactional
     int confirm(List<AgreementNumber> numbers, boolean copies, String by) {
         List<String> wanted = names(numbers);
-        departures.hold(kept.named(wanted).stream().map(KeptAgreements.Kept::id).toList());
+        destructions.hold(
+                kept.named(wanted).stream().map(KeptAgreements.Kept::id).toList());
         List<KeptAgreements.Kept> due = kept.due(wanted, lists.today());
         if (due.size() < wanted.size()) throw refused(wanted, due);
         return go(due, copies, by);
@@ -85,7 +86,7 @@ class RetentionActs {
         Optional<UUID> of = Optional.ofNullable(template);
         List<KeptAgreements.Kept> before = kept.due(of, lists.today(), Optional.empty(), true, MOST_OF_ALL + 1);
         if (before.size() > MOST_OF_ALL) throw Refusal.invalid(Message.of("retention.too-many", "most", MOST_OF_ALL));
-        departures.hold(before.stream().map(KeptAgreements.Kept::id).toList());
+        destructions.hold(before.stream().map(KeptAgreements.Kept::id).toList());
         List<KeptAgreements.Kept> due = kept.due(of, lists.today(), Optional.empty(), true, MOST_OF_ALL);
         if (due.size() != count) throw Refusal.conflict(Message.of("retention.others-due", "count", due.size()));
         return go(due, copies, by);
@@ -98,9 +99,9 @@ class RetentionActs {
             RetentionRule rule =
                     rules.computeIfAbsent(one.template(), id -> templates.of(id).rule());
             LocalDate until = rule.until(one.state(), one.counted(kept.zone())).orElseThrow();
-            departures.confirm(one.id(), until, rule, copies, by, now, now.plus(GRACE));
+            destructions.confirm(one.id(), until, rule, copies, by, now, now.plus(GRACE));
             // it waits for its time by itself
-            jobs.soon(JobKind.DEPARTURE, one.id().toString());
+            jobs.soon(JobKind.DESTRUCTION, one.id().toString());
         }
         return due.size();
     }
@@ -123,7 +124,8 @@ class RetentionActs {
     private Message why(KeptAgreements.Kept one) {
         if (!one.state().ended()) return Message.of("retention.not-ended", "number", one.number());
         if (holds.inForce(one.id())) return Message.of("retention.held", "number", one.number());
-        if (departures.find(one.id()).isPresent()) return Message.of("retention.going-already", "number", one.number());
+        if (destructions.find(one.id()).isPresent())
+            return Message.of("retention.going-already", "number", one.number());
         return kept.until(one)
                 .map(until -> Message.of("retention.kept-until", "number", one.number(), "day", until))
                 .orElse(Message.of("retention.for-ever", "number", one.number()));
@@ -132,7 +134,7 @@ class RetentionActs {
     /** An agreement stays after all. @throws Refusal when nobody has confirmed that it goes, or it is gone */
     @Transactional
     void takeBack(AgreementNumber number) {
-        if (!departures.takeBack(held(List.of(number)).get(0).id()))
+        if (!destructions.takeBack(held(List.of(number)).get(0).id()))
             throw Refusal.conflict(Message.of("retention.not-going", "number", number));
     }
 
@@ -145,7 +147,7 @@ class RetentionActs {
                     Message.of("form.faults", "count", 1), Map.of("reason", Message.of("retention.why-held")));
         List<KeptAgreements.Kept> all = held(numbers);
         for (KeptAgreements.Kept one : all) {
-            departures.takeBack(one.id());
+            destructions.takeBack(one.id());
             holds.place(one.id(), said, by);
         }
         return all.size();
@@ -165,7 +167,8 @@ class RetentionActs {
     /** Agreements as they stay until the end of the transaction. */
     private List<KeptAgreements.Kept> held(List<AgreementNumber> numbers) {
         List<String> wanted = names(numbers);
-        departures.hold(kept.named(wanted).stream().map(KeptAgreements.Kept::id).toList());
+        destructions.hold(
+                kept.named(wanted).stream().map(KeptAgreements.Kept::id).toList());
         // one may have gone until it was held
         List<KeptAgreements.Kept> all = kept.named(wanted);
         if (all.size() == wanted.size()) return all;

@@ -25,7 +25,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** How long agreements are kept after they have ended, and how they go. */
+/** How long agreements are kept after they have ended, and how they are destroyed. */
 @RestController
 @RequestMapping("/api/v1/archive")
 class RetentionController {
@@ -61,18 +61,18 @@ class RetentionController {
         return lists.holds(ListPlace.of("", page, after, before));
     }
 
-    /** Agreements of which somebody has confirmed that they go. */
-    @GetMapping("/retention/departures")
-    KeyedPage<RetentionViews.GoingAgreement> going(
+    /** Agreements of which somebody has confirmed that they are destroyed. */
+    @GetMapping("/retention/destructions")
+    KeyedPage<RetentionViews.DestructionConfirmed> going(
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "") String after,
             @RequestParam(defaultValue = "") String before) {
         return lists.going(ListPlace.of("", page, after, before));
     }
 
-    /** What stays of agreements that are gone. */
-    @GetMapping("/retention/gone")
-    KeyedPage<RetentionViews.GoneAgreement> gone(
+    /** What stays of agreements that were destroyed. */
+    @GetMapping("/retention/destroyed")
+    KeyedPage<RetentionViews.DestroyedAgreement> gone(
             @RequestParam(required = false) UUID template,
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "") String after,
@@ -80,24 +80,24 @@ class RetentionController {
         return lists.gone(template, ListPlace.of("", page, after, before));
     }
 
-    /** What stays of one agreement that is gone. */
-    @GetMapping("/retention/gone/{number}")
-    RetentionViews.GoneAgreement gone(@PathVariable AgreementNumber number) {
+    /** What stays of one agreement that was destroyed. */
+    @GetMapping("/retention/destroyed/{number}")
+    RetentionViews.DestroyedAgreement gone(@PathVariable AgreementNumber number) {
         return lists.gone(number);
     }
 
     /**
      * @param numbers of agreements that are due; none for all
-     * @param template of which all that are due go; left out for all
-     * @param count how many are due, as was seen; where all go
-     * @param copies whether the copies that were filed outside go, too
+     * @param template of which all that are due are destroyed; left out for all
+     * @param count how many are due, as was seen; where all are destroyed
+     * @param copies whether the copies that were filed outside are taken away, too
      */
-    record DeparturesWanted(
+    record DestructionsWanted(
             @Schema(types = {"array", "null"}) List<AgreementNumber> numbers,
             @Schema(types = {"string", "null"}) UUID template,
             @Schema(types = {"integer", "null"}) Integer count,
             boolean copies) {
-        DeparturesWanted {
+        DestructionsWanted {
             numbers = numbers == null ? List.of() : List.copyOf(numbers);
         }
     }
@@ -105,10 +105,10 @@ class RetentionController {
     /** How many it was done with. */
     record Decided(int count) {}
 
-    /** Confirms that agreements go, after a day in which that can be taken back. */
-    @PostMapping("/retention/departures")
+    /** Confirms that agreements are destroyed, after a day in which that can be taken back. */
+    @PostMapping("/retention/destructions")
     @ResponseStatus(HttpStatus.ACCEPTED)
-    Decided confirm(@RequestBody DeparturesWanted wanted, @AuthenticationPrincipal SignedIn by) {
+    Decided confirm(@RequestBody DestructionsWanted wanted, @AuthenticationPrincipal SignedIn by) {
         return new Decided(
                 wanted.count() == null
                         ? acts.confirm(wanted.numbers(), wanted.copies(), by.displayName())
@@ -116,7 +116,7 @@ class RetentionController {
     }
 
     /** An agreement stays after all. */
-    @DeleteMapping("/retention/departures/{number}")
+    @DeleteMapping("/retention/destructions/{number}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void takeBack(@PathVariable AgreementNumber number) {
         acts.takeBack(number);

@@ -28,14 +28,14 @@ class RetentionLists {
 
     private final KeptAgreements kept;
     private final Holds holds;
-    private final Departures departures;
+    private final Destructions destructions;
     private final GoneAgreements gone;
     private final Clock clock;
 
-    RetentionLists(KeptAgreements kept, Holds holds, Departures departures, GoneAgreements gone, Clock clock) {
+    RetentionLists(KeptAgreements kept, Holds holds, Destructions destructions, GoneAgreements gone, Clock clock) {
         this.kept = kept;
         this.holds = holds;
-        this.departures = departures;
+        this.destructions = destructions;
         this.gone = gone;
         this.clock = clock;
     }
@@ -79,12 +79,13 @@ class RetentionLists {
 
     /** What goes, what goes first before. */
     @Transactional(readOnly = true)
-    KeyedPage<RetentionViews.GoingAgreement> going(ListPlace place) {
+    KeyedPage<RetentionViews.DestructionConfirmed> going(ListPlace place) {
         unsorted(place);
         return KeyedPage.of(
-                departures.list(place.row().map(row -> new Departures.At(moment(row), row.id())), !place.back(), MOST),
+                destructions.list(
+                        place.row().map(row -> new Destructions.At(moment(row), row.id())), !place.back(), MOST),
                 place,
-                departures.count(COUNTED),
+                destructions.count(COUNTED),
                 rows -> rows.stream().map(RetentionLists::view).toList(),
                 (row, at) -> new ListPlace.Row(
                         at, row.agreement(), "goes", row.goesAt().toString()));
@@ -92,7 +93,7 @@ class RetentionLists {
 
     /** What is gone, the last first. */
     @Transactional(readOnly = true)
-    KeyedPage<RetentionViews.GoneAgreement> gone(UUID template, ListPlace place) {
+    KeyedPage<RetentionViews.DestroyedAgreement> gone(UUID template, ListPlace place) {
         unsorted(place);
         return KeyedPage.of(
                 gone.list(
@@ -103,13 +104,13 @@ class RetentionLists {
                 place,
                 gone.count(template, COUNTED),
                 rows -> rows.stream().map(RetentionLists::view).toList(),
-                (row, at) ->
-                        new ListPlace.Row(at, row.id(), "gone", row.goneAt().toString()));
+                (row, at) -> new ListPlace.Row(
+                        at, row.id(), "gone", row.destroyedAt().toString()));
     }
 
     /** What stays of one. @throws Refusal when it isn't gone */
     @Transactional(readOnly = true)
-    RetentionViews.GoneAgreement gone(AgreementNumber number) {
+    RetentionViews.DestroyedAgreement gone(AgreementNumber number) {
         return gone.find(number)
                 .map(RetentionLists::view)
                 .orElseThrow(() -> Refusal.notFound(Message.of("retention.not-gone", "number", number)));
@@ -124,7 +125,7 @@ class RetentionLists {
         return new RetentionViews.AgreementRetention(
                 kept.until(one).orElse(null),
                 holds.of(one.id()).stream().map(RetentionLists::view).toList(),
-                departures.find(one.id()).map(RetentionLists::view).orElse(null));
+                destructions.find(one.id()).map(RetentionLists::view).orElse(null));
     }
 
     private static void unsorted(ListPlace place) {
@@ -167,8 +168,8 @@ class RetentionLists {
                 row.liftedBecause());
     }
 
-    private static RetentionViews.GoingAgreement view(Departures.Departure row) {
-        return new RetentionViews.GoingAgreement(
+    private static RetentionViews.DestructionConfirmed view(Destructions.Destruction row) {
+        return new RetentionViews.DestructionConfirmed(
                 new AgreementNumber(row.number()),
                 row.title(),
                 row.template(),
@@ -180,9 +181,9 @@ class RetentionLists {
                 row.waitsFor());
     }
 
-    private static RetentionViews.GoneAgreement view(GoneAgreements.Stone row) {
+    private static RetentionViews.DestroyedAgreement view(GoneAgreements.Stone row) {
         Optional<Tombstone> stone = row.read();
-        return new RetentionViews.GoneAgreement(
+        return new RetentionViews.DestroyedAgreement(
                 row.number(),
                 stone.map(Tombstone::template).orElse(""),
                 stone.map(Tombstone::how).orElse(null),
@@ -193,7 +194,7 @@ class RetentionLists {
                 stone.map(Tombstone::lastHash).map(Sha256::hex).orElse(""),
                 stone.map(Tombstone::confirmedBy).orElse(""),
                 stone.map(Tombstone::confirmedAt).orElse(null),
-                row.goneAt(),
+                row.destroyedAt(),
                 stone.map(Tombstone::copies).orElse(false),
                 stone.isPresent(),
                 row.seal());

@@ -9,7 +9,7 @@ import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.filing.retention.RetentionRule;
 
-/** What has been kept long enough, what is held, what goes and what is gone, as it is shown. */
+/** What has been kept long enough, what is held, and what is destroyed, as it is shown. */
 final class RetentionViews {
     private RetentionViews() {}
 
@@ -48,13 +48,13 @@ final class RetentionViews {
             String liftedBecause) {}
 
     /**
-     * An agreement of which somebody has confirmed that it goes.
+     * An agreement of which somebody has confirmed that it is destroyed.
      *
-     * @param copies whether the copies that were filed outside go, too
-     * @param goes when; until then, and while it waits, it can be taken back
+     * @param copies whether the copies that were filed outside are taken away, too
+     * @param when that is done; until then, and while it waits, it can be taken back
      * @param waitsFor why it is still there although its time has come; empty while it hasn't
      */
-    record GoingAgreement(
+    record DestructionConfirmed(
             AgreementNumber number,
             String title,
             String template,
@@ -62,16 +62,16 @@ final class RetentionViews {
             boolean copies,
             String by,
             Instant at,
-            Instant goes,
+            Instant when,
             String waitsFor) {}
 
     /**
-     * What stays of an agreement that is gone.
+     * What stays of an agreement that was destroyed.
      *
      * @param seal what is said of it under the office's signature (JWS, RFC 7515): the whole tombstone
      * @param readable whether it is as it was written; all but the number is empty where it isn't
      */
-    record GoneAgreement(
+    record DestroyedAgreement(
             AgreementNumber number,
             String template,
             @Schema(types = {"string", "null"}) State state,
@@ -82,7 +82,7 @@ final class RetentionViews {
             String lastHash,
             String by,
             @Schema(types = {"string", "null"}) Instant confirmed,
-            Instant gone,
+            Instant destroyed,
             boolean copies,
             boolean readable,
             String seal) {}
@@ -92,12 +92,12 @@ final class RetentionViews {
      *
      * @param until the last day on which it has to be kept; null for ever, or while it hasn't ended
      * @param holds all of them, the first first
-     * @param going when somebody has confirmed that it goes; null for not
+     * @param going when somebody has confirmed that it is destroyed; null for not
      */
     record AgreementRetention(
             @Schema(types = {"string", "null"}) LocalDate until,
             List<LegalHold> holds,
-            @Schema(types = {"object", "null"}) GoingAgreement going) {}
+            @Schema(types = {"object", "null"}) DestructionConfirmed going) {}
 
     /** How long a template's agreements are kept. @param edition to be sent with a change, so that it is about this */
     record TemplateRetentionView(RetentionRule rule, int edition) {}

@@ -27,7 +27,7 @@ final class TombstoneSeals {
     private boolean holds(RootStore.Stone one) {
         try {
             Tombstone stone = Tombstone.read(one.statement());
-            Optional<String> sealed = OfficeStatement.read(one.seal(), stone.goneAt(), anchors);
+            Optional<String> sealed = OfficeStatement.read(one.seal(), stone.destroyedAt(), anchors);
             return stone.number().equals(one.number())
                     && sealed.filter(one.statement()::equals).isPresent();
         } catch (RuntimeException e) {

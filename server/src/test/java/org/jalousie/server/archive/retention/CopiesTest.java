@@ -151,7 +151,7 @@ class CopiesTest {
         target("FOLDER", folder.toString());
         HAND.go(number);
         assertThat(files(folder)).contains("Hedda Brand/" + number + ".pdf");
-        assertThat(HAND.list("gone/" + number).get("copies").asBoolean()).isFalse();
+        assertThat(HAND.list("destroyed/" + number).get("copies").asBoolean()).isFalse();
         // and nothing that is filed afterwards takes their names
         String next = OFFICE.completed(template, "Hedda Brand");
         Wait.until("filed", () -> Files.exists(folder.resolve("Hedda Brand/" + next + ".pdf")));

@@ -70,21 +70,21 @@ class GoingTest {
             HAND.graceIsOver(number);
             Wait.until(
                     "tried",
-                    () -> SQL.sql("select count(*) from scheduled_tasks where task_name = 'departure'"
+                    () -> SQL.sql("select count(*) from scheduled_tasks where task_name = 'destruction'"
                                             + " and consecutive_failures > 0 and task_instance = " + failing(number)
                                             + "::text")
                                     .query(Integer.class)
                                     .single()
                             > 0);
             assertThat(OFFICE.client.get("/api/v1/agreements/" + number).text()).isEqualTo(before);
-            assertThat(HAND.list("gone/" + number).get("status").asInt()).isEqualTo(404);
+            assertThat(HAND.list("destroyed/" + number).get("status").asInt()).isEqualTo(404);
             assertThat(findings()).noneMatch(one -> one.contains(number));
         } finally {
             SQL.sql("drop trigger refuse_now on " + table).update();
             SQL.sql("drop function refuse_now").update();
         }
         HAND.awaitGone(number);
-        assertThat(HAND.list("gone/" + number).get("readable").asBoolean()).isTrue();
+        assertThat(HAND.list("destroyed/" + number).get("readable").asBoolean()).isTrue();
     }
 
     @Test
@@ -102,7 +102,7 @@ class GoingTest {
                 HAND.graceIsOver(number);
                 if (round > 0) Wait.until("the job waits", () -> waiting() > 0);
                 back = CompletableFuture.supplyAsync(() -> OFFICE.client
-                        .delete(RetentionHand.RETENTION + "/departures/" + number)
+                        .delete(RetentionHand.RETENTION + "/destructions/" + number)
                         .status());
                 int all = round > 0 ? 2 : 1;
                 Wait.until("both wait", () -> waiting() >= all);
@@ -134,7 +134,7 @@ class GoingTest {
         assertThatThrownBy(() -> SQL.sql(events).update()).isInstanceOf(DataAccessException.class);
         String stone =
                 "insert into tombstone (agreement_id, number, template_id, statement, seal, events, last_hash, hash,"
-                        + " gone_at) select a.id, a.number, a.template_id, '{}', '', %s, e.hash, e.hash, now() from agreement a"
+                        + " destroyed_at) select a.id, a.number, a.template_id, '{}', '', %s, e.hash, e.hash, now() from agreement a"
                         + " join agreement_event e on e.agreement_id = a.id where a.number = '" + number + "' order by"
                         + " e.sequence desc limit 1";
         assertThatThrownBy(() -> SQL.sql(String.format(stone, "e.sequence")).update())
@@ -142,7 +142,7 @@ class GoingTest {
         HAND.confirm(List.of(number), false);
         assertThatThrownBy(() -> SQL.sql(String.format(stone, "e.sequence")).update())
                 .hasMessageContaining("nobody has confirmed");
-        SQL.sql("update departure set goes_at = now() where agreement_id = " + failing(number))
+        SQL.sql("update destruction set goes_at = now() where agreement_id = " + failing(number))
                 .update();
         assertThatThrownBy(() -> SQL.sql(String.format(stone, "e.sequence - 1")).update())
                 .hasMessageContaining("counts all events");
@@ -212,7 +212,7 @@ class GoingTest {
         SQL.sql("create table moved_stone as select * from tombstone").update();
         rule("insert into tombstone select '" + id + "', '" + number + "', template_id, replace(statement, '" + other
                 + "', '" + number
-                + "'), seal, events, last_hash, hash, gone_at, made_in from tombstone where number = '"
+                + "'), seal, events, last_hash, hash, destroyed_at, made_in from tombstone where number = '"
                 + other + "'");
         assertThat(findings()).anyMatch(one -> one.contains(number) && one.contains("office’s signature"));
         rule("delete from tombstone where number = '" + number + "'", "drop table moved_stone");

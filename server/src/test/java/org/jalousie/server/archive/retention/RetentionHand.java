@@ -50,7 +50,7 @@ final class RetentionHand {
     }
 
     Client.Answer confirm(List<String> numbers, boolean copies) {
-        return office.client.post(RETENTION + "/departures", Map.of("numbers", numbers, "copies", copies));
+        return office.client.post(RETENTION + "/destructions", Map.of("numbers", numbers, "copies", copies));
     }
 
     Client.Answer hold(List<String> numbers, String reason) {
@@ -59,7 +59,7 @@ final class RetentionHand {
 
     /** The day in which it can be taken back is over. */
     void graceIsOver(String number) {
-        sql.sql("update departure set goes_at = now() - interval '1 second' where agreement_id ="
+        sql.sql("update destruction set goes_at = now() - interval '1 second' where agreement_id ="
                         + " (select id from agreement where number = ?)")
                 .param(number)
                 .update();
@@ -68,7 +68,7 @@ final class RetentionHand {
 
     /** Its job looks now, whatever it waits for. */
     void look(String number) {
-        sql.sql("update scheduled_tasks set execution_time = now() where task_name = 'departure' and not picked"
+        sql.sql("update scheduled_tasks set execution_time = now() where task_name = 'destruction' and not picked"
                         + " and task_instance = (select id::text from agreement where number = ?)")
                 .param(number)
                 .update();

@@ -16,14 +16,14 @@ import org.springframework.stereotype.Repository;
 
 /** Agreements of which somebody has confirmed that they go, and which are still there. */
 @Repository
-class Departures {
+class Destructions {
     private static final String COLUMNS =
             "select d.agreement_id, a.number, a.title, a.template_name, d.kept_until, d.rule, d.copies, d.confirmed_by,"
-                    + " d.confirmed_at, d.goes_at, d.waits_for from departure d join agreement a on a.id = d.agreement_id";
+                    + " d.confirmed_at, d.goes_at, d.waits_for from destruction d join agreement a on a.id = d.agreement_id";
 
     private final JdbcClient sql;
 
-    Departures(JdbcClient sql) {
+    Destructions(JdbcClient sql) {
         this.sql = sql;
     }
 
@@ -31,7 +31,7 @@ class Departures {
      * @param copies whether the copies that were filed outside go, too
      * @param waitsFor why it is still there although its time has come; empty while it hasn't
      */
-    record Departure(
+    record Destruction(
             UUID agreement,
             String number,
             String title,
@@ -47,8 +47,8 @@ class Departures {
     /** A place in the list of them. */
     record At(Instant goesAt, UUID id) {}
 
-    private static Departure departure(ResultSet row, int at) throws SQLException {
-        return new Departure(
+    private static Destruction destruction(ResultSet row, int at) throws SQLException {
+        return new Destruction(
                 row.getObject(1, UUID.class),
                 row.getString(2),
                 row.getString(3),
@@ -62,7 +62,7 @@ class Departures {
                 row.getString(11));
     }
 
-    List<Departure> list(Optional<At> after, boolean up, int most) {
+    List<Destruction> list(Optional<At> after, boolean up, int most) {
         String way = up ? "" : " desc";
         return sql.sql(COLUMNS
                         + (after.isPresent()
@@ -72,27 +72,27 @@ class Departures {
                 .param("at", after.map(one -> Timestamp.from(one.goesAt())).orElse(null))
                 .param("id", after.map(At::id).orElse(null))
                 .param("most", most)
-                .query(Departures::departure)
+                .query(Destructions::destruction)
                 .list();
     }
 
     int count(int most) {
-        return sql.sql("select count(*) from (select from departure limit ?) some_of")
+        return sql.sql("select count(*) from (select from destruction limit ?) some_of")
                 .param(most)
                 .query(Integer.class)
                 .single();
     }
 
-    Optional<Departure> find(UUID agreement) {
+    Optional<Destruction> find(UUID agreement) {
         return sql.sql(COLUMNS + " where d.agreement_id = ?")
                 .param(agreement)
-                .query(Departures::departure)
+                .query(Destructions::destruction)
                 .optional();
     }
 
     void confirm(
             UUID agreement, LocalDate until, RetentionRule rule, boolean copies, String by, Instant now, Instant goes) {
-        sql.sql("insert into departure (agreement_id, kept_until, rule, copies, confirmed_by, confirmed_at, goes_at)"
+        sql.sql("insert into destruction (agreement_id, kept_until, rule, copies, confirmed_by, confirmed_at, goes_at)"
                         + " values (?, ?, cast(? as jsonb), ?, ?, ?, ?)")
                 .params(agreement, until, Json.canonical(rule), copies, by, Timestamp.from(now), Timestamp.from(goes))
                 .update();
@@ -100,14 +100,14 @@ class Departures {
 
     /** @return whether there was one */
     boolean takeBack(UUID agreement) {
-        return sql.sql("delete from departure where agreement_id = ?")
+        return sql.sql("delete from destruction where agreement_id = ?")
                         .param(agreement)
                         .update()
                 > 0;
     }
 
     void waits(UUID agreement, String why) {
-        sql.sql("update departure set waits_for = ? where agreement_id = ? and waits_for <> ?")
+        sql.sql("update destruction set waits_for = ? where agreement_id = ? and waits_for <> ?")
                 .params(why, agreement, why)
                 .update();
     }

@@ -28,13 +28,13 @@ import org.springframework.stereotype.Component;
  * at any moment, either it is there whole or its tombstone is.
  */
 @Component
-class DepartureWork implements JobWork {
-    private static final Logger LOG = LoggerFactory.getLogger(DepartureWork.class);
+class DestructionWork implements JobWork {
+    private static final Logger LOG = LoggerFactory.getLogger(DestructionWork.class);
     private static final Duration COPIES = Duration.ofSeconds(20);
     private static final Duration ROOT = Duration.ofMinutes(30);
     private static final Duration LONGER = Duration.ofDays(1);
 
-    private final Departures departures;
+    private final Destructions destructions;
     private final KeptAgreements kept;
     private final RetentionLists lists;
     private final GoneAgreements gone;
@@ -43,8 +43,8 @@ class DepartureWork implements JobWork {
     private final TrustService trust;
     private final Clock clock;
 
-    DepartureWork(
-            Departures departures,
+    DestructionWork(
+            Destructions destructions,
             KeptAgreements kept,
             RetentionLists lists,
             GoneAgreements gone,
@@ -52,7 +52,7 @@ class DepartureWork implements JobWork {
             DailyRoots roots,
             TrustService trust,
             Clock clock) {
-        this.departures = departures;
+        this.destructions = destructions;
         this.kept = kept;
         this.lists = lists;
         this.gone = gone;
@@ -64,16 +64,16 @@ class DepartureWork implements JobWork {
 
     @Override
     public JobKind kind() {
-        return JobKind.DEPARTURE;
+        return JobKind.DESTRUCTION;
     }
 
     @Override
     public boolean run(String instance) {
         UUID id = UUID.fromString(instance);
         // it may have been taken back, or be gone
-        Optional<Departures.Departure> found = departures.find(id);
+        Optional<Destructions.Destruction> found = destructions.find(id);
         if (found.isEmpty()) return false;
-        Departures.Departure one = found.get();
+        Destructions.Destruction one = found.get();
         Instant now = clock.instant().truncatedTo(ChronoUnit.MICROS);
         if (one.goesAt().isAfter(now)) throw new NotYet(one.goesAt());
         GoneAgreements.Ending ending = gone.ending(id);
@@ -104,12 +104,12 @@ class DepartureWork implements JobWork {
                 now);
         // outside of any transaction: the trust service may take its time
         String seal = OfficeStatement.sign(stone.statement(), trust.officeSeal());
-        if (gone.go(id, stone, seal)) LOG.info("agreement {} is gone through at the end of its retention", id);
+        if (gone.go(id, stone, seal)) LOG.info("agreement {} is destroyed at the end of its retention", id);
         return true;
     }
 
     /** Whether its time is over by the rule as it is now, which may be another than when that was confirmed. */
-    private boolean isOver(Departures.Departure one) {
+    private boolean isOver(Destructions.Destruction one) {
         LocalDate today = lists.today();
         return kept.named(List.of(one.number())).stream()
                 .flatMap(row -> kept.until(row).stream())
@@ -117,12 +117,12 @@ class DepartureWork implements JobWork {
     }
 
     private NotYet later(UUID id, Message why, Instant when) {
-        departures.waits(id, why.toString());
+        destructions.waits(id, why.toString());
         return new NotYet(when);
     }
 
     @Override
     public void givenUp(String instance, String reason) {
-        departures.waits(UUID.fromString(instance), reason);
+        destructions.waits(UUID.fromString(instance), reason);
     }
 }

@@ -1,0 +1,97 @@
+package org.jalousie.server.archive.person;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.UUID;
+import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.Entry;
+import org.jalousie.core.filing.people.PersonIn;
+import org.jalousie.core.filing.people.Who;
+import org.jalousie.core.messages.Message;
+import org.jalousie.server.Refusal;
+import org.jalousie.server.account.Colleagues;
+import org.jalousie.server.agreement.Agreements;
+import org.jalousie.server.agreement.NamedAgreements;
+import org.jalousie.server.intake.PersonsRequests;
+import org.jalousie.server.postroom.SentMails;
+import org.jalousie.server.registers.PersonsRows;
+import org.springframework.stereotype.Service;
+
+/** Finds what is kept of a person in all rooms. What may be about them is looked for by words, and then read. */
+@Service
+class PeopleFound {
+    /** How many of each kind are looked through; somebody with more is given out in parts, by a narrower name. */
+    private static final int MOST = 1000;
+
+    private final NamedAgreements named;
+    private final Agreements agreements;
+    private final PersonsRequests requests;
+    private final PersonsRows rows;
+    private final SentMails mails;
+    private final Colleagues colleagues;
+
+    PeopleFound(
+            NamedAgreements named,
+            Agreements agreements,
+            PersonsRequests requests,
+            PersonsRows rows,
+            SentMails mails,
+            Colleagues colleagues) {
+        this.named = named;
+        this.agreements = agreements;
+        this.requests = requests;
+        this.rows = rows;
+        this.mails = mails;
+        this.colleagues = colleagues;
+    }
+
+    /** An agreement with what is theirs in it. */
+    record Own(UUID id, Agreement agreement, PersonIn person) {}
+
+    /** All that was found. @param more whether there are more than were looked through */
+    record Found(
+            Who who,
+            List<Own> agreements,
+            List<PersonsRequests.PersonsRequest> requests,
+            List<PersonsRows.PersonsRow> rows,
+            long mails,
+            boolean colleague,
+            boolean more) {}
+
+    /** @throws Refusal for what is too short to be somebody */
+    Found of(String text) {
+        Who who = new Who(text);
+        if (!who.isSomebody())
+            throw Refusal.invalid(Message.of("person.too-short", "fewest", Who.SHORTEST, "most", Who.LONGEST));
+        Set<UUID> ids = new TreeSet<>(named.with(who.text(), MOST + 1));
+        // who had a part before somebody else is not found by words any more
+        ids.addAll(mails.agreementsTo(who.text(), MOST + 1));
+        List<Own> own = new ArrayList<>();
+        for (UUID id : ids.stream().limit(MOST).toList()) own(id, who).ifPresent(own::add);
+        own.sort((one, other) -> other.agreement()
+                .created()
+                .number()
+                .value()
+                .compareTo(one.agreement().created().number().value()));
+        List<PersonsRequests.PersonsRequest> waiting = requests.of(who, MOST);
+        List<PersonsRows.PersonsRow> standing = rows.of(who, MOST);
+        return new Found(
+                who,
+                own,
+                waiting,
+                standing,
+                mails.countTo(who.text()),
+                colleagues.coordinators().stream().anyMatch(one -> who.is(one.mail()) || who.is(one.name())),
+                ids.size() > MOST || waiting.size() == MOST || standing.size() == MOST);
+    }
+
+    private Optional<Own> own(UUID id, Who who) {
+        List<Entry> history = agreements.history(id);
+        // it may have been destroyed just now
+        if (history.isEmpty()) return Optional.empty();
+        return PersonIn.of(history, who).map(person -> new Own(id, Agreement.of(history), person));
+    }
+}
