@@ -172,9 +172,6 @@ export default function AgreementRoom() {
               <OwnDocuments detail={detail} onTook={took} />
             </div>
           )}
-          {['DECLINED', 'WITHDRAWN', 'EXPIRED'].includes(row.state) && (
-            <RetentionOfAgreement number={row.number} />
-          )}
           {row.state !== 'CHECK' && row.state !== 'GENERATING' && (
             <RouteNow detail={detail} fixed={!coordinator} onTaken={took} />
           )}
@@ -190,6 +187,9 @@ export default function AgreementRoom() {
             >
               {say(planned ? 'agreements.close-the-calendar' : 'agreements.route-as-calendar')}
             </Button>
+          )}
+          {['DECLINED', 'WITHDRAWN', 'EXPIRED'].includes(row.state) && (
+            <RetentionOfAgreement number={row.number} />
           )}
           {(row.state === 'CHECK' || row.state === 'GENERATING') && (
             <People

@@ -71,6 +71,13 @@ export default function TodayRoom() {
             .join(' ')}
         </p>
       ))}
+      {today.data.keptLongEnough > 0 && (
+        <p className="pb-3">
+          <Link to="/archive/retention">
+            {say('today.kept-long-enough', { count: today.data.keptLongEnough })}
+          </Link>
+        </p>
+      )}
       {groups.length === 0 && (
         <Empty>
           {say('today.nothing-is-under-way')}

@@ -9,7 +9,16 @@ import { Button, describedBy, inputLook, Trouble } from '../../ui/parts';
 import { monthsOf, typedTime, type TypedTime } from './ruleWords';
 import { useRetentionAnew } from './queries';
 
-type Typed = { completed: TypedTime; inVain: TypedTime; yearEnd: boolean };
+type Unit = TypedTime['unit'];
+
+/** Flat, since the server says what is wrong by these names. */
+type Typed = {
+  completed: number;
+  completedUnit: Unit;
+  inVain: number;
+  inVainUnit: Unit;
+  yearEnd: boolean;
+};
 
 /** How long one kind of ended agreements is kept. */
 function Time({
@@ -28,7 +37,7 @@ function Time({
     <fieldset className="flex flex-col gap-1">
       <legend className="pb-1 font-medium">{label}</legend>
       <div className="flex flex-wrap items-center gap-2">
-        {watch(`${name}.unit`) !== 'EVER' && (
+        {watch(`${name}Unit`) !== 'EVER' && (
           <span className="w-24">
             <input
               aria-label={say('retention.how-many', { label })}
@@ -36,7 +45,7 @@ function Time({
               min={1}
               className={inputLook}
               {...describedBy(id, undefined, fault)}
-              {...register(`${name}.count`, { valueAsNumber: true })}
+              {...register(name, { valueAsNumber: true })}
             />
           </span>
         )}
@@ -44,7 +53,7 @@ function Time({
           <select
             aria-label={say('retention.unit', { label })}
             className={inputLook}
-            {...register(`${name}.unit`)}
+            {...register(`${name}Unit`)}
           >
             <option value="YEARS">{say('retention.unit-years')}</option>
             <option value="MONTHS">{say('retention.unit-months')}</option>
@@ -73,10 +82,14 @@ export function KeepSoLong({
   kept: Schemas['TemplateRetentionView'];
   onClose: () => void;
 }) {
+  const completed = typedTime(kept.rule.completed);
+  const inVain = typedTime(kept.rule.inVain);
   const form = useForm<Typed>({
     defaultValues: {
-      completed: typedTime(kept.rule.completed),
-      inVain: typedTime(kept.rule.inVain),
+      completed: completed.count,
+      completedUnit: completed.unit,
+      inVain: inVain.count,
+      inVainUnit: inVain.unit,
       yearEnd: kept.rule.yearEnd,
     },
   });
@@ -92,8 +105,8 @@ export function KeepSoLong({
           params: { path: { id: template } },
           body: {
             rule: {
-              completed: monthsOf(said.completed),
-              inVain: monthsOf(said.inVain),
+              completed: monthsOf({ count: said.completed, unit: said.completedUnit }),
+              inVain: monthsOf({ count: said.inVain, unit: said.inVainUnit }),
               yearEnd: said.yearEnd,
             },
             edition,

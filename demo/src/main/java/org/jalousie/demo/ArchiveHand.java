@@ -45,11 +45,7 @@ final class ArchiveHand {
         int edition = ok(office.get(path)).get("edition").asInt();
         ok(office.put(
                 path,
-                Map.of(
-                        "rule",
-                        Map.of("completed", completed, "inVain", inVain, "yearEnd", true),
-                        "edition",
-                        edition)));
+                Map.of("rule", Map.of("completed", completed, "inVain", inVain, "yearEnd", true), "edition", edition)));
     }
 
     /** Keeps an agreement until somebody lifts it. */

@@ -60,7 +60,7 @@ class RetentionJourneyTest {
             Locator months = page.getByLabel("Declined, withdrawn or expired ones: how many");
             months.fill("0");
             browser.button("Keep them so long").click();
-            assertThat(page.getByText("At most 1,200 months")).isVisible();
+            assertThat(page.getByText("From 1 to 1,200 months")).isVisible();
             months.fill("1");
             assertThat(browser.barriers()).as("rule").isEmpty();
             browser.button("Keep them so long").click();
@@ -92,11 +92,11 @@ class RetentionJourneyTest {
             assertThat(row(page, over)).containsText("Short loans");
             assertThat(browser.barriers()).as("destroyed").isEmpty();
             browser.open("/agreements/" + over);
-            assertThat(page.getByText("was destroyed at the end of its retention")).isVisible();
+            assertThat(page.getByText("was destroyed at the end of its retention"))
+                    .isVisible();
 
             browser.open("/agreements/" + held);
-            Locator retention =
-                    page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Retention"));
+            Locator retention = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Retention"));
             assertThat(retention).containsText("A claim of the heirs");
             retention.getByText("Lift it").click();
             page.getByLabel("Why they needn’t be kept any more").fill("The claim was settled");
@@ -108,8 +108,7 @@ class RetentionJourneyTest {
 
     /** The day to think is over, and the job has run. */
     private static void destroyed() {
-        OFFICE.client.post(
-                "/api/v1/archive/retention/destructions", Map.of("numbers", List.of(over), "copies", false));
+        OFFICE.client.post("/api/v1/archive/retention/destructions", Map.of("numbers", List.of(over), "copies", false));
         JdbcClient sql = BED.bean(JdbcClient.class);
         sql.sql("update destruction set goes_at = now() - interval '1 second'").update();
         Wait.until("destroyed", () -> {
@@ -133,14 +132,17 @@ class RetentionJourneyTest {
             Download file = page.waitForDownload(
                     () -> browser.button("Give it out as a file").click());
             try (ZipFile zip = new ZipFile(file.path().toFile())) {
-                String person = new String(zip.getInputStream(zip.getEntry("person.json")).readAllBytes());
+                String person = new String(
+                        zip.getInputStream(zip.getEntry("person.json")).readAllBytes());
                 assertThat(person).contains(number).doesNotContain("Tomas Vale");
-                assertThat(zip.stream().filter(one -> one.getName().endsWith(".pdf"))).isNotEmpty();
+                assertThat(zip.stream().filter(one -> one.getName().endsWith(".pdf")))
+                        .isNotEmpty();
             }
             assertThat(Files.size(file.path())).isGreaterThan(10_000);
             page.getByLabel("Mail address or name").fill("nobody@nowhere.example.org");
             browser.button("Find").click();
-            assertThat(page.getByText("Nothing is kept of nobody@nowhere.example.org.")).isVisible();
+            assertThat(page.getByText("Nothing is kept of nobody@nowhere.example.org."))
+                    .isVisible();
         }
     }
 }

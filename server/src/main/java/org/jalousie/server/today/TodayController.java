@@ -17,6 +17,7 @@ import org.jalousie.server.adapters.ServiceAway;
 import org.jalousie.server.agreement.AgreementViews;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.archive.dates.DateLists;
+import org.jalousie.server.archive.retention.KeptLongEnough;
 import org.jalousie.server.archive.roots.DailyRoots;
 import org.jalousie.server.intake.IntakeViews;
 import org.jalousie.server.intake.WaitingRequests;
@@ -47,6 +48,7 @@ class TodayController {
     private final ReturnedCopies copies;
     private final DailyRoots roots;
     private final DateLists dates;
+    private final KeptLongEnough kept;
     private final Clock clock;
 
     TodayController(
@@ -59,6 +61,7 @@ class TodayController {
             ReturnedCopies copies,
             DailyRoots roots,
             DateLists dates,
+            KeptLongEnough kept,
             Clock clock) {
         this.agreements = agreements;
         this.intake = intake;
@@ -69,6 +72,7 @@ class TodayController {
         this.copies = copies;
         this.roots = roots;
         this.dates = dates;
+        this.kept = kept;
         this.clock = clock;
     }
 
@@ -84,7 +88,8 @@ class TodayController {
      * @param undelivered in which a mail came back
      * @param copies signed ones that came back
      * @param asked in which somebody waits for an answer of the office's
-     * @param dates of completed agreements that come near */
+     * @param dates of completed agreements that come near
+     * @param keptLongEnough how many wait for somebody to confirm that they are destroyed, up to a thousand */
     record Today(
             List<Notice> notices,
             List<DailyRoots.RootTrouble> roots,
@@ -99,7 +104,8 @@ class TodayController {
             Page<AgreementViews.AgreementItem> toCheck,
             Page<AgreementViews.AgreementItem> out,
             Page<AgreementViews.AgreementItem> ended,
-            Page<AgreementViews.AgreementItem> completed) {}
+            Page<AgreementViews.AgreementItem> completed,
+            int keptLongEnough) {}
 
     /** What is away, told once however much waits for it. */
     private List<Notice> notices() {
@@ -142,6 +148,7 @@ class TodayController {
                 agreements.newest(Set.of(State.CHECK, State.GENERATING), most),
                 agreements.newest(Set.of(State.OUT, State.SEALING), most),
                 agreements.newest(Set.of(State.DECLINED, State.EXPIRED, State.WITHDRAWN), LATELY),
-                agreements.newest(Set.of(State.COMPLETED), LATELY));
+                agreements.newest(Set.of(State.COMPLETED), LATELY),
+                kept.count(MOST));
     }
 }

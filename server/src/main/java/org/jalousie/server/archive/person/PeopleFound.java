@@ -83,9 +83,19 @@ class PeopleFound {
                 own,
                 waiting,
                 standing,
-                mails.countTo(who.text()),
+                mailsTo(who, own),
                 colleagues.coordinators().stream().anyMatch(one -> who.is(one.mail()) || who.is(one.name())),
                 ids.size() > MOST || waiting.size() == MOST || standing.size() == MOST);
+    }
+
+    /** Also to the addresses that they have or had as who was asked for by name. */
+    private long mailsTo(Who who, List<Own> own) {
+        Set<String> addresses = new TreeSet<>(Set.of(who.text()));
+        for (Own one : own)
+            one.person()
+                    .parts()
+                    .forEach(part -> addresses.add(new Who(part.person().mail()).text()));
+        return addresses.stream().mapToLong(mails::countTo).sum();
     }
 
     private Optional<Own> own(UUID id, Who who) {

@@ -119,8 +119,11 @@ class KeptAgreements {
     }
 
     int count(Optional<UUID> template, LocalDate today, int most) {
+        String due = due(template, today);
+        // where no template has a rule nothing is ever due
+        if (due.equals("[]")) return 0;
         return sql.sql("select count(*) from (select a.id" + DUE + " limit :most) some_of")
-                .param("due", due(template, today))
+                .param("due", due)
                 .param("most", most)
                 .query(Integer.class)
                 .single();

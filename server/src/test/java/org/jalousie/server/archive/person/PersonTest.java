@@ -64,6 +64,7 @@ class PersonTest {
         assertThat(one.get("parts").valueStream().map(JsonNode::asString).toList())
                 .hasSize(1);
         assertThat(one.get("acts").asInt()).isGreaterThan(1);
+        assertThat(find("cordula WEISS").get("mails").asInt()).isPositive();
         Map<String, byte[]> file = file("Cordula Weiss");
         JsonNode person = Json.MAPPER.readTree(file.get("person.json"));
         JsonNode own = agreementOf(person, number);

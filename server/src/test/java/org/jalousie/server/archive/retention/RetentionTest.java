@@ -75,6 +75,12 @@ class RetentionTest {
                 .containsKeys("agreement", "agreement_event", "intake_request", "agreement_text", "archive_value");
         HAND.ended(3700, List.of(number));
         assertThat(HAND.numbers("due?template=" + template)).contains(number);
+        assertThat(OFFICE.client
+                        .get("/api/v1/today")
+                        .json()
+                        .get("keptLongEnough")
+                        .asInt())
+                .isPositive();
         JsonNode due = HAND.list("due?template=" + template)
                 .get("items")
                 .valueStream()
