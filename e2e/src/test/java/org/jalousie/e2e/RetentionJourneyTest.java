@@ -88,7 +88,10 @@ class RetentionJourneyTest {
                     .click();
             assertThat(page.getByText("Nothing is to be destroyed.")).isVisible();
             destroyed();
-            browser.button("Destroyed").click();
+            page.getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions().setName("Destroyed").setExact(true))
+                    .click();
             assertThat(row(page, over)).containsText("Short loans");
             assertThat(browser.barriers()).as("destroyed").isEmpty();
             browser.open("/agreements/" + over);
