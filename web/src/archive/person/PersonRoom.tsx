@@ -67,7 +67,15 @@ function Kept({ kept }: { kept: Schemas['PersonKept'] }) {
         {kept.colleague && ` ${say('person.colleague')}`}
         {kept.more && ` ${say('person.more')}`}
       </p>
-      {nothing ? <Empty>{say('person.nothing-hint')}</Empty> : <GiveOut who={kept.who} />}
+      {kept.called.length > 1 && (
+        <p className={kept.doubtful ? 'text-clay' : 'text-soft'}>
+          {say(kept.doubtful ? 'person.doubtful' : 'person.called', {
+            people: kept.called.map(({ name, mail }) => `${name} <${mail}>`).join(', '),
+          })}
+        </p>
+      )}
+      {nothing && <Empty>{say('person.nothing-hint')}</Empty>}
+      {!nothing && !kept.doubtful && <GiveOut who={kept.who} />}
       {kept.agreements.length > 0 && (
         <Part title={say('person.agreements')}>
           <Table

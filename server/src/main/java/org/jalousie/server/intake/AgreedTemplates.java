@@ -36,7 +36,7 @@ class AgreedTemplates {
         UUID id = template.templateId();
         return group.stream()
                 .filter(one -> one.templateId().equals(id))
-                .flatMap(one -> one.agreementNumber().stream())
+                .flatMap(one -> one.agreementNumber().flatMap(agreements::known).stream())
                 .findFirst()
                 .map(number -> said(template, agreements.read(agreements.idOf(number))))
                 .orElse(template);

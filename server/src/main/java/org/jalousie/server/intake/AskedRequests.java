@@ -79,8 +79,12 @@ class AskedRequests {
 
     /** All agreements that are made of a request; none as long as one of them isn't. */
     private List<Agreement> agreements(IntakeRequest request) {
-        List<IntakeRequest> wanted =
-                groups.of(request).stream().filter(IntakeRequest::wanted).toList();
+        List<IntakeRequest> wanted = groups.of(request).stream()
+                .filter(IntakeRequest::wanted)
+                // what was destroyed isn't waited for
+                .filter(one -> one.agreementNumber().isEmpty()
+                        || one.agreementNumber().flatMap(agreements::known).isPresent())
+                .toList();
         List<Agreement> all = wanted.stream()
                 .flatMap(one -> one.agreementNumber().stream())
                 .map(number -> agreements.read(agreements.idOf(number)))

@@ -53,8 +53,10 @@ class AskersAreTold implements AfterEvents {
         return groups.of(whole).stream()
                 .filter(IntakeRequest::wanted)
                 .allMatch(one -> one.agreementNumber()
-                        .filter(number ->
-                                number.equals(done.created().number()) || agreements.state(number) == State.COMPLETED)
+                        .filter(number -> number.equals(done.created().number())
+                                // what was destroyed has been done with long ago
+                                || agreements.known(number).isEmpty()
+                                || agreements.state(number) == State.COMPLETED)
                         .isPresent());
     }
 

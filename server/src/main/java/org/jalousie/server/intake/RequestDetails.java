@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jalousie.core.agreement.AgreementNumber;
+import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.template.Advice;
@@ -74,10 +75,18 @@ class RequestDetails {
                         .toList(),
                 whole.asker().mail(),
                 unprinted(form),
-                request.agreementNumber().map(agreements::state).orElse(null),
+                stateOf(request),
                 part ? whole.number() : "",
                 group.size() < 2 ? List.of() : parts(group),
                 lookups.views(form, taken.of(whole.id())));
+    }
+
+    /** None before it is made, and after it was destroyed while others of the request are kept. */
+    private State stateOf(IntakeRequest request) {
+        return request.agreementNumber()
+                .flatMap(agreements::known)
+                .map(agreements::state)
+                .orElse(null);
     }
 
     private List<IntakeViews.RequestPart> parts(List<IntakeRequest> group) {
@@ -89,7 +98,7 @@ class RequestDetails {
                         names.get(one.templateVersionId()),
                         one.wanted(),
                         one.agreementNumber().map(AgreementNumber::value).orElse(""),
-                        one.agreementNumber().map(agreements::state).orElse(null)))
+                        stateOf(one)))
                 .toList();
     }
 

@@ -58,7 +58,10 @@ class RequestGroups {
      */
     List<IntakeRequest> lockedWithAgreements(String number) {
         List<Optional<AgreementNumber>> before = numbers(of(request(number)));
-        before.stream().flatMap(Optional::stream).forEach(one -> agreements.historyForChange(agreements.idOf(one)));
+        before.stream()
+                // one of them may have been destroyed, at the end of its own retention
+                .flatMap(one -> one.flatMap(agreements::known).stream())
+                .forEach(one -> agreements.historyForChange(agreements.idOf(one)));
         List<IntakeRequest> group = of(locked(number));
         if (!numbers(group).equals(before)) throw Refusal.conflict(Message.of("request.changed"));
         return group;
@@ -71,6 +74,7 @@ class RequestGroups {
     /** Whether its agreement ended without being completed, so that another one may be made of the same answers. */
     boolean failed(IntakeRequest request) {
         return request.agreementNumber()
+                .flatMap(agreements::known)
                 .map(agreements::state)
                 .filter(state -> state.ended() && state != State.COMPLETED)
                 .isPresent();

@@ -177,7 +177,7 @@ class RequestWriter implements RequestPost.Writer {
 
     private List<Outgoing.Attachment> signed(IntakeRequest request) {
         return wanted(request).stream()
-                .flatMap(one -> one.agreementNumber().stream())
+                .flatMap(one -> one.agreementNumber().flatMap(agreements::known).stream())
                 .map(number -> agreements.read(agreements.idOf(number)))
                 .flatMap((Agreement agreement) -> agreement.documents().stream()
                         .map(one -> Outgoing.Attachment.pdf(

@@ -61,7 +61,7 @@ class RecordFollowing implements AfterEvents {
     private List<RecordStep> together(RowIntake.Whole whole, AgreementNumber number, Agreement agreement) {
         List<RecordStep> all = new ArrayList<>(List.of(RecordStep.of(agreement.state(), seen(agreement))));
         for (AgreementNumber other : whole.agreements()) {
-            if (other.equals(number)) continue;
+            if (other.equals(number) || agreements.getObject().known(other).isEmpty()) continue;
             Agreement read = agreements.getObject().read(agreements.getObject().idOf(other));
             all.add(RecordStep.of(read.state(), seen(read)));
         }

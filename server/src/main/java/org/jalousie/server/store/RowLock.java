@@ -1,7 +1,10 @@
 package org.jalousie.server.store;
 
 import jakarta.persistence.EntityManager;
+import jakarta.persistence.EntityNotFoundException;
 import jakarta.persistence.LockModeType;
+import org.jalousie.core.messages.Message;
+import org.jalousie.server.Refusal;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -21,11 +24,16 @@ public class RowLock {
      *
      * @param row as found; what was changed in it by this transaction stays
      * @return the same row, as it is now
+     * @throws Refusal when it has gone since it was found
      */
     @Transactional(propagation = Propagation.MANDATORY)
     public <T> T on(T row) {
         entities.flush();
-        entities.refresh(row, LockModeType.PESSIMISTIC_WRITE);
+        try {
+            entities.refresh(row, LockModeType.PESSIMISTIC_WRITE);
+        } catch (EntityNotFoundException e) {
+            throw Refusal.of(Refusal.Kind.GONE, Message.of("row.gone"));
+        }
         return row;
     }
 }

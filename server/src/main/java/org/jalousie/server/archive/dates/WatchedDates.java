@@ -192,7 +192,8 @@ class WatchedDates {
     /** The agreements that a completed one takes the place of need nothing any more. */
     @Transactional(propagation = Propagation.MANDATORY)
     void renewed(Agreement by) {
-        Optional<AgreementNumber> old = renewals.renewedBy(by.created().request());
+        Optional<AgreementNumber> old =
+                renewals.renewedBy(by.created().request()).flatMap(agreements::known);
         if (old.isEmpty()) return;
         String number = by.created().number().value();
         for (DateStore.Row row : store.heldOf(agreements.idOf(old.get()))) {

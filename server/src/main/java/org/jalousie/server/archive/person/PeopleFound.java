@@ -11,6 +11,7 @@ import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.filing.people.PersonIn;
 import org.jalousie.core.filing.people.Who;
 import org.jalousie.core.messages.Message;
+import org.jalousie.core.parties.Person;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.account.Colleagues;
 import org.jalousie.server.agreement.Agreements;
@@ -51,7 +52,12 @@ class PeopleFound {
     /** An agreement with what is theirs in it. */
     record Own(UUID id, Agreement agreement, PersonIn person) {}
 
-    /** All that was found. @param more whether there are more than were looked through */
+    /**
+     * All that was found.
+     *
+     * @param called everybody who has or had a part by this name or address
+     * @param more whether there are more than were looked through
+     */
     record Found(
             Who who,
             List<Own> agreements,
@@ -59,7 +65,18 @@ class PeopleFound {
             List<PersonsRows.PersonsRow> rows,
             long mails,
             boolean colleague,
-            boolean more) {}
+            List<Person> called,
+            boolean more) {
+        /** Whether it may be the name of several people, who must not be given one another's data. */
+        boolean isDoubtful() {
+            return called.stream()
+                            .filter(one -> who.is(one.name()))
+                            .map(one -> new Who(one.mail()))
+                            .distinct()
+                            .count()
+                    > 1;
+        }
+    }
 
     /** @throws Refusal for what is too short to be somebody */
     Found of(String text) {
@@ -85,6 +102,12 @@ class PeopleFound {
                 standing,
                 mailsTo(who, own),
                 colleagues.coordinators().stream().anyMatch(one -> who.is(one.mail()) || who.is(one.name())),
+                own.stream()
+                        .flatMap(one -> one.person().parts().stream())
+                        .map(PersonIn.Part::person)
+                        .map(one -> new Person(one.name(), one.mail()))
+                        .distinct()
+                        .toList(),
                 ids.size() > MOST || waiting.size() == MOST || standing.size() == MOST);
     }
 

@@ -4,6 +4,8 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.filing.people.PersonIn;
+import org.jalousie.core.messages.Message;
+import org.jalousie.server.Refusal;
 import org.jalousie.server.web.Download;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -41,6 +43,10 @@ class PersonController {
                         .toList(),
                 found.mails(),
                 found.colleague(),
+                found.called().stream()
+                        .map(one -> new PersonViews.PersonCalled(one.name(), one.mail()))
+                        .toList(),
+                found.isDoubtful(),
                 found.more());
     }
 
@@ -64,6 +70,9 @@ class PersonController {
     @PostMapping(path = "/file", produces = "application/zip")
     void file(@RequestBody PersonWanted wanted, HttpServletResponse response) throws IOException {
         PeopleFound.Found found = people.of(wanted.who());
+        if (found.isDoubtful())
+            throw Refusal.conflict(
+                    Message.of("person.doubtful", "who", found.who().text()));
         Download.begin(response, "Personal data.zip", "application/zip");
         file.write(found, response.getOutputStream());
     }

@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.jalousie.core.agreement.Agreement;
@@ -60,17 +61,23 @@ class PersonFile {
             Map<FieldName, String> data,
             List<Entry> acts,
             List<SentMails.SentMail> mails,
-            List<String> files) {}
+            List<String> files,
+            List<String> damaged) {}
 
-    /** Writes it as ZIP. @throws FileStore.Damaged when a file can't be given out as it was kept */
+    /** Writes it as ZIP. */
     void write(PeopleFound.Found found, OutputStream to) throws IOException {
         try (ZipOutputStream zip = new ZipOutputStream(to, StandardCharsets.UTF_8)) {
             List<OfAgreement> agreements = new ArrayList<>();
             for (PeopleFound.Own own : found.agreements()) {
                 Map<String, Document> copies = copies(own);
-                for (Map.Entry<String, Document> copy : copies.entrySet())
-                    put(zip, copy.getKey(), files.get(copy.getValue().pdf()));
-                agreements.add(of(own, found, List.copyOf(copies.keySet())));
+                List<String> given = new ArrayList<>();
+                List<String> damaged = new ArrayList<>();
+                for (Map.Entry<String, Document> copy : copies.entrySet()) {
+                    Optional<byte[]> bytes = whole(copy.getValue());
+                    bytes.ifPresentOrElse(whole -> given.add(copy.getKey()), () -> damaged.add(copy.getKey()));
+                    if (bytes.isPresent()) put(zip, copy.getKey(), bytes.get());
+                }
+                agreements.add(of(own, found, given, damaged));
             }
             Whole whole = new Whole(
                     found.who().text(),
@@ -98,7 +105,16 @@ class PersonFile {
         return copies;
     }
 
-    private OfAgreement of(PeopleFound.Own own, PeopleFound.Found found, List<String> copies) {
+    /** One that isn't as it was kept keeps nobody from the rest; the file says so, and the archive's check tells the office. */
+    private Optional<byte[]> whole(Document document) {
+        try {
+            return Optional.of(files.get(document.pdf()));
+        } catch (FileStore.Damaged e) {
+            return Optional.empty();
+        }
+    }
+
+    private OfAgreement of(PeopleFound.Own own, PeopleFound.Found found, List<String> copies, List<String> damaged) {
         Agreement agreement = own.agreement();
         List<SentMails.SentMail> sent = mails.about(own.id()).stream()
                 .filter(one -> found.who().is(one.to())
@@ -116,7 +132,8 @@ class PersonFile {
                 own.person().data(),
                 own.person().acts(),
                 sent,
-                copies);
+                copies,
+                damaged);
     }
 
     private static void put(ZipOutputStream zip, String name, byte[] bytes) throws IOException {

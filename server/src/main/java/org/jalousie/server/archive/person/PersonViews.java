@@ -16,6 +16,8 @@ final class PersonViews {
      * @param rows of registers
      * @param mails how many went to them
      * @param colleague whether they are of the office
+     * @param called everybody who has or had a part by this name or address
+     * @param doubtful whether it may be the name of several people, so that nothing is given out by it
      * @param more whether there are more agreements, requests or rows than are listed
      */
     record PersonKept(
@@ -25,6 +27,8 @@ final class PersonViews {
             List<PersonsRowView> rows,
             long mails,
             boolean colleague,
+            List<PersonCalled> called,
+            boolean doubtful,
             boolean more) {}
 
     /**
@@ -41,6 +45,8 @@ final class PersonViews {
             List<String> parts,
             int acts,
             int data) {}
+
+    record PersonCalled(String name, String mail) {}
 
     record PersonsRequestView(String number, Instant at, boolean asked) {}
 

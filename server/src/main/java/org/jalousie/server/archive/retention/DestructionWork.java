@@ -6,11 +6,13 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.evidence.OfficeStatement;
 import org.jalousie.core.evidence.TrustService;
 import org.jalousie.core.evidence.roots.Leaf;
+import org.jalousie.core.filing.retention.RetentionRule;
 import org.jalousie.core.filing.retention.Tombstone;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.agreement.GoneAgreements;
@@ -22,6 +24,7 @@ import org.jalousie.server.jobs.NotYet;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Lets an agreement go whose time has come: first its copies outside, then, in one transaction, all that is kept of it here. Stopped
@@ -41,6 +44,7 @@ class DestructionWork implements JobWork {
     private final FiledCopies copies;
     private final DailyRoots roots;
     private final TrustService trust;
+    private final TransactionTemplate transaction;
     private final Clock clock;
 
     DestructionWork(
@@ -51,6 +55,7 @@ class DestructionWork implements JobWork {
             FiledCopies copies,
             DailyRoots roots,
             TrustService trust,
+            TransactionTemplate transaction,
             Clock clock) {
         this.destructions = destructions;
         this.kept = kept;
@@ -59,6 +64,7 @@ class DestructionWork implements JobWork {
         this.copies = copies;
         this.roots = roots;
         this.trust = trust;
+        this.transaction = transaction;
         this.clock = clock;
     }
 
@@ -104,15 +110,25 @@ class DestructionWork implements JobWork {
                 now);
         // outside of any transaction: the trust service may take its time
         String seal = OfficeStatement.sign(stone.statement(), trust.officeSeal());
-        if (gone.go(id, stone, seal)) LOG.info("agreement {} is destroyed at the end of its retention", id);
+        if (Boolean.TRUE.equals(transaction.execute(status -> go(one, stone, seal))))
+            LOG.info("agreement {} is destroyed at the end of its retention", id);
+        else if (destructions.find(id).isPresent())
+            throw later(id, Message.of("retention.longer-now"), now.plus(LONGER));
         return true;
+    }
+
+    /** What was decided may have changed while the trust service was asked; whoever changes it from now on comes too late. */
+    private boolean go(Destructions.Destruction one, Tombstone stone, String seal) {
+        destructions.hold(List.of(one.agreement()));
+        return isOver(one) && gone.go(one.agreement(), stone, seal);
     }
 
     /** Whether its time is over by the rule as it is now, which may be another than when that was confirmed. */
     private boolean isOver(Destructions.Destruction one) {
         LocalDate today = lists.today();
+        Map<UUID, RetentionRule> rules = kept.rules();
         return kept.named(List.of(one.number())).stream()
-                .flatMap(row -> kept.until(row).stream())
+                .flatMap(row -> kept.until(rules, row).stream())
                 .anyMatch(until -> until.isBefore(today));
     }
 

@@ -80,9 +80,14 @@ class KeptAgreements {
     /** @param ended the first moment that is too late for an ending, {@code day} the last for a watched day */
     private record Over(UUID template, String state, String ended, String day) {}
 
-    private String due(Optional<UUID> template, LocalDate today) {
+    /** How long agreements are kept, by template; those that aren't among them are kept for ever. */
+    Map<UUID, RetentionRule> rules() {
+        return templates.all();
+    }
+
+    private String due(Map<UUID, RetentionRule> rules, Optional<UUID> template, LocalDate today) {
         List<Over> all = new ArrayList<>();
-        for (Map.Entry<UUID, RetentionRule> one : templates.all().entrySet()) {
+        for (Map.Entry<UUID, RetentionRule> one : rules.entrySet()) {
             if (template.filter(wanted -> !wanted.equals(one.getKey())).isPresent()) continue;
             for (State state : State.values())
                 if (state.ended())
@@ -105,12 +110,18 @@ class KeptAgreements {
     }
 
     /** Those that have been kept long enough by a day, what ended first before. @param today the first day after their time */
-    List<Kept> due(Optional<UUID> template, LocalDate today, Optional<At> after, boolean up, int most) {
+    List<Kept> due(
+            Map<UUID, RetentionRule> rules,
+            Optional<UUID> template,
+            LocalDate today,
+            Optional<At> after,
+            boolean up,
+            int most) {
         String way = up ? "" : " desc";
         return sql.sql("select " + COLUMNS + DUE
                         + (after.isPresent() ? " and (a.since, a.id) " + (up ? ">" : "<") + " (:at, :id)" : "")
                         + " order by a.since" + way + ", a.id" + way + " limit :most")
-                .param("due", due(template, today))
+                .param("due", due(rules, template, today))
                 .param("at", after.map(one -> Timestamp.from(one.ended())).orElse(null))
                 .param("id", after.map(At::id).orElse(null))
                 .param("most", most)
@@ -118,8 +129,8 @@ class KeptAgreements {
                 .list();
     }
 
-    int count(Optional<UUID> template, LocalDate today, int most) {
-        String due = due(template, today);
+    int count(Map<UUID, RetentionRule> rules, Optional<UUID> template, LocalDate today, int most) {
+        String due = due(rules, template, today);
         // where no template has a rule nothing is ever due
         if (due.equals("[]")) return 0;
         return sql.sql("select count(*) from (select a.id" + DUE + " limit :most) some_of")
@@ -130,10 +141,10 @@ class KeptAgreements {
     }
 
     /** Of some numbers those that are due. */
-    List<Kept> due(Collection<String> numbers, LocalDate today) {
+    List<Kept> due(Map<UUID, RetentionRule> rules, Collection<String> numbers, LocalDate today) {
         if (numbers.isEmpty()) return List.of();
         return sql.sql("select " + COLUMNS + DUE + " and a.number in (:numbers) order by a.since, a.id")
-                .param("due", due(Optional.empty(), today))
+                .param("due", due(rules, Optional.empty(), today))
                 .param("numbers", numbers)
                 .query(KeptAgreements::kept)
                 .list();
@@ -148,10 +159,10 @@ class KeptAgreements {
                 .list();
     }
 
-    /** The last day on which one has to be kept, by its template's rule as it is now; empty for ever, or while it hasn't ended. */
-    Optional<LocalDate> until(Kept one) {
+    /** The last day on which one has to be kept, by its template's rule; empty for ever, or while it hasn't ended. */
+    Optional<LocalDate> until(Map<UUID, RetentionRule> rules, Kept one) {
         return one.state().ended()
-                ? templates.of(one.template()).rule().until(one.state(), one.counted(zone()))
+                ? rules.getOrDefault(one.template(), RetentionRule.NONE).until(one.state(), one.counted(zone()))
                 : Optional.empty();
     }
 }

@@ -18,6 +18,6 @@ public class KeptLongEnough {
     /** @param most up to how many are counted */
     @Transactional(readOnly = true)
     public int count(int most) {
-        return kept.count(Optional.empty(), lists.today(), most);
+        return kept.count(kept.rules(), Optional.empty(), lists.today(), most);
     }
 }

@@ -4,7 +4,6 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -17,7 +16,6 @@ import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.jobs.JobKind;
 import org.jalousie.server.jobs.Jobs;
-import org.jalousie.server.template.TemplateRetention;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -36,23 +34,15 @@ class RetentionActs {
     private final KeptAgreements kept;
     private final Holds holds;
     private final Destructions destructions;
-    private final TemplateRetention templates;
     private final RetentionLists lists;
     private final Jobs jobs;
     private final Clock clock;
 
     RetentionActs(
-            KeptAgreements kept,
-            Holds holds,
-            Destructions destructions,
-            TemplateRetention templates,
-            RetentionLists lists,
-            Jobs jobs,
-            Clock clock) {
+            KeptAgreements kept, Holds holds, Destructions destructions, RetentionLists lists, Jobs jobs, Clock clock) {
         this.kept = kept;
         this.holds = holds;
         this.destructions = destructions;
-        this.templates = templates;
         this.lists = lists;
         this.jobs = jobs;
         this.clock = clock;
@@ -70,9 +60,10 @@ class RetentionActs {
         List<String> wanted = names(numbers);
         destructions.hold(
                 kept.named(wanted).stream().map(KeptAgreements.Kept::id).toList());
-        List<KeptAgreements.Kept> due = kept.due(wanted, lists.today());
-        if (due.size() < wanted.size()) throw refused(wanted, due);
-        return go(due, copies, by);
+        Map<UUID, RetentionRule> rules = kept.rules();
+        List<KeptAgreements.Kept> due = kept.due(rules, wanted, lists.today());
+        if (due.size() < wanted.size()) throw refused(rules, wanted, due);
+        return go(rules, due, copies, by);
     }
 
     /**
@@ -84,21 +75,20 @@ class RetentionActs {
     @Transactional
     int confirmAll(UUID template, int count, boolean copies, String by) {
         Optional<UUID> of = Optional.ofNullable(template);
-        List<KeptAgreements.Kept> before = kept.due(of, lists.today(), Optional.empty(), true, MOST_OF_ALL + 1);
+        Map<UUID, RetentionRule> rules = kept.rules();
+        List<KeptAgreements.Kept> before = kept.due(rules, of, lists.today(), Optional.empty(), true, MOST_OF_ALL + 1);
         if (before.size() > MOST_OF_ALL) throw Refusal.invalid(Message.of("retention.too-many", "most", MOST_OF_ALL));
         destructions.hold(before.stream().map(KeptAgreements.Kept::id).toList());
-        List<KeptAgreements.Kept> due = kept.due(of, lists.today(), Optional.empty(), true, MOST_OF_ALL);
+        List<KeptAgreements.Kept> due = kept.due(rules, of, lists.today(), Optional.empty(), true, MOST_OF_ALL);
         if (due.size() != count) throw Refusal.conflict(Message.of("retention.others-due", "count", due.size()));
-        return go(due, copies, by);
+        return go(rules, due, copies, by);
     }
 
-    private int go(List<KeptAgreements.Kept> due, boolean copies, String by) {
-        Map<UUID, RetentionRule> rules = new HashMap<>();
+    private int go(Map<UUID, RetentionRule> rules, List<KeptAgreements.Kept> due, boolean copies, String by) {
         Instant now = clock.instant();
         for (KeptAgreements.Kept one : due) {
-            RetentionRule rule =
-                    rules.computeIfAbsent(one.template(), id -> templates.of(id).rule());
-            LocalDate until = rule.until(one.state(), one.counted(kept.zone())).orElseThrow();
+            RetentionRule rule = rules.get(one.template());
+            LocalDate until = kept.until(rules, one).orElseThrow();
             destructions.confirm(one.id(), until, rule, copies, by, now, now.plus(GRACE));
             // it waits for its time by itself
             jobs.soon(JobKind.DESTRUCTION, one.id().toString());
@@ -106,7 +96,7 @@ class RetentionActs {
         return due.size();
     }
 
-    private Refusal refused(List<String> wanted, List<KeptAgreements.Kept> due) {
+    private Refusal refused(Map<UUID, RetentionRule> rules, List<String> wanted, List<KeptAgreements.Kept> due) {
         Map<String, KeptAgreements.Kept> there =
                 kept.named(wanted).stream().collect(Collectors.toMap(KeptAgreements.Kept::number, one -> one));
         Map<String, Message> faults = new LinkedHashMap<>();
@@ -115,18 +105,18 @@ class RetentionActs {
             faults.put(
                     number,
                     Optional.ofNullable(there.get(number))
-                            .map(this::why)
+                            .map(one -> why(rules, one))
                             .orElse(Message.of("agreement.none", "number", number)));
         }
         return Refusal.invalid(Message.of("retention.cant-go", "count", faults.size()), faults);
     }
 
-    private Message why(KeptAgreements.Kept one) {
+    private Message why(Map<UUID, RetentionRule> rules, KeptAgreements.Kept one) {
         if (!one.state().ended()) return Message.of("retention.not-ended", "number", one.number());
         if (holds.inForce(one.id())) return Message.of("retention.held", "number", one.number());
         if (destructions.find(one.id()).isPresent())
             return Message.of("retention.going-already", "number", one.number());
-        return kept.until(one)
+        return kept.until(rules, one)
                 .map(until -> Message.of("retention.kept-until", "number", one.number(), "day", until))
                 .orElse(Message.of("retention.for-ever", "number", one.number()));
     }

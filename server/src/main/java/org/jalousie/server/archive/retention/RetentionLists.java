@@ -5,11 +5,13 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Sha256;
+import org.jalousie.core.filing.retention.RetentionRule;
 import org.jalousie.core.filing.retention.Tombstone;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
@@ -50,17 +52,19 @@ class RetentionLists {
     KeyedPage<RetentionViews.KeptAgreement> due(UUID template, LocalDate by, ListPlace place) {
         unsorted(place);
         LocalDate day = by == null ? today() : by;
+        Map<UUID, RetentionRule> rules = kept.rules();
         Optional<UUID> of = Optional.ofNullable(template);
         return KeyedPage.of(
                 kept.due(
+                        rules,
                         of,
                         day,
                         place.row().map(row -> new KeptAgreements.At(moment(row), row.id())),
                         !place.back(),
                         MOST),
                 place,
-                kept.count(of, day, COUNTED),
-                rows -> rows.stream().map(this::view).toList(),
+                kept.count(rules, of, day, COUNTED),
+                rows -> rows.stream().map(row -> view(rules, row)).toList(),
                 (row, at) ->
                         new ListPlace.Row(at, row.id(), "ended", row.ended().toString()));
     }
@@ -123,7 +127,7 @@ class RetentionLists {
                 .findFirst()
                 .orElseThrow(() -> Refusal.notFound(Message.of("agreement.none", "number", number)));
         return new RetentionViews.AgreementRetention(
-                kept.until(one).orElse(null),
+                kept.until(kept.rules(), one).orElse(null),
                 holds.of(one.id()).stream().map(RetentionLists::view).toList(),
                 destructions.find(one.id()).map(RetentionLists::view).orElse(null));
     }
@@ -140,7 +144,7 @@ class RetentionLists {
         }
     }
 
-    private RetentionViews.KeptAgreement view(KeptAgreements.Kept row) {
+    private RetentionViews.KeptAgreement view(Map<UUID, RetentionRule> rules, KeptAgreements.Kept row) {
         return new RetentionViews.KeptAgreement(
                 new AgreementNumber(row.number()),
                 row.title(),
@@ -149,8 +153,7 @@ class RetentionLists {
                 row.state(),
                 row.ended(),
                 row.counted(kept.zone()),
-                // its rule may have been changed at this very moment
-                kept.until(row).orElse(LocalDate.MAX));
+                kept.until(rules, row).orElseThrow());
     }
 
     private static RetentionViews.LegalHold view(Holds.Hold row) {

@@ -126,6 +126,30 @@ class PersonTest {
     }
 
     @Test
+    void aNameThatSeveralMayHaveGivesNothingOut() {
+        String first = OFFICE.send(OFFICE.generate(template, Office.loanValues("Robin Grey")));
+        OFFICE.link(first, "ida.marsh@lender.example.org");
+        assertThat(find("Robin Grey").get("doubtful").asBoolean()).isFalse();
+        String second = OFFICE.send(OFFICE.generate(template, Office.loanValues("Ida Marsh")));
+        OFFICE.client.put(
+                "/api/v1/agreements/" + second + "/people/lender",
+                Map.of("name", "Robin Grey", "mail", "robin.grey@other.example.org", "another", true));
+        JsonNode found = find("robin grey");
+        assertThat(found.get("doubtful").asBoolean()).isTrue();
+        assertThat(found.get("called").size()).isEqualTo(2);
+        Client.Answer file = OFFICE.client.post(PERSON + "/file", Map.of("who", "Robin Grey"));
+        assertThat(file.status()).isEqualTo(409);
+        assertThat(file.text()).contains("Several people may be called");
+        JsonNode one = find("robin.grey@other.example.org");
+        assertThat(one.get("doubtful").asBoolean()).isFalse();
+        assertThat(one.get("agreements")
+                        .valueStream()
+                        .map(row -> row.get("number").asString())
+                        .toList())
+                .containsExactly(second);
+    }
+
+    @Test
     void requestsAndRowsOfRegistersAreFound() {
         Registers registers = new Registers(OFFICE.client);
         String request = OFFICE.request(template, Office.loanValues("Benedicta Orme"));

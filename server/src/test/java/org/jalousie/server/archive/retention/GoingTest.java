@@ -239,6 +239,44 @@ class GoingTest {
     }
 
     @Test
+    void aRequestIsStillThereWhenTheNewestOfItsAgreementsGoesFirst() {
+        String request = OFFICE.request(template, Office.loanValues("Ben Holt"));
+        String first = OFFICE.agreementOf(request);
+        OFFICE.await(first, "CHECK");
+        OFFICE.client.post("/api/v1/agreements/" + first + "/withdrawal", Map.of("reason", "Another object."));
+        String second = OFFICE.agreementOf(request);
+        OFFICE.await(second, "CHECK");
+        OFFICE.client.post("/api/v1/agreements/" + second + "/withdrawal", Map.of("reason", "Not at all."));
+        HAND.ended(60, List.of(second));
+        HAND.go(second);
+        Client.Answer kept = OFFICE.client.get("/api/v1/requests/" + request);
+        assertThat(kept.status()).as(kept.text()).isEqualTo(200);
+        assertThat(OFFICE.client.get("/api/v1/requests?template=" + template).status())
+                .isEqualTo(200);
+        HAND.ended(60, List.of(first));
+        HAND.go(first);
+        assertThat(OFFICE.client.get("/api/v1/requests/" + request).status()).isEqualTo(404);
+    }
+
+    @Test
+    void whatRenewsAnAgreementThatIsGoneIsCompletedAllTheSame() {
+        String old = OFFICE.completed(template, Office.loanValues("Ben Holt"));
+        String renewing = OFFICE.send(OFFICE.generate(template, Office.loanValues("Ben Holt")));
+        SQL.sql("update intake_request set renews = ? where number ="
+                        + " (select request_number from agreement where number = ?)")
+                .params(old, renewing)
+                .update();
+        HAND.ended(60, List.of(old));
+        HAND.go(old);
+        OFFICE.sign(OFFICE.link(renewing, "ida.marsh@lender.example.org"), Map.of("lender_vat_number", "XX 4471"));
+        OFFICE.sign(OFFICE.link(renewing, "tomas.vale@museum.example.org"), Map.of());
+        OFFICE.await(renewing, "COMPLETED");
+        Client.Answer dates = OFFICE.client.get("/api/v1/archive/" + renewing + "/dates");
+        assertThat(dates.status()).as(dates.text()).isEqualTo(200);
+        assertThat(dates.json().get("renews").asString()).isEqualTo(old);
+    }
+
+    @Test
     void aRowOfATableGoesWithItsAgreementAndTheTableWithTheLastRow() {
         Registers registers = new Registers(OFFICE.client);
         List<String> lines = new ArrayList<>();
