@@ -150,7 +150,7 @@ function GiveOut({ who }: { who: string }) {
       );
       const link = document.createElement('a');
       link.href = URL.createObjectURL(file as unknown as Blob);
-      link.download = 'Personal data.zip';
+      link.download = say('person.file-name');
       link.click();
       // the browser has begun to save it by then
       setTimeout(() => URL.revokeObjectURL(link.href), 60_000);
