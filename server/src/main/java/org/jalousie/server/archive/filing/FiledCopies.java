@@ -14,6 +14,12 @@ public class FiledCopies {
         this.filings = filings;
     }
 
+    /** An agreement stays after all: whatever was or is taken away of it is filed again. */
+    @Transactional
+    public void bringBack(UUID agreement) {
+        filings.stay(agreement);
+    }
+
     /**
      * Takes an agreement's files away from wherever they were filed, and out of the index there; jobs do it.
      *

@@ -2,8 +2,10 @@ package org.jalousie.server.archive.filing;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Predicate;
 import org.jalousie.core.agreement.Agreement;
@@ -51,6 +53,14 @@ class FilingPlan {
         /** The first of its paths that are all free. */
         List<String> settled(Predicate<List<String>> free) {
             return paths(place.settled(at -> free.test(paths(at))));
+        }
+
+        /** Whatever of it may have been filed, also by other terms. */
+        Set<Sha256> all() {
+            Set<Sha256> all = new HashSet<>();
+            files.forEach(one -> all.add(one.file()));
+            agreement.record().ifPresent(all::add);
+            return all;
         }
 
         /** What the index says when they are filed. */

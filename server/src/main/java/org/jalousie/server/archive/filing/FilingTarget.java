@@ -1,5 +1,6 @@
 package org.jalousie.server.archive.filing;
 
+import java.util.Set;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.messages.Told;
@@ -26,12 +27,12 @@ interface FilingTarget {
     Put put(String path, byte[] bytes);
 
     /**
-     * Takes a file away if it is still the one that was put there, and the folders that are empty then.
+     * Takes a file away if it is one of ours, and the folders that are empty then.
      *
-     * @param was what it was; something else stays
+     * @param ours what was put there, whatever the rule was then; something else stays
      * @throws Away when that isn't possible just now
      */
-    void takeAway(String path, Sha256 was);
+    void takeAway(String path, Set<Sha256> ours);
 
     /** Puts a file in place of the one that is there. @throws Away when that isn't possible just now */
     void replace(String path, byte[] bytes);

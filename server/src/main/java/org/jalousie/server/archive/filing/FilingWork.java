@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import org.jalousie.core.data.Sha256;
 import org.jalousie.core.filing.FilingIndex;
 import org.jalousie.core.filing.FilingRule;
 import org.jalousie.core.messages.Message;
@@ -128,12 +129,11 @@ class FilingWork implements JobWork {
     /** Takes away what lies at an agreement's paths and is still what was filed there; what is somebody else's stays. */
     private void takeAway(Targets.Target target, UUID agreement) {
         List<String> paths = filings.paths(target.id(), agreement);
-        List<FilingPlan.Planned> planned = paths.isEmpty()
-                ? List.of()
-                : plans.of(target.terms(), agreement).files();
-        FilingTarget door = doors.to(target.terms(), target.credential());
-        for (int i = 0; i < Math.min(paths.size(), planned.size()); i++)
-            door.takeAway(paths.get(i), planned.get(i).file());
+        if (!paths.isEmpty()) {
+            Set<Sha256> ours = plans.of(target.terms(), agreement).all();
+            FilingTarget door = doors.to(target.terms(), target.credential());
+            paths.forEach(path -> door.takeAway(path, ours));
+        }
         transaction.executeWithoutResult(status -> {
             // it may be another place by now, at which nothing of it is
             if (targets.held(target.id())

@@ -77,6 +77,14 @@ class Filings {
                 .update();
     }
 
+    /** What was or is taken away is filed again; what was taken away at the same moment, too. */
+    void stay(UUID agreement) {
+        sql.sql("update filing set state = 'WAITING', tries = 0, fault = '', next_at = ?, changed_at = ?"
+                        + " where agreement_id = ? and state in ('LEAVING', 'LEFT')")
+                .params(now(), now(), agreement)
+                .update();
+    }
+
     /** The titles of the places where that isn't done yet; nor is it while an index there still tells of them. */
     List<String> leaving(UUID agreement) {
         return sql.sql(

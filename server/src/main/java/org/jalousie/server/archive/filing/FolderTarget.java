@@ -14,6 +14,7 @@ import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.time.Duration;
 import java.util.Arrays;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
@@ -132,14 +133,14 @@ final class FolderTarget implements FilingTarget {
     }
 
     @Override
-    public void takeAway(String path, Sha256 was) {
+    public void takeAway(String path, Set<Sha256> ours) {
         inTime(() -> {
             Path real = real();
             Path place = real.resolve(path).normalize();
             if (!place.startsWith(real) || !Files.isRegularFile(place, LinkOption.NOFOLLOW_LINKS)) return false;
             // a link may lead elsewhere, where nothing is ours
             if (!place.getParent().toRealPath().startsWith(real)) return false;
-            if (!Sha256.of(Files.readAllBytes(place)).equals(was)) return false;
+            if (!ours.contains(Sha256.of(Files.readAllBytes(place)))) return false;
             Files.delete(place);
             sync(place.getParent());
             for (Path folder = place.getParent(); !folder.equals(real); folder = folder.getParent())

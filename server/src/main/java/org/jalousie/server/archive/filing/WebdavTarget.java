@@ -8,6 +8,7 @@ import java.util.Arrays;
 import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.messages.Message;
@@ -58,11 +59,11 @@ final class WebdavTarget implements FilingTarget {
     }
 
     @Override
-    public void takeAway(String path, Sha256 was) {
+    public void takeAway(String path, Set<Sha256> ours) {
         OutsideHttp.Answer there = ask("GET", address(path), Map.of(), new byte[0], MOST_FILE);
         if (there.status() == 404 || there.status() == 409) return;
         if (there.status() != 200) throw refused(there);
-        if (!Sha256.of(there.body()).equals(was)) return;
+        if (!ours.contains(Sha256.of(there.body()))) return;
         // not if somebody has changed it since it was looked at (RFC 9110 §13.1.1)
         String tag = there.fields().getOrDefault("etag", "W/");
         Map<String, String> same = tag.startsWith("W/") ? Map.of() : Map.of("If-Match", tag);

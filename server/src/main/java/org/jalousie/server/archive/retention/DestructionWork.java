@@ -119,7 +119,7 @@ class DestructionWork implements JobWork {
 
     /** What was decided may have changed while the trust service was asked; whoever changes it from now on comes too late. */
     private boolean go(Destructions.Destruction one, Tombstone stone, String seal) {
-        destructions.hold(List.of(one.agreement()));
+        destructions.lock(List.of(one.agreement()));
         return isOver(one) && gone.go(one.agreement(), stone, seal);
     }
 

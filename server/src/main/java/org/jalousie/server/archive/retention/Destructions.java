@@ -117,7 +117,7 @@ class Destructions {
      *
      * @return those that are there
      */
-    List<UUID> hold(Collection<UUID> agreements) {
+    List<UUID> lock(Collection<UUID> agreements) {
         if (agreements.isEmpty()) return List.of();
         return sql.sql("select id from agreement where id in (:ids) order by id for update")
                 .param("ids", agreements)

@@ -14,6 +14,7 @@ import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.filing.retention.RetentionRule;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.archive.filing.FiledCopies;
 import org.jalousie.server.jobs.JobKind;
 import org.jalousie.server.jobs.Jobs;
 import org.springframework.stereotype.Service;
@@ -28,22 +29,30 @@ class RetentionActs {
     /** How many are decided about at once. */
     private static final int MOST = 500;
 
-    private static final int MOST_OF_ALL = 10_000;
+    private static final int MOST_OF_ALL = 1_000;
     private static final int LONGEST_REASON = 2_000;
 
     private final KeptAgreements kept;
     private final Holds holds;
     private final Destructions destructions;
     private final RetentionLists lists;
+    private final FiledCopies copies;
     private final Jobs jobs;
     private final Clock clock;
 
     RetentionActs(
-            KeptAgreements kept, Holds holds, Destructions destructions, RetentionLists lists, Jobs jobs, Clock clock) {
+            KeptAgreements kept,
+            Holds holds,
+            Destructions destructions,
+            RetentionLists lists,
+            FiledCopies copies,
+            Jobs jobs,
+            Clock clock) {
         this.kept = kept;
         this.holds = holds;
         this.destructions = destructions;
         this.lists = lists;
+        this.copies = copies;
         this.jobs = jobs;
         this.clock = clock;
     }
@@ -58,7 +67,7 @@ class RetentionActs {
     @Transactional
     int confirm(List<AgreementNumber> numbers, boolean copies, String by) {
         List<String> wanted = names(numbers);
-        destructions.hold(
+        destructions.lock(
                 kept.named(wanted).stream().map(KeptAgreements.Kept::id).toList());
         Map<UUID, RetentionRule> rules = kept.rules();
         List<KeptAgreements.Kept> due = kept.due(rules, wanted, lists.today());
@@ -78,7 +87,7 @@ class RetentionActs {
         Map<UUID, RetentionRule> rules = kept.rules();
         List<KeptAgreements.Kept> before = kept.due(rules, of, lists.today(), Optional.empty(), true, MOST_OF_ALL + 1);
         if (before.size() > MOST_OF_ALL) throw Refusal.invalid(Message.of("retention.too-many", "most", MOST_OF_ALL));
-        destructions.hold(before.stream().map(KeptAgreements.Kept::id).toList());
+        destructions.lock(before.stream().map(KeptAgreements.Kept::id).toList());
         List<KeptAgreements.Kept> due = kept.due(rules, of, lists.today(), Optional.empty(), true, MOST_OF_ALL);
         if (due.size() != count) throw Refusal.conflict(Message.of("retention.others-due", "count", due.size()));
         return go(rules, due, copies, by);
@@ -124,8 +133,15 @@ class RetentionActs {
     /** An agreement stays after all. @throws Refusal when nobody has confirmed that it goes, or it is gone */
     @Transactional
     void takeBack(AgreementNumber number) {
-        if (!destructions.takeBack(held(List.of(number)).get(0).id()))
+        if (!stays(held(List.of(number)).get(0).id()))
             throw Refusal.conflict(Message.of("retention.not-going", "number", number));
+    }
+
+    /** What was taken away of it outside meanwhile comes back. @return whether it was to be destroyed */
+    private boolean stays(UUID agreement) {
+        if (!destructions.takeBack(agreement)) return false;
+        copies.bringBack(agreement);
+        return true;
     }
 
     /** Agreements are kept until somebody lifts this; that one of them goes is taken back. @return how many */
@@ -137,7 +153,7 @@ class RetentionActs {
                     Message.of("form.faults", "count", 1), Map.of("reason", Message.of("retention.why-held")));
         List<KeptAgreements.Kept> all = held(numbers);
         for (KeptAgreements.Kept one : all) {
-            destructions.takeBack(one.id());
+            stays(one.id());
             holds.place(one.id(), said, by);
         }
         return all.size();
@@ -157,7 +173,7 @@ class RetentionActs {
     /** Agreements as they stay until the end of the transaction. */
     private List<KeptAgreements.Kept> held(List<AgreementNumber> numbers) {
         List<String> wanted = names(numbers);
-        destructions.hold(
+        destructions.lock(
                 kept.named(wanted).stream().map(KeptAgreements.Kept::id).toList());
         // one may have gone until it was held
         List<KeptAgreements.Kept> all = kept.named(wanted);

@@ -19,6 +19,7 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Copies that were filed outside are taken away before an agreement goes, and nothing that is somebody else's. */
 class CopiesTest {
@@ -142,6 +143,66 @@ class CopiesTest {
         OFFICE.client.post(FILING + "/" + made.get(0) + "/again", Map.of());
         HAND.awaitGone(number);
         assertThat(files(folder)).noneMatch(one -> one.contains(number) || one.contains("Wilma"));
+    }
+
+    @Test
+    void whatStaysAfterAllIsFiledAgainWhereItWasTakenAway() throws Exception {
+        String number = over("Nell Prior");
+        Path there = Files.createDirectories(BED.shares().resolve("copies there"));
+        Path away = Files.createDirectories(BED.shares().resolve("copies soon away"));
+        target("FOLDER", there.toString());
+        target("FOLDER", away.toString());
+        Path aside = away.resolveSibling("copies soon aside");
+        Files.move(away, aside);
+        HAND.confirm(List.of(number), true);
+        HAND.root();
+        HAND.graceIsOver(number);
+        Path copy = there.resolve("Nell Prior/" + number + ".pdf");
+        Wait.until("taken away", () -> {
+            HAND.look(number);
+            return !Files.exists(copy);
+        });
+        assertThat(HAND.hold(List.of(number), "A claim").status()).isEqualTo(200);
+        Wait.until("filed again", () -> Files.exists(copy));
+        Files.move(aside, away);
+        OFFICE.client.post(FILING + "/" + made.get(1) + "/again", Map.of());
+        Wait.until("both whole", () -> {
+            try {
+                return index(there).contains(number)
+                        && index(away).contains(number)
+                        && Files.exists(away.resolve("Nell Prior/" + number + ".pdf"));
+            } catch (Exception e) {
+                return false;
+            }
+        });
+        assertThat(HAND.isGone(number)).isFalse();
+    }
+
+    @Test
+    void whatWasFiledByOtherTermsGoesToo() throws Exception {
+        String number = over("Griet Olsen");
+        Path folder = Files.createDirectories(BED.shares().resolve("copies by other terms"));
+        target("FOLDER", folder.toString());
+        assertThat(files(folder)).contains("Griet Olsen/" + number + " - signing record.pdf");
+        JsonNode now = OFFICE.client
+                .get(FILING)
+                .json()
+                .get("targets")
+                .valueStream()
+                .filter(one -> one.get("id").asString().equals(made.get(0)))
+                .findFirst()
+                .orElseThrow();
+        ObjectNode terms = (ObjectNode) now.get("terms");
+        terms.put("record", false);
+        Client.Answer settled = OFFICE.client.put(
+                FILING + "/" + made.get(0),
+                Map.of("terms", terms, "revision", now.get("revision").asInt()));
+        assertThat(settled.status()).as(settled.text()).isEqualTo(200);
+        HAND.confirm(List.of(number), true);
+        HAND.root();
+        HAND.graceIsOver(number);
+        HAND.awaitGone(number);
+        assertThat(files(folder)).noneMatch(one -> one.contains("Griet"));
     }
 
     @Test
