@@ -76,10 +76,13 @@ export default function IntakeRoom() {
       <BegunForms />
       <section aria-label={say('intake.forms')} className="pb-6">
         <h2 className="pb-1 text-lg">{say('intake.fill-a-form')}</h2>
-        {usable.length === 0 && (
+        {templates.data && usable.length === 0 && (
           <Empty>
             {say('intake.every-published-template-has-a')}
-            <Link to="/templates">{say('intake.templates')}</Link>.
+            <Link to="/templates" className="underline underline-offset-3">
+              {say('intake.templates')}
+            </Link>
+            .
           </Empty>
         )}
         <ul className="flex flex-wrap gap-x-6 gap-y-1">

@@ -81,9 +81,14 @@ export default function TodayRoom() {
       {groups.length === 0 && (
         <Empty>
           {say('today.nothing-is-under-way')}
-          <Link to="/templates">{say('today.bring-in-a-template')}</Link>
+          <Link to="/templates" className="underline underline-offset-3">
+            {say('today.bring-in-a-template')}
+          </Link>
           {say('today.publish-it-and-fill-its')}
-          <Link to="/intake">{say('today.intake')}</Link>.
+          <Link to="/intake" className="underline underline-offset-3">
+            {say('today.intake')}
+          </Link>
+          .
         </Empty>
       )}
       {groups.length > 0 && (

@@ -41,6 +41,29 @@ final class RetentionHand {
         return number;
     }
 
+    /** An agreement's id, in SQL. */
+    static String idOf(String number) {
+        return "(select id from agreement where number = '" + number + "')";
+    }
+
+    /** One that came to nothing, two months ago. */
+    String over(String template, String lender) {
+        String number = withdrawn(template, Office.loanValues(lender));
+        ended(60, List.of(number));
+        return number;
+    }
+
+    /** What the check against the roots finds. */
+    List<String> findings() {
+        return office.client
+                .post("/api/v1/daily-roots/check", Map.of())
+                .json()
+                .get("said")
+                .valueStream()
+                .map(JsonNode::asString)
+                .toList();
+    }
+
     /** As if they had ended so long ago. */
     void ended(int days, List<String> numbers) {
         sql.sql("update agreement set since = since - make_interval(days => :days) where number in (:numbers)")

@@ -47,9 +47,7 @@ class RetentionTest {
     }
 
     private static String over(String lender) {
-        String number = withdrawn(lender);
-        HAND.ended(60, List.of(number));
-        return number;
+        return HAND.over(template, lender);
     }
 
     @Test
@@ -137,15 +135,10 @@ class RetentionTest {
                         .query(Integer.class)
                         .single())
                 .isEqualTo(stone.events() + 1);
-        assertThat(findings()).noneMatch(one -> one.contains(number));
+        assertThat(HAND.findings()).noneMatch(one -> one.contains(number));
         String payload = gone.get("seal").asString().split("\\.")[1];
         assertThat(new String(Base64.getUrlDecoder().decode(payload), StandardCharsets.UTF_8))
                 .isEqualTo(said);
-    }
-
-    private static List<String> findings() {
-        Client.Answer answer = OFFICE.client.post("/api/v1/daily-roots/check", Map.of());
-        return answer.json().get("said").valueStream().map(JsonNode::asString).toList();
     }
 
     @Test
