@@ -130,7 +130,7 @@ class AccessibilityTest {
                     .getByLabel("I agree to this")
                     .check();
             assertThat(browser.barriers()).isEmpty();
-            browser.button("Go on to sign").click();
+            browser.goOnToSign();
             browser.page.getByLabel("Type your name").fill("Ida Marsh");
             assertThat(browser.barriers()).isEmpty();
             browser.page.getByLabel("Draw it").check();

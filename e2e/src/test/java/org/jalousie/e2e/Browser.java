@@ -6,7 +6,9 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -78,6 +80,24 @@ final class Browser implements AutoCloseable {
 
     Locator button(String name) {
         return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
+    }
+
+    /** Goes on once it is agreed to; pressed again, as a person would, where lines moved under the first press. */
+    void goOnToSign() {
+        Locator on = button("Go on to sign");
+        on.click();
+        try {
+            on.waitFor(gone(8_000));
+        } catch (TimeoutError e) {
+            on.click();
+            on.waitFor(gone(30_000));
+        }
+    }
+
+    private static Locator.WaitForOptions gone(int milliseconds) {
+        return new Locator.WaitForOptions()
+                .setState(WaitForSelectorState.HIDDEN)
+                .setTimeout(milliseconds);
     }
 
     Locator heading(String name) {

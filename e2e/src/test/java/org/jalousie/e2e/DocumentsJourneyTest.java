@@ -228,7 +228,7 @@ class DocumentsJourneyTest {
         try (Browser phone = new Browser(360, 800)) {
             Page page = phone.open("/act/" + office.link(number, LENDER)).page;
             page.getByLabel("I agree to this").check();
-            phone.button("Go on to sign").click();
+            phone.goOnToSign();
             for (String title :
                     new String[] {"Order of several", "Courier form", "Customs terms", "Care", "Condition report"})
                 assertThat(page.getByRole(

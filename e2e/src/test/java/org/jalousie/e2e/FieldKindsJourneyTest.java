@@ -111,7 +111,7 @@ class FieldKindsJourneyTest {
         try (Browser lender = new Browser(width, 800)) {
             Page page = lender.open("/act/" + office.link(number, mail)).page;
             page.getByLabel("I agree to this").check();
-            lender.button("Go on to sign").click();
+            lender.goOnToSign();
             // on a phone the fields are completed where they stand in the text
             Locator part = page.getByRole(
                     AriaRole.REGION,

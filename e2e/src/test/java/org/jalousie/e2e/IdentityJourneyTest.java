@@ -74,7 +74,7 @@ class IdentityJourneyTest {
             page.getByLabel("Code").fill(code);
             page.keyboard().press("Enter");
             page.getByLabel("I agree to this").check();
-            lender.button("Go on to sign").click();
+            lender.goOnToSign();
             page.getByLabel("Type your name").fill("Ida Marsh");
             lender.button("Sign as Ida Marsh").click();
             assertThat(page.getByText("You have signed.")).isVisible();

@@ -64,7 +64,7 @@ class JourneysTest {
         try (Browser lender = new Browser(1280, 900)) {
             lender.open("/act/" + office.link(number, "ida.marsh@lender.example.org"));
             lender.page.getByLabel("I agree to this").check();
-            lender.button("Go on to sign").click();
+            lender.goOnToSign();
             assertThat(lender.button("Sign as Ida Marsh")).isDisabled();
             lender.page.getByLabel("Vat number").fill("XX 4471");
             lender.page.getByLabel("Type your name").fill("Ida Marsh");
@@ -76,7 +76,7 @@ class JourneysTest {
         try (Browser museum = new Browser(1280, 900)) {
             museum.open("/act/" + office.link(number, "tomas.vale@museum.example.org"));
             museum.page.getByLabel("I agree to this").check();
-            museum.button("Go on to sign").click();
+            museum.goOnToSign();
             museum.page.getByLabel("Draw it").check();
             draw(museum.page);
             museum.button("Sign as Tomas Vale").click();
@@ -162,7 +162,7 @@ class JourneysTest {
             fits(phone);
             phone.button("Fit the page to the screen").click();
             phone.page.getByLabel("I agree to this").check();
-            phone.button("Go on to sign").click();
+            phone.goOnToSign();
             phone.button("As text").click();
             assertThat(phone.page.getByText("Still to complete: Vat number.")).isVisible();
             phone.page.locator("#text-lender_vat_number").waitFor();

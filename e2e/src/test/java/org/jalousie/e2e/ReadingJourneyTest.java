@@ -29,7 +29,7 @@ class ReadingJourneyTest {
         try (Browser browser = new Browser(1280, 800)) {
             Page page = browser.open(link).page;
             page.getByLabel("I agree to this").check();
-            browser.button("Go on to sign").click();
+            browser.goOnToSign();
             Locator list = region(page, "Your part").getByLabel("Vat number");
             // on the page: opened by keyboard, closed by Escape, and the focus is where it was
             Locator place = browser.button("Fill in “Vat number” here");

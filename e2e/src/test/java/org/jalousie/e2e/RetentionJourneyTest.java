@@ -53,7 +53,9 @@ class RetentionJourneyTest {
         try (Browser browser = new Browser(1280, 800).signIn()) {
             Page page = browser.open("/archive").page;
             browser.link("Retention").click();
-            page.getByLabel("Template").selectOption("Short loans");
+            browser.heading("Retention").waitFor();
+            page.getByLabel("Template", new Page.GetByLabelOptions().setExact(true))
+                    .selectOption("Short loans");
             assertThat(page.getByText("All of them are kept for ever.")).isVisible();
             browser.button("How long they are kept").click();
             page.getByLabel("Declined, withdrawn or expired ones: years").selectOption("months");
@@ -128,6 +130,7 @@ class RetentionJourneyTest {
         try (Browser browser = new Browser(1280, 800).signIn()) {
             Page page = browser.open("/archive/retention").page;
             browser.link("What is kept of a person").click();
+            browser.heading("What is kept of a person").waitFor();
             page.getByLabel("Mail address or name").fill("philippa stroud");
             browser.button("Find").click();
             assertThat(row(page, number)).containsText("Lender");

@@ -142,7 +142,7 @@ class RouteByHandJourneyTest {
             Page page = phone.open("/act/" + office.link(number, jon)).page;
             shows(phone, number, jon);
             named(page, AriaRole.CHECKBOX, "I agree to this").check();
-            phone.button("Go on to sign").click();
+            phone.goOnToSign();
             Locator document = named(page, AriaRole.REGION, "The document");
             for (String field : List.of("Vat number", "Worth")) {
                 phone.button("Go to what is open").click();
@@ -157,7 +157,7 @@ class RouteByHandJourneyTest {
             phone.button("I don’t want to sign electronically").click();
             phone.button("Withdraw my consent").click();
             named(page, AriaRole.CHECKBOX, "I agree to this").check();
-            phone.button("Go on to sign").click();
+            phone.goOnToSign();
             named(page, AriaRole.TEXTBOX, "Type your name").fill("Jon Reed");
             named(page, AriaRole.CHECKBOX, "Keep it in this browser").check();
             assertThat((Boolean) page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"))
@@ -223,7 +223,7 @@ class RouteByHandJourneyTest {
     private static void signs(Browser desk, String name) {
         Page page = desk.page;
         page.getByLabel("I agree to this").check();
-        desk.button("Go on to sign").click();
+        desk.goOnToSign();
         if (name == null) {
             assertThat(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("As the last time")))
                     .isChecked();
