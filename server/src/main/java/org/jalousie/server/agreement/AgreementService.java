@@ -286,21 +286,8 @@ class AgreementService {
         return log.read(row(number).id());
     }
 
-    private Refusal none(AgreementNumber number) {
-        return stones.find(number)
-                .map(stone -> Refusal.of(
-                        Refusal.Kind.GONE,
-                        Message.of(
-                                "agreement.gone",
-                                "number",
-                                number,
-                                "day",
-                                LocalDate.ofInstant(
-                                        stone.destroyedAt(), settings.office().zone()))))
-                .orElseGet(() -> Refusal.notFound(Message.of("agreement.none", "number", number)));
-    }
-
     private AgreementRow row(AgreementNumber number) {
-        return rows.findByNumber(number.value()).orElseThrow(() -> none(number));
+        return rows.findByNumber(number.value())
+                .orElseThrow(() -> stones.none(number, settings.office().zone()));
     }
 }

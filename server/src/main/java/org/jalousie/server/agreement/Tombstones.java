@@ -3,11 +3,15 @@ package org.jalousie.server.agreement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.filing.retention.Tombstone;
+import org.jalousie.core.messages.Message;
+import org.jalousie.server.Refusal;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -45,6 +49,20 @@ class Tombstones {
                 .param(number.value())
                 .query(Tombstones::stone)
                 .optional();
+    }
+
+    /** Why there is no agreement of a number: it was destroyed, or there never was one. */
+    Refusal none(AgreementNumber number, ZoneId zone) {
+        return find(number)
+                .map(stone -> Refusal.of(
+                        Refusal.Kind.GONE,
+                        Message.of(
+                                "agreement.gone",
+                                "number",
+                                number,
+                                "day",
+                                LocalDate.ofInstant(stone.destroyedAt(), zone))))
+                .orElseGet(() -> Refusal.notFound(Message.of("agreement.none", "number", number)));
     }
 
     /** The last first, or the first first. @param after the one that it goes on after @param template of which; null for any */
