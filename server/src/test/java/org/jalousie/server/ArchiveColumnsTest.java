@@ -17,15 +17,16 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
+import org.jalousie.core.access.Role;
 import org.jalousie.demo.Client;
 import org.jalousie.server.testbed.ManyAgreements;
 import org.jalousie.server.testbed.Office;
+import org.jalousie.server.testbed.OfficePeople;
 import org.jalousie.server.testbed.Testbed;
 import org.jalousie.server.testbed.Wait;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.security.crypto.password.PasswordEncoder;
 import tools.jackson.databind.JsonNode;
 
 /** The archive by the data of its agreements: shown, sorted, narrowed, grouped with sums, as a file. */
@@ -348,13 +349,7 @@ class ArchiveColumnsTest {
     }
 
     private static Client reader() {
-        BED.bean(JdbcClient.class)
-                .sql(
-                        "insert into account (id, mail, name, password_hash, role)"
-                                + " values (gen_random_uuid(), 'looks@museum.example.org', 'Lo Oks', ?, 'READER') on conflict do nothing")
-                .param(BED.bean(PasswordEncoder.class).encode("reading only here"))
-                .update();
-        return new Client(BED.address()).signIn("looks@museum.example.org", "reading only here");
+        return OfficePeople.signedIn(BED, "looks@museum.example.org", "Lo Oks", Role.READER);
     }
 
     @Test

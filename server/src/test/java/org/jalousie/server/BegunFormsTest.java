@@ -10,14 +10,14 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.Callable;
 import javax.sql.DataSource;
+import org.jalousie.core.access.Role;
 import org.jalousie.demo.Client;
 import org.jalousie.server.testbed.Office;
+import org.jalousie.server.testbed.OfficePeople;
 import org.jalousie.server.testbed.Testbed;
 import org.jalousie.server.testbed.Together;
 import org.jalousie.server.testbed.Wait;
 import org.junit.jupiter.api.Test;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.security.crypto.password.PasswordEncoder;
 import tools.jackson.databind.JsonNode;
 
 /** Forms that are being filled: kept as they are typed, each person's own, ended when they are handed in. */
@@ -142,9 +142,9 @@ class BegunFormsTest {
         Map<Client, List<Integer>> others = Map.of(
                 new Client(bed.address()),
                 List.of(401),
-                account("READER"),
+                account(Role.READER),
                 List.of(403),
-                account("COORDINATOR"),
+                account(Role.COORDINATOR),
                 List.of(404, 204));
         others.forEach((other, refused) -> {
             assertThat(other.get(PATH + key).status()).isIn(refused);
@@ -160,18 +160,8 @@ class BegunFormsTest {
                 .isEqualTo("Ida");
     }
 
-    private Client account(String role) throws Exception {
-        String mail = role.toLowerCase(Locale.ROOT) + "@forms.example.org";
-        try (var connection = bed.bean(DataSource.class).getConnection();
-                var insert = connection.prepareStatement(
-                        "insert into account (id, mail, name, password_hash, role) values (?, ?, 'Rea Der', ?, ?)")) {
-            insert.setObject(1, UUID.randomUUID());
-            insert.setString(2, mail);
-            insert.setString(3, bed.bean(PasswordEncoder.class).encode("of one's own forms"));
-            insert.setString(4, role);
-            insert.execute();
-        }
-        return new Client(bed.address()).signIn(mail, "of one's own forms");
+    private Client account(Role role) {
+        return OfficePeople.signedIn(bed, role.name().toLowerCase(Locale.ROOT) + "@forms.example.org", "Rea Der", role);
     }
 
     @Test
@@ -213,16 +203,7 @@ class BegunFormsTest {
     }
 
     private Client colleague() {
-        bed.bean(JdbcClient.class)
-                .sql("insert into account (id, mail, name, password_hash, role) values (gen_random_uuid(), ?, ?, ?, ?)"
-                        + " on conflict (mail) do nothing")
-                .params(
-                        "pia.worth@museum.example.org",
-                        "Pia Worth",
-                        bed.bean(PasswordEncoder.class).encode(Testbed.PASSWORD),
-                        "COORDINATOR")
-                .update();
-        return new Client(bed.address()).signIn("pia.worth@museum.example.org", Testbed.PASSWORD);
+        return OfficePeople.signedIn(bed, "pia.worth@museum.example.org", "Pia Worth", Role.COORDINATOR);
     }
 
     private Client.Answer mail(UUID key, String to) {

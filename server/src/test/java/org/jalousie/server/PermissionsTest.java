@@ -5,26 +5,20 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import javax.sql.DataSource;
+import org.jalousie.core.access.Role;
 import org.jalousie.demo.Client;
+import org.jalousie.server.testbed.OfficePeople;
 import org.jalousie.server.testbed.Testbed;
 import org.jalousie.server.testbed.Together;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.springframework.security.crypto.password.PasswordEncoder;
 
 class PermissionsTest {
     private static final Testbed BED = Testbed.start();
 
     @BeforeAll
-    static void reader() throws Exception {
-        try (var connection = BED.bean(DataSource.class).getConnection();
-                var insert = connection.prepareStatement(
-                        "insert into account (id, mail, name, password_hash, role) values (?, 'reader@museum.example.org', 'Rea Der', ?, 'READER') on conflict do nothing")) {
-            insert.setObject(1, UUID.randomUUID());
-            insert.setString(2, BED.bean(PasswordEncoder.class).encode("reading only here"));
-            insert.execute();
-        }
+    static void reader() {
+        OfficePeople.there(BED, "reader@museum.example.org", "Rea Der", Role.READER);
     }
 
     @Test
@@ -56,7 +50,7 @@ class PermissionsTest {
 
     @Test
     void aReaderLooksThingsUpAndChangesNothing() {
-        Client reader = new Client(BED.address()).signIn("reader@museum.example.org", "reading only here");
+        Client reader = new Client(BED.address()).signIn("reader@museum.example.org", Testbed.PASSWORD);
         assertThat(reader.get("/api/v1/archive").status()).isEqualTo(200);
         assertThat(reader.get("/api/v1/agreements").status()).isEqualTo(200);
         for (String path : List.of(
@@ -128,10 +122,10 @@ class PermissionsTest {
         assertThat(new Client(BED.address()).signIn(Testbed.MAIL, Testbed.PASSWORD))
                 .isNotNull();
         Client.Answer slowed = new Client(BED.address())
-                .post("/api/v1/session", Map.of("mail", "reader@museum.example.org", "password", "reading only here"));
+                .post("/api/v1/session", Map.of("mail", "reader@museum.example.org", "password", Testbed.PASSWORD));
         assertThat(slowed.status()).isEqualTo(429);
         assertThat(slowed.text()).containsPattern("Wait \\d+ seconds?");
         Thread.sleep(11_000);
-        new Client(BED.address()).signIn("reader@museum.example.org", "reading only here");
+        new Client(BED.address()).signIn("reader@museum.example.org", Testbed.PASSWORD);
     }
 }

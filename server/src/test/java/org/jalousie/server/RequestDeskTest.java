@@ -6,13 +6,13 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.jalousie.core.access.Role;
 import org.jalousie.demo.Client;
 import org.jalousie.server.testbed.Office;
+import org.jalousie.server.testbed.OfficePeople;
 import org.jalousie.server.testbed.Testbed;
 import org.jalousie.server.testbed.Wait;
 import org.junit.jupiter.api.Test;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.security.crypto.password.PasswordEncoder;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -34,12 +34,7 @@ class RequestDeskTest {
     }
 
     private Client colleague() {
-        bed.bean(JdbcClient.class)
-                .sql("insert into account (id, mail, name, password_hash, role) values (gen_random_uuid(), ?, ?, ?, ?)"
-                        + " on conflict (mail) do nothing")
-                .params(COLLEAGUE, "Pia Worth", bed.bean(PasswordEncoder.class).encode(Testbed.PASSWORD), "COORDINATOR")
-                .update();
-        return new Client(bed.address()).signIn(COLLEAGUE, Testbed.PASSWORD);
+        return OfficePeople.signedIn(bed, COLLEAGUE, "Pia Worth", Role.COORDINATOR);
     }
 
     private List<String> listed(String query) {

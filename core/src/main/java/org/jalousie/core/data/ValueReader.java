@@ -264,11 +264,14 @@ public final class ValueReader {
         return text;
     }
 
+    /** Whether the text is one mail address, and nothing else. */
+    public static boolean isMail(String text) {
+        return text.length() <= LONGEST_MAIL && MAIL.matcher(text).matches();
+    }
+
     /** @throws Unreadable unless the text is one mail address */
     public static String mail(String text) throws Unreadable {
-        if (text.length() > LONGEST_MAIL || !MAIL.matcher(text).matches()) {
-            throw new Unreadable(Message.of("value.mail"));
-        }
+        if (!isMail(text)) throw new Unreadable(Message.of("value.mail"));
         return text;
     }
 }

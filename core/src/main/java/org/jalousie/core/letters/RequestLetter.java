@@ -33,7 +33,20 @@ public record RequestLetter(String to, String form, String number, String office
         /** To its owner: somebody said something. */
         SAID,
         /** To one of the office: days of agreements come near; {@link DatesLetter} words it. */
-        DATES;
+        DATES,
+        /** To who is let in; {@link AccountLetter} words this and those below. */
+        ACCOUNT_INVITED,
+        /** To one of the office: a way in for who has forgotten the password. */
+        ACCOUNT_FORGOTTEN,
+        /** To one of the office: their password is another one. */
+        ACCOUNT_PASSWORD,
+        /** To one of the office: what they need beside a password is another. */
+        ACCOUNT_FACTOR;
+
+        /** Whether this record words it. */
+        public boolean ofRequest() {
+            return compareTo(DATES) < 0;
+        }
 
         private String code() {
             return name().toLowerCase(Locale.ROOT);

@@ -21,6 +21,9 @@ import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jalousie.core.parties.PartyKey;
 import org.junit.jupiter.api.Test;
+import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.json.JsonFactory;
+import tools.jackson.databind.json.JsonMapper;
 
 class CatalogueTest {
     private static final Pattern SAID = Pattern.compile("(?:Message\\.of|\\bsay)\\(\\s*\"([a-z][\\w.-]*)\"");
@@ -59,6 +62,20 @@ class CatalogueTest {
                     .noneMatch(text -> text.replaceAll("'[{}]+'", "").contains("'"));
         assertThat(Catalogue.read("office.en").values())
                 .noneMatch(text -> text.replaceAll("'[{}]+'", "").contains("'"));
+    }
+
+    @Test
+    void noKeyStandsTwiceInACatalogue() throws IOException {
+        JsonMapper strict = JsonMapper.builder(JsonFactory.builder()
+                        .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+                        .build())
+                .build();
+        try (Stream<Path> files = Files.list(Path.of("src/main/resources/messages"))) {
+            for (Path file : (Iterable<Path>) files::iterator)
+                assertThat(strict.readTree(Files.readString(file)).isObject())
+                        .as(file.toString())
+                        .isTrue();
+        }
     }
 
     @Test

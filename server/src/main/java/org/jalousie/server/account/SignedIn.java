@@ -5,20 +5,28 @@ import java.security.Principal;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import org.jalousie.core.access.Role;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 
 /**
- * Who is signed in: a person, or a program with a key.
+ * Who is signed in: a person, or a program with a key. In a session it says who it was at the door; what they may is looked up for
+ * each request.
  *
  * @param mail of a person; what a program is told apart by, which is no mail address
+ * @param roles that they have now; none for who has to set a second factor up first
  * @param program null for a person
  */
-public record SignedIn(String mail, String displayName, String role, Program program)
+public record SignedIn(String mail, String displayName, Set<Role> roles, Program program)
         implements Principal, Serializable {
     /** What no mail address begins with: a colon can't stand in one (RFC 5322 §3.2.3). */
     private static final String PROGRAM = "program:";
+
+    public SignedIn {
+        // sessions of earlier versions know of no roles
+        roles = roles == null ? Set.of() : Set.copyOf(roles);
+    }
 
     /**
      * A program that came with a key.
@@ -30,18 +38,22 @@ public record SignedIn(String mail, String displayName, String role, Program pro
      */
     public record Program(UUID id, String key, String from, Set<UUID> forms) implements Serializable {}
 
-    public SignedIn(String mail, String displayName, String role) {
-        this(mail, displayName, role, null);
+    public SignedIn(String mail, String displayName, Set<Role> roles) {
+        this(mail, displayName, roles, null);
     }
 
     /** A program, which does what its scopes let it: they were looked at before. */
     public static SignedIn program(String title, Program program) {
-        return new SignedIn(PROGRAM + program.id(), title, "COORDINATOR", program);
+        return new SignedIn(PROGRAM + program.id(), title, Set.of(Role.COORDINATOR), program);
     }
 
     @Override
     public String getName() {
         return mail;
+    }
+
+    public boolean is(Role role) {
+        return roles.contains(role);
     }
 
     /** As who somebody does something later who has asked for it. @param mail as {@link #mail} was then */

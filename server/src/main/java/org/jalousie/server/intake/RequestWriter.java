@@ -81,7 +81,7 @@ class RequestWriter implements RequestPost.Writer {
 
     @Override
     public boolean words(RequestLetter.About occasion) {
-        return occasion != RequestLetter.About.DATES;
+        return occasion.ofRequest();
     }
 
     @Override

@@ -48,6 +48,23 @@ public class Attempts {
                 find(account, mail, 60, Duration.ofSeconds(2)));
     }
 
+    /** A code beside a password that was right: five at once, then one each five minutes, wherever they come from. */
+    public Attempt code(String mail) {
+        return take(find(account, "code " + mail, 5, Duration.ofMinutes(5)));
+    }
+
+    /** A mail that somebody who isn't signed in asks for; they are counted whether it goes or not. */
+    public Attempt mailed(String from, String mail) {
+        return take(
+                find(address, "mail " + from, 20, Duration.ofSeconds(30)),
+                find(account, "mail " + mail, 3, Duration.ofMinutes(5)));
+    }
+
+    /** A passkey that is shown; only wrong ones count. */
+    public Attempt passkey(String from) {
+        return take(find(address, "passkey " + from, 60, Duration.ofSeconds(2)));
+    }
+
     /** A try at opening a link; only wrong ones count. */
     public Attempt link(String from) {
         return take(find(address, "link " + from, 60, Duration.ofSeconds(1)));

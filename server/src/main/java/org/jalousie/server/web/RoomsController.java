@@ -23,7 +23,11 @@ class RoomsController {
         "/postroom/**",
         "/programs/**",
         "/clauses/**",
-        "/office/**"
+        "/office/**",
+        "/account",
+        "/people",
+        "/people/**",
+        "/way-in/{secret}"
     })
     String office() {
         return "forward:/index.html";

@@ -3,8 +3,10 @@ package org.jalousie.server.web;
 import jakarta.servlet.RequestDispatcher;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import org.jalousie.core.access.Role;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -18,6 +20,7 @@ import org.springframework.security.web.access.intercept.AuthorizationFilter;
 import org.springframework.security.web.authentication.AnonymousAuthenticationFilter;
 import org.springframework.security.web.authentication.HttpStatusEntryPoint;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextHolderFilter;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 
@@ -30,8 +33,16 @@ class SecuritySetup {
                     + "connect-src 'self'; worker-src 'self' blob:; manifest-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors ";
     private static final String FORM = "/ask/";
 
+    /** Who looks things up. */
+    private static final Role[] LOOKS = {Role.COORDINATOR, Role.READER};
+
     @Bean
-    SecurityFilterChain chain(HttpSecurity http, ObjectProvider<FramedPages> framed, KeyDoor door, KeptAnswers answers)
+    SecurityFilterChain chain(
+            HttpSecurity http,
+            ObjectProvider<FramedPages> framed,
+            ObjectProvider<StillLetIn> people,
+            KeyDoor door,
+            KeptAnswers answers)
             throws Exception {
         // who fills a public form has no session; in another site's frame there is no cookie either. A key is no
         // cookie:
@@ -39,6 +50,7 @@ class SecuritySetup {
         return http.csrf(csrf -> csrf.spa()
                         .ignoringRequestMatchers("/api/v1/ask/**", "/api/v1/asked/**")
                         .ignoringRequestMatchers(door::knocks))
+                .addFilterAfter(new StillLetInFilter(people), SecurityContextHolderFilter.class)
                 .addFilterBefore(new KeyFilter(door), AnonymousAuthenticationFilter.class)
                 .addFilterAfter(new SentAgain(answers), AuthorizationFilter.class)
                 .requestCache(cache -> cache.disable())
@@ -51,13 +63,28 @@ class SecuritySetup {
                         .addHeaderWriter((request, response) -> frames(request, response, framed))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.NO_REFERRER)))
                 .authorizeHttpRequests(requests -> requests.requestMatchers(
-                                "/api/v1/session",
+                                "/api/v1/session/**",
                                 "/api/v1/signing/**",
                                 "/api/v1/ask/**",
                                 "/api/v1/asked/**",
                                 "/api/v1/openapi/**",
                                 "/actuator/health")
                         .permitAll()
+                        // also for who has to set a second factor up first, and has no role until then
+                        .requestMatchers("/api/v1/account/**")
+                        .authenticated()
+                        .requestMatchers("/api/v1/mine/**")
+                        .hasAnyRole(names(Role.values()))
+                        .requestMatchers("/api/v1/people/**", "/api/v1/trail")
+                        .hasRole(Role.ADMINISTRATOR.name())
+                        .requestMatchers(HttpMethod.GET, "/api/v1/teams")
+                        .hasAnyRole(names(Role.ADMINISTRATOR, Role.COORDINATOR))
+                        .requestMatchers("/api/v1/teams/**")
+                        .hasRole(Role.ADMINISTRATOR.name())
+                        .requestMatchers(HttpMethod.GET, "/api/v1/office/**")
+                        .hasAnyRole(names(Role.ADMINISTRATOR, Role.COORDINATOR, Role.READER))
+                        .requestMatchers("/api/v1/office/**")
+                        .hasAnyRole(names(Role.ADMINISTRATOR, Role.COORDINATOR))
                         .requestMatchers(
                                 "/api/v1/templates/**",
                                 "/api/v1/clauses/**",
@@ -77,26 +104,29 @@ class SecuritySetup {
                                 "/api/v1/record-systems/**",
                                 "/api/v1/archive/filing/**",
                                 "/api/v1/today")
-                        .hasRole("COORDINATOR")
+                        .hasRole(Role.COORDINATOR.name())
                         .requestMatchers(HttpMethod.GET, "/api/**")
-                        .authenticated()
+                        .hasAnyRole(names(LOOKS))
                         .requestMatchers(
                                 HttpMethod.POST,
                                 "/api/v1/archive/*/verification",
                                 "/api/v1/archive/check",
                                 "/api/v1/archive/evidence",
-                                "/api/v1/archive/views",
-                                "/api/v1/mine/*/way-in")
-                        .authenticated()
+                                "/api/v1/archive/views")
+                        .hasAnyRole(names(LOOKS))
                         .requestMatchers("/api/v1/archive/views/*")
-                        .authenticated()
+                        .hasAnyRole(names(LOOKS))
                         .requestMatchers("/api/**")
-                        .hasRole("COORDINATOR")
+                        .hasRole(Role.COORDINATOR.name())
                         .requestMatchers("/actuator/**")
                         .denyAll()
                         .anyRequest()
                         .permitAll())
                 .build();
+    }
+
+    private static String[] names(Role... roles) {
+        return Arrays.stream(roles).map(Role::name).toArray(String[]::new);
     }
 
     /** No page of ours stands in another site's frame but a form, in those of the sites that its link names. */

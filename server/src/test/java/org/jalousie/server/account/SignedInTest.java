@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.Set;
 import java.util.UUID;
+import org.jalousie.core.access.Role;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.server.Refusal;
 import org.junit.jupiter.api.Test;
@@ -23,14 +24,14 @@ class SignedInTest {
         assertThat(SignedIn.actor(program.mail(), program.displayName()))
                 .isEqualTo(new Actor.OtherProgram(
                         program.asProgram().orElseThrow().id().toString(), "Collection", ""));
-        SignedIn person = new SignedIn("nora.quill@museum.example.org", "Nora Quill", "COORDINATOR");
+        SignedIn person = new SignedIn("nora.quill@museum.example.org", "Nora Quill", Set.of(Role.COORDINATOR));
         assertThat(SignedIn.actor(person.mail(), person.displayName())).isEqualTo(person.actor());
         assertThat(person.asProgram()).isEmpty();
     }
 
     @Test
     void onlyALimitedProgramIsKeptFromForms() {
-        new SignedIn("nora.quill@museum.example.org", "Nora Quill", "COORDINATOR").requireForm(FORM);
+        new SignedIn("nora.quill@museum.example.org", "Nora Quill", Set.of(Role.COORDINATOR)).requireForm(FORM);
         program(Set.of()).requireForm(FORM);
         program(Set.of(FORM)).requireForm(FORM);
         assertThatThrownBy(() -> program(Set.of(UUID.randomUUID())).requireForm(FORM))

@@ -117,21 +117,12 @@ public record KeyDate(
             faults.put("warn", Message.of("dates.far-warning", "most", FURTHEST_WARNING));
         if (warn.size() > MOST_WARNINGS) faults.put("warn", Message.of("dates.many-warnings", "most", MOST_WARNINGS));
         mails.stream()
-                .filter(one -> !isMail(one))
+                .filter(one -> !ValueReader.isMail(one))
                 .findFirst()
                 .ifPresent(one -> faults.put("mails", Message.of("dates.no-mail", "mail", one)));
         if (mails.size() > MOST_MAILS) faults.put("mails", Message.of("dates.many-mails", "most", MOST_MAILS));
         if (!warn.isEmpty() && !owner && mails.isEmpty()) faults.put("mails", Message.of("dates.nobody"));
         return faults;
-    }
-
-    private static boolean isMail(String text) {
-        try {
-            ValueReader.mail(text);
-            return true;
-        } catch (ValueReader.Unreadable e) {
-            return false;
-        }
     }
 
     /**

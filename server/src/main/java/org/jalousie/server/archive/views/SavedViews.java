@@ -8,6 +8,7 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.jalousie.core.access.Role;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.filing.columns.ArchiveView;
 import org.jalousie.core.json.Json;
@@ -97,7 +98,7 @@ class SavedViews {
     }
 
     private static void requireCoordinator(SignedIn who) {
-        if (!who.role().equals("COORDINATOR"))
+        if (!who.is(Role.COORDINATOR))
             throw Refusal.of(Refusal.Kind.NOT_ALLOWED, Message.of("archive.views.not-yours"));
     }
 
