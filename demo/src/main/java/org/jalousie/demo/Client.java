@@ -61,7 +61,11 @@ public final class Client {
     }
 
     public Answer delete(String path) {
-        return json("DELETE", path, java.util.Map.of());
+        return delete(path, Map.of());
+    }
+
+    public Answer delete(String path, Object body) {
+        return json("DELETE", path, body);
     }
 
     private Answer json(String method, String path, Object body) {

@@ -2,7 +2,6 @@ package org.jalousie.server.account;
 
 import com.webauthn4j.WebAuthnManager;
 import com.webauthn4j.converter.AttestedCredentialDataConverter;
-import com.webauthn4j.converter.exception.DataConversionException;
 import com.webauthn4j.converter.util.ObjectConverter;
 import com.webauthn4j.credential.CredentialRecordImpl;
 import com.webauthn4j.data.AuthenticationData;
@@ -18,7 +17,6 @@ import com.webauthn4j.data.attestation.statement.NoneAttestationStatement;
 import com.webauthn4j.data.client.Origin;
 import com.webauthn4j.data.client.challenge.DefaultChallenge;
 import com.webauthn4j.server.ServerProperty;
-import com.webauthn4j.verifier.exception.VerificationException;
 import jakarta.servlet.http.HttpServletRequest;
 import java.nio.ByteBuffer;
 import java.security.SecureRandom;
@@ -27,6 +25,7 @@ import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Supplier;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
@@ -127,37 +126,42 @@ class Passkeys {
 
     /** Takes a new passkey. @throws Refusal when it isn't one that was asked for */
     void take(Account account, Shown shown, String title, HttpServletRequest request) {
-        try {
+        ServerProperty asked = asked(request);
+        AuthenticatorData<?> device = checked("passkey.not-taken", () -> {
             RegistrationData made = manager.parseRegistrationResponseJSON(shown.credential());
-            manager.verify(made, new RegistrationParameters(asked(request), ALGORITHMS, true, true));
-            AuthenticatorData<?> device = made.getAttestationObject().getAuthenticatorData();
-            AttestedCredentialData credential = device.getAttestedCredentialData();
-            kept.keep(
-                    account.id(),
-                    title,
-                    credential.getCredentialId(),
-                    attested.convert(credential),
-                    device.getSignCount());
-        } catch (DataConversionException | VerificationException | IllegalArgumentException e) {
-            throw Refusal.invalid(Message.of("passkey.not-taken"));
-        }
+            manager.verify(made, new RegistrationParameters(asked, ALGORITHMS, true, true));
+            return made.getAttestationObject().getAuthenticatorData();
+        });
+        AttestedCredentialData credential = device.getAttestedCredentialData();
+        kept.keep(
+                account.id(), title, credential.getCredentialId(), attested.convert(credential), device.getSignCount());
     }
 
     /** Whose passkey was shown: their mail address. @throws Refusal when it isn't known, or doesn't show who they are */
     String whose(Shown shown, HttpServletRequest request) {
         Attempts.Attempt attempt = attempts.passkey(request.getRemoteAddr());
+        ServerProperty asked = asked(request);
+        AuthenticationData signed =
+                checked("passkey.wrong", () -> manager.parseAuthenticationResponseJSON(shown.credential()));
+        KeptPasskeys.Kept passkey = Optional.ofNullable(signed.getCredentialId())
+                .flatMap(kept::find)
+                .filter(one ->
+                        signed.getUserHandle() == null || Arrays.equals(signed.getUserHandle(), handle(one.account())))
+                .orElseThrow(() -> Refusal.invalid(Message.of("passkey.unknown")));
+        checked(
+                "passkey.wrong",
+                () -> manager.verify(signed, new AuthenticationParameters(asked, record(passkey), null, true, true)));
+        kept.used(passkey, signed.getAuthenticatorData().getSignCount());
+        attempt.succeeded();
+        return passkey.mail();
+    }
+
+    /** What a device has sent can be anything; the library says so by many exceptions, also by those of a missing part. */
+    private static <T> T checked(String otherwise, Supplier<T> read) {
         try {
-            AuthenticationData signed = manager.parseAuthenticationResponseJSON(shown.credential());
-            KeptPasskeys.Kept passkey = kept.find(signed.getCredentialId())
-                    .orElseThrow(() -> Refusal.invalid(Message.of("passkey.unknown")));
-            if (signed.getUserHandle() != null && !Arrays.equals(signed.getUserHandle(), handle(passkey.account())))
-                throw Refusal.invalid(Message.of("passkey.unknown"));
-            manager.verify(signed, new AuthenticationParameters(asked(request), record(passkey), null, true, true));
-            kept.used(passkey, signed.getAuthenticatorData().getSignCount());
-            attempt.succeeded();
-            return passkey.mail();
-        } catch (DataConversionException | VerificationException | IllegalArgumentException e) {
-            throw Refusal.invalid(Message.of("passkey.wrong"));
+            return read.get();
+        } catch (RuntimeException e) {
+            throw Refusal.invalid(Message.of(otherwise));
         }
     }
 

@@ -37,7 +37,7 @@ class PeopleTest {
         assertThat(way.get("joined").asBoolean()).isFalse();
         Client.Answer weak = pia.post("/api/v1/session/ways-in/" + secret, Map.of("password", "pia worth museum"));
         assertThat(weak.status()).isEqualTo(422);
-        assertThat(weak.json().get("faults").get("password").toString()).contains("password.guessed");
+        assertThat(weak.json().get("faults").get("password").toString()).contains("would be guessed");
         Client.Answer in = pia.post("/api/v1/session/ways-in/" + secret, Map.of("password", PeopleHand.PASSWORD));
         assertThat(in.json().get("session").get("roles").toString()).isEqualTo("[\"APPROVER\",\"READER\"]");
         assertThat(pia.get("/api/v1/archive").status()).isEqualTo(200);
