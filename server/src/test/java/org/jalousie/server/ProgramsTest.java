@@ -521,6 +521,10 @@ class ProgramsTest {
                     boolean others = decided
                             || List.of(
                                             "/api/v1/session",
+                                            "/api/v1/account",
+                                            "/api/v1/people",
+                                            "/api/v1/teams",
+                                            "/api/v1/trail",
                                             "/api/v1/mine",
                                             "/api/v1/signing/",
                                             "/api/v1/ask/",

@@ -6,19 +6,19 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.UUID;
 import java.util.stream.Stream;
-import javax.sql.DataSource;
+import org.jalousie.core.access.Role;
 import org.jalousie.demo.Client;
+import org.jalousie.server.testbed.OfficePeople;
 import org.jalousie.server.testbed.TestPaths;
 import org.jalousie.server.testbed.Testbed;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.springframework.security.crypto.password.PasswordEncoder;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -34,27 +34,26 @@ class WhoMayTest {
 
             Written by `WhoMayTest`, which tries every operation of the description as everybody. *by link*: whoever has the link that was mailed to them, signed in or not. What a program with a key may do is told by its scopes, in [api.md](api.md).
 
-            | request | nobody signed in | reader | coordinator |
-            |---|---|---|---|
+            | request | nobody signed in | approver | requester | reader | coordinator | administrator |
+            |---|---|---|---|---|---|---|
             """;
 
     /** What changes the office for all tests beside this one, or signs who tries out; they have tests of their own. */
-    private static final String NOT_TRIED_BY_WHO_MAY = "(PUT|POST|DELETE) /api/v1/(office/.*|session)";
+    private static final String NOT_TRIED_BY_WHO_MAY = "(PUT|POST|DELETE) /api/v1/office/.*";
 
+    private static Client approver;
+    private static Client requester;
     private static Client reader;
     private static Client coordinator;
+    private static Client administrator;
 
     @BeforeAll
-    static void peopleAreThere() throws Exception {
-        try (var connection = BED.bean(DataSource.class).getConnection();
-                var insert = connection.prepareStatement(
-                        "insert into account (id, mail, name, password_hash, role) values (?, 'looker@museum.example.org', 'Lou Ker', ?, 'READER') on conflict do nothing")) {
-            insert.setObject(1, UUID.randomUUID());
-            insert.setString(2, BED.bean(PasswordEncoder.class).encode("looking only here"));
-            insert.execute();
-        }
-        reader = new Client(BED.address()).signIn("looker@museum.example.org", "looking only here");
-        coordinator = new Client(BED.address()).signIn(Testbed.MAIL, Testbed.PASSWORD);
+    static void peopleAreThere() {
+        approver = OfficePeople.signedIn(BED, "approves@who.example.org", "Ap Prover", Role.APPROVER);
+        requester = OfficePeople.signedIn(BED, "asks@who.example.org", "Re Quester", Role.REQUESTER);
+        reader = OfficePeople.signedIn(BED, "looks@who.example.org", "Lou Ker", Role.READER);
+        coordinator = OfficePeople.signedIn(BED, "coordinates@who.example.org", "Co Ordinator", Role.COORDINATOR);
+        administrator = OfficePeople.signedIn(BED, "administers@who.example.org", "Ad Ministrator", Role.ADMINISTRATOR);
     }
 
     private record Operation(String method, String path, boolean file) {
@@ -104,22 +103,25 @@ class WhoMayTest {
     }
 
     private static String row(Operation one) {
-        if (one.byLink()) return cells(one, "by link", "by link", "by link");
+        if (one.byLink()) return cells(one, Collections.nCopies(6, "by link"));
+        if (one.path().startsWith("/api/v1/session") && !one.toString().equals("GET /api/v1/session"))
+            return cells(one, Collections.nCopies(6, "yes"));
         boolean kept = one.toString().matches(NOT_TRIED_BY_WHO_MAY);
-        boolean session = one.path().equals("/api/v1/session");
         return cells(
                 one,
-                session && !one.method().equals("GET") ? "yes" : said(one.mayBy(new Client(BED.address()))),
-                session ? "yes" : said(one.mayBy(reader)),
-                kept ? "yes" : said(one.mayBy(coordinator)));
+                Stream.of(new Client(BED.address()), approver, requester, reader, coordinator, administrator)
+                        .map(client -> kept && (client == coordinator || client == administrator)
+                                ? "yes"
+                                : said(one.mayBy(client)))
+                        .toList());
     }
 
     private static String said(boolean may) {
         return may ? "yes" : "no";
     }
 
-    private static String cells(Operation one, String nobody, String reader, String coordinator) {
-        return "| `" + one + "` | " + String.join(" | ", nobody, reader, coordinator) + " |";
+    private static String cells(Operation one, List<String> said) {
+        return "| `" + one + "` | " + String.join(" | ", said) + " |";
     }
 
     @Test
@@ -134,6 +136,11 @@ class WhoMayTest {
                 .isEqualTo(Files.readString(TABLE).lines().toList());
     }
 
+    /** @param column from 1 for nobody */
+    private static boolean mayBy(String row, int column) {
+        return row.split("\\|")[column + 1].strip().equals("yes");
+    }
+
     @Test
     void theTableSaysThatNobodyReadsOrChangesWithoutBeingLetIn() throws IOException {
         List<String> rows;
@@ -142,15 +149,23 @@ class WhoMayTest {
         }
         assertThat(rows.stream().filter(one -> one.contains("` | yes |")))
                 .allMatch(one -> one.contains("/api/v1/session") || one.contains("/api/v1/openapi"));
-        // a reader changes nothing but their own views; these look at something that is sent along, or lead to their
-        // own part
-        assertThat(rows.stream()
-                        .filter(one -> one.matches(".*`(POST|PUT|DELETE) .*\\| (yes|no) \\| yes \\| (yes|no) \\|")))
+        // a reader changes nothing but their own views and account; these look at something that is sent along, or lead
+        // to
+        // their own part
+        assertThat(rows.stream().filter(one -> one.matches(".*`(POST|PUT|DELETE) .*") && mayBy(one, 4)))
                 .allMatch(
                         one -> one.matches(
-                                ".*/api/v1/(session|archive/check|archive/evidence|archive/views|archive/views/\\{id\\}|archive/\\{number\\}/verification|mine/\\{number\\}/way-in)`.*"));
+                                ".*/api/v1/(session.*|account.*|archive/check|archive/evidence|archive/views|archive/views/\\{id\\}|archive/\\{number\\}/verification|mine/\\{number\\}/way-in)`.*"));
+        // who approves or asks sees what is theirs, and nothing else
+        for (int who : new int[] {2, 3})
+            assertThat(rows.stream().filter(one -> mayBy(one, who)))
+                    .allMatch(one -> one.matches(".*/api/v1/(session|account|mine|openapi|wishes).*"));
+        // nobody but an administrator says who may come in, or sees what was done
+        assertThat(rows.stream().filter(one -> one.contains("/api/v1/people") || one.contains("/api/v1/trail")))
+                .isNotEmpty()
+                .allMatch(one -> mayBy(one, 6) && !mayBy(one, 5) && !mayBy(one, 4));
         assertThat(rows.stream().filter(one -> one.contains("/api/v1/signing/") || one.contains("/api/v1/ask")))
-                .allMatch(one -> one.contains("| by link | by link | by link |"));
+                .allMatch(one -> one.contains("| by link | by link | by link | by link | by link | by link |"));
     }
 
     @Test

@@ -13,6 +13,7 @@ import org.jalousie.core.parties.OfficeCalendar;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
 import org.jalousie.server.store.RowLock;
+import org.jalousie.server.trail.Trail;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -23,6 +24,7 @@ class CalendarService {
     private static final int MOST_HOLIDAYS = 500;
     private static final int LONGEST_NAME = 100;
 
+    private final Trail trail;
     private final CalendarRows rows;
     private final OfficeHours hours;
     private final List<AfterHours> followers;
@@ -31,12 +33,14 @@ class CalendarService {
     private final Clock clock;
 
     CalendarService(
+            Trail trail,
             CalendarRows rows,
             OfficeHours hours,
             List<AfterHours> followers,
             RowLock lock,
             Settings settings,
             Clock clock) {
+        this.trail = trail;
         this.rows = rows;
         this.hours = hours;
         this.followers = followers;
@@ -74,6 +78,7 @@ class CalendarService {
             throw Refusal.conflict(Message.of("calendar.changed")); // two were the first to say anything
         }
         followers.forEach(AfterHours::hoursChanged);
+        trail.note(Message.of("act.office.hours"));
         return row.revision();
     }
 

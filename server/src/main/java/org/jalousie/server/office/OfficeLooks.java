@@ -9,6 +9,7 @@ import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
 import org.jalousie.server.adapters.Outgoing;
 import org.jalousie.server.files.FileStore;
+import org.jalousie.server.trail.Trail;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -16,11 +17,13 @@ import org.springframework.transaction.annotation.Transactional;
 /** What the office's mails look like: its colour and its logo. */
 @Component
 public class OfficeLooks {
+    private final Trail trail;
     private final JdbcClient sql;
     private final FileStore files;
     private final Settings settings;
 
-    OfficeLooks(JdbcClient sql, FileStore files, Settings settings) {
+    OfficeLooks(Trail trail, JdbcClient sql, FileStore files, Settings settings) {
+        this.trail = trail;
         this.sql = sql;
         this.files = files;
         this.settings = settings;
@@ -74,12 +77,14 @@ public class OfficeLooks {
                         "insert into mail_look (one, colour) values (true, ?) on conflict (one) do update set colour = excluded.colour")
                 .param(plain)
                 .update();
+        trail.note(Message.of("act.office.colour", "colour", plain));
     }
 
     /** There is no logo any more. */
     @Transactional
     public void noLogo() {
         sql.sql("update mail_look set logo = null, logo_type = null").update();
+        trail.note(Message.of("act.office.no-logo"));
     }
 
     /** @param picture PNG or JPEG that has been looked at, {@code type} its media type */
@@ -89,5 +94,6 @@ public class OfficeLooks {
                         + " on conflict (one) do update set logo = excluded.logo, logo_type = excluded.logo_type")
                 .params(OfficeLook.USUAL_COLOUR, files.keep(picture).hex(), type)
                 .update();
+        trail.note(Message.of("act.office.logo"));
     }
 }

@@ -7,6 +7,7 @@ import org.jalousie.core.letters.Occasion;
 import org.jalousie.core.letters.OwnWords;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.trail.Trail;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -14,9 +15,11 @@ import org.springframework.transaction.annotation.Transactional;
 /** What the office says in its mails instead of the usual words. */
 @Component
 public class OfficeWords {
+    private final Trail trail;
     private final JdbcClient sql;
 
-    OfficeWords(JdbcClient sql) {
+    OfficeWords(Trail trail, JdbcClient sql) {
+        this.trail = trail;
         this.sql = sql;
     }
 
@@ -35,6 +38,7 @@ public class OfficeWords {
     @Transactional
     public void keep(OwnWords.Key key, OwnWords.Said said) {
         require(key, said);
+        trail.note(Message.of("act.office.words", "occasion", key.occasion().name(), "language", key.language()));
         if (said.subject().isBlank() && said.text().isBlank()) {
             sql.sql("delete from mail_words where occasion = ? and language = ?")
                     .params(key.occasion().name(), key.language())

@@ -9,12 +9,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.programs.ProgramTerms;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.store.RowLock;
 import org.jalousie.server.template.UsableTemplates;
+import org.jalousie.server.trail.Trail;
 import org.jalousie.server.web.ListOrder;
 import org.jalousie.server.web.Page;
 import org.springframework.stereotype.Service;
@@ -27,6 +29,7 @@ class ProgramService {
     private static final int MOST_KEYS = 10;
     private static final int MOST_HOURS = 24 * 90;
 
+    private final Trail trail;
     private final Programs programs;
     private final ProgramKeys keys;
     private final ProgramUses uses;
@@ -35,12 +38,14 @@ class ProgramService {
     private final Clock clock;
 
     ProgramService(
+            Trail trail,
             Programs programs,
             ProgramKeys keys,
             ProgramUses uses,
             UsableTemplates templates,
             RowLock lock,
             Clock clock) {
+        this.trail = trail;
         this.programs = programs;
         this.keys = keys;
         this.uses = uses;
@@ -86,6 +91,7 @@ class ProgramService {
     @Transactional
     ProgramViews.ProgramDetail letIn(ProgramTerms terms, SignedIn by) {
         check(terms, List.of(), by);
+        trail.note(Message.of("act.programs.let-in", "title", terms.title(), "scopes", scopes(terms)));
         return detail(programs.saveAndFlush(new Program(terms, by.displayName(), clock.instant())));
     }
 
@@ -96,6 +102,7 @@ class ProgramService {
         requireLetIn(program);
         check(terms, program.terms().forms(), by);
         program.settle(terms, clock.instant());
+        trail.note(Message.of("act.programs.settled", "title", terms.title(), "scopes", scopes(terms)));
         programs.flush();
         return detail(program);
     }
@@ -118,11 +125,16 @@ class ProgramService {
             throw Refusal.of(Refusal.Kind.NOT_ALLOWED, Message.of("program.more-than-own"));
     }
 
+    private static String scopes(ProgramTerms terms) {
+        return terms.scopes().stream().map(Object::toString).sorted().collect(Collectors.joining(" "));
+    }
+
     /** It isn't let in any more, with none of its keys. */
     @Transactional
     ProgramViews.ProgramDetail end(UUID id) {
         Program program = lock.on(program(id));
         program.end(clock.instant());
+        trail.note(Message.of("act.programs.ended", "title", program.terms().title()));
         programs.flush();
         return detail(program);
     }
@@ -142,6 +154,7 @@ class ProgramService {
         if (holding >= MOST_KEYS) throw Refusal.conflict(Message.of("program.many-keys", "most", MOST_KEYS));
         ProgramKeys.Fresh fresh = keys.make(id, kind, by.displayName());
         if (othersEndIn.isPresent()) keys.end(id, kind, fresh.id(), now.plus(Duration.ofHours(hours)));
+        trail.note(Message.of("act.programs.key", "title", program.terms().title()));
         return new ProgramViews.FreshKey(fresh.id(), fresh.secret(), detail(program));
     }
 
@@ -150,6 +163,7 @@ class ProgramService {
     ProgramViews.ProgramDetail endKey(UUID id, UUID key) {
         Program program = lock.on(program(id));
         if (!keys.end(id, key)) throw Refusal.notFound(Message.of("program.no-key"));
+        trail.note(Message.of("act.programs.key-ended", "title", program.terms().title()));
         return detail(program);
     }
 

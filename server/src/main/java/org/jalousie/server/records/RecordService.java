@@ -13,6 +13,7 @@ import org.jalousie.core.template.Letter;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.store.RowLock;
 import org.jalousie.server.template.UsableTemplates;
+import org.jalousie.server.trail.Trail;
 import org.jalousie.server.web.ListOrder;
 import org.jalousie.server.web.Page;
 import org.springframework.stereotype.Service;
@@ -25,6 +26,7 @@ class RecordService {
     private static final ListOrder ORDER = new ListOrder(Map.of("title", "title"), "title");
     private static final int LONGEST_CREDENTIAL = 4_000;
 
+    private final Trail trail;
     private final RecordSystems systems;
     private final FollowedRecords followed;
     private final RecordSteps steps;
@@ -34,6 +36,7 @@ class RecordService {
     private final Clock clock;
 
     RecordService(
+            Trail trail,
             RecordSystems systems,
             FollowedRecords followed,
             RecordSteps steps,
@@ -41,6 +44,7 @@ class RecordService {
             UsableTemplates templates,
             RowLock lock,
             Clock clock) {
+        this.trail = trail;
         this.systems = systems;
         this.followed = followed;
         this.steps = steps;
@@ -79,6 +83,7 @@ class RecordService {
     @Transactional
     RecordViews.RecordSystemDetail make(RecordTerms terms, String credential, Optional<Message> outside, String by) {
         check(terms, List.of(), credential, outside);
+        trail.note(act("act.records.made", terms));
         return detail(systems.saveAndFlush(new RecordSystem(terms, credential.strip(), by, clock.instant())));
     }
 
@@ -91,6 +96,7 @@ class RecordService {
         String with = credential(system, terms, credential);
         check(terms, List.of(system.terms().form()), with, outside);
         system.settle(terms, with, clock.instant());
+        trail.note(act("act.records.settled", terms));
         followed.lookNow(id);
         systems.flush();
         return detail(system);
@@ -140,6 +146,7 @@ class RecordService {
         RecordSystem system = open(id);
         system.pause(now, clock.instant());
         if (!now) lookNow(id);
+        trail.note(act(now ? "act.records.paused" : "act.records.goes-on", system.terms()));
         systems.flush();
         return detail(system);
     }
@@ -150,6 +157,7 @@ class RecordService {
         RecordSystem system = lock.on(system(id));
         system.end(clock.instant());
         steps.giveUp(id);
+        trail.note(act("act.records.ended", system.terms()));
         systems.flush();
         return detail(system);
     }
@@ -209,6 +217,10 @@ class RecordService {
 
     private RecordSystem system(UUID id) {
         return systems.findById(id).orElseThrow(() -> Refusal.notFound(Message.of("records.no-system")));
+    }
+
+    private static Message act(String act, RecordTerms terms) {
+        return Message.of(act, "title", terms.title(), "address", terms.place().address());
     }
 
     private RecordSystem open(UUID id) {

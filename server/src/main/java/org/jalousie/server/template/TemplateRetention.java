@@ -7,6 +7,7 @@ import org.jalousie.core.filing.retention.RetentionRule;
 import org.jalousie.core.json.Json;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.trail.Trail;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -14,9 +15,11 @@ import org.springframework.transaction.annotation.Transactional;
 /** How long a template's agreements are kept after they have ended. It is said of the template over all its versions. */
 @Service
 public class TemplateRetention {
+    private final Trail trail;
     private final JdbcClient sql;
 
-    TemplateRetention(JdbcClient sql) {
+    TemplateRetention(Trail trail, JdbcClient sql) {
+        this.trail = trail;
         this.sql = sql;
     }
 
@@ -65,9 +68,11 @@ public class TemplateRetention {
         if (read(template, " for update").edition() != edition) throw Refusal.conflict(Message.of("retention.changed"));
         Map<String, Message> faults = rule.faults();
         if (!faults.isEmpty()) throw Refusal.invalid(Message.of("form.faults", "count", faults.size()), faults);
-        sql.sql(
-                        "update template set retention = cast(? as jsonb), retention_edition = retention_edition + 1 where id = ?")
+        String name = sql.sql(
+                        "update template set retention = cast(? as jsonb), retention_edition = retention_edition + 1 where id = ? returning name")
                 .params(Json.canonical(rule), template)
-                .update();
+                .query(String.class)
+                .single();
+        trail.note(Message.of("act.retention.rule", "template", name));
     }
 }

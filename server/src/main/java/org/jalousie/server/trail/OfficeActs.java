@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.Optional;
+import java.util.Set;
 import org.jalousie.core.json.Json;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.account.SignedIn;
@@ -20,6 +21,9 @@ import org.springframework.web.context.request.ServletRequestAttributes;
 /** Writes the trail, which the database lets nobody change. */
 @Component
 class OfficeActs implements Trail {
+    /** Who does what nobody has asked for just then. */
+    private static final SignedIn ITSELF = new SignedIn("", "Jalousie", Set.of());
+
     private final JdbcClient sql;
     private final Clock clock;
 
@@ -32,9 +36,7 @@ class OfficeActs implements Trail {
     @Transactional(propagation = Propagation.MANDATORY)
     public void note(Message act) {
         Authentication present = SecurityContextHolder.getContext().getAuthentication();
-        if (present == null || !(present.getPrincipal() instanceof SignedIn by))
-            throw new IllegalStateException("nobody is signed in who could have done " + act.code());
-        note(by, act);
+        note(present != null && present.getPrincipal() instanceof SignedIn by ? by : ITSELF, act);
     }
 
     @Override

@@ -15,6 +15,7 @@ import org.jalousie.server.adapters.OutsideHttp;
 import org.jalousie.server.adapters.OutsideProblem;
 import org.jalousie.server.store.RowLock;
 import org.jalousie.server.template.UsableTemplates;
+import org.jalousie.server.trail.Trail;
 import org.jalousie.server.web.ListOrder;
 import org.jalousie.server.web.Page;
 import org.springframework.stereotype.Service;
@@ -27,6 +28,7 @@ class WebhookService {
     private static final int MOST_HOURS = 24 * 90;
     private static final int MOST_SECRETS = 5;
 
+    private final Trail trail;
     private final Webhooks webhooks;
     private final WebhookSecrets secrets;
     private final Notices notices;
@@ -37,6 +39,7 @@ class WebhookService {
     private final Clock clock;
 
     WebhookService(
+            Trail trail,
             Webhooks webhooks,
             WebhookSecrets secrets,
             Notices notices,
@@ -45,6 +48,7 @@ class WebhookService {
             OutsideHttp http,
             RowLock lock,
             Clock clock) {
+        this.trail = trail;
         this.webhooks = webhooks;
         this.secrets = secrets;
         this.notices = notices;
@@ -86,6 +90,7 @@ class WebhookService {
         check(terms, List.of(), outside);
         Webhook webhook = webhooks.saveAndFlush(new Webhook(terms, by, clock.instant()));
         WebhookSecrets.Fresh fresh = secrets.make(webhook.id());
+        note("act.webhooks.made", webhook);
         return new WebhookViews.FreshSecret(fresh.id(), fresh.secret(), detail(webhook));
     }
 
@@ -98,6 +103,7 @@ class WebhookService {
         // another address may answer where the one before did not
         notices.back(id);
         webhooks.flush();
+        note("act.webhooks.settled", webhook);
         return detail(webhook);
     }
 
@@ -128,6 +134,7 @@ class WebhookService {
         Webhook webhook = open(id);
         webhook.pause(now, clock.instant());
         if (!now) notices.goOn(id);
+        note(now ? "act.webhooks.paused" : "act.webhooks.goes-on", webhook);
         webhooks.flush();
         return detail(webhook);
     }
@@ -138,6 +145,7 @@ class WebhookService {
         Webhook webhook = lock.on(webhook(id));
         webhook.end(clock.instant());
         notices.giveUp(id);
+        note("act.webhooks.ended", webhook);
         webhooks.flush();
         return detail(webhook);
     }
@@ -151,6 +159,7 @@ class WebhookService {
         if (secrets.of(id).size() >= MOST_SECRETS)
             throw Refusal.conflict(Message.of("webhook.many-secrets", "most", MOST_SECRETS));
         WebhookSecrets.Fresh fresh = secrets.make(id);
+        note("act.webhooks.secret", webhook);
         secrets.endOthers(id, fresh.id(), clock.instant().plus(Duration.ofHours(othersEndIn)));
         return new WebhookViews.FreshSecret(fresh.id(), fresh.secret(), detail(webhook));
     }
@@ -188,6 +197,15 @@ class WebhookService {
 
     private Webhook webhook(UUID id) {
         return webhooks.findById(id).orElseThrow(() -> Refusal.notFound(Message.of("webhook.none")));
+    }
+
+    private void note(String act, Webhook webhook) {
+        trail.note(Message.of(
+                act,
+                "title",
+                webhook.terms().title(),
+                "address",
+                webhook.terms().address()));
     }
 
     private Webhook open(UUID id) {

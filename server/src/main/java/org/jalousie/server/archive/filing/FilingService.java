@@ -23,6 +23,7 @@ import org.jalousie.server.agreement.AgreementsAsked;
 import org.jalousie.server.agreement.EndedAgreements;
 import org.jalousie.server.template.TemplateColumns;
 import org.jalousie.server.template.UsableTemplates;
+import org.jalousie.server.trail.Trail;
 import org.jalousie.server.web.ListPlace;
 import org.jalousie.server.web.Page;
 import org.springframework.stereotype.Service;
@@ -33,6 +34,7 @@ import org.springframework.transaction.annotation.Transactional;
 class FilingService {
     private static final int PREVIEWED = 5;
 
+    private final Trail trail;
     private final Targets targets;
     private final Filings filings;
     private final FilingDoors doors;
@@ -43,6 +45,7 @@ class FilingService {
     private final UsableTemplates usable;
 
     FilingService(
+            Trail trail,
             Targets targets,
             Filings filings,
             FilingDoors doors,
@@ -51,6 +54,7 @@ class FilingService {
             EndedAgreements ended,
             TemplateColumns templates,
             UsableTemplates usable) {
+        this.trail = trail;
         this.targets = targets;
         this.filings = filings;
         this.doors = doors;
@@ -155,6 +159,7 @@ class FilingService {
         targets.betweenCompletions();
         UUID id = UUID.randomUUID();
         targets.add(id, terms, plain(password), by.displayName());
+        trail.note(act("act.filing.made", terms));
         return view(target(id));
     }
 
@@ -170,6 +175,7 @@ class FilingService {
         boolean elsewhere = !target.terms().address().equals(terms.address())
                 || !target.terms().user().equals(terms.user());
         targets.settle(id, terms, password.map(FilingService::plain).orElse(elsewhere ? "" : target.credential()));
+        trail.note(act("act.filing.settled", terms));
         // at another place there is nothing yet, and its index says so
         if (elsewhere || target.terms().kind() != terms.kind()) filings.anew(id);
         return view(target(id));
@@ -179,9 +185,13 @@ class FilingService {
         return password == null ? "" : password.replace("\0", "");
     }
 
+    private static Message act(String act, FilingTerms terms) {
+        return Message.of(act, "title", terms.title(), "address", terms.address());
+    }
+
     @Transactional
     public FilingTargetView pause(UUID id, boolean now) {
-        held(id);
+        trail.note(act(now ? "act.filing.paused" : "act.filing.goes-on", held(id).terms()));
         targets.pause(id, now);
         if (!now) targets.answers(id);
         return view(target(id));
@@ -199,7 +209,7 @@ class FilingService {
 
     @Transactional
     public void remove(UUID id) {
-        held(id);
+        trail.note(act("act.filing.removed", held(id).terms()));
         targets.remove(id);
     }
 

@@ -6,7 +6,9 @@ import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.filing.people.PersonIn;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.trail.Trail;
 import org.jalousie.server.web.Download;
+import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -16,10 +18,14 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/v1/archive/person")
 class PersonController {
+    private final Trail trail;
+    private final TransactionTemplate transaction;
     private final PeopleFound people;
     private final PersonFile file;
 
-    PersonController(PeopleFound people, PersonFile file) {
+    PersonController(PeopleFound people, PersonFile file, Trail trail, TransactionTemplate transaction) {
+        this.trail = trail;
+        this.transaction = transaction;
         this.people = people;
         this.file = file;
     }
@@ -73,6 +79,12 @@ class PersonController {
         if (found.isDoubtful())
             throw Refusal.conflict(
                     Message.of("person.doubtful", "who", found.who().text()));
+        transaction.executeWithoutResult(status -> trail.note(Message.of(
+                "act.person.given-out",
+                "who",
+                found.who().text(),
+                "count",
+                found.agreements().size())));
         Download.begin(response, "Personal data.zip", "application/zip");
         file.write(found, response.getOutputStream());
     }

@@ -17,6 +17,7 @@ import org.jalousie.server.Refusal;
 import org.jalousie.server.archive.filing.FiledCopies;
 import org.jalousie.server.jobs.JobKind;
 import org.jalousie.server.jobs.Jobs;
+import org.jalousie.server.trail.Trail;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -32,6 +33,7 @@ class RetentionActs {
     private static final int MOST_OF_ALL = 1_000;
     private static final int LONGEST_REASON = 2_000;
 
+    private final Trail trail;
     private final KeptAgreements kept;
     private final Holds holds;
     private final Destructions destructions;
@@ -41,6 +43,7 @@ class RetentionActs {
     private final Clock clock;
 
     RetentionActs(
+            Trail trail,
             KeptAgreements kept,
             Holds holds,
             Destructions destructions,
@@ -48,6 +51,7 @@ class RetentionActs {
             FiledCopies copies,
             Jobs jobs,
             Clock clock) {
+        this.trail = trail;
         this.kept = kept;
         this.holds = holds;
         this.destructions = destructions;
@@ -102,6 +106,7 @@ class RetentionActs {
             // it waits for its time by itself
             jobs.soon(JobKind.DESTRUCTION, one.id().toString());
         }
+        if (!due.isEmpty()) trail.note(Message.of("act.retention.confirmed", "count", due.size()));
         return due.size();
     }
 
@@ -135,6 +140,8 @@ class RetentionActs {
     void takeBack(AgreementNumber number) {
         if (!stays(held(List.of(number)).get(0).id()))
             throw Refusal.conflict(Message.of("retention.not-going", "number", number));
+        // which one it was stays in its room alone, where it goes with it one day
+        trail.note(Message.of("act.retention.taken-back"));
     }
 
     /** What was taken away of it outside meanwhile comes back. @return whether it was to be destroyed */
@@ -156,6 +163,7 @@ class RetentionActs {
             stays(one.id());
             holds.place(one.id(), said, by);
         }
+        trail.note(Message.of("act.retention.held", "count", all.size()));
         return all.size();
     }
 
@@ -167,6 +175,7 @@ class RetentionActs {
             throw Refusal.conflict(
                     Message.of("retention.lifted-already", "by", hold.liftedBy().orElse("")));
         holds.lift(id, said(because), by);
+        trail.note(Message.of("act.retention.lifted"));
         return lists.of(new AgreementNumber(hold.number()));
     }
 

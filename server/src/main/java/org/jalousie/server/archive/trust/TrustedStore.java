@@ -17,6 +17,7 @@ import org.jalousie.core.evidence.TrustedCertificates;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.account.SignedIn;
+import org.jalousie.server.trail.Trail;
 import org.jalousie.server.web.Page;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -29,10 +30,12 @@ public class TrustedStore {
     /** How many are taken from one file: the longest trusted lists of the EU have some hundred. */
     private static final int MOST = 3000;
 
+    private final Trail trail;
     private final JdbcClient sql;
     private final Clock clock;
 
-    TrustedStore(JdbcClient sql, Clock clock) {
+    TrustedStore(Trail trail, JdbcClient sql, Clock clock) {
+        this.trail = trail;
         this.sql = sql;
         this.clock = clock;
     }
@@ -83,6 +86,7 @@ public class TrustedStore {
         if (found.size() > MOST) throw Refusal.invalid(Message.of("archive.trust.too-many", "most", MOST));
         int added = 0;
         for (X509Certificate one : found) added += keep(one, name, by);
+        if (added > 0) trail.note(by, Message.of("act.trust.added", "count", added, "file", plain(name)));
         return added;
     }
 
@@ -114,10 +118,12 @@ public class TrustedStore {
     /** Trusts a certificate no more. */
     @Transactional
     void remove(String sha256) {
-        if (sql.sql("delete from trusted_certificate where sha256 = ?")
-                        .param(sha256)
-                        .update()
-                == 0) throw Refusal.notFound(Message.of("archive.trust.none"));
+        String subject = sql.sql("delete from trusted_certificate where sha256 = ? returning subject")
+                .param(sha256)
+                .query(String.class)
+                .optional()
+                .orElseThrow(() -> Refusal.notFound(Message.of("archive.trust.none")));
+        trail.note(Message.of("act.trust.removed", "subject", subject));
     }
 
     /** The office's own trust service, with what else is trusted: for checking files from elsewhere, and for nothing else. */
