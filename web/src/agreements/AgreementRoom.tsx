@@ -5,6 +5,7 @@ import { Link, useParams } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
 import { useWayIn } from '../mine/useMine';
 import { useAgreement, useSession } from '../office/queries';
+import { useMay } from '../office/roles';
 import { Button, RoomTitle, Trouble, Waiting } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
 import { since } from '../ui/time';
@@ -32,6 +33,7 @@ export default function AgreementRoom() {
   const { number = '' } = useParams();
   const agreement = useAgreement(number);
   const session = useSession();
+  const coordinator = useMay('COORDINATOR');
   const queries = useQueryClient();
   const [planned, setPlanned] = useState(false);
   const [looked, setLooked] = useState<Looked>();
@@ -41,7 +43,7 @@ export default function AgreementRoom() {
   if (agreement.data?.documents.length && last !== agreement.data) setLast(agreement.data);
   const request = useRequest(
     agreement.data?.row.request ?? '',
-    session.data?.role === 'COORDINATOR' &&
+    coordinator &&
       ['CHECK', 'GENERATING'].includes(agreement.data?.row.state ?? ''),
   );
   const wayIn = useWayIn();
@@ -60,7 +62,6 @@ export default function AgreementRoom() {
     return <Unshown query={agreement} waiting={say('agreements.opening-the-agreement')} />;
   const detail = agreement.data;
   const { row } = detail;
-  const coordinator = session.data?.role === 'COORDINATOR';
   const checking = row.state === 'CHECK' && coordinator;
   const pages =
     row.state === 'GENERATING' && last?.row.number === row.number && last.documents.length

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { say } from '../messages/rooms';
 import { Link, useSearchParams } from 'react-router';
-import { useSession } from '../office/queries';
+import { useMay } from '../office/roles';
 import { Chips, Filter } from '../ui/list/ListTools';
 import { DayRange } from '../ui/list/DayRange';
 import { ListRoom } from '../ui/list/ListRoom';
@@ -21,7 +21,7 @@ export default function ArchiveRoom() {
   const place = useListPlace();
   const [params, setParams] = useSearchParams();
   const asked = readAsked(params);
-  const coordinator = useSession().data?.role === 'COORDINATOR';
+  const coordinator = useMay('COORDINATOR');
   const ofTemplate = useTemplateColumns(asked.template);
   const behind = ofTemplate.data?.behind;
   const queries = useQueryClient();

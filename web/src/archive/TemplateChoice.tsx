@@ -1,12 +1,12 @@
 import { say } from '../messages/rooms';
-import { useSession } from '../office/queries';
+import { useMay } from '../office/roles';
 import { useAllTemplates } from '../templates/useAllTemplates';
 import { narrowLook } from '../ui/list/Narrow';
 import { useFiledTemplates } from './views/queries';
 
 /** The templates that somebody can ask about: readers know templates by what was filed from them. */
 export function useAskable(): { id: string; name: string }[] {
-  const coordinator = useSession().data?.role === 'COORDINATOR';
+  const coordinator = useMay('COORDINATOR');
   const all = useAllTemplates(coordinator).data;
   const filed = useFiledTemplates().data;
   return (coordinator ? all : filed) ?? [];

@@ -5,7 +5,8 @@ import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { sessionEnd } from '../api/client';
 import type { Schemas } from '../api/client';
-import { SignInForm } from './SignIn';
+import { home } from './roles';
+import { SignInForm } from './SignInForm';
 
 /** Asks for the password over the room when the session has ended, so that what was typed there stays. */
 export function SignInAgain({ mail }: { mail: string }) {
@@ -25,7 +26,7 @@ export function SignInAgain({ mail }: { mail: string }) {
     if (same) {
       void queries.invalidateQueries();
       sessionEnd.dispatchEvent(new Event('renewed'));
-    } else void navigate(session.role === 'COORDINATOR' ? '/today' : '/archive');
+    } else void navigate(home(session));
   }
   return (
     <DialogShell open={ended} title={say('office.your-session-has-ended')} width="narrow">

@@ -2,7 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { upload, type Schemas } from '../../api/client';
 import { say } from '../../messages/rooms';
-import { useSession } from '../../office/queries';
+import { useMay } from '../../office/roles';
 import { DropFiles } from '../../ui/DropFiles';
 import { RoomTitle, Trouble } from '../../ui/parts';
 import { CheckResult } from './CheckResult';
@@ -11,7 +11,7 @@ import { TrustedCertificates } from './TrustedCertificates';
 
 /** Any file that somebody brings: whose it is, who signed it with what, what each signature covers and what came after. */
 export default function CheckRoom() {
-  const session = useSession();
+  const coordinator = useMay('COORDINATOR');
   const check = useMutation({
     mutationFn: async (file: File) => ({
       name: file.name,
@@ -56,7 +56,7 @@ export default function CheckRoom() {
           <Signatures checked={check.data.found} bytes={check.data.bytes} />
         </div>
       )}
-      <TrustedCertificates fixed={session.data?.role !== 'COORDINATOR'} />
+      <TrustedCertificates fixed={!coordinator} />
     </>
   );
 }

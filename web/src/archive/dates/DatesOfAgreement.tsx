@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { say } from '../../messages/rooms';
-import { useSession } from '../../office/queries';
+import { useMay } from '../../office/roles';
 import { Button, Trouble } from '../../ui/parts';
 import { date } from '../../ui/time';
 import { leftWords, overWords } from './dateWords';
@@ -12,7 +12,7 @@ import { Renewals } from './Renewals';
 
 /** The watched dates of a completed agreement, what it renews and what it is renewed by. */
 export function DatesOfAgreement({ number }: { number: string }) {
-  const coordinator = useSession().data?.role === 'COORDINATOR';
+  const coordinator = useMay('COORDINATOR');
   const found = useAgreementDates(number);
   const [dealt, setDealt] = useState<WatchedDate>();
   if (!found.data) return <Trouble error={found.error} />;

@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { say } from '../../messages/rooms';
 import { useSession } from '../../office/queries';
+import { useMay } from '../../office/roles';
 import { Chips } from '../../ui/list/ListTools';
 import { ListRoom } from '../../ui/list/ListRoom';
 import { DayRange } from '../../ui/list/DayRange';
@@ -20,7 +21,7 @@ export default function DatesRoom() {
   const place = useListPlace();
   const [params, setParams] = useSearchParams();
   const session = useSession().data;
-  const coordinator = session?.role === 'COORDINATOR';
+  const coordinator = useMay('COORDINATOR');
   const templates = useAskable();
   const [dealt, setDealt] = useState<WatchedDate>();
   const [watching, setWatching] = useState(false);

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { say } from '../../messages/rooms';
-import { useSession } from '../../office/queries';
+import { useMay } from '../../office/roles';
 import { Button, Trouble } from '../../ui/parts';
 import { date, dateTime } from '../../ui/time';
 import { HoldDialog, LiftDialog } from './HoldDialog';
@@ -9,7 +9,7 @@ import { useRetentionOf, type LegalHold } from './queries';
 
 /** How long an agreement that has ended is kept, and what keeps it longer. */
 export function RetentionOfAgreement({ number }: { number: string }) {
-  const coordinator = useSession().data?.role === 'COORDINATOR';
+  const coordinator = useMay('COORDINATOR');
   const found = useRetentionOf(number);
   const [holding, setHolding] = useState(false);
   const [lifted, setLifted] = useState<LegalHold>();

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { answer, api } from '../../api/client';
 import { say } from '../../messages/rooms';
-import { useSession } from '../../office/queries';
+import { useMay } from '../../office/roles';
 import { ListRoom } from '../../ui/list/ListRoom';
 import { Chips } from '../../ui/list/ListTools';
 import { useListPlace, type ListPlace } from '../../ui/list/useListPlace';
@@ -37,7 +37,7 @@ const listWords: Record<Which, string> = {
 export default function RetentionRoom() {
   const place = useListPlace();
   const { params, go } = place;
-  const coordinator = useSession().data?.role === 'COORDINATOR';
+  const coordinator = useMay('COORDINATOR');
   const templates = useAskable();
   const [settling, setSettling] = useState(false);
   const template = params.get('template') ?? '';

@@ -1,7 +1,7 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../../api/client';
 import { say } from '../../messages/rooms';
-import { useSession } from '../../office/queries';
+import { useMay } from '../../office/roles';
 import type { Column } from '../../ui/list/List';
 import { ListRoom } from '../../ui/list/ListRoom';
 import { useListPlace } from '../../ui/list/useListPlace';
@@ -78,7 +78,6 @@ const columns: Column<Row>[] = [
 export default function RootsRoom() {
   const place = useListPlace();
   const { at } = place;
-  const session = useSession();
   const queries = useQueryClient();
   const { after, before } = at;
   const list = useQuery({
@@ -90,7 +89,7 @@ export default function RootsRoom() {
     mutationFn: () => answer(api.POST('/api/v1/daily-roots')),
     onSuccess: () => queries.invalidateQueries({ queryKey: ['daily-roots'] }),
   });
-  const coordinator = session.data?.role === 'COORDINATOR';
+  const coordinator = useMay('COORDINATOR');
   return (
     <>
       <RoomTitle title={say('roots.daily-roots')}>

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { SetURLSearchParams } from 'react-router';
 import { say } from '../../messages/rooms';
-import { useSession } from '../../office/queries';
+import { useMay } from '../../office/roles';
 import { narrowLook } from '../../ui/list/Narrow';
 import { Button } from '../../ui/parts';
 import { changed, searchOf, type ArchiveColumn, type Asked } from './asked';
@@ -25,7 +25,7 @@ export function ViewTools({
   columns: ArchiveColumn[];
 }) {
   const [open, setOpen] = useState<'' | 'view' | 'columns'>('');
-  const coordinator = useSession().data?.role === 'COORDINATOR';
+  const coordinator = useMay('COORDINATOR');
   const views = useViews().data ?? [];
   const templates = useFiledTemplates().data ?? [];
   const ofTemplate = useTemplateColumns(asked.template).data;
