@@ -43,8 +43,7 @@ export default function AgreementRoom() {
   if (agreement.data?.documents.length && last !== agreement.data) setLast(agreement.data);
   const request = useRequest(
     agreement.data?.row.request ?? '',
-    coordinator &&
-      ['CHECK', 'GENERATING'].includes(agreement.data?.row.state ?? ''),
+    coordinator && ['CHECK', 'GENERATING'].includes(agreement.data?.row.state ?? ''),
   );
   const wayIn = useWayIn();
   const path = { params: { path: { number } } };

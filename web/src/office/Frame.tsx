@@ -11,18 +11,29 @@ import { Finder } from './Finder';
 import { KeysDialog, useKeysDialog } from './KeysDialog';
 import { useMine } from '../mine/useMine';
 import { useSession } from './queries';
+import { may, roles, type Role } from './roles';
 import { SignInAgain } from './SignInAgain';
 
 /** The rooms, with further addresses that are theirs: clauses are kept with the templates. */
-const rooms = [
-  { to: '/today', name: say('office.today'), reader: false },
-  { to: '/templates', also: '/clauses', name: say('office.templates'), reader: false },
-  { to: '/intake', name: say('office.intake'), reader: false },
-  { to: '/agreements', name: say('office.agreements'), reader: true },
-  { to: '/archive', name: say('office.archive'), reader: true },
-  { to: '/registers', also: '/tables', name: say('office.registers'), reader: false },
-  { to: '/postroom', name: say('office.postroom'), reader: false },
-  { to: '/programs', name: say('programs.programs'), reader: false },
+const rooms: { to: string; also?: string; name: string; for: Role[] }[] = [
+  { to: '/today', name: say('office.today'), for: ['COORDINATOR'] },
+  { to: '/templates', also: '/clauses', name: say('office.templates'), for: ['COORDINATOR'] },
+  { to: '/intake', name: say('office.intake'), for: ['COORDINATOR'] },
+  { to: '/agreements', name: say('office.agreements'), for: ['COORDINATOR', 'READER'] },
+  { to: '/archive', name: say('office.archive'), for: ['COORDINATOR', 'READER'] },
+  { to: '/registers', also: '/tables', name: say('office.registers'), for: ['COORDINATOR'] },
+  { to: '/postroom', name: say('office.postroom'), for: ['COORDINATOR'] },
+  { to: '/programs', name: say('programs.programs'), for: ['COORDINATOR'] },
+  { to: '/people', name: say('people.people'), for: ['ADMINISTRATOR'] },
+];
+
+/** Rooms that are gone to by other ways. */
+const further: typeof rooms = [
+  { to: '/mine', name: say('mine.title'), for: roles },
+  { to: '/office/hours', name: say('office.hours'), for: ['COORDINATOR', 'ADMINISTRATOR'] },
+  { to: '/office/mail', name: say('mail.title'), for: ['COORDINATOR', 'ADMINISTRATOR'] },
+  { to: '/people/teams', name: say('people.teams'), for: ['ADMINISTRATOR'] },
+  { to: '/people/trail', name: say('people.trail'), for: ['ADMINISTRATOR'] },
 ];
 
 /** The headrail with the rooms, and the room beneath it. */
@@ -34,7 +45,7 @@ export function Frame() {
   useFilterKey();
   useMainActKey();
   const keys = useKeysDialog();
-  const mine = useMine(0, session.data !== undefined);
+  const mine = useMine(0, session.data?.roles.length !== 0 && session.data !== undefined);
   const here = rooms.find(({ to, also = to }) =>
     [to, also].some((at) => place.pathname.startsWith(at)),
   );
@@ -45,6 +56,9 @@ export function Frame() {
   if (!session.data)
     return <Navigate to="/sign-in" replace state={{ from: place.pathname + place.search }} />;
   const person = session.data;
+  const open = (room: (typeof rooms)[number]) => room.for.some((role) => may(person, role));
+  if (person.lacksFactor && place.pathname !== '/account')
+    return <Navigate to="/account" replace />;
   async function signOut() {
     await answer(api.DELETE('/api/v1/session'));
     queries.clear();
@@ -59,18 +73,16 @@ export function Frame() {
       <header className="flex flex-wrap items-center gap-x-6 bg-bottle px-5 text-onbottle">
         <Wordmark />
         <nav aria-label={say('office.rooms')} className="flex flex-wrap">
-          {rooms
-            .filter((room) => room.reader || person.role === 'COORDINATOR')
-            .map((room) => (
-              <Link
-                key={room.to}
-                to={room.to}
-                aria-current={room === here ? 'page' : undefined}
-                className={`border-b-4 px-3 py-3 text-onbottle no-underline hover:border-onbottle/60 ${room === here ? 'border-onbottle font-semibold' : 'border-transparent'}`}
-              >
-                {room.name}
-              </Link>
-            ))}
+          {rooms.filter(open).map((room) => (
+            <Link
+              key={room.to}
+              to={room.to}
+              aria-current={room === here ? 'page' : undefined}
+              className={`border-b-4 px-3 py-3 text-onbottle no-underline hover:border-onbottle/60 ${room === here ? 'border-onbottle font-semibold' : 'border-transparent'}`}
+            >
+              {room.name}
+            </Link>
+          ))}
         </nav>
         <span className="ml-auto text-onbottle/80">{say('office.ctrl-k-finds-anything')}</span>
         <button
@@ -87,7 +99,9 @@ export function Frame() {
             {say('mine.count', { count: mine.data?.total })}
           </Link>
         )}
-        <span>{person.name}</span>
+        <Link to="/account" className="text-onbottle" title={say('account.title')}>
+          {person.name}
+        </Link>
         <button
           type="button"
           className="min-h-8 underline underline-offset-4"
@@ -99,15 +113,10 @@ export function Frame() {
       <SignInAgain mail={person.mail} />
       <KeysDialog {...keys} />
       <Finder
-        templates={person.role === 'COORDINATOR'}
-        rooms={[
-          ...rooms,
-          { to: '/mine', name: say('mine.title'), reader: true },
-          { to: '/office/hours', name: say('office.hours'), reader: false },
-          { to: '/office/mail', name: say('mail.title'), reader: false },
-        ]
-          .filter((room) => room.reader || person.role === 'COORDINATOR')
-          .map((room) => ({ ...room, what: say('office.room') }))}
+        templates={may(person, 'COORDINATOR')}
+        rooms={[...rooms, ...further]
+          .filter(open)
+          .map(({ to, name }) => ({ to, name, what: say('office.room') }))}
       />
       <main id="room" className="mx-auto max-w-[92rem] px-5 py-4">
         <Suspense fallback={<Waiting what={say('office.opening')} />}>

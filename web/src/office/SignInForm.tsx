@@ -12,15 +12,18 @@ type Step = Schemas['SignInStep'];
 export function SignInForm({
   mail = '',
   door,
+  shows: asked = [],
   onForgotten,
   onSignedIn,
 }: {
   mail?: string;
+  /** What is asked for when a password was shown before. */
+  shows?: Step['shows'];
   door?: Schemas['DoorView'] | undefined;
   onForgotten?: () => void;
   onSignedIn: (session: Schemas['Session']) => void;
 }) {
-  const [shows, setShows] = useState<Step['shows']>([]);
+  const [shows, setShows] = useState<Step['shows']>(asked);
   const took = (step: Step) => {
     if (step.session) onSignedIn(step.session);
     else setShows(step.shows);
@@ -45,7 +48,9 @@ export function SignInForm({
         </Button>
       )}
       <Trouble error={passkey.error} />
-      {shows.length > 0 && !shows.includes('CODE') && <Code onStep={took} onBack={() => setShows([])} />}
+      {shows.length > 0 && !shows.includes('CODE') && (
+        <Code onStep={took} onBack={() => setShows([])} />
+      )}
     </div>
   );
 }
@@ -75,7 +80,7 @@ function Password({
         <input
           id={`${id}-mail`}
           type="email"
-          autoComplete="username webauthn"
+          autoComplete="username"
           className={inputLook}
           {...form.register('mail', { required: true })}
         />

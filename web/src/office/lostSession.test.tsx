@@ -9,7 +9,11 @@ import { Trouble } from '../ui/parts';
 import { Unshown } from '../ui/Unshown';
 import { SignInAgain } from './SignInAgain';
 
-const nora = { name: 'Nora', mail: 'nora@example.org', role: 'COORDINATOR' } as Schemas['Session'];
+const nora = {
+  name: 'Nora',
+  mail: 'nora@example.org',
+  roles: ['COORDINATOR'],
+} as Schemas['Session'];
 
 afterEach(() => {
   cleanup();
@@ -48,7 +52,7 @@ function show() {
 
 it('asks for the password where one is, keeps what was typed, and then shows the room', async () => {
   const get = vi.spyOn(api, 'GET').mockResolvedValue(refused(401));
-  vi.spyOn(api, 'POST').mockResolvedValue(given(nora));
+  vi.spyOn(api, 'POST').mockResolvedValue(given({ session: nora, shows: [] }));
   show();
   fireEvent.change(screen.getByLabelText('Typed'), { target: { value: 'half a sentence' } });
   const password = await screen.findByLabelText('Password');

@@ -5,7 +5,10 @@ import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { fetchLetters } from '../ui/letters';
 import { Frame } from './Frame';
+import { home } from './roles';
 import { SignIn } from './SignIn';
+import { useSession } from './queries';
+import { WayIn } from './WayIn';
 
 const MailRoom = lazy(() => import('./MailRoom'));
 const MineRoom = lazy(() => import('../mine/MineRoom'));
@@ -48,6 +51,17 @@ const RecordSystemRoom = lazy(() => import('../records/RecordSystemRoom'));
 const RecordRoom = lazy(() => import('../records/RecordRoom'));
 const NoticeRoom = lazy(() => import('../programs/NoticeRoom'));
 const HoursRoom = lazy(() => import('./HoursRoom'));
+const AccountRoom = lazy(() => import('../people/AccountRoom'));
+const PeopleRoom = lazy(() => import('../people/PeopleRoom'));
+const OfficePersonRoom = lazy(() => import('../people/PersonRoom'));
+const TeamsRoom = lazy(() => import('../people/TeamsRoom'));
+const TrailRoom = lazy(() => import('../people/TrailRoom'));
+
+/** The room that who is signed in begins in. */
+function Home() {
+  const session = useSession();
+  return session.data && <Navigate to={home(session.data)} replace />;
+}
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 2000 } } });
 fetchLetters();
@@ -61,8 +75,9 @@ createRoot(root).render(
       <BrowserRouter useTransitions={false}>
         <Routes>
           <Route path="/sign-in" element={<SignIn />} />
+          <Route path="/way-in/:secret" element={<WayIn />} />
           <Route element={<Frame />}>
-            <Route index element={<Navigate to="/today" replace />} />
+            <Route index element={<Home />} />
             <Route path="/today" element={<TodayRoom />} />
             <Route path="/mine" element={<MineRoom />} />
             <Route path="/templates" element={<TemplatesRoom />} />
@@ -109,6 +124,11 @@ createRoot(root).render(
             <Route path="/programs/:id" element={<ProgramRoom />} />
             <Route path="/office/hours" element={<HoursRoom />} />
             <Route path="/office/mail" element={<MailRoom />} />
+            <Route path="/account" element={<AccountRoom />} />
+            <Route path="/people" element={<PeopleRoom />} />
+            <Route path="/people/teams" element={<TeamsRoom />} />
+            <Route path="/people/trail" element={<TrailRoom />} />
+            <Route path="/people/:id" element={<OfficePersonRoom />} />
           </Route>
         </Routes>
       </BrowserRouter>

@@ -1,4 +1,4 @@
-import { answer, api, type Schemas } from '../api/client';
+import { answer, api, Problem, type Schemas } from '../api/client';
 import { say } from '../messages/rooms';
 
 /** Bytes as WebAuthn's JSON has them: base64url (RFC 4648 § 5) without padding. */
@@ -19,9 +19,9 @@ async function asked<T>(device: Promise<Credential | null>): Promise<T> {
     if (given) return given as T;
   } catch (error) {
     if (error instanceof DOMException && error.name === 'InvalidStateError')
-      throw new Error(say('door.passkey-there'));
+      throw new Problem(say('door.passkey-there'), 0, {});
   }
-  throw new Error(say('door.passkey-nothing'));
+  throw new Problem(say('door.passkey-nothing'), 0, {});
 }
 
 type Answer<T extends AuthenticatorResponse> = PublicKeyCredential & { response: T };

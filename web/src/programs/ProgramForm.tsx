@@ -4,14 +4,8 @@ import type { Schemas } from '../api/client';
 import { say } from '../messages/rooms';
 import { Button, describedBy, inputLook, Labelled, Trouble } from '../ui/parts';
 import { ChooseForms } from './ChooseForms';
-import {
-  areas,
-  reachIn,
-  useServerFaults,
-  withReach,
-  type ProgramTerms,
-  type Reach,
-} from './programs';
+import { areas, reachIn, withReach, type ProgramTerms, type Reach } from './programs';
+import { useServerFaults } from '../ui/serverFaults';
 
 type Typed = Omit<ProgramTerms, 'perMinute'> & { perMinute: string };
 

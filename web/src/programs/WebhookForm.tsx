@@ -3,7 +3,8 @@ import { useForm } from 'react-hook-form';
 import { say } from '../messages/rooms';
 import { Button, describedBy, inputLook, Labelled, Trouble } from '../ui/parts';
 import { ChooseForms } from './ChooseForms';
-import { kinds, useServerFaults, type WebhookTerms } from './programs';
+import { kinds, type WebhookTerms } from './programs';
+import { useServerFaults } from '../ui/serverFaults';
 
 /** What a program is told, and where. */
 export function WebhookForm<Kept>({

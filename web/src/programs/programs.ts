@@ -1,6 +1,4 @@
-import { useEffect } from 'react';
-import type { FieldValues, Path, UseFormSetError } from 'react-hook-form';
-import { Problem, type Schemas } from '../api/client';
+import type { Schemas } from '../api/client';
 import type { RoomCode } from '../messages/rooms';
 
 export type ProgramTerms = Schemas['ProgramTerms'];
@@ -64,16 +62,3 @@ export const noticeStates: Record<Schemas['SentNotice']['state'], RoomCode> = {
   TAKEN: 'programs.notice-taken',
   GIVEN_UP: 'programs.notice-given-up',
 };
-
-/** Shows what the server found wrong at the inputs that it is about. */
-export function useServerFaults<T extends FieldValues>(
-  error: unknown,
-  setError: UseFormSetError<T>,
-) {
-  useEffect(() => {
-    if (!(error instanceof Problem)) return;
-    Object.entries(error.faults).forEach(([name, message], i) =>
-      setError(name as Path<T>, { message }, { shouldFocus: i === 0 }),
-    );
-  }, [error, setError]);
-}

@@ -3,7 +3,7 @@ import { useFieldArray, useForm } from 'react-hook-form';
 import { answer, api, type Schemas } from '../../api/client';
 import { say } from '../../messages/rooms';
 import { ChooseForms } from '../../programs/ChooseForms';
-import { useServerFaults } from '../../programs/programs';
+import { useServerFaults } from '../../ui/serverFaults';
 import { useAllTemplates } from '../../templates/useAllTemplates';
 import { Button, describedBy, inputLook, Labelled, Trouble } from '../../ui/parts';
 

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useForm, type UseFormReturn } from 'react-hook-form';
 import { answer, api, type Schemas } from '../../api/client';
 import { say } from '../../messages/rooms';
-import { useServerFaults } from '../../programs/programs';
+import { useServerFaults } from '../../ui/serverFaults';
 import { DialogShell } from '../../ui/DialogShell';
 import { Button, describedBy, inputLook, Trouble } from '../../ui/parts';
 import { monthsOf, typedTime, type TypedTime } from './ruleWords';

@@ -113,7 +113,7 @@ public final class Client {
     }
 
     private String csrf() {
-        return cookies.getCookieStore().getCookies().stream()
+        return cookies.getCookieStore().get(URI.create(address)).stream()
                 .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
                 .map(HttpCookie::getValue)
                 .findFirst()

@@ -70,7 +70,7 @@ class EntryLinks {
     }
 
     /** @param joined whether they have been in before */
-    record WayIn(String mail, String name, String office, boolean joined) {}
+    record MailedWayIn(String mail, String name, String office, boolean joined) {}
 
     /** A new way in, besides those that were mailed before: a mail may come twice. @return its secret, which is kept nowhere */
     @Transactional(propagation = Propagation.MANDATORY)
@@ -108,9 +108,9 @@ class EntryLinks {
 
     /** @throws Refusal when it leads in no more */
     @Transactional(readOnly = true)
-    WayIn look(String secret) {
+    MailedWayIn look(String secret) {
         Account account = whose(secret).orElseThrow(EntryLinks::over);
-        return new WayIn(
+        return new MailedWayIn(
                 account.mail(),
                 account.name(),
                 settings.office().name(),

@@ -43,12 +43,12 @@ class OwnController {
     record ChosenPassword(String current, String password) {}
 
     /** @param current the password; empty for who has none */
-    record Confirmation(String current) {}
+    record OwnConfirmation(String current) {}
 
     record ShownFirst(String code) {}
 
     /** @param title what the person calls it */
-    record NewPasskey(String title, Passkeys.Shown shown) {}
+    record NewPasskey(String title, Passkeys.ShownPasskey shown) {}
 
     /** What belongs to who is signed in. */
     @GetMapping
@@ -73,7 +73,7 @@ class OwnController {
 
     /** A secret for a device that works codes out. */
     @PostMapping("/code/secret")
-    OwnViews.NewCode secret(@RequestBody Confirmation sure, Principal by, HttpServletRequest request) {
+    OwnViews.NewCode secret(@RequestBody OwnConfirmation sure, Principal by, HttpServletRequest request) {
         Account account = confirmed(sure.current(), by, request);
         String secret = accounts.freshSecret();
         desk.secret(request, secret);
@@ -93,14 +93,14 @@ class OwnController {
 
     /** Codes of a device are asked for no more. */
     @DeleteMapping("/code")
-    OwnViews.OwnAccount removeCode(@RequestBody Confirmation sure, Principal by, HttpServletRequest request) {
+    OwnViews.OwnAccount removeCode(@RequestBody OwnConfirmation sure, Principal by, HttpServletRequest request) {
         accounts.removeCode(confirmed(sure.current(), by, request));
         return show(by, request);
     }
 
     /** What a device is asked to make a passkey of. */
     @PostMapping("/passkeys/challenge")
-    Passkeys.WantedNew challenge(@RequestBody Confirmation sure, Principal by, HttpServletRequest request) {
+    Passkeys.PasskeyToMake challenge(@RequestBody OwnConfirmation sure, Principal by, HttpServletRequest request) {
         return passkeys.wantedNew(confirmed(sure.current(), by, request), request);
     }
 
@@ -120,14 +120,14 @@ class OwnController {
     /** Takes a passkey out. */
     @DeleteMapping("/passkeys/{id}")
     OwnViews.OwnAccount removePasskey(
-            @PathVariable UUID id, @RequestBody Confirmation sure, Principal by, HttpServletRequest request) {
+            @PathVariable UUID id, @RequestBody OwnConfirmation sure, Principal by, HttpServletRequest request) {
         accounts.removePasskey(confirmed(sure.current(), by, request), id);
         return show(by, request);
     }
 
     /** New codes for the loss of a device; those from before hold no more. */
     @PostMapping("/recovery-codes")
-    OwnViews.RecoveryCodes renewCodes(@RequestBody Confirmation sure, Principal by, HttpServletRequest request) {
+    OwnViews.RecoveryCodes renewCodes(@RequestBody OwnConfirmation sure, Principal by, HttpServletRequest request) {
         return accounts.renewCodes(confirmed(sure.current(), by, request));
     }
 

@@ -69,7 +69,7 @@ class Passkeys {
      * @param challenge as base64url
      * @param place the name that the passkey belongs to
      */
-    record Wanted(String challenge, String place) {}
+    record PasskeyWanted(String challenge, String place) {}
 
     /**
      * What a device is asked to make.
@@ -78,7 +78,7 @@ class Passkeys {
      * @param algorithms by their numbers in IANA's COSE registry
      * @param have passkeys that the person has, as base64url
      */
-    record WantedNew(
+    record PasskeyToMake(
             String challenge,
             String place,
             String office,
@@ -89,22 +89,22 @@ class Passkeys {
             List<String> have) {}
 
     /** @param credential as JSON, as WebAuthn Level 3 § 5.1.7 and § 5.1.8 write it */
-    record Shown(String credential) {}
+    record ShownPasskey(String credential) {}
 
     Optional<PasskeyPlaces.Place> place(HttpServletRequest request) {
         return places.of(request);
     }
 
     /** @throws Refusal where a passkey can't belong to the address */
-    Wanted wanted(HttpServletRequest request) {
+    PasskeyWanted wanted(HttpServletRequest request) {
         PasskeyPlaces.Place place = places.required(request);
         attempts.passkey(request.getRemoteAddr()).succeeded();
-        return new Wanted(challenge(request), place.name());
+        return new PasskeyWanted(challenge(request), place.name());
     }
 
     /** @throws Refusal where a passkey can't belong to the address */
-    WantedNew wantedNew(Account account, HttpServletRequest request) {
-        return new WantedNew(
+    PasskeyToMake wantedNew(Account account, HttpServletRequest request) {
+        return new PasskeyToMake(
                 challenge(request),
                 places.required(request).name(),
                 settings.office().name(),
@@ -125,7 +125,7 @@ class Passkeys {
     }
 
     /** Takes a new passkey. @throws Refusal when it isn't one that was asked for */
-    void take(Account account, Shown shown, String title, HttpServletRequest request) {
+    void take(Account account, ShownPasskey shown, String title, HttpServletRequest request) {
         ServerProperty asked = asked(request);
         AuthenticatorData<?> device = checked("passkey.not-taken", () -> {
             RegistrationData made = manager.parseRegistrationResponseJSON(shown.credential());
@@ -138,7 +138,7 @@ class Passkeys {
     }
 
     /** Whose passkey was shown: their mail address. @throws Refusal when it isn't known, or doesn't show who they are */
-    String whose(Shown shown, HttpServletRequest request) {
+    String whose(ShownPasskey shown, HttpServletRequest request) {
         Attempts.Attempt attempt = attempts.passkey(request.getRemoteAddr());
         ServerProperty asked = asked(request);
         AuthenticationData signed =

@@ -90,14 +90,14 @@ class SessionController {
 
     /** What a passkey is to sign. */
     @PostMapping("/passkey/challenge")
-    Passkeys.Wanted challenge(HttpServletRequest request) {
+    Passkeys.PasskeyWanted challenge(HttpServletRequest request) {
         return passkeys.wanted(request);
     }
 
     /** Signs somebody in by a passkey, which shows all that is needed. */
     @PostMapping("/passkey")
     SignInViews.SignInStep showPasskey(
-            @RequestBody Passkeys.Shown shown, HttpServletRequest request, HttpServletResponse response) {
+            @RequestBody Passkeys.ShownPasskey shown, HttpServletRequest request, HttpServletResponse response) {
         return letIn(passkeys.whose(shown, request), Entry.Way.PASSKEY, request, response);
     }
 
@@ -110,7 +110,7 @@ class SessionController {
 
     /** Whose way in this is, that was mailed. */
     @GetMapping("/ways-in/{secret}")
-    EntryLinks.WayIn look(@PathVariable String secret) {
+    EntryLinks.MailedWayIn look(@PathVariable String secret) {
         return links.look(secret);
     }
 
