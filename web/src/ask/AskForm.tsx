@@ -58,7 +58,7 @@ export function AskForm({
   const [openedAt] = useState(() => Date.now());
   const [errand, setErrand] = useState(page.errand);
   const found = useErrand(errand, page.bits);
-  const [asker, setAsker] = useState<Asker>(begun?.asker ?? { name: '', mail: '' });
+  const [asker, setAsker] = useState<Asker>(begun?.asker ?? page.asker);
   const [faults, setFaults] = useState<Record<string, string>>({});
   const answers = useForm<Answers>({
     defaultValues: {
@@ -86,7 +86,11 @@ export function AskForm({
   const [values, people] = useWatch({ control, name: ['values', 'people'] });
   const trap = useRef<HTMLInputElement>(null);
   const handed = useRef(false);
-  const touched = answers.formState.isDirty || begun !== undefined || asker.name || asker.mail;
+  const touched =
+    answers.formState.isDirty ||
+    begun !== undefined ||
+    asker.name !== page.asker.name ||
+    asker.mail !== page.asker.mail;
   useEffect(() => {
     if (!touched || handed.current) return;
     leaveHere(

@@ -25,6 +25,7 @@ const rooms: { to: string; also?: string; name: string; for: Role[] }[] = [
   { to: '/postroom', name: say('office.postroom'), for: ['COORDINATOR'] },
   { to: '/programs', name: say('programs.programs'), for: ['COORDINATOR'] },
   { to: '/people', name: say('people.people'), for: ['ADMINISTRATOR'] },
+  { to: '/asking', name: say('asking.title'), for: ['REQUESTER'] },
 ];
 
 /** Rooms that are gone to by other ways. */

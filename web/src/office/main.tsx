@@ -54,6 +54,7 @@ const HoursRoom = lazy(() => import('./HoursRoom'));
 const AccountRoom = lazy(() => import('../people/AccountRoom'));
 const PeopleRoom = lazy(() => import('../people/PeopleRoom'));
 const OfficePersonRoom = lazy(() => import('../people/PersonRoom'));
+const AskingRoom = lazy(() => import('../people/AskingRoom'));
 const TeamsRoom = lazy(() => import('../people/TeamsRoom'));
 const TrailRoom = lazy(() => import('../people/TrailRoom'));
 
@@ -125,6 +126,7 @@ createRoot(root).render(
             <Route path="/office/hours" element={<HoursRoom />} />
             <Route path="/office/mail" element={<MailRoom />} />
             <Route path="/account" element={<AccountRoom />} />
+            <Route path="/asking" element={<AskingRoom />} />
             <Route path="/people" element={<PeopleRoom />} />
             <Route path="/people/teams" element={<TeamsRoom />} />
             <Route path="/people/trail" element={<TrailRoom />} />

@@ -20,5 +20,6 @@ export function home(session: Schemas['Session']): string {
   if (session.lacksFactor) return '/account';
   if (may(session, 'COORDINATOR')) return '/today';
   if (may(session, 'READER')) return '/archive';
-  return may(session, 'ADMINISTRATOR') ? '/people' : '/mine';
+  if (may(session, 'ADMINISTRATOR')) return '/people';
+  return may(session, 'REQUESTER') ? '/asking' : '/mine';
 }

@@ -39,7 +39,11 @@ export function ChangePassword({
     >
       <h2 className="text-lg">{say('office.password')}</h2>
       {account.password ? (
-        <OwnPassword fault={errors.current?.message} {...form.register('current')} />
+        <OwnPassword
+          label={say('account.password-until-now')}
+          fault={errors.current?.message}
+          {...form.register('current')}
+        />
       ) : (
         <p className="text-soft">{say('account.no-password')}</p>
       )}

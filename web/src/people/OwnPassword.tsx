@@ -4,12 +4,13 @@ import { describedBy, inputLook, Labelled } from '../ui/parts';
 
 /** The password until now, which each change of how somebody comes in is confirmed by. */
 export function OwnPassword({
+  label = say('account.your-password'),
   fault,
   ...input
-}: { fault: string | undefined } & InputHTMLAttributes<HTMLInputElement>) {
+}: { label?: string; fault: string | undefined } & InputHTMLAttributes<HTMLInputElement>) {
   const id = useId();
   return (
-    <Labelled id={id} label={say('account.your-password')} fault={fault}>
+    <Labelled id={id} label={label} fault={fault}>
       <input
         id={id}
         type="password"

@@ -102,8 +102,8 @@ export default function PersonRoom() {
               </Button>
             )}
           </Standing>
-          <section aria-label={say('account.sessions')} className="flex flex-col gap-3">
-            <h2 className="text-lg">{say('account.sessions')}</h2>
+          <section aria-label={say('people.sessions')} className="flex flex-col gap-3">
+            <h2 className="text-lg">{say('people.sessions')}</h2>
             <Sessions
               sessions={detail.sessions}
               busy={act.isPending}

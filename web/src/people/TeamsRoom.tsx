@@ -42,7 +42,7 @@ export default function TeamsRoom() {
         <Table head={[say('people.team'), say('people.who-is-in'), '']}>
           {teams.data.map((team) => (
             <tr key={team.id}>
-              <td className="py-1 align-top font-medium whitespace-nowrap">{team.name}</td>
+              <td className="py-1 font-medium whitespace-nowrap">{team.name}</td>
               <td className="py-1">
                 {team.members
                   .map((one) =>

@@ -25,6 +25,7 @@ type Typed = {
   askerName: string;
   askerMail: string;
   officeMail: string;
+  colleagues: boolean;
 };
 
 /** What is agreed about a link. */
@@ -83,7 +84,7 @@ export function LinkForm({
       </select>
     </Labelled>
   );
-  const tick = (name: 'document' | 'wording', label: string) => (
+  const tick = (name: 'document' | 'wording' | 'colleagues', label: string) => (
     <label className="flex min-h-8 items-center gap-2">
       <input type="checkbox" className="size-5" {...register(name)} />
       {label}
@@ -168,6 +169,7 @@ export function LinkForm({
       </fieldset>
       <fieldset className="flex flex-col gap-4 border-t border-rule pt-3">
         <legend className="pr-3 font-serif text-lg">{say('links.office')}</legend>
+        {tick('colleagues', say('links.colleagues'))}
         {input('officeMail', say('links.office-mail'), say('links.office-mail-hint'))}
         <Labelled
           id="frames"
@@ -216,6 +218,7 @@ function typedOf(form: Schemas['Form'], link: Row | undefined): Typed {
     askerName: terms?.askerName ?? '',
     askerMail: terms ? terms.askerMail : (mail?.name ?? ''),
     officeMail: terms?.officeMail ?? '',
+    colleagues: link?.colleagues ?? false,
   };
 }
 
@@ -229,6 +232,7 @@ export function settingsOf(typed: Typed, template: string, link?: Pick<Row, 'wor
     word: keptWord ? null : typed.who === 'WORD' ? typed.word : '',
     closesAt: /^\d{4}-\d\d-\d\d$/.test(typed.closes) ? dayAfter(typed.closes).toISOString() : null,
     most,
+    colleagues: typed.colleagues,
     terms: {
       frames: typed.frames
         .split(/\s+/)

@@ -15,6 +15,7 @@ const typed = {
   askerName: '',
   askerMail: '',
   officeMail: '',
+  colleagues: false,
 };
 
 test('the day that is named is the last one', () => {

@@ -80,6 +80,11 @@ create table team_member (
 );
 create index team_member_of on team_member (account_id);
 
+-- forms that requesters of the office find in their room, and what they asked for
+alter table form_link add column colleagues boolean not null default false;
+create index form_link_of_colleagues on form_link (title, id) where colleagues and not closed;
+create index intake_request_asker on intake_request (lower(asker_mail), created_at, id) where asker_mail <> '' and part_of is null;
+
 -- what was done to the office itself; the database refuses to change or remove it
 create table office_act (
     id bigint generated always as identity primary key,

@@ -41,7 +41,7 @@ public final class Demo {
             OfficeHand office = new OfficeHand(args[0], args[1], args[2]);
             if (office.hasTemplates()) return;
             System.out.println(
-                    "Loading the demo data: three registers, four templates, three clauses, seventeen requests, each taken as far as it goes, and a record system with four loans.");
+                    "Loading the demo data: five people, three registers, four templates, three clauses, seventeen requests, each taken as far as it goes, and a record system with four loans.");
             new Demo(office, new LoanRecords(args[3], args[4])).load();
         } catch (RuntimeException e) {
             System.err.println("The demo data could not be loaded whole: " + e.getMessage());
@@ -51,6 +51,7 @@ public final class Demo {
 
     private void load() {
         office.works(JSON.readTree(Documents.HOURS));
+        office.people().arrive();
         loan = office.publish(
                 office.settle(office.bringIn("Incoming loan", Documents.incomingLoan()), TemplateSettings.loan()));
         licence = office.publish(

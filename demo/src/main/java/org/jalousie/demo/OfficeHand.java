@@ -207,6 +207,10 @@ final class OfficeHand {
     }
 
     /** What is done in the archive. */
+    MuseumPeople people() {
+        return new MuseumPeople(office, address);
+    }
+
     ArchiveHand archive() {
         return new ArchiveHand(office);
     }
@@ -271,7 +275,7 @@ final class OfficeHand {
         });
     }
 
-    private static <T> T waitFor(String what, Supplier<Optional<T>> look) {
+    static <T> T waitFor(String what, Supplier<Optional<T>> look) {
         long end = System.nanoTime() + 90_000_000_000L;
         while (System.nanoTime() < end) {
             Optional<T> found = look.get();

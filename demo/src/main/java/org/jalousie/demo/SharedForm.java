@@ -55,6 +55,8 @@ final class SharedForm {
                 template,
                 "title",
                 "Ask for the use of a picture",
+                "colleagues",
+                true,
                 "terms",
                 Map.of(
                         "frames",

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.Semaphore;
+import org.jalousie.core.access.Role;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.FileLimits;
@@ -18,12 +19,14 @@ import org.jalousie.core.intake.Intake;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.picture.PictureFile;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.files.OpenFiles;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -100,8 +103,13 @@ class AskController {
             @RequestParam(defaultValue = "") String access,
             @RequestParam(required = false) UUID key,
             @RequestParam(defaultValue = "") String answers,
+            @AuthenticationPrincipal SignedIn person,
             HttpServletRequest request) {
-        return pages.page(at(token, AskLimits.What.LOOK, request), language, access, key, answers);
+        FormLinkViews.Asker asker = Optional.ofNullable(person)
+                .filter(one -> one.is(Role.REQUESTER))
+                .map(one -> new FormLinkViews.Asker(one.displayName(), one.mail()))
+                .orElse(FormLinkViews.Asker.NOBODY);
+        return pages.page(at(token, AskLimits.What.LOOK, request), language, access, key, answers, asker);
     }
 
     /** Says the word that a shared form is opened by. */

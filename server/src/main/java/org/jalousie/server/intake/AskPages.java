@@ -48,8 +48,10 @@ class AskPages {
     /**
      * @param key of a form that is gone on with; null for a new one
      * @param answers sealed ones of its address; empty for none
+     * @param asker who asks, as far as that is known
      */
-    FormLinkViews.AskPage page(FormLink link, String language, String access, UUID key, String answers) {
+    FormLinkViews.AskPage page(
+            FormLink link, String language, String access, UUID key, String answers, FormLinkViews.Asker asker) {
         FormLinkViews.State state = door.state(link);
         boolean told = state == FormLinkViews.State.OPEN && door.hasAccess(link, access);
         UUID form = key == null ? UUID.randomUUID() : key;
@@ -57,8 +59,8 @@ class AskPages {
         Optional<JointForm> template =
                 told ? Optional.of(joints.of(templates.published(link.templateId()))) : Optional.empty();
         Optional<WhoAsks> who = template.map(one -> WhoAsks.of(link.terms(), one.own()));
-        IntakeViews.Form shown =
-                template.map(one -> shown(one, language, fixed)).orElse(null);
+        IntakeViews.Form shown = template.map(one -> shown(one, language, given(who, asker), fixed))
+                .orElse(null);
         return new FormLinkViews.AskPage(
                 state,
                 settings.office().name(),
@@ -72,16 +74,28 @@ class AskPages {
                 List.copyOf(fixed.keySet()),
                 who.filter(one -> one.name().isEmpty()).isPresent(),
                 who.filter(one -> one.mail().isEmpty()).isPresent(),
+                told ? asker : FormLinkViews.Asker.NOBODY,
                 told && link.terms().wording());
     }
 
+    /** Who asks, where the form's questions say it. */
+    private static Map<FieldName, String> given(Optional<WhoAsks> who, FormLinkViews.Asker asker) {
+        Map<FieldName, String> given = new LinkedHashMap<>();
+        if (asker.mail().isEmpty()) return given;
+        who.flatMap(WhoAsks::name).ifPresent(field -> given.put(field, asker.name()));
+        who.flatMap(WhoAsks::mail).ifPresent(field -> given.put(field, asker.mail()));
+        return given;
+    }
+
     /** Without what only the office is to see: its people, and where else the template is. */
-    private IntakeViews.Form shown(JointForm template, String language, Map<FieldName, String> fixed) {
+    private IntakeViews.Form shown(
+            JointForm template, String language, Map<FieldName, String> known, Map<FieldName, String> fixed) {
         IntakeViews.Form form = forms.of(template, language, "");
         Map<FieldName, String> initials = new LinkedHashMap<>();
         form.initials().forEach((name, value) -> {
             if (template.outside(name)) initials.put(name, value);
         });
+        initials.putAll(known);
         initials.putAll(fixed);
         return new IntakeViews.Form(
                 form.template(),

@@ -28,6 +28,7 @@ class FormLink {
     private Integer most;
     private int taken;
     private boolean closed;
+    private boolean colleagues;
 
     @JdbcTypeCode(SqlTypes.JSON)
     private String terms;
@@ -52,6 +53,15 @@ class FormLink {
         closesAt = closing.orElse(null);
         most = limit.orElse(null);
         terms = Json.canonical(agreed);
+    }
+
+    /** Whether requesters of the office find it in their room. */
+    void forColleagues(boolean found) {
+        colleagues = found;
+    }
+
+    boolean forColleagues() {
+        return colleagues;
     }
 
     /** @param hash of the word that has to be known; null for none */

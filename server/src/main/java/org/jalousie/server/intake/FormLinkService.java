@@ -144,6 +144,7 @@ class FormLinkService {
         LinkTerms terms = checked(wanted.terms(), template, faults);
         if (!faults.isEmpty()) throw Refusal.invalid(Message.of("form.faults", "count", faults.size()), faults);
         link.settle(title, Optional.ofNullable(wanted.closesAt()), Optional.ofNullable(wanted.most()), terms);
+        if (wanted.colleagues() != null) link.forColleagues(wanted.colleagues());
         if (wanted.word() != null)
             link.word(
                     wanted.word().isBlank()
@@ -205,6 +206,7 @@ class FormLinkService {
                 link.most().orElse(null),
                 link.taken(),
                 FormLinkViews.state(link, rests, clock.instant()),
+                link.forColleagues(),
                 link.terms(),
                 link.createdBy(),
                 link.createdAt());

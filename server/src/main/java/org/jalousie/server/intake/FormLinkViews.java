@@ -15,6 +15,7 @@ final class FormLinkViews {
     /**
      * @param closesAt null for never; {@code most} answers, null for any number
      * @param state whether it can be filled, and if not why
+     * @param colleagues whether requesters of the office find it in their room
      */
     record FormLinkRow(
             UUID id,
@@ -27,6 +28,7 @@ final class FormLinkViews {
             @Schema(types = {"integer", "null"}) Integer most,
             int taken,
             State state,
+            boolean colleagues,
             LinkTerms terms,
             String createdBy,
             Instant createdAt) {}
@@ -45,13 +47,17 @@ final class FormLinkViews {
         return link.over(now).map(over -> State.valueOf(over.name())).orElse(rests ? State.RESTING : State.OPEN);
     }
 
-    /** @param word that has to be known: null for as it is, empty for none any more */
+    /**
+     * @param word that has to be known: null for as it is, empty for none any more
+     * @param colleagues whether requesters of the office find it in their room: null for as it is
+     */
     record FormLinkSettings(
             UUID template,
             String title,
             @Schema(types = {"string", "null"}) String word,
             @Schema(types = {"string", "null"}) Instant closesAt,
             @Schema(types = {"integer", "null"}) Integer most,
+            @Schema(types = {"boolean", "null"}) Boolean colleagues,
             LinkTerms terms) {}
 
     /** @param fixed whether the answers can't be changed by who opens it */
@@ -67,6 +73,7 @@ final class FormLinkViews {
      * @param errand that has to be done before it is handed in, to {@code bits} zero bits
      * @param fixed answers that stand in the address and can't be changed
      * @param asksName whether the name of who asks is asked for besides the questions, {@code asksMail} their mail address
+     * @param asker who asks, where a requester of the office is signed in; empty for others
      * @param language of the page
      * @param wording whether the agreement's words can be looked at beside the form
      */
@@ -83,6 +90,7 @@ final class FormLinkViews {
             List<FieldName> fixed,
             boolean asksName,
             boolean asksMail,
+            Asker asker,
             boolean wording) {}
 
     /** @param access by which the form is told and handed in from now on */
@@ -129,7 +137,9 @@ final class FormLinkViews {
             String language) {}
 
     /** Who asks. */
-    record Asker(String name, String mail) {}
+    record Asker(String name, String mail) {
+        static final Asker NOBODY = new Asker("", "");
+    }
 
     /** A party whose person who asks may name. */
     static boolean mayBeNamed(IntakeViews.ChosenParty party) {

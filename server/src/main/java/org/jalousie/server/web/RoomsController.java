@@ -25,6 +25,7 @@ class RoomsController {
         "/clauses/**",
         "/office/**",
         "/account",
+        "/asking",
         "/people",
         "/people/**",
         "/way-in/{secret}"

@@ -75,6 +75,8 @@ class SecuritySetup {
                         .authenticated()
                         .requestMatchers("/api/v1/mine/**")
                         .hasAnyRole(names(Role.values()))
+                        .requestMatchers("/api/v1/own-requests/**")
+                        .hasAnyRole(names(Role.REQUESTER, Role.COORDINATOR))
                         .requestMatchers("/api/v1/people/**", "/api/v1/trail")
                         .hasRole(Role.ADMINISTRATOR.name())
                         .requestMatchers(HttpMethod.GET, "/api/v1/teams")
