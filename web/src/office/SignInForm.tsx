@@ -48,6 +48,12 @@ export function SignInForm({
         </Button>
       )}
       <Trouble error={passkey.error} />
+      {door?.provider && shows.length === 0 && (
+        // a page of another site follows
+        <a className="self-start underline underline-offset-4" href="/api/v1/session/provider">
+          {say('door.by-provider', { provider: door.provider })}
+        </a>
+      )}
       {shows.length > 0 && !shows.includes('CODE') && (
         <Code onStep={took} onBack={() => setShows([])} />
       )}

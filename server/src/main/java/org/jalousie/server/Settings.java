@@ -31,6 +31,7 @@ public record Settings(
         List<Path> filing,
         Converter converter,
         FirstAccount firstAccount,
+        Identity identity,
         Retries retries) {
     /** @param zone the office's time zone, for reminders and the signing record */
     public record Office(String name, String mail, ZoneId zone) {}
@@ -64,6 +65,15 @@ public record Settings(
      * @param limit how long the smallest document may take
      */
     public record Converter(int processes, int port, Path folder, Duration limit) {}
+
+    /**
+     * Where the office's people have accounts already (OpenID Connect).
+     *
+     * @param issuer its address; empty for none
+     * @param client, {@code secret} by which it knows this application
+     * @param name what people call it
+     */
+    public record Identity(String issuer, String client, String secret, String name) {}
 
     /** Made at the first start when there is no account yet. */
     public record FirstAccount(String mail, String name, String password) {}

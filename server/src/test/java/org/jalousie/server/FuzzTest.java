@@ -16,7 +16,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import org.jalousie.core.access.Role;
 import org.jalousie.server.testbed.Office;
+import org.jalousie.server.testbed.OfficePeople;
 import org.jalousie.server.testbed.TestPaths;
 import org.jalousie.server.testbed.Testbed;
 import org.junit.jupiter.api.Test;
@@ -28,6 +30,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** Everything that the description of the interface offers, asked wrongly in every way: no answer says that the program failed. */
 class FuzzTest {
     private static final Testbed BED = Testbed.start();
+    private static final String MAIL = "fuzz@museum.example.org";
     private static final JsonMapper JSON = new JsonMapper();
     private static final Set<String> METHODS = Set.of("get", "put", "post", "delete");
     private static final List<String> WRONG_VALUES = List.of(
@@ -79,11 +82,14 @@ class FuzzTest {
         known.put("token", "B".repeat(43));
         known.put("file", "0".repeat(64));
         known.put("sha256", "0".repeat(64));
+        OfficePeople.there(BED, MAIL, "Fu Zz", Role.values());
         signIn();
         JsonNode api = JSON.readTree(Files.readString(TestPaths.root().resolve("web/openapi.json")));
         for (Map.Entry<String, JsonNode> path : api.get("paths").properties()) {
             for (Map.Entry<String, JsonNode> operation : path.getValue().properties()) {
                 if (!METHODS.contains(operation.getKey()) || path.getKey().equals("/api/v1/session")) continue;
+                // right by chance, it would shut everybody out who tries the rest
+                if (path.getKey().equals("/api/v1/people/entry-rule")) continue;
                 operation(api, operation.getKey(), path.getKey(), operation.getValue(), known);
             }
             String right = filled(path.getKey(), known);
@@ -195,7 +201,7 @@ class FuzzTest {
                         .header("Content-Type", "application/json")
                         .header("X-XSRF-TOKEN", csrf)
                         .POST(HttpRequest.BodyPublishers.ofString(
-                                JSON.writeValueAsString(Map.of("mail", Testbed.MAIL, "password", Testbed.PASSWORD))))
+                                JSON.writeValueAsString(Map.of("mail", MAIL, "password", Testbed.PASSWORD))))
                         .build(),
                 HttpResponse.BodyHandlers.ofString());
         assertThat(answer.statusCode()).isEqualTo(200);

@@ -9,6 +9,7 @@ import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
 import org.jalousie.server.account.SignedIn;
+import org.jalousie.server.adapters.IdentityProvider;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -24,6 +25,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/v1/session")
 class SessionController {
+    private final IdentityProvider provider;
     private final SignIns signIns;
     private final Factors factors;
     private final Passkeys passkeys;
@@ -33,6 +35,7 @@ class SessionController {
     private final Settings settings;
 
     SessionController(
+            IdentityProvider provider,
             SignIns signIns,
             Factors factors,
             Passkeys passkeys,
@@ -40,6 +43,7 @@ class SessionController {
             PresentPeople present,
             SessionDesk desk,
             Settings settings) {
+        this.provider = provider;
         this.signIns = signIns;
         this.factors = factors;
         this.passkeys = passkeys;
@@ -61,7 +65,9 @@ class SessionController {
     @GetMapping("/door")
     SignInViews.DoorView door(HttpServletRequest request) {
         return new SignInViews.DoorView(
-                settings.office().name(), "", passkeys.place(request).isPresent());
+                settings.office().name(),
+                provider.name(),
+                passkeys.place(request).isPresent());
     }
 
     /** Signs somebody in, or asks them for more. */

@@ -10,6 +10,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.jalousie.server.account.SignedIn;
+import org.jalousie.server.adapters.IdentityProvider;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -25,6 +26,7 @@ class SessionDesk {
     private static final Duration USUAL = Duration.ofHours(8);
     private static final int LONGEST_AGENT = 300;
     private static final String HALF = "jalousie.half";
+    private static final String ASKED = "jalousie.asked";
     private static final String SECRET = "jalousie.secret";
     private static final Duration SLOW = Duration.ofMinutes(15);
     private static final String CHALLENGE = "jalousie.challenge";
@@ -73,6 +75,20 @@ class SessionDesk {
                     return one;
                 });
         return taken.filter(one -> clock.instant().isBefore(one.until())).map(Challenge::bytes);
+    }
+
+    /** Somebody is sent to an identity provider. */
+    void asked(HttpServletRequest request, IdentityProvider.Asked asked) {
+        fresh(request).setAttribute(ASKED, asked);
+    }
+
+    /** With what somebody was sent there, who comes back once. */
+    Optional<IdentityProvider.Asked> takeAsked(HttpServletRequest request) {
+        return Optional.ofNullable(request.getSession(false)).map(session -> {
+            IdentityProvider.Asked asked = (IdentityProvider.Asked) session.getAttribute(ASKED);
+            session.removeAttribute(ASKED);
+            return asked;
+        });
     }
 
     /** A secret that a device is being given. */

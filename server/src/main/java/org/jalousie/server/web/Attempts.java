@@ -65,6 +65,11 @@ public class Attempts {
         return take(find(address, "passkey " + from, 60, Duration.ofSeconds(2)));
     }
 
+    /** Somebody is sent to an identity provider, which is asked for it. */
+    public Attempt provider(String from) {
+        return take(find(address, "provider " + from, 20, Duration.ofSeconds(3)));
+    }
+
     /** A try at opening a link; only wrong ones count. */
     public Attempt link(String from) {
         return take(find(address, "link " + from, 60, Duration.ofSeconds(1)));

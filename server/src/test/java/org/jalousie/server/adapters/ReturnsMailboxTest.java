@@ -60,6 +60,7 @@ class ReturnsMailboxTest {
                 null,
                 null,
                 null,
+                null,
                 null));
     }
 

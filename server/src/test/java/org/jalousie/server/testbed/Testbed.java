@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import javax.sql.DataSource;
 import org.jalousie.server.Jalousie;
+import org.jalousie.standins.identity.IdentityStandin;
 import org.jalousie.standins.mail.MailStandin;
 import org.jalousie.standins.text.TextStandin;
 import org.jalousie.standins.trust.TrustStandin;
@@ -35,6 +36,8 @@ public final class Testbed {
     private final int smppPort = TestPaths.freePort();
     private final int textPort = TestPaths.freePort();
     private TextStandin texts;
+    private final int identityPort = TestPaths.freePort();
+    private IdentityStandin identity;
     private final Database database;
 
     /** Makes another, empty database in the same server; returns its address. */
@@ -81,6 +84,7 @@ public final class Testbed {
         trustUp();
         mail = new MailStandin(smtpPort, mailPort, popPort, folder.resolve("mail"));
         textsUp();
+        identityUp();
         port = TestPaths.freePort();
         application = SpringApplication.run(
                 Jalousie.class, arguments(port, List.of("--jalousie.converter.port=" + TestPaths.freePort())));
@@ -112,6 +116,9 @@ public final class Testbed {
                 "--jalousie.texts.password=secret",
                 "--jalousie.texts.postroom=http://127.0.0.1:" + textPort,
                 "--jalousie.converter.folder=" + folder.resolve("a person's office-" + onPort),
+                "--jalousie.identity.issuer=http://127.0.0.1:" + identityPort,
+                "--jalousie.identity.secret=secret",
+                "--jalousie.identity.name=the museum\u2019s directory",
                 "--jalousie.first-account.mail=" + MAIL,
                 "--jalousie.first-account.name=Nora Quill",
                 "--jalousie.first-account.password=" + PASSWORD,
@@ -159,6 +166,15 @@ public final class Testbed {
 
     public void trustUp() {
         trust = new TrustStandin(trustPort, folder.resolve("trust"), "secret", Clock.systemUTC());
+    }
+
+    /** Where the people of the office have accounts elsewhere. */
+    public IdentityStandin identity() {
+        return identity;
+    }
+
+    public void identityUp() {
+        identity = new IdentityStandin(identityPort, "secret", Clock.systemUTC());
     }
 
     /** Takes the mail server down. */
