@@ -87,6 +87,7 @@ const page = {
   fixed: [],
   asksName: true,
   asksMail: true,
+  asker: { name: '', mail: '' },
   wording: false,
 } as unknown as Schemas['AskPage'];
 

@@ -6,7 +6,7 @@ import { answer, api, type Schemas } from '../api/client';
 import { say } from '../messages/rooms';
 import { Button, describedBy, inputLook, Labelled } from '../ui/parts';
 import { FormTrouble } from '../ui/FormTrouble';
-import { useServerFaults } from '../ui/serverFaults';
+import { handedIn, useServerFaults } from '../ui/serverFaults';
 import { Unshown } from '../ui/Unshown';
 import { Door } from './Door';
 import { home } from './roles';
@@ -34,7 +34,6 @@ export function WayIn() {
   };
   const choose = useMutation({
     mutationFn: (body: Schemas['NewPassword']) => {
-      form.clearErrors();
       return answer(api.POST('/api/v1/session/ways-in/{secret}', { ...path, body }));
     },
     onSuccess: (next) => (next.session ? came(next.session) : setStep(next)),
@@ -64,7 +63,7 @@ export function WayIn() {
       <form
         noValidate
         className="flex flex-col gap-4"
-        onSubmit={(event) => void form.handleSubmit((body) => choose.mutate(body))(event)}
+        onSubmit={handedIn(form, (body) => choose.mutate(body))}
       >
         {!joined && <p>{say('door.welcome-hint', { office })}</p>}
         <Labelled id="way-in-mail" label={say('office.mail-address')}>

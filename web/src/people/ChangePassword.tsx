@@ -4,7 +4,7 @@ import { answer, api, type Schemas } from '../api/client';
 import { say } from '../messages/rooms';
 import { FormTrouble } from '../ui/FormTrouble';
 import { Button, describedBy, inputLook, Labelled } from '../ui/parts';
-import { useServerFaults } from '../ui/serverFaults';
+import { handedIn, useServerFaults } from '../ui/serverFaults';
 import { OwnPassword } from './OwnPassword';
 
 /** Another password. */
@@ -20,7 +20,6 @@ export function ChangePassword({
   });
   const change = useMutation({
     mutationFn: (body: Schemas['ChosenPassword']) => {
-      form.clearErrors();
       return answer(api.PUT('/api/v1/account/password', { body }));
     },
     onSuccess: (next) => {
@@ -35,7 +34,7 @@ export function ChangePassword({
       noValidate
       aria-label={say('office.password')}
       className="flex max-w-md flex-col gap-3"
-      onSubmit={(event) => void form.handleSubmit((body) => change.mutate(body))(event)}
+      onSubmit={handedIn(form, (body) => change.mutate(body))}
     >
       <h2 className="text-lg">{say('office.password')}</h2>
       {account.password ? (

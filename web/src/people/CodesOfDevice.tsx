@@ -6,7 +6,7 @@ import { say } from '../messages/rooms';
 import { DialogShell } from '../ui/DialogShell';
 import { FormTrouble } from '../ui/FormTrouble';
 import { Button, describedBy, inputLook, Labelled } from '../ui/parts';
-import { useServerFaults } from '../ui/serverFaults';
+import { handedIn, useServerFaults } from '../ui/serverFaults';
 import { date } from '../ui/time';
 import { Confirmed } from './Confirmed';
 
@@ -92,7 +92,6 @@ function Secret({
   const form = useForm<Schemas['ShownFirst']>({ defaultValues: { code: '' } });
   const take = useMutation({
     mutationFn: (body: Schemas['ShownFirst']) => {
-      form.clearErrors();
       return answer(api.PUT('/api/v1/account/code', { body }));
     },
     onSuccess: onAdded,
@@ -104,7 +103,7 @@ function Secret({
       <form
         noValidate
         className="flex flex-col gap-4"
-        onSubmit={(event) => void form.handleSubmit((body) => take.mutate(body))(event)}
+        onSubmit={handedIn(form, (body) => take.mutate(body))}
       >
         <p>{say('account.scan')}</p>
         <svg

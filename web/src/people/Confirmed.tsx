@@ -5,7 +5,7 @@ import { say } from '../messages/rooms';
 import { DialogShell } from '../ui/DialogShell';
 import { FormTrouble } from '../ui/FormTrouble';
 import { Button } from '../ui/parts';
-import { useServerFaults } from '../ui/serverFaults';
+import { handedIn, useServerFaults } from '../ui/serverFaults';
 import { OwnPassword } from './OwnPassword';
 
 /** A change that is confirmed by the password, where there is one. */
@@ -33,7 +33,6 @@ export function Confirmed<T>({
   const form = useForm({ defaultValues: { current: '' } });
   const change = useMutation({
     mutationFn: ({ current }: { current: string }) => {
-      form.clearErrors();
       return run(current);
     },
     onSuccess: onDone,
@@ -44,7 +43,7 @@ export function Confirmed<T>({
       <form
         noValidate
         className="flex flex-col gap-4"
-        onSubmit={(event) => void form.handleSubmit((typed) => change.mutate(typed))(event)}
+        onSubmit={handedIn(form, (typed) => change.mutate(typed))}
       >
         {children}
         {password && (

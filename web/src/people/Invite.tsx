@@ -5,7 +5,7 @@ import { say } from '../messages/rooms';
 import { DialogShell } from '../ui/DialogShell';
 import { FormTrouble } from '../ui/FormTrouble';
 import { Button, describedBy, inputLook, Labelled } from '../ui/parts';
-import { useServerFaults } from '../ui/serverFaults';
+import { handedIn, useServerFaults } from '../ui/serverFaults';
 import type { OfficePersonDetail } from './people';
 import { RoleChoice } from './RoleChoice';
 
@@ -23,7 +23,6 @@ export function Invite({
   const form = useForm<NewPerson>({ defaultValues: { mail: '', name: '', roles: [] } });
   const invite = useMutation({
     mutationFn: (body: NewPerson) => {
-      form.clearErrors();
       return answer(api.POST('/api/v1/people', { body }));
     },
     onSuccess: (person) => {
@@ -38,7 +37,7 @@ export function Invite({
       <form
         noValidate
         className="flex flex-col gap-4"
-        onSubmit={(event) => void form.handleSubmit((body) => invite.mutate(body))(event)}
+        onSubmit={handedIn(form, (body) => invite.mutate(body))}
       >
         <Labelled id="invite-name" label={say('people.name')} fault={errors.name?.message}>
           <input

@@ -5,7 +5,7 @@ import { say } from '../messages/rooms';
 import type { Role } from '../office/roles';
 import { FormTrouble } from '../ui/FormTrouble';
 import { Button, describedBy, inputLook, Labelled } from '../ui/parts';
-import { useServerFaults } from '../ui/serverFaults';
+import { handedIn, useServerFaults } from '../ui/serverFaults';
 import type { OfficePersonDetail } from './people';
 import { RoleChoice } from './RoleChoice';
 
@@ -23,7 +23,6 @@ export function PersonForm({
   });
   const keep = useMutation({
     mutationFn: (typed: { name: string; roles: Role[] }) => {
-      form.clearErrors();
       return answer(
         api.PUT('/api/v1/people/{id}', {
           params: { path: { id: person.id } },
@@ -40,7 +39,7 @@ export function PersonForm({
       noValidate
       aria-label={say('people.what-they-may')}
       className="flex flex-col gap-4"
-      onSubmit={(event) => void form.handleSubmit((typed) => keep.mutate(typed))(event)}
+      onSubmit={handedIn(form, (typed) => keep.mutate(typed))}
     >
       <Labelled id="person-name" label={say('people.name')} fault={errors.name?.message}>
         <input

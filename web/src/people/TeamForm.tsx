@@ -6,7 +6,7 @@ import { say } from '../messages/rooms';
 import { DialogShell } from '../ui/DialogShell';
 import { FormTrouble } from '../ui/FormTrouble';
 import { Button, describedBy, inputLook, Labelled } from '../ui/parts';
-import { useServerFaults } from '../ui/serverFaults';
+import { handedIn, useServerFaults } from '../ui/serverFaults';
 
 type Team = Schemas['Team'];
 type Member = Pick<Schemas['TeamMember'], 'id' | 'name' | 'mail'>;
@@ -25,7 +25,6 @@ export function TeamForm({
   const form = useForm({ defaultValues: { name: team?.name ?? '' } });
   const keep = useMutation({
     mutationFn: ({ name }: { name: string }) => {
-      form.clearErrors();
       const people = members.map((one) => one.id);
       return team
         ? answer(
@@ -50,7 +49,7 @@ export function TeamForm({
       <form
         noValidate
         className="flex flex-col gap-4"
-        onSubmit={(event) => void form.handleSubmit((typed) => keep.mutate(typed))(event)}
+        onSubmit={handedIn(form, (typed) => keep.mutate(typed))}
       >
         <Labelled id="team-name" label={say('people.team-name')} fault={fault}>
           <input

@@ -5,7 +5,7 @@ import { say } from '../messages/rooms';
 import { Button, describedBy, inputLook, Labelled, Trouble } from '../ui/parts';
 import { ChooseForms } from './ChooseForms';
 import { areas, reachIn, withReach, type ProgramTerms, type Reach } from './programs';
-import { useServerFaults } from '../ui/serverFaults';
+import { handedIn, useServerFaults } from '../ui/serverFaults';
 
 type Typed = Omit<ProgramTerms, 'perMinute'> & { perMinute: string };
 
@@ -28,7 +28,6 @@ export function ProgramForm({
   const { errors } = formState;
   const keep = useMutation({
     mutationFn: (typed: Typed) => {
-      clearErrors();
       // what is no number is refused at its place
       return save({ ...typed, perMinute: Math.trunc(Number(typed.perMinute)) || 0 });
     },
@@ -40,7 +39,7 @@ export function ProgramForm({
     <form
       noValidate
       aria-label={say('programs.what-it-may')}
-      onSubmit={(event) => void handleSubmit((typed) => keep.mutate(typed))(event)}
+      onSubmit={handedIn({ clearErrors, handleSubmit }, (typed) => keep.mutate(typed))}
     >
       <fieldset disabled={disabled} className="flex min-w-0 flex-col gap-4">
         <Labelled id="title" label={say('programs.name')} fault={errors.title?.message}>

@@ -4,7 +4,7 @@ import { say } from '../messages/rooms';
 import { Button, describedBy, inputLook, Labelled, Trouble } from '../ui/parts';
 import { ChooseForms } from './ChooseForms';
 import { kinds, type WebhookTerms } from './programs';
-import { useServerFaults } from '../ui/serverFaults';
+import { handedIn, useServerFaults } from '../ui/serverFaults';
 
 /** What a program is told, and where. */
 export function WebhookForm<Kept>({
@@ -25,7 +25,6 @@ export function WebhookForm<Kept>({
   const { errors } = formState;
   const keep = useMutation({
     mutationFn: (typed: WebhookTerms) => {
-      clearErrors();
       return save(typed);
     },
     onSuccess: onSaved,
@@ -47,7 +46,7 @@ export function WebhookForm<Kept>({
     <form
       noValidate
       aria-label={say('programs.what-is-told')}
-      onSubmit={(event) => void handleSubmit((typed) => keep.mutate(typed))(event)}
+      onSubmit={handedIn({ clearErrors, handleSubmit }, (typed) => keep.mutate(typed))}
     >
       <fieldset disabled={disabled} className="flex min-w-0 flex-col gap-4">
         {input('title', say('programs.name'), '', say('programs.name-example'))}

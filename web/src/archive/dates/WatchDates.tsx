@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useFieldArray, useForm } from 'react-hook-form';
 import { answer, api, type Schemas } from '../../api/client';
 import { say } from '../../messages/rooms';
-import { useServerFaults } from '../../ui/serverFaults';
+import { handedIn, useServerFaults } from '../../ui/serverFaults';
 import { DialogShell } from '../../ui/DialogShell';
 import { Button, Trouble } from '../../ui/parts';
 import { readDays } from './dateWords';
@@ -93,7 +93,6 @@ export function WatchDates({
   const anew = useDatesAnew();
   const keep = useMutation({
     mutationFn: (said: TypedDate[]) => {
-      clearErrors();
       return answer(
         api.PUT('/api/v1/archive/templates/{id}/dates', {
           params: { path: { id: template } },
@@ -112,7 +111,7 @@ export function WatchDates({
       <form
         noValidate
         className="flex flex-col gap-4"
-        onSubmit={(event) => void handleSubmit((said) => keep.mutate(said.dates))(event)}
+        onSubmit={handedIn({ clearErrors, handleSubmit }, (said) => keep.mutate(said.dates))}
       >
         <p className="text-soft">{say('dates.hint')}</p>
         {dates.fields.map(({ place }, at) => (

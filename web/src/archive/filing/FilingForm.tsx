@@ -3,7 +3,7 @@ import { useFieldArray, useForm } from 'react-hook-form';
 import { answer, api, type Schemas } from '../../api/client';
 import { say } from '../../messages/rooms';
 import { ChooseForms } from '../../programs/ChooseForms';
-import { useServerFaults } from '../../ui/serverFaults';
+import { handedIn, useServerFaults } from '../../ui/serverFaults';
 import { useAllTemplates } from '../../templates/useAllTemplates';
 import { Button, describedBy, inputLook, Labelled, Trouble } from '../../ui/parts';
 
@@ -70,14 +70,12 @@ export function FilingForm({
   });
   const keep = useMutation({
     mutationFn: (typed: Typed) => {
-      clearErrors();
       return save(of(typed), hasPassword && !typed.password ? null : typed.password);
     },
     onSuccess: onSaved,
   });
   const preview = useMutation({
     mutationFn: () => {
-      clearErrors();
       return answer(api.POST('/api/v1/archive/filing/preview', { body: of(getValues()) }));
     },
   });
@@ -108,7 +106,7 @@ export function FilingForm({
       noValidate
       aria-label={say('filing.place')}
       className="flex max-w-2xl flex-col gap-4"
-      onSubmit={(event) => void handleSubmit((typed) => keep.mutate(typed))(event)}
+      onSubmit={handedIn({ clearErrors, handleSubmit }, (typed) => keep.mutate(typed))}
     >
       {input('title', say('filing.name'), '')}
       <Labelled id="kind" label={say('filing.kind')}>

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useForm, type UseFormReturn } from 'react-hook-form';
 import { answer, api, type Schemas } from '../../api/client';
 import { say } from '../../messages/rooms';
-import { useServerFaults } from '../../ui/serverFaults';
+import { handedIn, useServerFaults } from '../../ui/serverFaults';
 import { DialogShell } from '../../ui/DialogShell';
 import { Button, describedBy, inputLook, Trouble } from '../../ui/parts';
 import { monthsOf, typedTime, type TypedTime } from './ruleWords';
@@ -99,7 +99,6 @@ export function KeepSoLong({
   const anew = useRetentionAnew();
   const keep = useMutation({
     mutationFn: (said: Typed) => {
-      clearErrors();
       return answer(
         api.PUT('/api/v1/archive/templates/{id}/retention', {
           params: { path: { id: template } },
@@ -125,7 +124,7 @@ export function KeepSoLong({
       <form
         noValidate
         className="flex flex-col gap-4"
-        onSubmit={(event) => void handleSubmit((said) => keep.mutate(said))(event)}
+        onSubmit={handedIn({ clearErrors, handleSubmit }, (said) => keep.mutate(said))}
       >
         <p className="text-soft">{say('retention.rule-hint')}</p>
         <Time name="completed" label={say('retention.completed')} form={form} />

@@ -147,7 +147,7 @@ class PeopleJourneyTest {
             dialog.getByLabel("Your password").fill(Testbed.PASSWORD);
             browser.button("Make it on this device").click();
             page.getByText("Keep these where you find them").waitFor();
-            assertThat(page.getByText("Desk")).isVisible();
+            assertThat(page.getByText("Desk made on")).isVisible();
             assertThat(browser.barriers()).isEmpty();
             browser.button("Sign out").first().click();
             browser.button("Sign in with a passkey").click();
