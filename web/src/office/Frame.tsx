@@ -26,10 +26,12 @@ const rooms: { to: string; also?: string; name: string; for: Role[] }[] = [
   { to: '/programs', name: say('programs.programs'), for: ['COORDINATOR'] },
   { to: '/people', name: say('people.people'), for: ['ADMINISTRATOR'] },
   { to: '/asking', name: say('asking.title'), for: ['REQUESTER'] },
+  { to: '/mine', name: say('mine.title'), for: ['APPROVER'] },
 ];
 
 /** Rooms that are gone to by other ways. */
 const further: typeof rooms = [
+  { to: '/account', name: say('account.title'), for: roles },
   { to: '/mine', name: say('mine.title'), for: roles },
   { to: '/office/hours', name: say('office.hours'), for: ['COORDINATOR', 'ADMINISTRATOR'] },
   { to: '/office/mail', name: say('mail.title'), for: ['COORDINATOR', 'ADMINISTRATOR'] },
@@ -117,6 +119,7 @@ export function Frame() {
         templates={may(person, 'COORDINATOR')}
         rooms={[...rooms, ...further]
           .filter(open)
+          .filter(({ to }, i, all) => all.findIndex((one) => one.to === to) === i)
           .map(({ to, name }) => ({ to, name, what: say('office.room') }))}
       />
       <main id="room" className="mx-auto max-w-[92rem] px-5 py-4">

@@ -87,7 +87,7 @@ class ArchitectureTest {
                             "AgreementViews$AttachedView",
                             "DocumentView",
                             "DocumentView$OpenField")),
-            Map.entry("people", List.of()),
+            Map.entry("people", List.of("PersonsAccounts", "PersonsAccounts$PersonsAccount", "PersonsAccounts$Place")),
             Map.entry("trail", List.of("Trail")),
             Map.entry("archive", List.of()),
             Map.entry("clause", List.of("ClauseLibrary", "ClauseLibrary$Version")),

@@ -1,7 +1,9 @@
 package org.jalousie.server.intake;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.security.Principal;
 import org.jalousie.server.web.Page;
+import org.jalousie.server.web.SendingKey;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -37,7 +39,8 @@ class OwnRequestController {
 
     /** Where one of them is looked up. */
     @PostMapping("/{number}/way-in")
-    AskedAddress open(@PathVariable String number, Principal by) {
+    AskedAddress open(@PathVariable String number, Principal by, HttpServletRequest request) {
+        SendingKey.answersOnce(request);
         return new AskedAddress(requests.wayIn(number, by.getName()));
     }
 }

@@ -2,6 +2,7 @@ package org.jalousie.server.office;
 
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.jalousie.core.letters.Occasion;
 import org.jalousie.core.letters.OwnWords;
@@ -38,7 +39,7 @@ public class OfficeWords {
     @Transactional
     public void keep(OwnWords.Key key, OwnWords.Said said) {
         require(key, said);
-        trail.note(Message.of("act.office.words", "occasion", key.occasion().name(), "language", key.language()));
+        trail.note(Message.of("act.office.words", "occasion", occasion(key.occasion()), "language", key.language()));
         if (said.subject().isBlank() && said.text().isBlank()) {
             sql.sql("delete from mail_words where occasion = ? and language = ?")
                     .params(key.occasion().name(), key.language())
@@ -54,6 +55,11 @@ public class OfficeWords {
                         said.subject().strip(),
                         said.text().strip())
                 .update();
+    }
+
+    private static Message occasion(Occasion occasion) {
+        return Message.of(
+                "act.occasion." + occasion.name().toLowerCase(Locale.ROOT).replace('_', '-'));
     }
 
     /** @throws Refusal for what can't be said */

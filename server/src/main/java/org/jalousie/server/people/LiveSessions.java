@@ -69,7 +69,13 @@ class LiveSessions {
     /** @return whether there was such a one */
     @Transactional
     boolean end(String mail, String id) {
-        return sessions.getObject().findByPrincipalName(mail).keySet().stream()
+        // past the repository, which would take a second connection for it
+        return sql
+                .sql("select session_id from spring_session where principal_name = ?")
+                .param(mail)
+                .query(String.class)
+                .list()
+                .stream()
                 .filter(one -> id(one).equals(id))
                 .anyMatch(one -> sql.sql("delete from spring_session where session_id = ?")
                                 .param(one)

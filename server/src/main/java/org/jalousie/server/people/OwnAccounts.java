@@ -116,9 +116,9 @@ class OwnAccounts {
         return TimedCode.secret(random);
     }
 
-    /** From now on codes of a device are asked for. @throws Refusal when the code isn't one of it */
+    /** From now on codes of a device are asked for. @param here the session that asks @throws Refusal when the code isn't one of it */
     @Transactional
-    OwnViews.RecoveryCodes takeCode(String mail, String secret, String typed) {
+    OwnViews.RecoveryCodes takeCode(String mail, String secret, String typed, String here) {
         Instant now = clock.instant();
         Message wrong = Message.of("account.code-wrong");
         long step =
@@ -126,20 +126,22 @@ class OwnAccounts {
         Account account = lock.on(of(mail));
         account.oneTime(secret, step, now);
         account.changed();
-        return factorAdded(account);
+        return factorAdded(account, here);
     }
 
-    /** @param keep keeps it */
+    /** @param keep keeps it, {@code here} the session that asks */
     @Transactional
-    OwnViews.RecoveryCodes addPasskey(String mail, Consumer<Account> keep) {
+    OwnViews.RecoveryCodes addPasskey(String mail, Consumer<Account> keep, String here) {
         Account account = lock.on(of(mail));
         keep.accept(account);
         account.joined(clock.instant());
         account.changed();
-        return factorAdded(account);
+        return factorAdded(account, here);
     }
 
-    private OwnViews.RecoveryCodes factorAdded(Account account) {
+    /** Elsewhere they have shown less than is asked for from now on. */
+    private OwnViews.RecoveryCodes factorAdded(Account account, String here) {
+        sessions.endOthers(account.mail(), here);
         signIns.tell(account, RequestLetter.About.ACCOUNT_FACTOR);
         return factors.recoveryCodes(account.id()) > 0 ? new OwnViews.RecoveryCodes(List.of()) : freshCodes(account);
     }

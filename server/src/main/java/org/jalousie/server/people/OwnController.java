@@ -8,6 +8,7 @@ import org.jalousie.core.access.TimedCode;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
+import org.jalousie.server.web.SendingKey;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -74,6 +75,7 @@ class OwnController {
     /** A secret for a device that works codes out. */
     @PostMapping("/code/secret")
     OwnViews.NewCode secret(@RequestBody OwnConfirmation sure, Principal by, HttpServletRequest request) {
+        SendingKey.answersOnce(request);
         Account account = confirmed(sure.current(), by, request);
         String secret = accounts.freshSecret();
         desk.secret(request, secret);
@@ -86,7 +88,8 @@ class OwnController {
     @PutMapping("/code")
     OwnViews.RecoveryCodes takeCode(@RequestBody ShownFirst first, Principal by, HttpServletRequest request) {
         String secret = desk.secret(request).orElseThrow(() -> Refusal.conflict(Message.of("account.once-more")));
-        OwnViews.RecoveryCodes codes = accounts.takeCode(by.getName(), secret, first.code());
+        OwnViews.RecoveryCodes codes =
+                accounts.takeCode(by.getName(), secret, first.code(), PeopleController.here(request));
         desk.shownMore(request, Entry.Way.CODE);
         return codes;
     }
@@ -108,11 +111,14 @@ class OwnController {
     @PostMapping("/passkeys")
     @ResponseStatus(HttpStatus.CREATED)
     OwnViews.RecoveryCodes addPasskey(@RequestBody NewPasskey made, Principal by, HttpServletRequest request) {
+        SendingKey.answersOnce(request);
         String title = made.title().strip();
         Message wrong = Message.of("passkey.no-title", "most", LONGEST_TITLE);
         if (title.isEmpty() || title.length() > LONGEST_TITLE) throw Refusal.invalid(wrong, Map.of("title", wrong));
-        OwnViews.RecoveryCodes codes =
-                accounts.addPasskey(by.getName(), account -> passkeys.take(account, made.shown(), title, request));
+        OwnViews.RecoveryCodes codes = accounts.addPasskey(
+                by.getName(),
+                account -> passkeys.take(account, made.shown(), title, request),
+                PeopleController.here(request));
         desk.shownMore(request, Entry.Way.PASSKEY);
         return codes;
     }
@@ -128,6 +134,7 @@ class OwnController {
     /** New codes for the loss of a device; those from before hold no more. */
     @PostMapping("/recovery-codes")
     OwnViews.RecoveryCodes renewCodes(@RequestBody OwnConfirmation sure, Principal by, HttpServletRequest request) {
+        SendingKey.answersOnce(request);
         return accounts.renewCodes(confirmed(sure.current(), by, request));
     }
 

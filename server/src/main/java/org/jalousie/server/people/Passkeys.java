@@ -98,7 +98,7 @@ class Passkeys {
     /** @throws Refusal where a passkey can't belong to the address */
     PasskeyWanted wanted(HttpServletRequest request) {
         PasskeyPlaces.Place place = places.required(request);
-        attempts.passkey(request.getRemoteAddr()).succeeded();
+        attempts.passkey(request.getRemoteAddr());
         return new PasskeyWanted(challenge(request), place.name());
     }
 

@@ -42,17 +42,17 @@ class ProvenPeople {
         if (proven.mail().isBlank()) return Optional.empty();
         return accounts.lockByMail(proven.mail().strip().toLowerCase(Locale.ROOT))
                 .filter(ProvenPeople::isOpen)
-                .filter(one -> isNew(one, proven))
+                .filter(one -> isTheirs(one, proven))
                 .map(Account::mail);
     }
 
-    /** Of one provider, an account belongs to one person. */
-    private boolean isNew(Account account, IdentityProvider.Proven proven) {
-        boolean others = sql.sql("select exists (select 1 from identity where issuer = ? and account_id = ?)")
+    /** Of one provider, an account belongs to one person, who may have come in another window meanwhile. */
+    private boolean isTheirs(Account account, IdentityProvider.Proven proven) {
+        Optional<String> known = sql.sql("select subject from identity where issuer = ? and account_id = ?")
                 .params(proven.issuer(), account.id())
-                .query(Boolean.class)
-                .single();
-        if (others) return false;
+                .query(String.class)
+                .optional();
+        if (known.isPresent()) return known.get().equals(proven.subject());
         sql.sql("insert into identity (issuer, subject, account_id, made_at) values (?, ?, ?, ?)")
                 .params(proven.issuer(), proven.subject(), account.id(), Timestamp.from(clock.instant()))
                 .update();

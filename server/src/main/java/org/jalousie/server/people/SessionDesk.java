@@ -61,9 +61,8 @@ class SessionDesk {
     }
 
     void challenge(HttpServletRequest request, byte[] bytes) {
-        HttpSession session = request.getSession(false);
-        if (session == null) session = fresh(request);
-        session.setAttribute(CHALLENGE, new Challenge(bytes, clock.instant().plus(PATIENCE)));
+        begun(request)
+                .setAttribute(CHALLENGE, new Challenge(bytes, clock.instant().plus(PATIENCE)));
     }
 
     /** What was to be signed, which holds once. */
@@ -79,7 +78,7 @@ class SessionDesk {
 
     /** Somebody is sent to an identity provider. */
     void asked(HttpServletRequest request, IdentityProvider.Asked asked) {
-        fresh(request).setAttribute(ASKED, asked);
+        begun(request).setAttribute(ASKED, asked);
     }
 
     /** With what somebody was sent there, who comes back once. */
@@ -121,6 +120,12 @@ class SessionDesk {
         context.setAuthentication(new UsernamePasswordAuthenticationToken(person, null, List.of()));
         SecurityContextHolder.setContext(context);
         contexts.saveContext(context, request, response);
+    }
+
+    /** The one that there is: who is in stays so until somebody has shown more. */
+    private static HttpSession begun(HttpServletRequest request) {
+        HttpSession session = request.getSession(false);
+        return session == null ? fresh(request) : session;
     }
 
     private static HttpSession fresh(HttpServletRequest request) {

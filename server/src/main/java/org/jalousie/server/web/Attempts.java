@@ -60,7 +60,7 @@ public class Attempts {
                 find(account, "mail " + mail, 3, Duration.ofMinutes(5)));
     }
 
-    /** A passkey that is shown; only wrong ones count. */
+    /** A passkey that is asked for or shown; one that was right counts half. */
     public Attempt passkey(String from) {
         return take(find(address, "passkey " + from, 60, Duration.ofSeconds(2)));
     }

@@ -16,6 +16,7 @@ import java.util.Locale;
 import java.util.Map;
 import org.jalousie.core.json.Json;
 import org.jalousie.server.testbed.Testbed;
+import org.jalousie.server.testbed.Together;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -131,6 +132,28 @@ class ProviderTest {
         assertThat(una.sentTo(back)).isEqualTo("/sign-in?in-vain=NOT_PROVEN");
         assertThat(una.session().get("mail").asString()).isEqualTo(mail);
         assertThat(una.sentTo("/api/v1/session/provider/back?code=&state=")).contains("NOT_PROVEN");
+    }
+
+    @Test
+    void twoWindowsOfOnePersonAreBothIn() throws Exception {
+        String mail = PeopleHand.mail("ivy");
+        HAND.invite(mail, "Ivy Wren", "READER");
+        Browser one = new Browser();
+        Browser other = new Browser();
+        String first = one.says(mail, "ivy-1");
+        String second = other.says(mail, "ivy-1");
+        assertThat(Together.all(List.of(() -> one.sentTo(first), () -> other.sentTo(second))))
+                .containsExactly("/", "/");
+    }
+
+    @Test
+    void beingSentThereSignsNobodyOut() {
+        String mail = PeopleHand.mail("abe");
+        HAND.invite(mail, "Abe Reed", "READER");
+        Browser abe = new Browser();
+        assertThat(abe.sentTo(abe.says(mail, "abe-1"))).isEqualTo("/");
+        abe.sentTo("/api/v1/session/provider");
+        assertThat(abe.session().get("mail").asString()).isEqualTo(mail);
     }
 
     @Test

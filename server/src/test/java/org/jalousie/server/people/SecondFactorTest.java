@@ -87,6 +87,20 @@ class SecondFactorTest {
     }
 
     @Test
+    void whereOneIsSignedInByAPasswordAloneOneIsOutWhenCodesAreAskedFor() {
+        String mail = PeopleHand.mail("pat");
+        Client here = HAND.joined(mail, "Pat", "READER");
+        Client there = HAND.nobody().signIn(mail, PeopleHand.PASSWORD);
+        String secret = here.post("/api/v1/account/code/secret", SURE)
+                .json()
+                .get("secret")
+                .asString();
+        here.put("/api/v1/account/code", Map.of("code", code(secret)));
+        assertThat(here.get("/api/v1/archive").status()).isEqualTo(200);
+        assertThat(there.get("/api/v1/archive").status()).isEqualTo(401);
+    }
+
+    @Test
     void oneCodeLetsOneInOfTwoAtOnce() throws Exception {
         Person eva = withCodes("eva");
         String code = nextCode(eva.secret());

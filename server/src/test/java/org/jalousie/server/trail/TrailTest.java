@@ -63,8 +63,8 @@ class TrailTest {
                 Map.of("occasion", "INVITATION", "language", "nl", "subject", "", "text", ""));
         assertThat(saidBy(mail))
                 .containsExactly(
-                        "Changed the words of mails: INVITATION, nl",
-                        "Changed the words of mails: INVITATION, nl",
+                        "Changed the words of mails in Dutch: Asked for a part",
+                        "Changed the words of mails in Dutch: Asked for a part",
                         "Changed the colour of mails to #1c4740");
         JsonNode act = acts("by=" + mail).get("items").get(0);
         assertThat(act.get("name").asString()).isEqualTo("Co Ordinator");

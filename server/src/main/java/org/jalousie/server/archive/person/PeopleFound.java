@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.filing.people.PersonIn;
@@ -13,10 +14,10 @@ import org.jalousie.core.filing.people.Who;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Person;
 import org.jalousie.server.Refusal;
-import org.jalousie.server.account.Colleagues;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.agreement.NamedAgreements;
 import org.jalousie.server.intake.PersonsRequests;
+import org.jalousie.server.people.PersonsAccounts;
 import org.jalousie.server.postroom.SentMails;
 import org.jalousie.server.registers.PersonsRows;
 import org.springframework.stereotype.Service;
@@ -32,7 +33,7 @@ class PeopleFound {
     private final PersonsRequests requests;
     private final PersonsRows rows;
     private final SentMails mails;
-    private final Colleagues colleagues;
+    private final PersonsAccounts accounts;
 
     PeopleFound(
             NamedAgreements named,
@@ -40,13 +41,13 @@ class PeopleFound {
             PersonsRequests requests,
             PersonsRows rows,
             SentMails mails,
-            Colleagues colleagues) {
+            PersonsAccounts accounts) {
         this.named = named;
         this.agreements = agreements;
         this.requests = requests;
         this.rows = rows;
         this.mails = mails;
-        this.colleagues = colleagues;
+        this.accounts = accounts;
     }
 
     /** An agreement with what is theirs in it. */
@@ -64,9 +65,14 @@ class PeopleFound {
             List<PersonsRequests.PersonsRequest> requests,
             List<PersonsRows.PersonsRow> rows,
             long mails,
-            boolean colleague,
+            List<PersonsAccounts.PersonsAccount> accounts,
             List<Person> called,
             boolean more) {
+        /** Whether they are of the office. */
+        boolean colleague() {
+            return !accounts.isEmpty();
+        }
+
         /** Whether it may be the name of several people, who must not be given one another's data. */
         boolean isDoubtful() {
             return called.stream()
@@ -95,16 +101,19 @@ class PeopleFound {
                 .compareTo(one.agreement().created().number().value()));
         List<PersonsRequests.PersonsRequest> waiting = requests.of(who, MOST);
         List<PersonsRows.PersonsRow> standing = rows.of(who, MOST);
+        List<PersonsAccounts.PersonsAccount> kept = accounts.of(who);
         return new Found(
                 who,
                 own,
                 waiting,
                 standing,
                 mailsTo(who, own),
-                colleagues.coordinators().stream().anyMatch(one -> who.is(one.mail()) || who.is(one.name())),
-                own.stream()
-                        .flatMap(one -> one.person().parts().stream())
-                        .map(PersonIn.Part::person)
+                kept,
+                Stream.concat(
+                                own.stream()
+                                        .flatMap(one -> one.person().parts().stream())
+                                        .map(PersonIn.Part::person),
+                                kept.stream().map(one -> new Person(one.name(), one.mail())))
                         .map(one -> new Person(one.name(), one.mail()))
                         .distinct()
                         .toList(),

@@ -22,6 +22,7 @@ import org.jalousie.core.filing.people.PersonIn;
 import org.jalousie.core.json.Json;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.intake.PersonsRequests;
+import org.jalousie.server.people.PersonsAccounts;
 import org.jalousie.server.postroom.SentMails;
 import org.jalousie.server.registers.PersonsRows;
 import org.springframework.stereotype.Component;
@@ -45,7 +46,7 @@ class PersonFile {
     private record Whole(
             String who,
             Instant at,
-            boolean colleague,
+            List<PersonsAccounts.PersonsAccount> accounts,
             boolean more,
             List<OfAgreement> agreements,
             List<PersonsRequests.PersonsRequest> requests,
@@ -82,7 +83,7 @@ class PersonFile {
             Whole whole = new Whole(
                     found.who().text(),
                     clock.instant(),
-                    found.colleague(),
+                    found.accounts(),
                     found.more(),
                     agreements,
                     found.requests(),

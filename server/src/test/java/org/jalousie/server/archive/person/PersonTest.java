@@ -10,9 +10,11 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
+import org.jalousie.core.access.Role;
 import org.jalousie.core.json.Json;
 import org.jalousie.demo.Client;
 import org.jalousie.server.testbed.Office;
+import org.jalousie.server.testbed.OfficePeople;
 import org.jalousie.server.testbed.Registers;
 import org.jalousie.server.testbed.Testbed;
 import org.junit.jupiter.api.BeforeAll;
@@ -164,6 +166,18 @@ class PersonTest {
         OFFICE.agreementOf(request);
         assertThat(find("Benedicta Orme").get("requests").isEmpty()).isTrue();
         assertThat(find("Benedicta Orme").get("agreements").size()).isEqualTo(1);
+    }
+
+    @Test
+    void anAccountIsGivenOutWithNothingByWhichSomebodyComesIn() throws IOException {
+        String mail = "perdita.lane@museum.example.org";
+        OfficePeople.signedIn(BED, mail, "Perdita Lane", Role.READER);
+        assertThat(find("Perdita Lane").get("colleague").asBoolean()).isTrue();
+        String kept = new String(file(mail).get("person.json"), StandardCharsets.UTF_8);
+        JsonNode account = Json.MAPPER.readTree(kept).get("accounts").get(0);
+        assertThat(account.get("roles").toString()).isEqualTo("[\"READER\"]");
+        assertThat(account.get("places")).hasSize(1);
+        assertThat(kept).doesNotContainIgnoringCase("bcrypt").doesNotContainIgnoringCase("secret");
     }
 
     @Test
