@@ -15,7 +15,7 @@ const most = 8;
 /** A watched date as it is typed. */
 export type TypedDate = Pick<
   Schemas['KeyDate'],
-  'key' | 'title' | 'kind' | 'from' | 'unit' | 'owner'
+  'key' | 'title' | 'kind' | 'from' | 'unit' | 'owner' | 'teams'
 > & {
   way: 'on' | 'before' | 'after';
   count: number;
@@ -36,11 +36,12 @@ const typed = (one: Schemas['KeyDate']): TypedDate => ({
   every: one.every,
   warn: one.warn.join(', '),
   mails: one.mails.join(', '),
+  teams: one.teams,
 });
 
 /** As the server keeps it. */
 export function readDate(one: TypedDate): Schemas['KeyDate'] {
-  const { key, title, kind, from, unit, owner, way, count, every } = one;
+  const { key, title, kind, from, unit, owner, teams, way, count, every } = one;
   const by = Number.isFinite(count) ? count : 0;
   return {
     key,
@@ -49,6 +50,7 @@ export function readDate(one: TypedDate): Schemas['KeyDate'] {
     from,
     unit,
     owner,
+    teams,
     shift: way === 'on' ? 0 : way === 'before' ? 0 - by : by,
     every: Number.isFinite(every) ? every : 0,
     warn: readDays(one.warn),
@@ -68,6 +70,7 @@ const another: TypedDate = {
   every: 0,
   warn: '90, 30, 7',
   mails: '',
+  teams: [],
 };
 
 /** Which dates of a template's agreements are watched, and who is told of them when. */

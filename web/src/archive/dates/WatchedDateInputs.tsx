@@ -4,6 +4,7 @@ import type { Schemas } from '../../api/client';
 import { say } from '../../messages/rooms';
 import { Button, describedBy, inputLook, Labelled } from '../../ui/parts';
 import { kindWords, kinds } from './dateWords';
+import { TeamsTold } from './TeamsTold';
 import type { TypedDate } from './WatchDates';
 
 /** One watched date: what happens, when, whether it comes again, who is told how long before. */
@@ -20,7 +21,12 @@ export function WatchedDateInputs({
 }) {
   const { register, watch, setValue, formState } = form;
   const faults = formState.errors.dates?.[at] as Record<string, { message?: string }> | undefined;
-  const [title, way, every] = watch([`dates.${at}.title`, `dates.${at}.way`, `dates.${at}.every`]);
+  const [title, way, every, teams] = watch([
+    `dates.${at}.title`,
+    `dates.${at}.way`,
+    `dates.${at}.every`,
+    `dates.${at}.teams`,
+  ]);
   const id = (name: string) => `dates.${at}.${name}`;
   const part = (name: string, label: string, hint: string, input: ReactNode, of = name) => (
     <Labelled id={id(name)} label={label} hint={hint} fault={faults?.[of]?.message}>
@@ -158,6 +164,11 @@ export function WatchedDateInputs({
           {...register(`dates.${at}.mails`)}
         />,
       )}
+      <TeamsTold
+        chosen={teams}
+        fault={faults?.teams?.message}
+        onChange={(next) => setValue(`dates.${at}.teams`, next)}
+      />
       <Button className="self-start" onClick={onRemove}>
         {say('dates.remove')}
         <span className="sr-only">{title}</span>

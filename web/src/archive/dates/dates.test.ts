@@ -16,6 +16,7 @@ const typed: TypedDate = {
   every: 12,
   warn: '90, 30; 7',
   mails: 'a@example.org b@example.org,',
+  teams: ['t1'],
 };
 
 it('says how far a day is in words', () => {
@@ -47,6 +48,7 @@ it('reads a date as it is typed', () => {
     every: 12,
     warn: [90, 30, 7],
     mails: ['a@example.org', 'b@example.org'],
+    teams: ['t1'],
   });
   expect(readDate({ ...typed, way: 'after' }).shift).toBe(2);
   expect(readDate({ ...typed, way: 'on' }).shift).toBe(0);

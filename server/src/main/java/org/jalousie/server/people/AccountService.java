@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.UUID;
 import org.jalousie.core.access.Role;
 import org.jalousie.server.Settings;
 import org.jalousie.server.account.Colleagues;
@@ -17,12 +18,14 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class AccountService implements Colleagues {
     private final Accounts accounts;
+    private final Teams teams;
     private final PasswordEncoder encoder;
     private final Settings settings;
     private final Clock clock;
 
-    AccountService(Accounts accounts, PasswordEncoder encoder, Settings settings, Clock clock) {
+    AccountService(Accounts accounts, Teams teams, PasswordEncoder encoder, Settings settings, Clock clock) {
         this.accounts = accounts;
+        this.teams = teams;
         this.encoder = encoder;
         this.settings = settings;
         this.clock = clock;
@@ -34,6 +37,11 @@ class AccountService implements Colleagues {
         return accounts.coordinators().stream()
                 .map(one -> new Colleague(one.mail(), one.name()))
                 .toList();
+    }
+
+    @Override
+    public List<String> team(UUID id) {
+        return teams.mails(id);
     }
 
     @EventListener(ApplicationReadyEvent.class)

@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import org.jalousie.core.data.Value;
 import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.messages.Message;
@@ -23,6 +24,7 @@ import org.jalousie.core.messages.Message;
  * @param warn how many days before it is told by mail, each a mail of its own; the most first
  * @param owner whether whoever takes care of the request is told
  * @param mails who is told besides
+ * @param teams of the office whose people are told besides, by their ids
  */
 public record KeyDate(
         String key,
@@ -34,7 +36,8 @@ public record KeyDate(
         int every,
         List<Integer> warn,
         boolean owner,
-        List<String> mails) {
+        List<String> mails,
+        List<UUID> teams) {
     /** What happens on it. */
     public enum Kind {
         /** The agreement ends. */
@@ -87,10 +90,12 @@ public record KeyDate(
                         .filter(one -> !one.isEmpty())
                         .distinct()
                         .toList();
+        // those that were settled before there were teams have none
+        teams = teams == null ? List.of() : teams.stream().distinct().toList();
     }
 
     public KeyDate keyed(String other) {
-        return new KeyDate(other, title, kind, from, shift, unit, every, warn, owner, mails);
+        return new KeyDate(other, title, kind, from, shift, unit, every, warn, owner, mails, teams);
     }
 
     /** Whether it is still that one: what comes again by other terms is another, whose terms are counted from the first. */
@@ -121,7 +126,9 @@ public record KeyDate(
                 .findFirst()
                 .ifPresent(one -> faults.put("mails", Message.of("dates.no-mail", "mail", one)));
         if (mails.size() > MOST_MAILS) faults.put("mails", Message.of("dates.many-mails", "most", MOST_MAILS));
-        if (!warn.isEmpty() && !owner && mails.isEmpty()) faults.put("mails", Message.of("dates.nobody"));
+        if (teams.size() > MOST_MAILS) faults.put("teams", Message.of("dates.many-teams", "most", MOST_MAILS));
+        if (!warn.isEmpty() && !owner && mails.isEmpty() && teams.isEmpty())
+            faults.put("mails", Message.of("dates.nobody"));
         return faults;
     }
 

@@ -7,6 +7,7 @@ import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import java.util.stream.IntStream;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
@@ -19,7 +20,8 @@ import org.junit.jupiter.api.Test;
 
 class KeyDateTest {
     private static KeyDate date(int shift, KeyDate.Unit unit, int every, Integer... warn) {
-        return new KeyDate("k", "Ends", KeyDate.Kind.END, "end", shift, unit, every, List.of(warn), true, List.of());
+        return new KeyDate(
+                "k", "Ends", KeyDate.Kind.END, "end", shift, unit, every, List.of(warn), true, List.of(), List.of());
     }
 
     private static Map<String, Value> ends(String day) {
@@ -110,14 +112,48 @@ class KeyDateTest {
                 -1,
                 List.of(-1, 2, 3, 4, 5, 6, 7),
                 false,
-                List.of("nobody", " a@example.org "));
+                List.of("nobody", " a@example.org "),
+                List.of());
         assertThat(wrong.faults().keySet()).containsExactly("title", "from", "shift", "every", "warn", "mails");
         assertThat(wrong.faults().get("mails").toString()).contains("nobody");
         KeyDate nobody = new KeyDate(
-                "", "Ends", KeyDate.Kind.END, "end", 0, KeyDate.Unit.DAYS, 0, List.of(3), false, List.of(" "));
+                "",
+                "Ends",
+                KeyDate.Kind.END,
+                "end",
+                0,
+                KeyDate.Unit.DAYS,
+                0,
+                List.of(3),
+                false,
+                List.of(" "),
+                List.of());
         assertThat(nobody.faults()).containsOnlyKeys("mails");
+        KeyDate team = new KeyDate(
+                "",
+                "Ends",
+                KeyDate.Kind.END,
+                "end",
+                0,
+                KeyDate.Unit.DAYS,
+                0,
+                List.of(3),
+                false,
+                List.of(),
+                List.of(UUID.randomUUID()));
+        assertThat(team.faults()).isEmpty();
         assertThat(date(0, KeyDate.Unit.DAYS, 12, 30).faults()).isEmpty();
         assertThat(date(Integer.MIN_VALUE, KeyDate.Unit.DAYS, 12, 30).faults()).containsOnlyKeys("shift");
+    }
+
+    @Test
+    void oneThatWasKeptBeforeThereWereTeamsTellsNone() {
+        KeyDate earlier = Json.MAPPER.readValue(
+                "{\"key\":\"k\",\"title\":\"Ends\",\"kind\":\"END\",\"from\":\"end\",\"shift\":0,\"unit\":\"DAYS\",\"every\":0,"
+                        + "\"warn\":[3],\"owner\":true,\"mails\":[]}",
+                KeyDate.class);
+        assertThat(earlier.teams()).isEmpty();
+        assertThat(earlier.faults()).isEmpty();
     }
 
     @Test

@@ -115,10 +115,15 @@ class DateWarnings implements RequestPost.Writer {
                 .orElse(settings.office().mail());
     }
 
-    private static Set<String> recipients(KeyDate date, String carer) {
+    /** Where a team has nobody any more, the office is told: a warning that nobody gets is none. */
+    private Set<String> recipients(KeyDate date, String carer) {
         Set<String> all = new LinkedHashSet<>();
         if (date.owner()) all.add(carer.toLowerCase(Locale.ROOT));
         date.mails().forEach(one -> all.add(one.toLowerCase(Locale.ROOT)));
+        for (UUID team : date.teams()) {
+            List<String> people = colleagues.team(team);
+            all.addAll(people.isEmpty() ? List.of(settings.office().mail().toLowerCase(Locale.ROOT)) : people);
+        }
         return all;
     }
 

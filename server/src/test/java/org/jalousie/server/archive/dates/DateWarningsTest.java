@@ -9,7 +9,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jalousie.core.access.Role;
 import org.jalousie.server.testbed.Office;
+import org.jalousie.server.testbed.OfficePeople;
 import org.jalousie.server.testbed.TestClock;
 import org.jalousie.server.testbed.Testbed;
 import org.jalousie.server.testbed.Wait;
@@ -45,10 +47,16 @@ class DateWarningsTest {
     }
 
     private static String watched(String name, boolean owner, List<String> mails, List<Integer> warn) {
+        return watched(name, Map.of("warn", warn, "owner", owner, "mails", mails));
+    }
+
+    /** @param told who is told how long before */
+    private static String watched(String name, Map<String, Object> told) {
         String template = OFFICE.publish(name, Office.loanWording());
         Map<String, Object> date = new HashMap<>(Map.of(
                 "key", "", "title", name + " ends", "kind", "END", "from", "start_date", "shift", 0, "unit", "DAYS"));
-        date.putAll(Map.of("every", 0, "warn", warn, "owner", owner, "mails", mails));
+        date.put("every", 0);
+        date.putAll(told);
         assertThat(OFFICE.client
                         .put(
                                 "/api/v1/archive/templates/" + template + "/dates",
@@ -142,6 +150,45 @@ class DateWarningsTest {
                         .get("total")
                         .asInt())
                 .isEqualTo(2);
+    }
+
+    @Test
+    void everybodyOfATeamIsToldAndOfOneThatIsGoneTheOffice() {
+        String here = "told.here@museum.example.org";
+        String closed = "told.closed@museum.example.org";
+        OfficePeople.there(BED, here, "Told Here", Role.READER);
+        OfficePeople.there(BED, closed, "Told Closed", Role.READER);
+        JsonNode people = OFFICE.client.get("/api/v1/people?find=told.").json().get("items");
+        JsonNode team = OFFICE.client
+                .post(
+                        "/api/v1/teams",
+                        Map.of(
+                                "name",
+                                "Told of dates",
+                                "people",
+                                people.valueStream()
+                                        .map(one -> one.get("id").asString())
+                                        .toList()))
+                .json()
+                .valueStream()
+                .filter(one -> one.get("name").asString().equals("Told of dates"))
+                .findFirst()
+                .orElseThrow();
+        BED.bean(JdbcClient.class)
+                .sql("update account set closed_at = now() where mail = ?")
+                .param(closed)
+                .update();
+        String id = team.get("id").asString();
+        String template = watched(
+                "Teamed", Map.of("warn", List.of(30), "owner", false, "mails", List.of(), "teams", List.of(id)));
+        String number = loan(template, TODAY.plusDays(8));
+        warnings.round();
+        assertThat(toldOf(here, number)).contains("in 8 days: Teamed ends");
+        assertThat(mails(closed)).isEmpty();
+        OFFICE.client.delete("/api/v1/teams/" + id);
+        String later = loan(template, TODAY.plusDays(9));
+        warnings.round();
+        assertThat(toldOf("office@museum.example.org", later)).contains("in 9 days: Teamed ends");
     }
 
     @Test
