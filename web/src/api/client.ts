@@ -36,12 +36,14 @@ api.use({
 });
 
 /**
- * Tells when a session that was there has ended, so that the person can sign in again without losing what they typed, and
- * when they have.
+ * Tells when a session that was there has ended, so that the person can sign in again without losing what they typed, when
+ * they have, and when they were refused something.
  */
 export const sessionEnd = new EventTarget();
 
 function noticeEnd(response: Response) {
+  // what somebody may can have changed since it was looked up
+  if (response.status === 403) sessionEnd.dispatchEvent(new Event('refused'));
   if (response.status === 401 && !response.url.endsWith('/api/v1/session')) {
     sessionEnd.dispatchEvent(new Event('ended'));
   }

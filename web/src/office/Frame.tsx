@@ -2,7 +2,7 @@ import { say } from '../messages/rooms';
 import { useQueryClient } from '@tanstack/react-query';
 import { Suspense, useEffect } from 'react';
 import { Link, Navigate, Outlet, useLocation, useNavigate } from 'react-router';
-import { answer, api } from '../api/client';
+import { answer, api, sessionEnd } from '../api/client';
 import { Waiting } from '../ui/parts';
 import { forgetWritten } from '../templates/compose/kept';
 import { Wordmark } from '../ui/Wordmark';
@@ -48,6 +48,11 @@ export function Frame() {
   useFilterKey();
   useMainActKey();
   const keys = useKeysDialog();
+  useEffect(() => {
+    const refused = () => void queries.invalidateQueries({ queryKey: ['session'] });
+    sessionEnd.addEventListener('refused', refused);
+    return () => sessionEnd.removeEventListener('refused', refused);
+  }, [queries]);
   const mine = useMine(0, session.data?.roles.length !== 0 && session.data !== undefined);
   const here = rooms.find(({ to, also = to }) =>
     [to, also].some((at) => place.pathname.startsWith(at)),

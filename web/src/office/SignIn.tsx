@@ -1,10 +1,10 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useLocation, useNavigate, useSearchParams } from 'react-router';
-import { answer, api } from '../api/client';
 import { say, type RoomCode } from '../messages/rooms';
 import { Door } from './Door';
 import { Forgotten } from './Forgotten';
+import { useDoor } from './queries';
 import { home } from './roles';
 import { SignInForm } from './SignInForm';
 
@@ -33,10 +33,7 @@ export function SignIn() {
   const place = useLocation() as { state: { from?: string } | null };
   const queries = useQueryClient();
   const [forgotten, setForgotten] = useState(false);
-  const door = useQuery({
-    queryKey: ['door'],
-    queryFn: () => answer(api.GET('/api/v1/session/door')),
-  });
+  const door = useDoor();
   if (forgotten)
     return (
       <Door title={say('door.forgotten')}>

@@ -13,12 +13,15 @@ export function SignInForm({
   mail = '',
   door,
   shows: asked = [],
+  elsewhere = false,
   onForgotten,
   onSignedIn,
 }: {
   mail?: string;
   /** What is asked for when a password was shown before. */
   shows?: Step['shows'];
+  /** Whether the office’s directory opens in another tab, since something typed stands here. */
+  elsewhere?: boolean;
   door?: Schemas['DoorView'] | undefined;
   onForgotten?: () => void;
   onSignedIn: (session: Schemas['Session']) => void;
@@ -50,7 +53,12 @@ export function SignInForm({
       <Trouble error={passkey.error} />
       {door?.provider && shows.length === 0 && (
         // a page of another site follows
-        <a className="self-start underline underline-offset-4" href="/api/v1/session/provider">
+        <a
+          className="self-start underline underline-offset-4"
+          href="/api/v1/session/provider"
+          target={elsewhere ? '_blank' : undefined}
+          rel="noreferrer"
+        >
           {say('door.by-provider', { provider: door.provider })}
         </a>
       )}

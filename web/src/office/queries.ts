@@ -26,3 +26,13 @@ export function useAgreement(number: string) {
     },
   });
 }
+
+/** By what people come in. @param asked whether it is needed */
+export function useDoor(asked = true) {
+  return useQuery({
+    queryKey: ['door'],
+    queryFn: () => answer(api.GET('/api/v1/session/door')),
+    enabled: asked,
+    staleTime: Infinity,
+  });
+}
