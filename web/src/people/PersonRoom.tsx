@@ -166,8 +166,10 @@ function Standing({ detail, children }: { detail: OfficePersonDetail; children: 
   );
 }
 
-function standing({ person, invitedUntil, closedAt, madeAt }: OfficePersonDetail): string {
+function standing(detail: OfficePersonDetail): string {
+  const { person, invitedUntil, cameBack, closedAt, madeAt } = detail;
   const words = standingWords(person.standing);
+  if (cameBack) return `${words}, ${say('people.mail-came-back', { said: cameBack })}`;
   if (person.standing === 'INVITED')
     return `${words}, ${invitedUntil ? say('people.link-until', { moment: dateTime(invitedUntil) }) : say('people.link-on-its-way')}`;
   return person.standing === 'CLOSED' && closedAt

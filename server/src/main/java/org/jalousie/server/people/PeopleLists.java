@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jalousie.core.access.Role;
+import org.jalousie.server.postroom.SentMails;
 import org.jalousie.server.web.ListOrder;
 import org.jalousie.server.web.Page;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -26,13 +27,16 @@ class PeopleLists {
     private final Factors factors;
     private final Teams teams;
     private final LiveSessions sessions;
+    private final SentMails mails;
     private final JdbcClient sql;
 
-    PeopleLists(Accounts accounts, Factors factors, Teams teams, LiveSessions sessions, JdbcClient sql) {
+    PeopleLists(
+            Accounts accounts, Factors factors, Teams teams, LiveSessions sessions, SentMails mails, JdbcClient sql) {
         this.accounts = accounts;
         this.factors = factors;
         this.teams = teams;
         this.sessions = sessions;
+        this.mails = mails;
         this.sql = sql;
     }
 
@@ -72,6 +76,9 @@ class PeopleLists {
                 account.madeAt(),
                 account.closedAt().orElse(null),
                 invitedUntil(account).orElse(null),
+                account.joinedAt().isPresent()
+                        ? null
+                        : mails.cameBack(account.id()).orElse(null),
                 shows.isEmpty() && account.roles().stream().anyMatch(needed::contains),
                 sessions.of(account.mail(), here).stream()
                         .map(PeopleViews.SessionView::of)

@@ -37,6 +37,7 @@ final class PeopleViews {
     /**
      * @param revision that a change is based on
      * @param invitedUntil until when a mailed way in is open; null for none
+     * @param cameBack why the invitation came back that was mailed last; null where it didn't
      * @param lacksFactor whether one of their roles needs more than a password, which they don't have
      * @param sessions where they are signed in
      */
@@ -46,6 +47,7 @@ final class PeopleViews {
             Instant madeAt,
             @Schema(types = {"string", "null"}) Instant closedAt,
             @Schema(types = {"string", "null"}) Instant invitedUntil,
+            @Schema(types = {"string", "null"}) String cameBack,
             boolean lacksFactor,
             List<SessionView> sessions) {}
 

@@ -2,6 +2,7 @@ package org.jalousie.server.postroom;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.Pageable;
@@ -29,6 +30,8 @@ interface Mails extends JpaRepository<Mail, UUID> {
     @Query("update Mail m set m.sentAgainAt = :now where m.id = :id and m.sentAgainAt is null"
             + " and m.state = 'RETURNED' and m.kind = 'COMPLETED'")
     int sendingAgain(UUID id, Instant now);
+
+    Optional<Mail> findFirstByAboutOrderByCreatedAtDescIdDesc(UUID about);
 
     void deleteByAbout(UUID about);
 

@@ -2,6 +2,7 @@ package org.jalousie.server.postroom;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.stereotype.Service;
@@ -44,6 +45,16 @@ public class SentMails {
     @Transactional(readOnly = true)
     public List<UUID> agreementsTo(String to, int most) {
         return mails.agreementsTo(to, PageRequest.of(0, most));
+    }
+
+    /**
+     * Why the last mail about what is no agreement came back, in the words of the mail server.
+     *
+     * @return empty where it didn't, or there was none
+     */
+    @Transactional(readOnly = true)
+    public Optional<String> cameBack(UUID about) {
+        return mails.findFirstByAboutOrderByCreatedAtDescIdDesc(about).map(Mail::returnedBecause);
     }
 
     /** How many mails went to an address. @param to in lower case */

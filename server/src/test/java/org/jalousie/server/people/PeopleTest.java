@@ -101,6 +101,24 @@ class PeopleTest {
     }
 
     @Test
+    void anInvitationThatCameBackIsTold() {
+        String mail = PeopleHand.mail("back");
+        String id = PeopleHand.id(HAND.invite(mail, "Be Ck", "READER"));
+        HAND.wayIn(mail, "Your way in", 1);
+        assertThat(HAND.show(mail).get("cameBack").isNull()).isTrue();
+        HAND.bed
+                .bean(JdbcClient.class)
+                .sql(
+                        "update mail set state = 'RETURNED', returned_at = now(), returned_because = '5.1.1 no such mailbox'"
+                                + " where recipient = ?")
+                .param(mail)
+                .update();
+        assertThat(HAND.show(mail).get("cameBack").asString()).isEqualTo("5.1.1 no such mailbox");
+        HAND.admin.post("/api/v1/people/" + id + "/invitation", Map.of());
+        assertThat(HAND.show(mail).get("cameBack").isNull()).isTrue();
+    }
+
+    @Test
     void anAccountOfAMisspeltAddressIsTakenOutAndCanBeMadeAgain() {
         String mail = PeopleHand.mail("mispelt");
         String id = PeopleHand.id(HAND.invite(mail, "Jo Reed", "READER"));
