@@ -52,14 +52,14 @@ export default function AccountRoom() {
           {say('account.lacks-factor')}
         </p>
       )}
-      <div className="grid items-start gap-x-10 gap-y-8 pb-8 lg:grid-cols-2">
+      <div className="grid grid-cols-1 items-start gap-x-10 gap-y-8 pb-8 lg:grid-cols-2">
         <div className="flex flex-col gap-8">
           <ChangePassword account={account} onChange={took} />
           <CodesOfDevice account={account} onAdded={added} onChange={took} />
           <OwnPasskeys account={account} onAdded={added} onChange={took} />
           <RecoveryCodes account={account} codes={codes} onFresh={added} />
         </div>
-        <section aria-label={say('account.sessions')} className="flex flex-col gap-3">
+        <section aria-label={say('account.sessions')} className="flex min-w-0 flex-col gap-3">
           <h2 className="text-lg">{say('account.sessions')}</h2>
           <Sessions
             sessions={account.sessions}

@@ -37,9 +37,10 @@ export default function AskingRoom() {
     <>
       <RoomTitle title={say('asking.title')} />
       <FormsToAskBy />
+      <h2 className="pb-2 text-lg">{say('asking.asked-for')}</h2>
       <Trouble error={open.error} />
       <ListRoom
-        label={say('asking.title')}
+        label={say('asking.asked-for')}
         query={list}
         place={place}
         columns={columns(open.isPending, (number) => open.mutate(number))}
@@ -85,8 +86,7 @@ function FormsToAskBy() {
   if (!forms.data) return <Unshown query={forms} waiting={say('office.opening')} />;
   const { items, total } = forms.data;
   return (
-    <section aria-label={say('asking.ask')} className="flex flex-col gap-2 pb-8">
-      <h2 className="text-lg">{say('asking.ask')}</h2>
+    <section aria-label={say('asking.forms')} className="flex flex-col gap-2 pb-8">
       {(find || total > items.length) && (
         <input
           type="search"

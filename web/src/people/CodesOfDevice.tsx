@@ -116,8 +116,7 @@ function Secret({
           <path d={secret.path} />
         </svg>
         <p>
-          {say('account.or-type')}{' '}
-          <code className="break-all">{secret.secret.replace(/(.{4})(?=.)/g, '$1 ')}</code>
+          {say('account.or-type')} <code>{secret.secret.replace(/(.{4})(?=.)/g, '$1 ')}</code>
         </p>
         <Labelled id="first-code" label={say('account.first-code')} fault={fault}>
           <input

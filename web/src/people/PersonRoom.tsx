@@ -86,9 +86,9 @@ export default function PersonRoom() {
         )}
       </RoomTitle>
       <Trouble error={act.error ?? remove.error} />
-      <div className="grid items-start gap-x-10 gap-y-8 pb-8 lg:grid-cols-2">
+      <div className="grid grid-cols-1 items-start gap-x-10 gap-y-8 pb-8 lg:grid-cols-2">
         <PersonForm key={detail.revision} detail={detail} onChange={took} />
-        <div className="flex flex-col gap-8">
+        <div className="flex min-w-0 flex-col gap-8">
           <Standing detail={detail}>
             {person.shows.length > 0 && !own && (
               <Button
