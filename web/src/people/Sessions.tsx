@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 import { say, type RoomCode } from '../messages/rooms';
-import { Button, Table } from '../ui/parts';
+import { Button } from '../ui/parts';
 import { dateTime } from '../ui/time';
 import { browserWords } from './people';
 
@@ -28,35 +28,32 @@ export function Sessions({
 }) {
   if (sessions.length === 0) return <p className="text-soft">{say('account.no-sessions')}</p>;
   return (
-    <Table
-      head={[
-        say('account.where'),
-        say('account.since'),
-        say('account.last-used'),
-        say('account.how'),
-        '',
-      ]}
-    >
+    <ul className="border-t border-rule">
       {sessions.map((one) => (
-        <tr key={one.id}>
-          <td>
+        <li
+          key={one.id}
+          className="flex flex-wrap items-center gap-x-4 border-b border-rule px-2 py-1.5 even:bg-slatted"
+        >
+          <span className="min-w-44 grow">
             {browserWords(one.browser) || say('account.other-program')}
-            <span className="text-soft"> {one.from}</span>
-          </td>
-          <td className="whitespace-nowrap">{dateTime(one.since)}</td>
-          <td className="whitespace-nowrap">{dateTime(one.seen)}</td>
-          <td>{wayWords(one.way)}</td>
-          <td className="text-right whitespace-nowrap">
-            {one.here ? (
-              <span className="text-soft">{say('account.here')}</span>
-            ) : (
-              <Button disabled={busy} onClick={() => onEnd(one)}>
-                {say('account.end-session')}
-              </Button>
-            )}
-          </td>
-        </tr>
+            <span className="block text-soft">{one.from}</span>
+          </span>
+          <span className="min-w-44 grow">
+            {say('account.since', { moment: dateTime(one.since) })}
+            {one.way && `, ${wayWords(one.way)}`}
+            <span className="block text-soft">
+              {say('account.last-used', { moment: dateTime(one.seen) })}
+            </span>
+          </span>
+          {one.here ? (
+            <span className="text-soft">{say('account.here')}</span>
+          ) : (
+            <Button disabled={busy} onClick={() => onEnd(one)}>
+              {say('account.end-session')}
+            </Button>
+          )}
+        </li>
       ))}
-    </Table>
+    </ul>
   );
 }
