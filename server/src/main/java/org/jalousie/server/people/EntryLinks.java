@@ -19,6 +19,8 @@ import org.jalousie.server.Settings;
 import org.jalousie.server.store.RowLock;
 import org.jalousie.server.store.Secret;
 import org.jalousie.server.web.Attempts;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
@@ -29,6 +31,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 /** Ways in that are mailed: for who was invited, and for who has forgotten the password. */
 @Service
 class EntryLinks {
+    private static final Logger LOG = LoggerFactory.getLogger(EntryLinks.class);
+
     static final Duration INVITATION = Duration.ofDays(7);
     static final Duration FORGOTTEN = Duration.ofHours(1);
 
@@ -97,13 +101,21 @@ class EntryLinks {
         String typed = mail.strip().toLowerCase(Locale.ROOT);
         if (typed.isEmpty() || typed.length() > LONGEST) return;
         attempts.mailed(from, typed);
-        CompletableFuture.runAsync(() -> transaction.executeWithoutResult(status -> accounts.findByMail(typed)
+        CompletableFuture.runAsync(() -> transaction.executeWithoutResult(status -> mailWayIn(typed)))
+                .exceptionally(fault -> {
+                    LOG.warn("a way in was not mailed: {}", fault.getClass().getSimpleName());
+                    return null;
+                });
+    }
+
+    private void mailWayIn(String mail) {
+        accounts.findByMail(mail)
                 .filter(one -> one.closedAt().isEmpty())
                 .ifPresent(one -> signIns.tell(
                         one,
                         one.joinedAt().isPresent()
                                 ? RequestLetter.About.ACCOUNT_FORGOTTEN
-                                : RequestLetter.About.ACCOUNT_INVITED))));
+                                : RequestLetter.About.ACCOUNT_INVITED));
     }
 
     /** @throws Refusal when it leads in no more */
