@@ -81,7 +81,11 @@ class SessionController {
 
     private SignInViews.SignInStep stepIn(Account account, HttpServletRequest request, HttpServletResponse response) {
         List<SignInViews.Factor> shows = factors.of(account);
-        if (shows.isEmpty()) return letIn(account.mail(), Entry.Way.PASSWORD, request, response);
+        if (shows.isEmpty()) {
+            SignedIn person =
+                    signIns.cameIn(account.mail(), account.passwordHash().orElse(""));
+            return letIn(person, Entry.Way.PASSWORD, request, response);
+        }
         desk.half(request, account);
         return new SignInViews.SignInStep(null, shows);
     }
@@ -90,8 +94,10 @@ class SessionController {
     @PostMapping("/code")
     SignInViews.SignInStep showCode(
             @RequestBody ShownCode code, HttpServletRequest request, HttpServletResponse response) {
-        String mail = desk.halfOf(request).orElseThrow(() -> Refusal.conflict(Message.of("account.once-more")));
-        return letIn(mail, signIns.code(mail, code.code()), request, response);
+        SessionDesk.Half half =
+                desk.halfOf(request).orElseThrow(() -> Refusal.conflict(Message.of("account.once-more")));
+        Entry.Way way = signIns.code(half.mail(), half.passwordHash(), code.code());
+        return letIn(signIns.cameIn(half.mail(), half.passwordHash()), way, request, response);
     }
 
     /** What a passkey is to sign. */
@@ -104,7 +110,7 @@ class SessionController {
     @PostMapping("/passkey")
     SignInViews.SignInStep showPasskey(
             @RequestBody Passkeys.ShownPasskey shown, HttpServletRequest request, HttpServletResponse response) {
-        return letIn(passkeys.whose(shown, request), Entry.Way.PASSKEY, request, response);
+        return letIn(signIns.cameIn(passkeys.whose(shown, request)), Entry.Way.PASSKEY, request, response);
     }
 
     /** Mails a way in to who has forgotten the password; whether there is such an account is not told. */
@@ -146,10 +152,10 @@ class SessionController {
     }
 
     private SignInViews.SignInStep letIn(
-            String mail, Entry.Way way, HttpServletRequest request, HttpServletResponse response) {
-        desk.letIn(signIns.cameIn(mail), way, request, response);
+            SignedIn person, Entry.Way way, HttpServletRequest request, HttpServletResponse response) {
+        desk.letIn(person, way, request, response);
         return SignInViews.SignInStep.whole(
-                present.find(mail, request).map(this::session).orElseThrow());
+                present.find(person.mail(), request).map(this::session).orElseThrow());
     }
 
     private SignInViews.Session session(PresentPeople.Present present) {

@@ -39,8 +39,12 @@ class SessionDesk {
         this.clock = clock;
     }
 
-    /** Somebody whose password was right and who shows more. */
-    private record Half(String mail, Instant until) implements Serializable {}
+    /**
+     * Somebody whose password was right and who shows more.
+     *
+     * @param passwordHash of the password that was right: another one, chosen meanwhile, ends this
+     */
+    record Half(String mail, String passwordHash, Instant until) implements Serializable {}
 
     /** What a passkey is to sign. */
     private record Challenge(byte[] bytes, Instant until) implements Serializable {}
@@ -49,15 +53,19 @@ class SessionDesk {
 
     void half(HttpServletRequest request, Account account) {
         fresh(request)
-                .setAttribute(HALF, new Half(account.mail(), clock.instant().plus(PATIENCE)));
+                .setAttribute(
+                        HALF,
+                        new Half(
+                                account.mail(),
+                                account.passwordHash().orElse(""),
+                                clock.instant().plus(PATIENCE)));
     }
 
     /** Whose password was right a moment ago. */
-    Optional<String> halfOf(HttpServletRequest request) {
+    Optional<Half> halfOf(HttpServletRequest request) {
         return Optional.ofNullable(request.getSession(false))
                 .map(session -> (Half) session.getAttribute(HALF))
-                .filter(half -> clock.instant().isBefore(half.until()))
-                .map(Half::mail);
+                .filter(half -> clock.instant().isBefore(half.until()));
     }
 
     void challenge(HttpServletRequest request, byte[] bytes) {

@@ -71,12 +71,14 @@ class SignIns {
     /**
      * The second step, by a code of their device or one kept for its loss.
      *
-     * @throws Refusal when it is neither
+     * @param passwordHash of the password that was shown before
+     * @throws Refusal when it is neither, or the password is another one meanwhile
      */
     @Transactional
-    Entry.Way code(String mail, String typed) {
+    Entry.Way code(String mail, String passwordHash, String typed) {
         Attempts.Attempt attempt = attempts.code(mail);
         Account account = open(mail);
+        requireStill(account, passwordHash);
         OptionalLong step = account.oneTimeSecret().isEmpty()
                 ? OptionalLong.empty()
                 : TimedCode.step(account.oneTimeSecret().get(), typed, clock.instant(), account.oneTimeStep());
@@ -98,6 +100,18 @@ class SignIns {
         return accounts.lockByMail(mail)
                 .filter(one -> one.closedAt().isEmpty())
                 .orElseThrow(() -> Refusal.invalid(Message.of("account.wrong")));
+    }
+
+    /** What was shown counts as long as it is theirs. */
+    private static void requireStill(Account account, String passwordHash) {
+        if (!account.passwordHash().orElse("").equals(passwordHash)) throw Refusal.invalid(Message.of("account.wrong"));
+    }
+
+    /** They are in who showed a password. @throws Refusal when it is another one meanwhile, or there is no such account any more */
+    @Transactional
+    SignedIn cameIn(String mail, String passwordHash) {
+        requireStill(open(mail), passwordHash);
+        return cameIn(mail);
     }
 
     /** They are in. @throws Refusal when there is no such account any more */

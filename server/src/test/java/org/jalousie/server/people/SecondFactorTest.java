@@ -113,6 +113,22 @@ class SecondFactorTest {
     }
 
     @Test
+    void theSecondStepIsOverWhenThePasswordIsAnotherOne() {
+        Person lia = withCodes("lia");
+        Client at = atTheDoor(lia);
+        assertThat(lia.client()
+                        .put(
+                                "/api/v1/account/password",
+                                Map.of("current", PeopleHand.PASSWORD, "password", "nine brass bells ring"))
+                        .status())
+                .isEqualTo(200);
+        Client.Answer late = show(at, nextCode(lia.secret()));
+        assertThat(late.status()).isEqualTo(422);
+        assertThat(late.text()).contains("The mail address or the password is wrong.");
+        assertThat(at.get("/api/v1/archive").status()).isEqualTo(401);
+    }
+
+    @Test
     void theSecondStepIsOverAfterAWhile() {
         Person zoe = withCodes("zoe");
         Client at = atTheDoor(zoe);
