@@ -32,6 +32,7 @@ final class Acts {
         if (agreement.state() == State.EXPIRED || agreement.hasRunOut(now)) {
             return refused(Message.of("ended.expired"));
         }
+        if (agreement.onPaper()) return refused(Message.of("part.on-paper"));
         Standing standing = agreement.standing(party);
         if (standing == Standing.DONE || standing == Standing.SEALING) return refused(Message.of("part.done"));
         if (standing != Standing.TURN) return refused(Message.of("part.not-yet"));

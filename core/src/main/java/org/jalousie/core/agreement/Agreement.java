@@ -39,6 +39,7 @@ import org.jalousie.core.placement.SigningField;
  * @param linksFrom the number of the event since which links of a party are asked for that lead anywhere; all do where none is named
  * @param chasing how this agreement reminds and warns otherwise than its template says
  * @param questions what people have asked the office, in order
+ * @param paper that it is signed on paper, or was; empty for one that is signed on the screen
  * @param values what parties completed, by signing field name
  */
 public record Agreement(
@@ -66,6 +67,7 @@ public record Agreement(
         Map<DocumentId, List<GivenPlace>> given,
         Map<DocumentId, ChangedWording> changed,
         boolean officeSealed,
+        Optional<OnPaper> paper,
         Optional<Instant> expiresAt,
         Map<String, String> values,
         Optional<Sha256> record,
@@ -271,8 +273,14 @@ public record Agreement(
                 .toList();
     }
 
-    /** The parties whose turn it is. */
+    /** Whether it lies on somebody's table and not on their screen. */
+    public boolean onPaper() {
+        return paper.filter(one -> one.signed().isEmpty()).isPresent();
+    }
+
+    /** The parties whose turn it is to act on the screen. */
     public List<Participant> onTurn() {
+        if (onPaper()) return List.of();
         return acting().stream()
                 .filter(one -> standing(one.party()) == Standing.TURN)
                 .toList();

@@ -34,6 +34,7 @@ final class AgreementFold {
     private List<String> awaited = List.of();
     private AddedDocuments own = AddedDocuments.NONE;
     private boolean officeSealed;
+    private Optional<OnPaper> paper = Optional.empty();
     private Optional<Instant> expiresAt = Optional.empty();
     private final Map<String, String> values = new LinkedHashMap<>();
     private Optional<Sha256> record = Optional.empty();
@@ -180,6 +181,17 @@ final class AgreementFold {
         } else if (event instanceof Event.Expired) {
             standings.replaceAll((party, standing) -> standing == Standing.TURN ? Standing.BROKEN : standing);
             end(State.EXPIRED, "", entry);
+        } else if (event instanceof Event.TakenToPaper taken) {
+            paper = Optional.of(new OnPaper(taken.printed(), entry.at(), Optional.empty()));
+            revision = entry.sequence();
+        } else if (event instanceof Event.BackFromPaper) {
+            paper = Optional.empty();
+            revision = entry.sequence();
+        } else if (event instanceof Event.SignedOnPaper signed) {
+            paper = paper.map(one -> one.with(signed));
+            signed.parties().forEach(party -> standings.put(party, Standing.DONE));
+            renew(entry);
+            officeSealed = false; // the scan is a file of its own, which has no seal yet
         } else if (event instanceof Event.Completed completed) {
             renew(entry);
             record = Optional.of(completed.record());
@@ -275,6 +287,7 @@ final class AgreementFold {
                 own.given(),
                 own.changed(),
                 officeSealed,
+                paper,
                 expiresAt,
                 Map.copyOf(values),
                 record,

@@ -84,6 +84,30 @@ public sealed interface Command {
 
     record Withdraw(String reason) implements Command {}
 
+    /** What the office does about an agreement that is signed on paper. */
+    sealed interface OfPaper extends Command {}
+
+    /**
+     * Who hasn't signed yet signs on paper. What isn't sent yet is sent by that.
+     *
+     * @param expiresAt until when, for what isn't sent yet; {@code blanks} required data that are blank
+     */
+    record TakeToPaper(Instant expiresAt, List<Blank> blanks) implements OfPaper {}
+
+    /** It goes on on the screen. */
+    record LeavePaper() implements OfPaper {}
+
+    /** The signed paper is there; see {@link Event.SignedOnPaper}. @param seen how many events it had when somebody looked at it */
+    record SignOnPaper(
+            int seen,
+            List<Revision> scans,
+            List<Event.ScannedSheet> pages,
+            String broughtBy,
+            LocalDate receivedOn,
+            int inDoubt,
+            String note)
+            implements OfPaper {}
+
     /** Time has passed: end, warn or remind where that is due. */
     record Tick(Chasing chasing) implements Command {}
 

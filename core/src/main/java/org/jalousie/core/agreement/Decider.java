@@ -21,6 +21,7 @@ public final class Decider {
         if (command instanceof Command.OfDocuments documents) return AddedDocuments.decide(agreement, documents);
         if (command instanceof Command.Withdraw withdraw) return withdraw(agreement, withdraw);
         if (command instanceof Command.OfRoute route) return RouteActs.decide(history, agreement, route, now);
+        if (command instanceof Command.OfPaper paper) return PaperActs.decide(history, agreement, paper, now);
         if (command instanceof Command.AgreeWord word) return IdentityActs.agree(agreement, word.party(), now);
         if (command instanceof Command.LetGoOn on) return IdentityActs.letGoOn(agreement, on.party(), now);
         return Acts.decide(history, agreement, (Command.OfParty) command, now);
@@ -36,7 +37,8 @@ public final class Decider {
                     : new Decision.Overtaken();
         }
         if (result instanceof Command.SealOffice seal) {
-            return agreement.state() == State.OUT && !agreement.officeSealed()
+            boolean scanned = agreement.state() == State.SEALING;
+            return (agreement.state() == State.OUT && !agreement.onPaper() || scanned) && !agreement.officeSealed()
                     ? withInvitations(history, new Event.OfficeSealed(seal.revisions(), seal.certificate()), now)
                     : new Decision.Overtaken();
         }
@@ -48,6 +50,7 @@ public final class Decider {
         }
         Command.Finish finish = (Command.Finish) result;
         boolean sealed = agreement.state() == State.SEALING
+                && agreement.officeSealed()
                 && agreement.acting().stream().allMatch(one -> agreement.standing(one.party()) == Standing.DONE);
         return sealed ? accepted(new Event.Completed(finish.revisions(), finish.record())) : new Decision.Overtaken();
     }

@@ -28,10 +28,14 @@ public sealed interface DocumentWork {
         if (agreement.hasRunOut(now)) return Optional.empty();
         return switch (agreement.state()) {
             case GENERATING -> Optional.of(new Generate());
-            case OUT -> agreement.officeSealed() ? act(history, agreement) : Optional.of(new SealOffice());
-            case SEALING -> act(history, agreement).or(() -> Optional.of(new Finish()));
+            case OUT -> agreement.onPaper() ? Optional.empty() : sealed(history, agreement);
+            case SEALING -> sealed(history, agreement).or(() -> Optional.of(new Finish()));
             default -> Optional.empty();
         };
+    }
+
+    private static Optional<DocumentWork> sealed(List<Entry> history, Agreement agreement) {
+        return agreement.officeSealed() ? act(history, agreement) : Optional.of(new SealOffice());
     }
 
     /** The earliest act that isn't in the documents yet. */

@@ -60,6 +60,9 @@ import org.jalousie.core.placement.GivenPlace;
     @JsonSubTypes.Type(value = Event.Expired.class, name = "Expired"),
     @JsonSubTypes.Type(value = Event.ReminderSent.class, name = "ReminderSent"),
     @JsonSubTypes.Type(value = Event.WarningSent.class, name = "WarningSent"),
+    @JsonSubTypes.Type(value = Event.TakenToPaper.class, name = "TakenToPaper"),
+    @JsonSubTypes.Type(value = Event.BackFromPaper.class, name = "BackFromPaper"),
+    @JsonSubTypes.Type(value = Event.SignedOnPaper.class, name = "SignedOnPaper"),
     @JsonSubTypes.Type(value = Event.Completed.class, name = "Completed")
 })
 public sealed interface Event {
@@ -280,6 +283,44 @@ public sealed interface Event {
     /** The party was warned that the time runs out. */
     record WarningSent(PartyKey party) implements Event {}
 
+    /** Who hasn't signed yet signs on paper; nobody acts on the screen from here on. @param printed the documents as they are printed */
+    record TakenToPaper(List<Revision> printed) implements Event {
+        public TakenToPaper {
+            printed = List.copyOf(printed);
+        }
+    }
+
+    /** It goes on on the screen. */
+    record BackFromPaper() implements Event {}
+
+    /**
+     * The signed paper came back and was looked at.
+     *
+     * @param parties who signed it, with all that they were to do
+     * @param scans what each document is from here on
+     * @param pages the pictures of the pages that somebody looked at
+     * @param inDoubt how many places the program found to be otherwise than printed; who closed it has looked at each
+     * @param note what is to be said of it; may be empty
+     */
+    record SignedOnPaper(
+            List<PartyKey> parties,
+            List<Revision> scans,
+            List<ScannedSheet> pages,
+            String broughtBy,
+            LocalDate receivedOn,
+            int inDoubt,
+            String note)
+            implements Event {
+        public SignedOnPaper {
+            parties = List.copyOf(parties);
+            scans = List.copyOf(scans);
+            pages = List.copyOf(pages);
+        }
+    }
+
+    /** A page that came back. @param page from 1; {@code picture} of it; {@code marked} whether its mark was read */
+    record ScannedSheet(DocumentId document, int page, Sha256 picture, boolean marked) {}
+
     /** All have acted; the documents and the signing record are filed. */
     record Completed(List<Revision> revisions, Sha256 record) implements Event {}
 
@@ -289,6 +330,7 @@ public sealed interface Event {
             return generated.documents().stream().map(Document::revision).toList();
         if (this instanceof OfficeSealed sealed) return sealed.revisions();
         if (this instanceof Sealed sealed) return sealed.revisions();
+        if (this instanceof SignedOnPaper signed) return signed.scans();
         return this instanceof Completed completed ? completed.revisions() : List.of();
     }
 }

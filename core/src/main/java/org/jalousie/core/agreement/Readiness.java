@@ -3,6 +3,7 @@ package org.jalousie.core.agreement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.jalousie.core.data.PhoneNumber;
 import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.lettering.Glyphs;
@@ -37,6 +38,17 @@ public final class Readiness {
     public static List<Message> obstacles(Agreement agreement, List<Blank> blanks) {
         return inTheWay(agreement, blanks).stream().map(InTheWay::said).toList();
     }
+
+    /** What stands in the way of printing it to be signed on paper: nobody is written to, and nobody shows by mail who they are. */
+    static List<Message> obstaclesOnPaper(Agreement agreement, List<Blank> blanks) {
+        return inTheWay(agreement, blanks).stream()
+                .map(InTheWay::said)
+                .filter(said -> !OF_MAIL.contains(said.code()))
+                .toList();
+    }
+
+    private static final Set<String> OF_MAIL =
+            Set.of("ready.no-mail", "ready.wrong-mail", "ready.no-word", "ready.no-phone", "ready.wrong-phone");
 
     /** The same, each with where it is settled. */
     public static List<InTheWay> inTheWay(Agreement agreement, List<Blank> blanks) {

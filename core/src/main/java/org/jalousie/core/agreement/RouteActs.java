@@ -56,6 +56,7 @@ final class RouteActs {
         if (command instanceof Command.AnswerQuestion answer) return Questions.answer(agreement, answer);
         if (command instanceof Command.ChangeEnd change) return end(agreement, change, now);
         if (command instanceof Command.ChangeChasing change) return chasing(agreement, change);
+        if (agreement.onPaper()) return refused(Message.of("route.on-paper"));
         Command.OfPart act = (Command.OfPart) command;
         Optional<Participant> part = agreement.participant(act.party());
         if (part.isEmpty() || agreement.absent().containsKey(act.party()))

@@ -90,7 +90,9 @@ public final class RouteCalendar {
             Agreement agreement = agreement();
             if (agreement.state() == State.GENERATING || agreement.state() == State.CHECK) return;
             if (agreement.state() == State.SEALING) {
-                seal(agreement);
+                if (!agreement.officeSealed())
+                    accept(new Command.SealOffice(agreement.revision(), List.of(), CertificateId.NONE));
+                seal(agreement());
                 if (agreement().state() == State.SEALING) happens(List.of(new Event.Completed(List.of(), NO_FILE)));
                 continue;
             }
@@ -101,6 +103,7 @@ public final class RouteCalendar {
 
     /** The next thing that comes: the program's own work, an act, a mail or the end. */
     private boolean step(Agreement agreement) {
+        if (agreement.onPaper()) return false; // when the post brings it nobody knows
         if (!agreement.officeSealed()) {
             accept(new Command.SealOffice(agreement.revision(), List.of(), CertificateId.NONE));
             return true;
@@ -179,6 +182,8 @@ public final class RouteCalendar {
         else if (event instanceof Event.Signed one) of(entry, Kind.ACT, one.party(), happened);
         else if (event instanceof Event.Approved one) of(entry, Kind.ACT, one.party(), happened);
         else if (event instanceof Event.FieldsCompleted one) of(entry, Kind.ACT, one.party(), happened);
+        else if (event instanceof Event.SignedOnPaper one)
+            one.parties().forEach(party -> of(entry, Kind.ACT, party, happened));
         else if (event instanceof Event.Declined one) of(entry, Kind.DECLINED, one.party(), happened);
         else if (event instanceof Event.Withdrawn) add(entry.at(), Kind.WITHDRAWN, List.of(), happened);
         else if (event instanceof Event.Completed) add(entry.at(), Kind.COMPLETION, List.of(), happened);

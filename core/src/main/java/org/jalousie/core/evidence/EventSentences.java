@@ -123,8 +123,40 @@ public final class EventSentences {
             return Message.of("event.reminded-by", "actor", actor, "party", name(reminder.party(), told));
         if (event instanceof Event.Withdrawn withdrawn)
             return Message.of("event.withdrawn", "actor", actor, "reason", withdrawn.reason());
+        if (event instanceof Event.TakenToPaper taken)
+            return Message.of(
+                    "event.taken-to-paper",
+                    "actor",
+                    actor,
+                    "count",
+                    taken.printed().size());
+        if (event instanceof Event.BackFromPaper) return Message.of("event.back-from-paper", "actor", actor);
+        if (event instanceof Event.SignedOnPaper signed) return signedOnPaper(signed, actor, told);
         if (event instanceof Event.Expired) return Message.of("event.expired");
         return event instanceof Event.Completed ? Message.of("event.completed") : ofParty(event, told);
+    }
+
+    private static Message signedOnPaper(Event.SignedOnPaper signed, Object actor, Told told) {
+        return Message.of(
+                "event.signed-on-paper",
+                "actor",
+                actor,
+                "parties",
+                Message.list(signed.parties().stream()
+                        .map(party -> Message.of("event.one-of", "party", name(party, told)))
+                        .toList()),
+                "pages",
+                signed.pages().size(),
+                "brought",
+                signed.broughtBy(),
+                "day",
+                signed.receivedOn(),
+                "doubts",
+                signed.inDoubt(),
+                "given",
+                signed.note().isEmpty() ? "no" : "yes",
+                "note",
+                signed.note());
     }
 
     /** Who was there before is named by the part; the new one by name and address. */

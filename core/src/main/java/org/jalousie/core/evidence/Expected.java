@@ -25,8 +25,14 @@ import org.jalousie.core.placement.FieldPlacer;
  *
  * @param states from the document before any seal to the filed one
  * @param signers who has signed it, and the office that sealed it
+ * @param left states of the file on the screen, when it was signed on paper after them
  */
-public record Expected(AgreementNumber number, List<State> states, List<Signer> signers) {
+public record Expected(AgreementNumber number, List<State> states, List<Signer> signers, List<State> left) {
+    /** One whose states follow each other. */
+    public Expected(AgreementNumber number, List<State> states, List<Signer> signers) {
+        this(number, states, signers, List.of());
+    }
+
     /** @param sha256 of the whole file; {@code as} says which state it is */
     public record State(Sha256 sha256, Message as, List<String> missing) {}
 
@@ -38,6 +44,7 @@ public record Expected(AgreementNumber number, List<State> states, List<Signer> 
     public static Expected of(Agreement agreement, List<Entry> history, DocumentId document) {
         List<State> states = new ArrayList<>();
         List<Signer> signers = new ArrayList<>();
+        List<State> left = new ArrayList<>();
         List<PartyKey> open = agreement.acting().stream()
                 .filter(one -> one.duty() == Duty.SIGNS)
                 .map(Participant::party)
@@ -69,11 +76,17 @@ public record Expected(AgreementNumber number, List<State> states, List<Signer> 
                                 place.field().name(),
                                 Message.of("evidence.person", "name", one.name()),
                                 sealed.certificate())));
+            } else if (event instanceof Event.SignedOnPaper signed && brought.isPresent()) {
+                left.addAll(states);
+                states.clear();
+                signers.clear();
+                open.removeAll(signed.parties());
+                states.add(new State(brought.get(), Message.of("evidence.state.scan"), List.of()));
             } else if (event instanceof Event.Completed) {
                 brought.ifPresent(pdf -> states.add(new State(pdf, Message.of("evidence.state.completed"), List.of())));
             }
         }
-        return new Expected(agreement.created().number(), states, signers);
+        return new Expected(agreement.created().number(), states, signers, left);
     }
 
     private static List<String> names(Agreement agreement, List<PartyKey> parties) {
@@ -164,12 +177,21 @@ public record Expected(AgreementNumber number, List<State> states, List<Signer> 
                             states.get(begins).as()),
                     begins));
         } else {
-            findings.add(Message.of("evidence.other-file", "number", number));
+            findings.add(left.stream()
+                    .filter(state -> within.contains(state.sha256()))
+                    .reduce((before, after) -> after)
+                    .map(state -> withNames(
+                            Message.of("evidence.before-paper", "number", number, "state", state.as()),
+                            state.missing()))
+                    .orElse(Message.of("evidence.other-file", "number", number)));
         }
     }
 
     private Message withMissing(Message said, int at) {
-        List<String> names = states.get(at).missing();
+        return withNames(said, states.get(at).missing());
+    }
+
+    private static Message withNames(Message said, List<String> names) {
         return names.isEmpty()
                 ? said
                 : Message.of("evidence.with-missing", "said", said, "names", String.join(", ", names));

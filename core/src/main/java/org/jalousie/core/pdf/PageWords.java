@@ -127,6 +127,11 @@ public final class PageWords {
         return parts;
     }
 
+    /** What is the same of words that are alike. */
+    public static String alike(String word) {
+        return plain(word);
+    }
+
     /** A word as it is compared: without capitals, ligatures and the form of its dashes and quotes (Unicode, compatibility). */
     static String plain(String word) {
         return Normalizer.normalize(word, Normalizer.Form.NFKC)

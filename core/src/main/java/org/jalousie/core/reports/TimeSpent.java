@@ -57,9 +57,9 @@ public record TimeSpent(Phase phase, Optional<Part> part, Duration length) {
         for (Entry entry : history) {
             if (entry.event() instanceof Event.Sent) sent = last = entry.at();
             if (entry.event() instanceof Event.Invited invited) turns.putIfAbsent(invited.party(), entry.at());
-            Optional<PartyKey> acted = acted(entry.event());
-            acted.ifPresent(party -> acts.put(party, entry.at()));
-            if (acted.isPresent() || entry.event() instanceof Event.PartSkipped) last = entry.at();
+            List<PartyKey> acted = acted(entry.event());
+            acted.forEach(party -> acts.put(party, entry.at()));
+            if (!acted.isEmpty() || entry.event() instanceof Event.PartSkipped) last = entry.at();
         }
         // a later attempt begins when the one before came to nothing, which isn't known here
         Optional<Instant> before =
@@ -79,10 +79,11 @@ public record TimeSpent(Phase phase, Optional<Part> part, Duration length) {
         return all;
     }
 
-    private static Optional<PartyKey> acted(Event event) {
-        if (event instanceof Event.FieldsCompleted completed) return Optional.of(completed.party());
-        if (event instanceof Event.Approved approved) return Optional.of(approved.party());
-        return event instanceof Event.Signed signed ? Optional.of(signed.party()) : Optional.empty();
+    private static List<PartyKey> acted(Event event) {
+        if (event instanceof Event.FieldsCompleted completed) return List.of(completed.party());
+        if (event instanceof Event.Approved approved) return List.of(approved.party());
+        if (event instanceof Event.SignedOnPaper paper) return paper.parties();
+        return event instanceof Event.Signed signed ? List.of(signed.party()) : List.of();
     }
 
     private static TimeSpent of(Phase phase, Instant from, Instant to) {

@@ -87,6 +87,7 @@ record Answers(Agreement agreement, Together own, Locale spoken, Locale printed)
     /** What others have answered is shown to who acts on it, while they can. */
     boolean turn() {
         return agreement.state() == State.OUT
+                && !agreement.onPaper()
                 && own.parts().stream().anyMatch(part -> agreement.standing(part.party()) == Standing.TURN);
     }
 

@@ -72,7 +72,7 @@ class SigningPages {
                 known && answers.turn() ? begun.of(LinkToken.read(visit.token()).orElseThrow()) : Map.of(),
                 known ? documents(visitor) : List.of(),
                 known ? AgreementViews.routeForParticipants(agreement) : List.of(),
-                ended(state, words),
+                agreement.onPaper() && !state.ended() ? words.say("part.on-paper") : ended(state, words),
                 visitor.hasCopy(),
                 language,
                 today,

@@ -69,6 +69,7 @@ record Visitor(
 
     /** @throws Refusal when the agreement has ended and they get no copy */
     void requireDocuments() {
+        if (agreement.onPaper()) throw Refusal.conflict(Message.of("part.on-paper"));
         if (agreement.state().ended() && !hasCopy()) throw Refusal.of(Refusal.Kind.GONE, Message.of("ended.document"));
     }
 }

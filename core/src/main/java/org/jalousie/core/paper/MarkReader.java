@@ -1,0 +1,74 @@
+package org.jalousie.core.paper;
+
+import com.google.zxing.BarcodeFormat;
+import com.google.zxing.Binarizer;
+import com.google.zxing.BinaryBitmap;
+import com.google.zxing.DecodeHintType;
+import com.google.zxing.LuminanceSource;
+import com.google.zxing.NotFoundException;
+import com.google.zxing.PlanarYUVLuminanceSource;
+import com.google.zxing.Result;
+import com.google.zxing.ResultPoint;
+import com.google.zxing.common.GlobalHistogramBinarizer;
+import com.google.zxing.common.HybridBinarizer;
+import com.google.zxing.multi.qrcode.QRCodeMultiReader;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+
+/** Finds the mark on a page, whichever way it was laid on the scanner. */
+final class MarkReader {
+    private static final Map<DecodeHintType, Object> HINTS =
+            Map.of(DecodeHintType.TRY_HARDER, true, DecodeHintType.POSSIBLE_FORMATS, List.of(BarcodeFormat.QR_CODE));
+    private static final List<Function<LuminanceSource, Binarizer>> WAYS =
+            List.of(HybridBinarizer::new, GlobalHistogramBinarizer::new);
+
+    private MarkReader() {}
+
+    /** @param points the middles of three corners, from below left with the hands of a clock as the code stands upright, as x and y */
+    record Found(PaperMark mark, List<double[]> points) {}
+
+    /** @param page of dots, black on white */
+    static Optional<Found> find(Grey page) {
+        // a code in a quarter of the page is found where something else on it misleads
+        int halfWide = page.width() * 5 / 8;
+        int halfHigh = page.height() / 4;
+        Optional<Found> found = within(page, 0, 0, page.width(), page.height());
+        for (int top : new int[] {page.height() - halfHigh, 0}) {
+            for (int left : new int[] {page.width() - halfWide, 0}) {
+                if (found.isPresent()) return found;
+                found = within(page, left, top, halfWide, halfHigh);
+            }
+        }
+        return found;
+    }
+
+    private static Optional<Found> within(Grey page, int left, int top, int width, int height) {
+        LuminanceSource source = new PlanarYUVLuminanceSource(
+                page.values(), page.width(), page.height(), left, top, width, height, false);
+        for (Function<LuminanceSource, Binarizer> way : WAYS) {
+            for (Result result : codes(way.apply(source))) {
+                Optional<PaperMark> mark = PaperMark.read(result.getText());
+                if (mark.isPresent()) return Optional.of(new Found(mark.get(), points(result, left, top)));
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static Result[] codes(Binarizer page) {
+        try {
+            return new QRCodeMultiReader().decodeMultiple(new BinaryBitmap(page), HINTS);
+        } catch (NotFoundException e) {
+            return new Result[0];
+        }
+    }
+
+    private static List<double[]> points(Result result, int left, int top) {
+        List<double[]> points = new ArrayList<>();
+        for (ResultPoint one : result.getResultPoints())
+            if (points.size() < 3) points.add(new double[] {one.getX() + left, one.getY() + top});
+        return points;
+    }
+}
