@@ -9,15 +9,16 @@ public enum Attention {
     /** A mail that asked for a part came back. */
     UNDELIVERED,
     /** Somebody waits for an answer. */
-    ASKED;
+    ASKED,
+    /** It is signed on paper, and the paper is to come back. */
+    ON_PAPER;
 
     /** Empty for one that doesn't wait for the office. */
     public static Optional<Attention> of(Agreement agreement) {
         if (!agreement.locked().isEmpty()) return Optional.of(KEPT_OUT);
         if (agreement.state() != State.OUT) return Optional.empty();
         if (!agreement.undelivered().isEmpty()) return Optional.of(UNDELIVERED);
-        return agreement.questions().stream().anyMatch(one -> one.answer().isEmpty())
-                ? Optional.of(ASKED)
-                : Optional.empty();
+        if (agreement.questions().stream().anyMatch(one -> one.answer().isEmpty())) return Optional.of(ASKED);
+        return agreement.onPaper() ? Optional.of(ON_PAPER) : Optional.empty();
     }
 }

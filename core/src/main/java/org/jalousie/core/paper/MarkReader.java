@@ -25,6 +25,9 @@ final class MarkReader {
     private static final List<Function<LuminanceSource, Binarizer>> WAYS =
             List.of(HybridBinarizer::new, GlobalHistogramBinarizer::new);
 
+    /** Dots across of a page on which a mark could be. */
+    private static final int SMALLEST = 200;
+
     private MarkReader() {}
 
     /** @param points the middles of three corners, from below left with the hands of a clock as the code stands upright, as x and y */
@@ -35,6 +38,7 @@ final class MarkReader {
         // a code in a quarter of the page is found where something else on it misleads
         int halfWide = page.width() * 5 / 8;
         int halfHigh = page.height() / 4;
+        if (page.width() < SMALLEST || page.height() < SMALLEST) return Optional.empty();
         Optional<Found> found = within(page, 0, 0, page.width(), page.height());
         for (int top : new int[] {page.height() - halfHigh, 0}) {
             for (int left : new int[] {page.width() - halfWide, 0}) {

@@ -17,6 +17,9 @@ final class PageComparison {
     private static final int REACH = 4;
     private static final int DARK = 110;
 
+    /** Of so few words nothing can be said by their number. */
+    private static final int FEW = 12;
+
     /**
      * How far a letter may be off before it is another one. Measured with digits of 11 points: those that are the same come to
      * 0.06 at most on a poor scan and 0.04 on a good one, those that are others to 0.09 at least.
@@ -40,8 +43,8 @@ final class PageComparison {
         this.fit = fit;
     }
 
-    /** @param changed printed ink that is another one or gone; {@code written} ink that wasn't printed */
-    record Result(List<Rectangle> changed, List<Rectangle> written) {}
+    /** @param others the share of words that are others, from 0 to 1; {@code changed} printed ink that is another one or gone; {@code written} ink that wasn't printed */
+    record Result(List<Rectangle> changed, List<Rectangle> written, double others) {}
 
     /**
      * @param page the ink that was printed, {@code scan} the ink that came back
@@ -51,7 +54,9 @@ final class PageComparison {
         PageComparison comparison = new PageComparison(page, scan, fit, pieces(page, words));
         comparison.gain = comparison.gain();
         comparison.find();
-        return new Result(comparison.changed(), comparison.written());
+        List<Rectangle> changed = comparison.changed();
+        double others = comparison.windows.size() < FEW ? 0 : (double) changed.size() / comparison.windows.size();
+        return new Result(changed, comparison.written(), others);
     }
 
     /** How much fainter the scan is than the print, by what lies under the darkest of it. */
@@ -61,7 +66,7 @@ final class PageComparison {
         for (int y = 0; y < page.height(); y += 2) {
             for (int x = 0; x < page.width(); x += 2) {
                 if (page.at(x, y) < 230 || outside(x, y)) continue;
-                counts[(int) Math.round(ink(x, y))]++;
+                counts[(int) Math.round(most((double) x, y))]++;
                 all++;
             }
         }

@@ -16,6 +16,9 @@ final class PageFindings {
 
     private static final double POINTS = 72.0 / ScanFile.DOTS_PER_INCH;
 
+    /** When more of its words look otherwise, it is another page. */
+    private static final double MOST_OTHERS_SEEN = 0.4;
+
     /** When the text that came with a scan differs in more of its words, it is told once. */
     private static final double MOST_OTHERS = 0.2;
 
@@ -26,16 +29,22 @@ final class PageFindings {
         this.page = page;
     }
 
-    static List<Finding> of(PrintedPage page, Grey scan, Registration found, List<PageWords.Word> read, boolean same) {
+    /** Whether it is that page at all, and what is to be said of it. */
+    record Found(boolean same, List<Finding> findings) {}
+
+    static Found of(PrintedPage page, Grey scan, Registration laid, List<PageWords.Word> read) {
         PageFindings all = new PageFindings(page);
-        if (same) {
-            all.compared(PageComparison.of(page.ink(), scan, found.fit(), page.words()));
-            all.readBeside(read);
-        } else {
+        PageComparison.Result result = laid.alike() < Registration.SAME
+                ? new PageComparison.Result(List.of(), List.of(), 1)
+                : PageComparison.of(page.ink(), scan, laid.fit(), page.words());
+        if (result.others() > MOST_OTHERS_SEEN) {
             all.findings.add(
                     new Finding(Finding.Kind.OTHER_PAGE, 0, 0, page.ink().width() * POINTS, page.height(), "", "", ""));
+            return new Found(false, all.findings);
         }
-        return List.copyOf(all.findings);
+        all.compared(result);
+        all.readBeside(read);
+        return new Found(true, List.copyOf(all.findings));
     }
 
     private void compared(PageComparison.Result result) {

@@ -17,7 +17,7 @@ record Registration(Fit fit, double alike) {
     static final double SAME = 0.45;
 
     private static final int[] SHRUNK = {8, 4, 2};
-    private static final int[] REACH = {9, 4, 3};
+    private static final int[] REACH = {9, 4, 2};
     private static final int[] REACH_WITHOUT_MARK = {16, 5, 3};
     private static final int BLOCK = 32;
     private static final int ENOUGH_INK = 255 * 12;

@@ -31,7 +31,9 @@ public final class ScanFile implements AutoCloseable {
     /** The most pages of one file. */
     public static final int MOST_PAGES = 300;
 
-    static final int DOTS_PER_INCH = 200;
+    /** How fine pages are drawn, where that can be said. */
+    public static final int DOTS_PER_INCH = 200;
+
     private static final long MOST_PIXELS = 80_000_000;
     private static final Set<String> PICTURES = Set.of("tif", "tiff", "jpeg", "jpg", "png");
 

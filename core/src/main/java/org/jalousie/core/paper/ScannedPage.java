@@ -55,11 +55,10 @@ public final class ScannedPage {
     /** Compares it with a page. */
     public Look against(PrintedPage page) {
         Registration found = registered(page);
-        boolean same = found.alike() >= Registration.SAME;
-        List<Finding> findings = PageFindings.of(page, ink, found, words, same);
+        PageFindings.Found all = PageFindings.of(page, ink, found, words);
         double angle = Math.toDegrees(Math.atan2(found.fit().yx(), found.fit().xx()));
         int upright = Math.floorMod((int) Math.round(-angle / 90), 4);
-        return new Look(found.alike(), same, upright, found.fit().scale(), laid(page, found), findings);
+        return new Look(found.alike(), all.same(), upright, found.fit().scale(), laid(page, found), all.findings());
     }
 
     private Registration registered(PrintedPage page) {

@@ -19,15 +19,27 @@ record Window(Grey page, int left, int top, int width, int height) {
     Shift search(Grey scan, Fit fit, int reach) {
         float[] around = around(scan, fit, reach);
         int wide = width + 2 * reach;
-        Shift best = new Shift(0, 0, -1);
-        for (int dy = -reach; dy <= reach; dy++) {
-            for (int dx = -reach; dx <= reach; dx++) {
-                double alike = alike(around, wide, dx + reach, dy + reach);
-                // of two that are as good, the nearer one
-                if (alike - 0.0005 * (Math.abs(dx) + Math.abs(dy)) > best.alike()) best = new Shift(dx, dy, alike);
-            }
+        int steps = 2 * reach + 1;
+        double[] alike = new double[steps * steps];
+        int best = -1;
+        for (int i = 0; i < alike.length; i++) {
+            int dx = i % steps;
+            int dy = i / steps;
+            // of two that are as good, the nearer one
+            alike[i] = alike(around, wide, dx, dy) - 0.0005 * (Math.abs(dx - reach) + Math.abs(dy - reach));
+            if (best < 0 || alike[i] > alike[best]) best = i;
         }
-        return best;
+        int dx = best % steps;
+        int dy = best / steps;
+        double right = dx == 0 || dx == steps - 1 ? 0 : top(alike[best - 1], alike[best], alike[best + 1]);
+        double below = dy == 0 || dy == steps - 1 ? 0 : top(alike[best - steps], alike[best], alike[best + steps]);
+        return new Shift(dx - reach + right, dy - reach + below, Math.max(0, alike[best]));
+    }
+
+    /** Where between three steps the highest point is, by a parabola through them. */
+    private static double top(double before, double at, double after) {
+        double bend = before - 2 * at + after;
+        return bend >= -1e-9 ? 0 : Math.max(-0.5, Math.min(0.5, (before - after) / (2 * bend)));
     }
 
     /** The scan's ink as it lies over this part and so many dots around. */

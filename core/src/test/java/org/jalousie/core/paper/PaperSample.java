@@ -58,6 +58,29 @@ public final class PaperSample {
         }
     }
 
+    /** A page of something else. */
+    static byte[] another() {
+        try (PDDocument document = new PDDocument()) {
+            PDPage page = new PDPage(PDRectangle.A4);
+            document.addPage(page);
+            PDType1Font font = new PDType1Font(Standard14Fonts.FontName.COURIER);
+            try (PDPageContentStream out = new PDPageContentStream(document, page)) {
+                for (int i = 0; i < 30; i++) {
+                    out.beginText();
+                    out.setFont(font, 9.5f);
+                    out.newLineAtOffset(60 + i % 3 * 25, 780 - i * 21.3f);
+                    out.showText("Invoice " + i * 7919 + " for tuning pins, gut strings and felt of grade " + i);
+                    out.endText();
+                }
+            }
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            document.save(out);
+            return out.toByteArray();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
     static byte[] document() {
         return document("?", "?");
     }

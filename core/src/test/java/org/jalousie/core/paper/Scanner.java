@@ -47,9 +47,18 @@ public record Scanner(double askew, double size, double faint, int noise, int dp
 
     /** @param pen writes on a page, by its number from 0, in PDF points from above left */
     public List<BufferedImage> scan(byte[] pdf, BiConsumer<Integer, Graphics2D> pen) {
+        return scan(pdf, 0, Integer.MAX_VALUE, pen);
+    }
+
+    /** One page of it. @param page from 1 */
+    public BufferedImage scan(byte[] pdf, int page, BiConsumer<Integer, Graphics2D> pen) {
+        return scan(pdf, page - 1, page, pen).get(0);
+    }
+
+    private List<BufferedImage> scan(byte[] pdf, int from, int until, BiConsumer<Integer, Graphics2D> pen) {
         try (PDDocument document = Loader.loadPDF(pdf)) {
             List<BufferedImage> pages = new ArrayList<>();
-            for (int i = 0; i < document.getNumberOfPages(); i++) {
+            for (int i = from; i < Math.min(until, document.getNumberOfPages()); i++) {
                 BufferedImage page = new PDFRenderer(document).renderImageWithDPI(i, 300, ImageType.GRAY);
                 Graphics2D graphics = page.createGraphics();
                 graphics.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Agreement;
+import org.jalousie.core.agreement.OnPaper;
 import org.jalousie.core.agreement.Readiness;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.FieldType;
@@ -97,7 +98,8 @@ class AgreementDetails {
                                 one.question(),
                                 one.at(),
                                 one.answer().orElse("")))
-                        .toList());
+                        .toList(),
+                agreement.paper().flatMap(OnPaper::signed).isPresent());
     }
 
     /** The mail server's own words are in whatever language it speaks. */

@@ -55,6 +55,8 @@ class AgreementRow {
 
     private String attention;
 
+    private boolean onPaper;
+
     protected AgreementRow() {}
 
     /** Its facts are to be projected before it is kept. @param attempt which agreement of its request it is, from 1 */
@@ -77,6 +79,7 @@ class AgreementRow {
         since = agreement.since();
         changedAt = now;
         route = Json.canonical(AgreementViews.route(agreement));
+        onPaper = agreement.onPaper();
         attention = Attention.of(agreement).map(Attention::name).orElse(null);
         agreement.chasing().ifPresent(own -> terms = Json.canonical(own.with(terms())));
         expiresAt = agreement.expiresAt().orElse(null);
@@ -137,6 +140,10 @@ class AgreementRow {
 
     List<AgreementViews.RouteStep> route() {
         return Json.MAPPER.readValue(route, new TypeReference<>() {});
+    }
+
+    boolean onPaper() {
+        return onPaper;
     }
 
     Instant expiresAt() {

@@ -213,6 +213,12 @@ class AgreementService {
         sending.send(row.id(), templates.version(row.templateVersionId()), Optional.ofNullable(seen), by);
     }
 
+    @Transactional
+    public void takeToPaper(AgreementNumber number, Actor by) {
+        AgreementRow row = row(number);
+        sending.takeToPaper(row.id(), templates.version(row.templateVersionId()), by);
+    }
+
     /** Its route as a calendar; before it is sent, as if it were sent at {@code start}. @param pace days that everybody takes */
     @Transactional(readOnly = true)
     public RouteCalendarView calendar(AgreementNumber number, int pace, Optional<LocalDateTime> start) {

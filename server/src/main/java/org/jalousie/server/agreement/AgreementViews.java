@@ -44,7 +44,7 @@ public final class AgreementViews {
     /** What comes next by itself, and when. */
     public record Next(Chasing.Kind kind, Instant at) {}
 
-    /** @param data what stands in the columns of the archive that were asked for, as it prints */
+    /** @param onPaper whether it is being signed on paper; {@code data} what stands in the columns of the archive that were asked for, as it prints */
     public record AgreementItem(
             AgreementNumber number,
             String title,
@@ -56,6 +56,7 @@ public final class AgreementViews {
             @Schema(types = {"string", "null"}) Instant expiresAt,
             @Schema(types = {"object", "null"}) Next next,
             List<RouteStep> route,
+            boolean onPaper,
             Map<String, String> data) {}
 
     /** A value with the label of its field and how it prints. @param raw the form in which it is stored */
@@ -158,7 +159,8 @@ public final class AgreementViews {
             @Schema(types = {"integer", "null"}) Integer chainBrokenAt,
             List<Trouble> troubles,
             ChasingView chasing,
-            List<QuestionView> questions) {}
+            List<QuestionView> questions,
+            boolean signedOnPaper) {}
 
     /** What somebody asks the office. @param number by which it is answered; {@code answer} empty until there is one */
     public record QuestionView(int number, String name, String question, Instant at, String answer) {}
@@ -224,6 +226,7 @@ public final class AgreementViews {
                 row.expiresAt(),
                 next(row),
                 row.route(),
+                row.onPaper(),
                 data);
     }
 

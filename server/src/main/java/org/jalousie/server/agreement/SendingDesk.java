@@ -17,6 +17,7 @@ import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
 import org.jalousie.core.agreement.Readiness;
 import org.jalousie.core.agreement.RouteCalendar;
+import org.jalousie.core.agreement.State;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.core.parties.OfficeCalendar;
@@ -51,19 +52,31 @@ class SendingDesk {
         List<Entry> history = log.historyForChange(id);
         Agreement agreement = Agreement.of(history);
         int current = seen.orElse(agreement.length());
-        if (current == agreement.length()) {
-            for (Participant one : Participants.ofWhoSends(
-                    template, agreement.participants(), history.get(0).actor(), by)) {
-                log.carryOut(id, by, new Command.ChangeParticipant(one, agreement.title(), false));
-                current++;
-            }
-        }
+        if (current == agreement.length()) current += sentBy(id, template, history, by);
         Instant end = end(template, agreement);
         // the rules know of no office hours; all else that stands in the way they refuse themselves
         untimely(template, end).filter(fault -> clock.instant().isBefore(end)).ifPresent(fault -> {
             throw Refusal.conflict(Message.of("send.obstacle", "obstacle", fault));
         });
         log.carryOut(id, by, new Command.Send(end, blanks(template, agreement), current));
+    }
+
+    /** Who sends it has the parts that are whoever sends it. Returns how many that changed. */
+    private int sentBy(UUID id, UsableTemplate template, List<Entry> history, Actor by) {
+        Agreement agreement = Agreement.of(history);
+        List<Participant> changed = Participants.ofWhoSends(
+                template, agreement.participants(), history.get(0).actor(), by);
+        for (Participant one : changed)
+            log.carryOut(id, by, new Command.ChangeParticipant(one, agreement.title(), false));
+        return changed.size();
+    }
+
+    /** Has it signed on paper by those who haven't signed yet. */
+    void takeToPaper(UUID id, UsableTemplate template, Actor by) {
+        List<Entry> history = log.historyForChange(id);
+        Agreement agreement = Agreement.of(history);
+        if (agreement.state() == State.CHECK) sentBy(id, template, history, by);
+        log.carryOut(id, by, new Command.TakeToPaper(end(template, agreement), blanks(template, agreement)));
     }
 
     /**

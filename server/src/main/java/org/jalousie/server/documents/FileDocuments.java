@@ -3,6 +3,7 @@ package org.jalousie.server.documents;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
@@ -66,7 +67,10 @@ class FileDocuments {
                 continue;
             }
             byte[] pdf = sealer.longTerm(files.get(document.pdf()));
-            Blanks.refuse(pdf, ofThoseWhoFill(agreement, document));
+            Optional<Sha256> printed = agreement.paper().flatMap(paper -> paper.printedAs(document.id()));
+            // what some have signed on the screen before it was printed is proven by the file that was printed
+            if (printed.isPresent()) checked.add(verifier.verify(files.get(printed.get())));
+            else Blanks.refuse(pdf, ofThoseWhoFill(agreement, document));
             finished.add(new Revision(document.id(), files.keep(pdf)));
             checked.add(verifier.verify(pdf));
         }

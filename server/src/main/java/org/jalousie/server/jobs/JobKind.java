@@ -23,6 +23,8 @@ public enum JobKind {
     DRAWING(),
     /** A finished file taken in and recognised; an instance is its id. */
     RECOGNISE(ServiceAway.Service.CONVERTER),
+    /** A scan read and compared with what was printed; an instance is its id. Needs nothing from outside. */
+    SCAN(),
     /** A table read, checked or carried out; an instance is its id. Needs nothing from outside. */
     TABLE(),
     /** Notices of a webhook, which has a patience of its own; an instance is its id. */
@@ -61,6 +63,7 @@ public enum JobKind {
                 && this != PROOF
                 && this != DRAWING
                 && this != RECOGNISE
+                && this != SCAN
                 && this != TABLE
                 && this != WEBHOOK
                 && this != COLUMNS

@@ -82,6 +82,11 @@ class JobSetup {
     }
 
     @Bean
+    Task<Void> scanTask(ObjectProvider<JobWork> all) {
+        return task(JobKind.SCAN, all);
+    }
+
+    @Bean
     Task<Void> tableTask(ObjectProvider<JobWork> all) {
         return task(JobKind.TABLE, all);
     }

@@ -25,6 +25,7 @@ final class Needs {
             Map.entry("runs", Area.INTAKE),
             Map.entry("finished-files", Area.INTAKE),
             Map.entry("agreements", Area.AGREEMENTS),
+            Map.entry("scans", Area.AGREEMENTS),
             Map.entry("archive", Area.ARCHIVE),
             Map.entry("daily-roots", Area.ARCHIVE),
             Map.entry("registers", Area.REGISTERS),
