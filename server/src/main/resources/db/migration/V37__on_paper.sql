@@ -39,8 +39,8 @@ create table scan_page (
     marked boolean not null,
     by_hand boolean not null default false,
     picture text,
-    wide real,
-    high real,
+    wide double precision,
+    high double precision,
     laid text,
     findings jsonb not null default '[]',
     unique (scan_id, number)

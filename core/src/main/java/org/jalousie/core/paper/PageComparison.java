@@ -17,6 +17,9 @@ final class PageComparison {
     private static final int REACH = 4;
     private static final int DARK = 110;
 
+    /** As little is left of a hairline when a scanner has seen it. */
+    private static final int FAINT = 35;
+
     /** Of so few words nothing can be said by their number. */
     private static final int FEW = 12;
 
@@ -32,12 +35,14 @@ final class PageComparison {
     private final Grey scan;
     private final Fit fit;
     private final List<Piece> windows;
-    private final boolean[] found;
+    private final List<Rectangle> captions;
+    private final byte[] found;
     private double gain = 1;
 
-    private PageComparison(Grey page, Grey scan, Fit fit, List<Piece> windows) {
+    private PageComparison(Grey page, Grey scan, Fit fit, List<Piece> windows, List<Rectangle> captions) {
+        this.captions = captions;
         this.windows = windows;
-        this.found = new boolean[page.width() * page.height()];
+        this.found = new byte[page.width() * page.height()];
         this.page = page;
         this.scan = scan;
         this.fit = fit;
@@ -49,9 +54,10 @@ final class PageComparison {
     /**
      * @param page the ink that was printed, {@code scan} the ink that came back
      * @param words where words were printed
+     * @param captions where people write over what was printed
      */
-    static Result of(Grey page, Grey scan, Fit fit, List<PageWords.Word> words) {
-        PageComparison comparison = new PageComparison(page, scan, fit, pieces(page, words));
+    static Result of(Grey page, Grey scan, Fit fit, List<PageWords.Word> words, List<Rectangle> captions) {
+        PageComparison comparison = new PageComparison(page, scan, fit, pieces(page, words, captions), captions);
         comparison.gain = comparison.gain();
         comparison.find();
         List<Rectangle> changed = comparison.changed();
@@ -81,7 +87,7 @@ final class PageComparison {
     /** What ink there is, as it lies over the printed page. */
     private void find() {
         for (int y = 0; y < page.height(); y++)
-            for (int x = 0; x < page.width(); x++) found[y * page.width() + x] = ink(x, y) > DARK;
+            for (int x = 0; x < page.width(); x++) found[y * page.width() + x] = (byte) ink(x, y);
     }
 
     /** What wasn't on the scanner can't be missed on the scan. */
@@ -117,12 +123,16 @@ final class PageComparison {
     }
 
     /** A part of the page that is looked at by itself. @param letter about as wide as one letter of it */
-    private record Piece(Window window, int letter) {}
+    private record Piece(Window window, int letter) {
+        Rectangle box() {
+            return new Rectangle(window.left(), window.top(), window.width(), window.height());
+        }
+    }
 
     /** Words, and what looks like words where the file doesn't know any. */
-    private static List<Piece> pieces(Grey page, List<PageWords.Word> words) {
+    private static List<Piece> pieces(Grey page, List<PageWords.Word> words, List<Rectangle> captions) {
         List<Piece> pieces = new ArrayList<>();
-        boolean[] rest = dots(page, 128);
+        boolean[] rest = dots(page.values(), 128);
         double dots = ScanFile.DOTS_PER_INCH / 72.0;
         for (PageWords.Word word : words) {
             double high = Math.max(4, word.height());
@@ -142,13 +152,21 @@ final class PageComparison {
             pieces.add(
                     new Piece(new Window(page, box.x, box.y, box.width, box.height), Math.max(6, blob.height * 3 / 5)));
         }
+        pieces.removeIf(piece -> mostlyIn(piece.box(), captions));
         return pieces;
+    }
+
+    private static boolean mostlyIn(Rectangle box, List<Rectangle> captions) {
+        return captions.stream()
+                .map(one -> one.intersection(box))
+                .anyMatch(both ->
+                        !both.isEmpty() && (long) both.width * both.height * 2 >= (long) box.width * box.height);
     }
 
     /** Printed lines and drawings that nothing is left of. */
     private List<Rectangle> lost() {
-        boolean[] there = spread(found, page.width(), 5);
-        boolean[] lost = dots(page, 128);
+        boolean[] there = spread(dots(found, FAINT), page.width(), 5);
+        boolean[] lost = dots(page.values(), 128);
         for (int y = 0; y < page.height(); y++) {
             for (int x = 0; x < page.width(); x++) {
                 int at = y * page.width() + x;
@@ -164,7 +182,9 @@ final class PageComparison {
                         y * page.width() + one.window().left(),
                         y * page.width() + one.window().left() + one.window().width(),
                         false);
-        return Blobs.of(lost, page.width(), page.height(), 10, 60);
+        return Blobs.of(lost, page.width(), page.height(), 10, 60).stream()
+                .filter(one -> !mostlyIn(one, captions))
+                .toList();
     }
 
     private WordLook look(Piece piece) {
@@ -224,17 +244,18 @@ final class PageComparison {
     private List<Rectangle> written() {
         int edge = ScanFile.DOTS_PER_INCH / 8;
         int near = 5;
-        boolean[] printed = spread(dots(page, 60), page.width(), near);
+        boolean[] printed = spread(dots(page.values(), 60), page.width(), near);
         boolean[] written = new boolean[found.length];
         for (int y = edge; y < page.height() - edge; y++)
             for (int x = edge; x < page.width() - edge; x++)
-                written[y * page.width() + x] = found[y * page.width() + x] && !printed[y * page.width() + x];
+                written[y * page.width() + x] =
+                        (found[y * page.width() + x] & 0xFF) > DARK && !printed[y * page.width() + x];
         return Blobs.of(written, page.width(), page.height(), 12, 45);
     }
 
-    private static boolean[] dots(Grey ink, int threshold) {
-        boolean[] dots = new boolean[ink.width() * ink.height()];
-        for (int i = 0; i < dots.length; i++) dots[i] = (ink.values()[i] & 0xFF) > threshold;
+    private static boolean[] dots(byte[] ink, int threshold) {
+        boolean[] dots = new boolean[ink.length];
+        for (int i = 0; i < dots.length; i++) dots[i] = (ink[i] & 0xFF) > threshold;
         return dots;
     }
 

@@ -17,7 +17,7 @@ final class PageFindings {
     private static final double POINTS = 72.0 / ScanFile.DOTS_PER_INCH;
 
     /** When more of its words look otherwise, it is another page. */
-    private static final double MOST_OTHERS_SEEN = 0.4;
+    private static final double MOST_OTHERS_SEEN = 0.7;
 
     /** When the text that came with a scan differs in more of its words, it is told once. */
     private static final double MOST_OTHERS = 0.2;
@@ -36,7 +36,7 @@ final class PageFindings {
         PageFindings all = new PageFindings(page);
         PageComparison.Result result = laid.alike() < Registration.SAME
                 ? new PageComparison.Result(List.of(), List.of(), 1)
-                : PageComparison.of(page.ink(), scan, laid.fit(), page.words());
+                : PageComparison.of(page.ink(), scan, laid.fit(), page.words(), all.captions());
         if (result.others() > MOST_OTHERS_SEEN) {
             all.findings.add(
                     new Finding(Finding.Kind.OTHER_PAGE, 0, 0, page.ink().width() * POINTS, page.height(), "", "", ""));
@@ -51,8 +51,7 @@ final class PageFindings {
         List<PaperPrint.Place> written = new ArrayList<>();
         for (Rectangle dots : result.changed()) {
             Rectangle2D at = points(dots);
-            boolean caption = page.places().stream().anyMatch(one -> box(one, 1).contains(at));
-            if (!caption) add(Finding.Kind.CHANGED, at, wordsAt(at), "");
+            add(Finding.Kind.CHANGED, at, wordsAt(at), "");
         }
         for (Rectangle dots : result.written()) {
             Rectangle2D at = points(dots);
@@ -70,6 +69,17 @@ final class PageFindings {
         for (PaperPrint.Place one : page.places())
             if (one.signature() && !written.contains(one))
                 add(Finding.Kind.EMPTY, box(one, 0), one.caption(), one.party());
+    }
+
+    /** Where people write over small letters that say what goes there. */
+    private List<Rectangle> captions() {
+        return page.places().stream()
+                .map(one -> new Rectangle(
+                        (int) ((one.x() - 1) / POINTS),
+                        (int) ((page.height() - one.y() - one.height() - 1) / POINTS),
+                        (int) ((one.width() + 2) / POINTS),
+                        (int) ((one.height() + 2 + PaperPrint.BELOW) / POINTS)))
+                .toList();
     }
 
     /** Whoever signs goes over the edges, but not far from where they were asked to. */

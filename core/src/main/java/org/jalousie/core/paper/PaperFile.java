@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
@@ -14,6 +15,8 @@ import org.apache.pdfbox.pdmodel.graphics.image.JPEGFactory;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 import org.jalousie.core.pdf.ArchivalForm;
 import org.jalousie.core.pdf.AttachedFiles;
+import org.jalousie.core.pdf.PageWords;
+import org.jalousie.core.placement.FixedPages;
 
 /**
  * A document that was signed on paper, as it is filed: its scanned pages in their order, with the file that was printed attached
@@ -24,6 +27,13 @@ public final class PaperFile {
 
     /** @param jpeg its picture; {@code wide}, {@code high} how large it is on paper, in PDF points */
     public record Page(byte[] jpeg, double wide, double high) {}
+
+    /** The office's seal takes a field, like that of any document. */
+    private static byte[] withSealField(byte[] pdf) {
+        FixedPages.Sheet sheet = new FixedPages.Sheet(pdf, () -> PageWords.of(pdf), List.of(), List.of());
+        return FixedPages.make(sheet, Map.of(), datum -> "", Set.of(), List.of())
+                .pdf();
+    }
 
     /**
      * @param printed the document's PDF that was printed, {@code name} what it is called there
@@ -44,7 +54,7 @@ public final class PaperFile {
                     document, Map.of(name, new AttachedFiles.Attached("application/pdf", printed)), "Source", at);
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             document.save(out);
-            return out.toByteArray();
+            return withSealField(out.toByteArray());
         } catch (IOException e) {
             throw new UncheckedIOException("the scan can't be put together", e);
         }

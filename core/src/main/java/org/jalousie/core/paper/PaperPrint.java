@@ -10,6 +10,7 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.multipdf.PDFMergerUtility;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -40,6 +41,13 @@ public final class PaperPrint {
     private static final float EDGE = 6 * MM;
 
     private static final float LINE = 6.5f;
+    private static final float CAPTION = 5.5f;
+
+    /** How much a caption takes below the line that is written on. */
+    static final float BELOW = CAPTION + 1.5f;
+
+    /** A place that is higher has room for its caption within. */
+    private static final double HIGH = 30;
 
     /** The code, the quiet around it (ISO/IEC 18004 §6.3.8), and the line below. */
     private static final float ROOM = CODE + 4 * MM + LINE;
@@ -104,7 +112,10 @@ public final class PaperPrint {
                             .toList();
                 }
                 float[] at = free.orElseGet(() -> new float[] {box.getWidth() - EDGE - ROOM, EDGE});
-                draw(document, page, PaperMark.of(agreement, number, pages, sheet.state()), at, own);
+                Grey ink = seen.get(i).ink();
+                // a page that was made smaller isn't looked at again
+                Predicate<Place> below = one -> free.isPresent() && one.height() < HIGH && free(ink, box, one);
+                draw(document, page, PaperMark.of(agreement, number, pages, sheet.state()), at, own, below);
                 places.addAll(own);
             }
             ArchivalForm.declare(document, agreement.value());
@@ -145,11 +156,21 @@ public final class PaperPrint {
     }
 
     private static boolean free(Grey ink, PDRectangle page, float[] at) {
+        return free(ink, page, at[0], at[1], ROOM, ROOM);
+    }
+
+    /** Whether nothing stands below the line of a place. */
+    private static boolean free(Grey ink, PDRectangle page, Place one) {
+        return free(ink, page, (float) one.x(), (float) one.y() - BELOW, (float) one.width(), BELOW - 1);
+    }
+
+    private static boolean free(Grey ink, PDRectangle page, float x0, float y0, float wide, float high) {
         float dots = LOOK / 72f;
-        int left = (int) Math.floor(at[0] * dots);
-        int top = (int) Math.floor((page.getHeight() - at[1] - ROOM) * dots);
-        int across = (int) Math.ceil(ROOM * dots) + 1;
-        for (int y = top; y < top + across; y++)
+        int left = (int) Math.floor(x0 * dots);
+        int top = (int) Math.floor((page.getHeight() - y0 - high) * dots);
+        int across = (int) Math.ceil(wide * dots) + 1;
+        int down = (int) Math.ceil(high * dots) + 1;
+        for (int y = top; y < top + down; y++)
             for (int x = left; x < left + across; x++)
                 if (x >= 0 && y >= 0 && x < ink.width() && y < ink.height() && ink.at(x, y) > 12) return false;
         return true;
@@ -172,7 +193,14 @@ public final class PaperPrint {
         }
     }
 
-    private static void draw(PDDocument document, PDPage page, PaperMark mark, float[] at, List<Place> places)
+    /** @param captioned whether a place has its caption below its line */
+    private static void draw(
+            PDDocument document,
+            PDPage page,
+            PaperMark mark,
+            float[] at,
+            List<Place> places,
+            Predicate<Place> captioned)
             throws IOException {
         if (page.getResources() == null) page.setResources(new PDResources());
         StringBuilder words = new StringBuilder();
@@ -184,9 +212,9 @@ public final class PaperPrint {
                 if (!one.caption().isEmpty() && one.height() > 14)
                     words.append(ink.show(
                             TypeSetter.here().line(one.caption()),
-                            5.5f,
+                            CAPTION,
                             (float) one.x() + 1,
-                            (float) (one.y() + one.height()) - 5.5f,
+                            (float) (captioned.test(one) ? one.y() - CAPTION : one.y() + one.height() - CAPTION),
                             0.35f,
                             page.getResources()));
         }

@@ -1,11 +1,13 @@
 package org.jalousie.core.paper;
 
+import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
@@ -16,6 +18,7 @@ import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDResources;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
 import org.apache.pdfbox.pdmodel.graphics.PDXObject;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
@@ -34,8 +37,19 @@ public final class ScanFile implements AutoCloseable {
     /** How fine pages are drawn, where that can be said. */
     public static final int DOTS_PER_INCH = 200;
 
+    private static final int COARSEST = 90;
+    private static final int FINEST = 320;
     private static final long MOST_PIXELS = 80_000_000;
     private static final Set<String> PICTURES = Set.of("tif", "tiff", "jpeg", "jpg", "png");
+
+    /** A coarse scan that is drawn finer has no steps at its edges. */
+    private static final RenderingHints SMOOTH = new RenderingHints(Map.of(
+            RenderingHints.KEY_INTERPOLATION,
+            RenderingHints.VALUE_INTERPOLATION_BICUBIC,
+            RenderingHints.KEY_RENDERING,
+            RenderingHints.VALUE_RENDER_QUALITY,
+            RenderingHints.KEY_ANTIALIASING,
+            RenderingHints.VALUE_ANTIALIAS_ON));
 
     private final PDDocument pdf;
     private final ImageInputStream stream;
@@ -108,11 +122,9 @@ public final class ScanFile implements AutoCloseable {
         try {
             if (pdf == null) return picture(page - 1, pictures);
             PDPage one = pdf.getPage(page - 1);
-            if (packed(one.getResources())) throw new NotPossible(Message.of("scan.jpeg-2000", "page", page));
-            float wide = Math.max(one.getCropBox().getWidth(), one.getCropBox().getHeight());
-            // a page that says it is as large as a poster is a page all the same
-            float dots = Math.min(DOTS_PER_INCH, DOTS_PER_INCH * 1300f / Math.max(1, wide));
-            return new PDFRenderer(pdf).renderImageWithDPI(page - 1, dots, ImageType.RGB);
+            PDFRenderer renderer = new PDFRenderer(pdf);
+            renderer.setRenderingHints(SMOOTH);
+            return renderer.renderImageWithDPI(page - 1, fineness(one, page), ImageType.RGB);
         } catch (IOException | RuntimeException | StackOverflowError e) {
             if (e instanceof NotPossible told) throw told;
             throw new NotPossible(Message.of("scan.page-unreadable", "page", page));
@@ -125,16 +137,22 @@ public final class ScanFile implements AutoCloseable {
         return reader.read(index);
     }
 
-    /** What no reader here opens would otherwise be an empty page. */
-    private static boolean packed(PDResources resources) throws IOException {
-        if (resources == null) return false;
+    /** As fine as the scanner's picture, so that it is drawn dot by dot. What no reader here opens would be an empty page. */
+    private static float fineness(PDPage page, int number) throws IOException {
+        PDRectangle box = page.getCropBox();
+        float dots = 0;
+        PDResources resources = page.getResources() == null ? new PDResources() : page.getResources();
         for (COSName name : resources.getXObjectNames()) {
             PDXObject object = resources.getXObject(name);
             if (!(object instanceof PDImageXObject image)) continue;
             COSBase filter = image.getCOSObject().getFilters();
-            if (filter != null && filter.toString().contains("JPXDecode")) return true;
+            if (filter != null && filter.toString().contains("JPXDecode"))
+                throw new NotPossible(Message.of("scan.jpeg-2000", "page", number));
+            dots = Math.max(dots, image.getWidth() * 72f / Math.max(1, box.getWidth()));
         }
-        return false;
+        float usual = dots < COARSEST || dots > FINEST ? DOTS_PER_INCH : dots;
+        // a page that says it is as large as a poster is a page all the same
+        return Math.min(usual, usual * 1300f / Math.max(1, Math.max(box.getWidth(), box.getHeight())));
     }
 
     /** The words that the scanner's program has read on a page; none where it hasn't tried. */

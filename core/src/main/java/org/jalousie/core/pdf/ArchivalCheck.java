@@ -19,7 +19,10 @@ import org.verapdf.pdfa.flavours.PDFAFlavour;
 import org.verapdf.pdfa.results.TestAssertion;
 import org.verapdf.pdfa.results.ValidationResult;
 
-/** Whether a file is PDF/A-2b (ISO 19005-2), as the PDF Association's own validator judges. */
+/**
+ * Whether a file is PDF/A-2b (ISO 19005-2), or PDF/A-3b (ISO 19005-3) where it says so since it has files attached, as the PDF
+ * Association's own validator judges.
+ */
 public final class ArchivalCheck {
     /** So many faults are told; a file that has more of them isn't helped by the rest. */
     private static final int MOST_TOLD = 6;
@@ -61,17 +64,28 @@ public final class ArchivalCheck {
         }
     }
 
-    private static List<String> found(byte[] pdf) {
+    private static PDFAFlavour meant(byte[] pdf) {
         try (InputStream in = new ByteArrayInputStream(pdf);
-                PDFAParser parser = Foundries.defaultInstance().createParser(in, PDFAFlavour.PDFA_2_B);
-                PDFAValidator validator = Foundries.defaultInstance().createValidator(PDFAFlavour.PDFA_2_B, false)) {
+                PDFAParser parser = Foundries.defaultInstance().createParser(in)) {
+            return parser.getFlavour() == PDFAFlavour.PDFA_3_B ? PDFAFlavour.PDFA_3_B : PDFAFlavour.PDFA_2_B;
+        } catch (Exception e) {
+            return PDFAFlavour.PDFA_2_B; // what can't be read is told by who looks it through
+        }
+    }
+
+    private static List<String> found(byte[] pdf) {
+        PDFAFlavour meant = meant(pdf);
+        try (InputStream in = new ByteArrayInputStream(pdf);
+                PDFAParser parser = Foundries.defaultInstance().createParser(in, meant);
+                PDFAValidator validator = Foundries.defaultInstance().createValidator(meant, false)) {
             ValidationResult result = validator.validate(parser);
             if (result.isCompliant()) return List.of();
             Set<String> faults = new LinkedHashSet<>();
             result.getTestAssertions().stream()
                     .filter(one -> one.getStatus() == TestAssertion.Status.FAILED)
-                    .map(one -> one.getMessage() + " (ISO 19005-2, "
-                            + one.getRuleId().getClause() + ")")
+                    .map(one ->
+                            one.getMessage() + " (ISO 19005-" + meant.getPart().getPartNumber() + ", "
+                                    + one.getRuleId().getClause() + ")")
                     .forEach(faults::add);
             return faults.stream().limit(MOST_TOLD).toList();
         } catch (Exception e) {

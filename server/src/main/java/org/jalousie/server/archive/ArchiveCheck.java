@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Document;
@@ -103,7 +104,7 @@ class ArchiveCheck {
         if (agreement.record().isEmpty()) throw Refusal.notFound(Message.of("agreement.no-file-yet"));
         List<Verification> files = agreement.documents().stream()
                 .filter(one -> one.kind().sealed())
-                .map(one -> checked(one, filed))
+                .flatMap(one -> Stream.concat(Stream.of(checked(one, filed)), onScreen(one, agreement).stream()))
                 .toList();
         return LawTable.of(agreement, filed.history(), files).stream()
                 .map(one -> new LawRow(
@@ -113,6 +114,14 @@ class ArchiveCheck {
                         one.events(),
                         one.because().toString()))
                 .toList();
+    }
+
+    /** What some have signed on the screen before it was signed on paper. */
+    private Optional<Verification> onScreen(Document document, Agreement agreement) {
+        return agreement
+                .paper()
+                .flatMap(paper -> paper.printedAs(document.id()))
+                .map(printed -> files.asFound(printed).map(verifier::verify).orElse(MISSING));
     }
 
     private Verification checked(Document document, Agreements.Filed filed) {

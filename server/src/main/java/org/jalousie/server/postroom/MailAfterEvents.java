@@ -176,6 +176,8 @@ class MailAfterEvents implements AfterEvents {
                 .filter(Participant::getsCopy)
                 .filter(one -> copied.stream().noneMatch(other -> other.person().isSameAs(one.person())))
                 .forEach(copied::add);
+        // who signed on paper may have no address; the office hands them their copy
+        copied.removeIf(one -> one.mail().isBlank());
         copied.forEach(one -> queue(about, Occasion.COMPLETED, Optional.of(one.party()), entry));
     }
 

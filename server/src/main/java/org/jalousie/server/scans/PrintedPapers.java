@@ -126,7 +126,9 @@ class PrintedPapers {
                 placed.width(),
                 placed.height(),
                 party.value(),
-                signature ? name : placed.field().title(),
+                signature
+                        ? placed.field().title() + ": " + name
+                        : placed.field().title(),
                 signature);
     }
 }
