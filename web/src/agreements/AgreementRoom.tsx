@@ -16,6 +16,8 @@ import { ChangedWordings } from './check/ChangedWordings';
 import { RegisterChanges } from '../intake/lookup/RegisterChanges';
 import { useRequest, type Looked } from './check/useCheck';
 import { Files } from './Files';
+import { PaperNote } from './paper/PaperNote';
+import { TakeToPaper } from './paper/TakeToPaper';
 import { OwnDocuments } from './OwnDocuments';
 import { People } from './People';
 import { WhoTheyAre } from './WhoTheyAre';
@@ -92,7 +94,7 @@ export default function AgreementRoom() {
         {coordinator && ['DECLINED', 'WITHDRAWN', 'EXPIRED'].includes(row.state) && (
           <Link to={`/intake/${row.request}`}>{say('agreements.use-its-answers-again')}</Link>
         )}
-        {row.state === 'OUT' && isMine(detail, session.data?.mail) && (
+        {row.state === 'OUT' && !row.onPaper && isMine(detail, session.data?.mail) && (
           <Button look="main" disabled={wayIn.isPending} onClick={() => wayIn.mutate(number)}>
             {say('mine.act-now')}
           </Button>
@@ -124,6 +126,7 @@ export default function AgreementRoom() {
           )}
         </div>
       ))}
+      <PaperNote detail={detail} fixed={!coordinator} />
       {planned && (
         <div id="route-calendar" className="pb-5">
           <RouteOfAgreement detail={detail} />
@@ -212,6 +215,9 @@ export default function AgreementRoom() {
           {request && <MadeWith request={request} number={number} />}
           <Data detail={detail} />
           <Files number={number} documents={detail.documents} attached={detail.attached} />
+          {(row.state === 'OUT' || row.state === 'CHECK') && coordinator && !row.onPaper && (
+            <TakeToPaper detail={detail} />
+          )}
           {(row.state === 'OUT' || row.state === 'CHECK') && coordinator && (
             <Withdraw number={number} onTaken={took} />
           )}

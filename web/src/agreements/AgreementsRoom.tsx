@@ -1,6 +1,8 @@
 import { say } from '../messages/rooms';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { answer, api, type Schemas } from '../api/client';
+import { Link } from 'react-router';
+import { useMay } from '../office/roles';
 import { ListRoom } from '../ui/list/ListRoom';
 import { Chips, Filter } from '../ui/list/ListTools';
 import { useListPlace } from '../ui/list/useListPlace';
@@ -19,6 +21,7 @@ const states = Object.entries(stateWords).map(([value, words]) => ({
 /** All agreements, by state and by any word. */
 export default function AgreementsRoom() {
   const place = useListPlace();
+  const coordinator = useMay('COORDINATOR');
   const { params, find, at, sort, go } = place;
   const state = (params.get('state') ?? '') as State | '';
   const list = useQuery({
@@ -35,6 +38,7 @@ export default function AgreementsRoom() {
   return (
     <>
       <RoomTitle title={say('agreements.agreements')}>
+        {coordinator && <Link to="/agreements/scans">{say('scans.signed-paper')}</Link>}
         <Filter
           label={say('agreements.find-in-agreements')}
           value={find}

@@ -27,6 +27,9 @@ const LinkRoom = lazy(() => import('../intake/links/LinkRoom'));
 const FormRoom = lazy(() => import('../intake/FormRoom'));
 const AgreementsRoom = lazy(() => import('../agreements/AgreementsRoom'));
 const AgreementRoom = lazy(() => import('../agreements/AgreementRoom'));
+const PaperRoom = lazy(() => import('../agreements/paper/PaperRoom'));
+const ScansRoom = lazy(() => import('../agreements/scans/ScansRoom'));
+const ScanRoom = lazy(() => import('../agreements/scans/ScanRoom'));
 const ArchiveRoom = lazy(() => import('../archive/ArchiveRoom'));
 const CheckRoom = lazy(() => import('../archive/check/CheckRoom'));
 const RootsRoom = lazy(() => import('../archive/roots/RootsRoom'));
@@ -95,7 +98,10 @@ createRoot(root).render(
             <Route path="/intake/new/:template" element={<FormRoom />} />
             <Route path="/intake/:number" element={<FormRoom />} />
             <Route path="/agreements" element={<AgreementsRoom />} />
+            <Route path="/agreements/scans" element={<ScansRoom />} />
+            <Route path="/agreements/scans/:id" element={<ScanRoom />} />
             <Route path="/agreements/:number" element={<AgreementRoom />} />
+            <Route path="/agreements/:number/paper" element={<PaperRoom />} />
             <Route path="/archive" element={<ArchiveRoom />} />
             <Route path="/archive/check" element={<CheckRoom />} />
             <Route path="/archive/roots" element={<RootsRoom />} />

@@ -19,7 +19,7 @@ export function useAgreement(number: string) {
     refetchInterval: (query) => {
       const row = query.state.data?.row;
       const state = row?.state;
-      const onTheWay = row?.route.every((slat) => slat.standing !== 'TURN');
+      const onTheWay = !row?.onPaper && row?.route.every((slat) => slat.standing !== 'TURN');
       if (state === 'GENERATING' || state === 'SEALING') return 1000;
       if (state === 'OUT' && onTheWay) return 1000;
       return state === 'OUT' ? 5000 : false;

@@ -27,6 +27,7 @@ export type GroupName =
   | 'undelivered'
   | 'copies'
   | 'asked'
+  | 'paper'
   | 'dates'
   | 'requests'
   | 'check'
@@ -77,6 +78,7 @@ export function groupsOf(today: Today): Group[] {
     undelivered,
     copies,
     asked,
+    onPaper,
     dates,
     requests,
     toCheck,
@@ -134,6 +136,14 @@ export function groupsOf(today: Today): Group[] {
       })),
     },
     agreements('asked', say('today.asked'), say('today.answer'), asked, '/agreements', true),
+    agreements(
+      'paper',
+      say('today.on-paper'),
+      say('today.bring-paper'),
+      onPaper,
+      '/agreements',
+      true,
+    ),
     {
       name: 'dates',
       title: say('today.dates'),

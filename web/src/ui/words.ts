@@ -51,6 +51,7 @@ export function listed(names: string[]): string {
 
 /** Whom an agreement waits for, in words. */
 export function waitingFor(item: Item): string {
+  if (item.onPaper) return say('ui.on-paper');
   const names = item.route.filter((slat) => slat.standing === 'TURN').map((slat) => slat.name);
   if (item.state === 'OUT' && names.length) return listed(names);
   const sealing = item.route.some((slat) => slat.standing === 'SEALING');
@@ -70,7 +71,7 @@ export function nextOf({ kind, at }: Schemas['Next']): string {
 
 /** Whether those that an agreement waits for have opened it; empty where nobody is waited for. */
 export function openedBy(item: Item): string {
-  if (item.state !== 'OUT') return '';
+  if (item.state !== 'OUT' || item.onPaper) return '';
   const turn = item.route.filter(({ standing, seen }) => standing === 'TURN' && seen !== null);
   if (!turn.length) return '';
   const opened = turn.filter(({ seen }) => seen).length;

@@ -22,7 +22,7 @@ export function RouteNow({
 }) {
   const { row, people } = detail;
   const out = row.state === 'OUT';
-  const hand = out && !fixed;
+  const hand = out && !fixed && !row.onPaper;
   return (
     <section aria-label={say('agreements.route')}>
       <h2 className="pb-2 text-lg">{say('agreements.route')}</h2>
