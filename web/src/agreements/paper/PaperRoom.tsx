@@ -4,6 +4,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { answer, api } from '../../api/client';
 import { say } from '../../messages/rooms';
 import { useAgreement } from '../../office/queries';
+import { DialogShell } from '../../ui/DialogShell';
 import { DropFiles } from '../../ui/DropFiles';
 import { Button, RoomTitle, Trouble } from '../../ui/parts';
 import { Unshown } from '../../ui/Unshown';
@@ -23,6 +24,7 @@ export default function PaperRoom() {
   const bring = useBringScans(number);
   const queries = useQueryClient();
   const navigate = useNavigate();
+  const [leaving, setLeaving] = useState(false);
   const [chosen, setChosen] = useState<number>();
   const back = useMutation({
     mutationFn: () =>
@@ -45,9 +47,7 @@ export default function PaperRoom() {
         <Link to={`/agreements/${number}`}>{number}</Link>
         {!closed && (
           <>
-            <Button disabled={back.isPending} onClick={() => back.mutate()}>
-              {say('paper.back-to-the-screen')}
-            </Button>
+            <Button onClick={() => setLeaving(true)}>{say('paper.back-to-the-screen')}</Button>
             <a
               href={`/api/v1/agreements/${number}/paper/print.pdf`}
               target="_blank"
@@ -65,7 +65,21 @@ export default function PaperRoom() {
           day: date(printedOn),
         })}
       </p>
-      <Trouble error={back.error ?? bring.error} />
+      <Trouble error={bring.error} />
+      <DialogShell
+        open={leaving}
+        title={say('paper.back-to-the-screen')}
+        onClose={() => setLeaving(false)}
+      >
+        <p className="pb-4">{say('paper.back-means')}</p>
+        <Trouble error={back.error} />
+        <span className="flex gap-2">
+          <Button look="main" disabled={back.isPending} onClick={() => back.mutate()}>
+            {say('paper.back-and-mail')}
+          </Button>
+          <Button onClick={() => setLeaving(false)}>{say('paper.stay-on-paper')}</Button>
+        </span>
+      </DialogShell>
       {!closed && (
         <DropFiles
           says={say('paper.drop-here')}

@@ -11,6 +11,19 @@ export function SheetLook({ number, sheet }: { number: string; sheet: Sheet }) {
   const findings = came?.findings ?? [];
   return (
     <section aria-label={say('paper.side-by-side')}>
+      <ol className="pb-3">
+        {findings.map((one, i) => (
+          <li
+            key={i}
+            className="border-b border-rule py-1"
+            onMouseEnter={() => setOver(i)}
+            onMouseLeave={() => setOver(undefined)}
+          >
+            <span className={one.inDoubt ? 'text-clay' : 'text-moss'}>{i + 1}.</span> {one.said}
+            {one.text && <span className="block text-soft">{saidOf(one)}</span>}
+          </li>
+        ))}
+      </ol>
       <div className="grid grid-cols-2 gap-4">
         <Face title={say('paper.printed')} picture={printed} findings={findings} over={over} />
         {came ? (
@@ -37,19 +50,6 @@ export function SheetLook({ number, sheet }: { number: string; sheet: Sheet }) {
           </Link>
         </p>
       )}
-      <ol className="pt-2">
-        {findings.map((one, i) => (
-          <li
-            key={i}
-            className="border-b border-rule py-1"
-            onMouseEnter={() => setOver(i)}
-            onMouseLeave={() => setOver(undefined)}
-          >
-            <span className={one.inDoubt ? 'text-clay' : 'text-moss'}>{i + 1}.</span> {one.said}
-            {one.text && <span className="block text-soft">{saidOf(one)}</span>}
-          </li>
-        ))}
-      </ol>
     </section>
   );
 }

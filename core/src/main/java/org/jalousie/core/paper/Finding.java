@@ -25,6 +25,8 @@ public record Finding(
         EMPTY,
         /** The text that came with the scan says otherwise. */
         READS_OTHERWISE,
+        /** It was scanned so coarsely that words can't be compared. */
+        UNCLEAR,
         /** The page is not like the one that was printed at all. */
         OTHER_PAGE;
 

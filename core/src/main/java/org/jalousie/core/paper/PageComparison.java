@@ -31,6 +31,9 @@ final class PageComparison {
 
     private static final double MOST_OFF = 0.085;
 
+    /** When a tenth of all words are further off, thin strokes were lost, and letters can't be told apart. */
+    private static final double MOST_USUAL = 0.07;
+
     private final Grey page;
     private final Grey scan;
     private final Fit fit;
@@ -38,6 +41,7 @@ final class PageComparison {
     private final List<Rectangle> captions;
     private final byte[] found;
     private double gain = 1;
+    private boolean unclear;
 
     private PageComparison(Grey page, Grey scan, Fit fit, List<Piece> windows, List<Rectangle> captions) {
         this.captions = captions;
@@ -48,8 +52,8 @@ final class PageComparison {
         this.fit = fit;
     }
 
-    /** @param others the share of words that are others, from 0 to 1; {@code changed} printed ink that is another one or gone; {@code written} ink that wasn't printed */
-    record Result(List<Rectangle> changed, List<Rectangle> written, double others) {}
+    /** @param unclear whether letters can't be told apart; {@code others} the share of words that are others; {@code changed} printed ink that is another one or gone; {@code written} ink that wasn't printed */
+    record Result(List<Rectangle> changed, List<Rectangle> written, double others, boolean unclear) {}
 
     /**
      * @param page the ink that was printed, {@code scan} the ink that came back
@@ -62,7 +66,7 @@ final class PageComparison {
         comparison.find();
         List<Rectangle> changed = comparison.changed();
         double others = comparison.windows.size() < FEW ? 0 : (double) changed.size() / comparison.windows.size();
-        return new Result(changed, comparison.written(), others);
+        return new Result(changed, comparison.written(), others, comparison.unclear);
     }
 
     /** How much fainter the scan is than the print, by what lies under the darkest of it. */
@@ -115,7 +119,8 @@ final class PageComparison {
         List<WordLook> looks = windows.stream().map(this::look).toList();
         double[] sorted = looks.stream().mapToDouble(WordLook::worst).sorted().toArray();
         double usual = sorted.length == 0 ? 0 : sorted[sorted.length * 9 / 10];
-        double most = Math.min(MOST_OFF, LEAST_OFF + 2 * usual);
+        unclear = usual > MOST_USUAL;
+        double most = unclear ? 2.5 * usual : Math.min(MOST_OFF, LEAST_OFF + 2 * usual);
         List<Rectangle> changed = new ArrayList<>();
         for (WordLook one : looks) if (one.worst() > most) changed.add(one.at());
         changed.addAll(lost());

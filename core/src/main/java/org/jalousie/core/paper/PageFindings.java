@@ -35,12 +35,11 @@ final class PageFindings {
     static Found of(PrintedPage page, Grey scan, Registration laid, List<PageWords.Word> read) {
         PageFindings all = new PageFindings(page);
         PageComparison.Result result = laid.alike() < Registration.SAME
-                ? new PageComparison.Result(List.of(), List.of(), 1)
+                ? new PageComparison.Result(List.of(), List.of(), 1, false)
                 : PageComparison.of(page.ink(), scan, laid.fit(), page.words(), all.captions());
         if (result.others() > MOST_OTHERS_SEEN) {
-            all.findings.add(
-                    new Finding(Finding.Kind.OTHER_PAGE, 0, 0, page.ink().width() * POINTS, page.height(), "", "", ""));
-            return new Found(false, all.findings);
+            all.wholePage(Finding.Kind.OTHER_PAGE);
+            return new Found(false, List.copyOf(all.findings));
         }
         all.compared(result);
         all.readBeside(read);
@@ -49,6 +48,7 @@ final class PageFindings {
 
     private void compared(PageComparison.Result result) {
         List<PaperPrint.Place> written = new ArrayList<>();
+        if (result.unclear()) wholePage(Finding.Kind.UNCLEAR);
         for (Rectangle dots : result.changed()) {
             Rectangle2D at = points(dots);
             add(Finding.Kind.CHANGED, at, wordsAt(at), "");
@@ -108,6 +108,10 @@ final class PageFindings {
                 .collect(Collectors.joining(" "));
     }
 
+    private void wholePage(Finding.Kind kind) {
+        findings.add(new Finding(kind, 0, 0, page.ink().width() * POINTS, page.height(), "", "", ""));
+    }
+
     private void add(Finding.Kind kind, Rectangle2D at, String text, String party) {
         findings.add(new Finding(kind, at.getX(), at.getY(), at.getWidth(), at.getHeight(), text, "", party));
     }
@@ -121,8 +125,7 @@ final class PageFindings {
                 .toList();
         int others = deltas.stream().mapToInt(one -> one.getSource().size()).sum();
         if (others > printed.size() * MOST_OTHERS) {
-            findings.add(new Finding(
-                    Finding.Kind.READS_OTHERWISE, 0, 0, page.ink().width() * POINTS, page.height(), "", "", ""));
+            wholePage(Finding.Kind.READS_OTHERWISE);
             return;
         }
         for (AbstractDelta<String> one : deltas) {

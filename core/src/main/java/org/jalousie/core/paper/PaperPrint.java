@@ -10,7 +10,7 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Predicate;
+import java.util.function.BiFunction;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.multipdf.PDFMergerUtility;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -26,6 +26,7 @@ import org.apache.pdfbox.util.Matrix;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.lettering.Ink;
+import org.jalousie.core.lettering.SetLine;
 import org.jalousie.core.lettering.TypeSetter;
 import org.jalousie.core.pdf.ArchivalForm;
 
@@ -48,6 +49,9 @@ public final class PaperPrint {
 
     /** A place that is higher has room for its caption within. */
     private static final double HIGH = 30;
+
+    /** One that is lower takes a tick, and is drawn as a box. */
+    private static final double LOW = 14;
 
     /** The code, the quiet around it (ISO/IEC 18004 §6.3.8), and the line below. */
     private static final float ROOM = CODE + 4 * MM + LINE;
@@ -113,9 +117,11 @@ public final class PaperPrint {
                 }
                 float[] at = free.orElseGet(() -> new float[] {box.getWidth() - EDGE - ROOM, EDGE});
                 Grey ink = seen.get(i).ink();
+                List<Place> all = own;
                 // a page that was made smaller isn't looked at again
-                Predicate<Place> below = one -> free.isPresent() && one.height() < HIGH && free(ink, box, one);
-                draw(document, page, PaperMark.of(agreement, number, pages, sheet.state()), at, own, below);
+                BiFunction<Place, Float, float[]> captioned =
+                        (one, wide) -> free.isPresent() ? captionOf(ink, box, one, all, wide) : within(one);
+                draw(document, page, PaperMark.of(agreement, number, pages, sheet.state()), at, own, captioned);
                 places.addAll(own);
             }
             ArchivalForm.declare(document, agreement.value());
@@ -159,9 +165,27 @@ public final class PaperPrint {
         return free(ink, page, at[0], at[1], ROOM, ROOM);
     }
 
-    /** Whether nothing stands below the line of a place. */
-    private static boolean free(Grey ink, PDRectangle page, Place one) {
-        return free(ink, page, (float) one.x(), (float) one.y() - BELOW, (float) one.width(), BELOW - 1);
+    /** Within a place that is high; else beside its line or below it, where that is free, so that nobody has to write over it. */
+    private static float[] captionOf(Grey ink, PDRectangle page, Place one, List<Place> all, float wide) {
+        if (one.height() >= HIGH) return within(one);
+        float right = (float) (one.x() + one.width()) + 3;
+        float below = (float) one.y() - CAPTION;
+        for (float[] at : new float[][] {{right, (float) one.y() + 1}, {(float) one.x() + 1, below}}) {
+            boolean on = at[0] + wide < page.getWidth() - EDGE;
+            if (on
+                    && free(ink, page, at[0], at[1] - 1, wide, CAPTION)
+                    && all.stream()
+                            .noneMatch(other -> other != one
+                                    && other.x() < at[0] + wide
+                                    && at[0] < other.x() + other.width()
+                                    && other.y() < at[1] + CAPTION
+                                    && at[1] < other.y() + other.height())) return at;
+        }
+        return within(one);
+    }
+
+    private static float[] within(Place one) {
+        return new float[] {(float) one.x() + 1, (float) (one.y() + one.height()) - CAPTION};
     }
 
     private static boolean free(Grey ink, PDRectangle page, float x0, float y0, float wide, float high) {
@@ -193,14 +217,14 @@ public final class PaperPrint {
         }
     }
 
-    /** @param captioned whether a place has its caption below its line */
+    /** @param captioned where a caption of some width begins */
     private static void draw(
             PDDocument document,
             PDPage page,
             PaperMark mark,
             float[] at,
             List<Place> places,
-            Predicate<Place> captioned)
+            BiFunction<Place, Float, float[]> captioned)
             throws IOException {
         if (page.getResources() == null) page.setResources(new PDResources());
         StringBuilder words = new StringBuilder();
@@ -208,15 +232,12 @@ public final class PaperPrint {
         try (Ink ink = new Ink(document)) {
             words.append(ink.show(
                     TypeSetter.here().line(line), LINE, at[0] + 2 * MM, at[1] + LINE * 0.4f, 0, page.getResources()));
-            for (Place one : places)
-                if (!one.caption().isEmpty() && one.height() > 14)
-                    words.append(ink.show(
-                            TypeSetter.here().line(one.caption()),
-                            CAPTION,
-                            (float) one.x() + 1,
-                            (float) (captioned.test(one) ? one.y() - CAPTION : one.y() + one.height() - CAPTION),
-                            0.35f,
-                            page.getResources()));
+            for (Place one : places) {
+                if (one.caption().isEmpty() || one.height() <= LOW) continue;
+                SetLine caption = TypeSetter.here().line(one.caption());
+                float[] where = captioned.apply(one, caption.width() * CAPTION / 1000);
+                words.append(ink.show(caption, CAPTION, where[0], where[1], 0.35f, page.getResources()));
+            }
         }
         try (PDPageContentStream out = new PDPageContentStream(document, page, AppendMode.APPEND, true, true)) {
             out.setNonStrokingColor(0f);
@@ -224,7 +245,7 @@ public final class PaperPrint {
             out.setStrokingColor(0.35f);
             out.setLineWidth(0.5f);
             for (Place one : places) {
-                if (one.height() > 14) {
+                if (one.height() > LOW) {
                     out.moveTo((float) one.x(), (float) one.y());
                     out.lineTo((float) (one.x() + one.width()), (float) one.y());
                 } else {
