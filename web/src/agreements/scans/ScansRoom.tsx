@@ -74,7 +74,7 @@ export default function ScansRoom() {
       <RoomTitle title={say('scans.signed-paper')} />
       <DropFiles
         says={say('scans.drop-here')}
-        what={say('scans.scans')}
+        what={say('scans.to-bring')}
         accept={scanFiles}
         disabled={bring.isPending}
         several

@@ -16,6 +16,7 @@ import org.jalousie.demo.Client;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.agreement.WhenGone;
 import org.jalousie.server.testbed.Office;
+import org.jalousie.server.testbed.PaperHand;
 import org.jalousie.server.testbed.Testbed;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;

@@ -13,6 +13,7 @@ import org.jalousie.core.paper.Scanner;
 import org.jalousie.core.pdf.ArchivalCheck;
 import org.jalousie.demo.Client;
 import org.jalousie.server.testbed.Office;
+import org.jalousie.server.testbed.PaperHand;
 import org.jalousie.server.testbed.Testbed;
 import org.jalousie.server.testbed.Together;
 import org.junit.jupiter.api.BeforeAll;

@@ -1,4 +1,4 @@
-package org.jalousie.server.scans;
+package org.jalousie.server.testbed;
 
 import java.awt.Graphics2D;
 import java.util.List;
@@ -10,9 +10,6 @@ import org.jalousie.core.json.Json;
 import org.jalousie.core.paper.PaperPrint;
 import org.jalousie.core.paper.Scanner;
 import org.jalousie.demo.Client;
-import org.jalousie.server.testbed.Office;
-import org.jalousie.server.testbed.Testbed;
-import org.jalousie.server.testbed.Wait;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.JsonNode;
@@ -22,31 +19,31 @@ public final class PaperHand {
     private final Testbed bed;
     private final Client client;
 
-    PaperHand(Testbed bed, Office office) {
+    public PaperHand(Testbed bed, Office office) {
         this.bed = bed;
         this.client = office.client;
     }
 
-    static String path(String number, String what) {
+    public static String path(String number, String what) {
         return "/api/v1/agreements/" + number + "/paper" + what;
     }
 
-    JsonNode take(String number) {
+    public JsonNode take(String number) {
         return done(client.post(path(number, ""), Map.of()));
     }
 
-    byte[] print(String number) {
+    public byte[] print(String number) {
         Client.Answer print = client.get(path(number, "/print.pdf"));
         if (print.status() != 200) throw new IllegalStateException(print.text());
         return print.body();
     }
 
-    JsonNode paper(String number) {
+    public JsonNode paper(String number) {
         return done(client.get(path(number, "")));
     }
 
     /** Where people write on the newest print of an agreement's first document. */
-    List<PaperPrint.Place> places(String number) {
+    public List<PaperPrint.Place> places(String number) {
         return bed
                 .bean(JdbcClient.class)
                 .sql(
@@ -60,7 +57,7 @@ public final class PaperHand {
     }
 
     /** Who signs does so in all of their places; of A4 pages. @param parties whose places are written in */
-    BiConsumer<Integer, Graphics2D> pen(String number, String... parties) {
+    public BiConsumer<Integer, Graphics2D> pen(String number, String... parties) {
         List<PaperPrint.Place> places = places(number);
         return (page, pen) -> places.stream()
                 .filter(one -> one.page() == page + 1 && Set.of(parties).contains(one.party()))
@@ -72,11 +69,11 @@ public final class PaperHand {
     }
 
     /** Brings a scan and waits until it is read. */
-    JsonNode bring(String name, byte[] scan) {
+    public JsonNode bring(String name, byte[] scan) {
         return bring(name, scan, "");
     }
 
-    JsonNode bring(String name, byte[] scan, String number) {
+    public JsonNode bring(String name, byte[] scan, String number) {
         Client.Answer brought =
                 client.upload("/api/v1/scans" + (number.isEmpty() ? "" : "?number=" + number), name, scan);
         if (brought.status() != 201) throw new IllegalStateException(brought.status() + " " + brought.text());
@@ -87,17 +84,17 @@ public final class PaperHand {
                         .filter(one -> !one.get("scan").get("state").asString().equals("READING")));
     }
 
-    JsonNode show(String scan) {
+    public JsonNode show(String scan) {
         return done(client.get("/api/v1/scans/" + scan));
     }
 
-    Client.Answer close(String number, boolean agreed) {
+    public Client.Answer close(String number, boolean agreed) {
         JsonNode paper = paper(number);
         return close(
                 number, paper.get("looked").asString(), paper.get("printedOn").asString(), agreed);
     }
 
-    Client.Answer close(String number, String looked, String day, boolean agreed) {
+    public Client.Answer close(String number, String looked, String day, boolean agreed) {
         return client.post(
                 path(number, "/closing"),
                 Map.of(
