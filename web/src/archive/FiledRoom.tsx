@@ -3,6 +3,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { AttachedFiles } from '../agreements/Files';
 import { DocumentsOfAgreement } from '../agreements/DocumentsOfAgreement';
+import { PaperNote } from '../agreements/paper/PaperNote';
 import { Trail } from '../agreements/Trail';
 import { answer, api } from '../api/client';
 import { Blind } from '../blind/Blind';
@@ -36,6 +37,7 @@ export default function FiledRoom() {
           {say('archive.completed', { number, dateTime: dateTime(detail.row.since) })}
         </span>
       </RoomTitle>
+      <PaperNote detail={detail} fixed />
       <div className="grid grid-cols-[minmax(0,1fr)_19rem] gap-6">
         <div>
           <DocumentsOfAgreement detail={detail} />

@@ -31,8 +31,8 @@ final class PageComparison {
 
     private static final double MOST_OFF = 0.085;
 
-    /** When a tenth of all words are further off, thin strokes were lost, and letters can't be told apart. */
-    private static final double MOST_USUAL = 0.07;
+    /** When half of all words are further off, thin strokes were lost, and letters can't be told apart. */
+    private static final double MOST_MIDDLE = 0.04;
 
     private final Grey page;
     private final Grey scan;
@@ -119,8 +119,10 @@ final class PageComparison {
         List<WordLook> looks = windows.stream().map(this::look).toList();
         double[] sorted = looks.stream().mapToDouble(WordLook::worst).sorted().toArray();
         double usual = sorted.length == 0 ? 0 : sorted[sorted.length * 9 / 10];
-        unclear = usual > MOST_USUAL;
-        double most = unclear ? 2.5 * usual : Math.min(MOST_OFF, LEAST_OFF + 2 * usual);
+        // by the one in the middle: many that were changed don't make the others unclear
+        double middle = sorted.length == 0 ? 0 : sorted[sorted.length / 2];
+        unclear = middle > MOST_MIDDLE;
+        double most = unclear ? Math.max(MOST_OFF, 4 * middle) : Math.min(MOST_OFF, LEAST_OFF + 2 * usual);
         List<Rectangle> changed = new ArrayList<>();
         for (WordLook one : looks) if (one.worst() > most) changed.add(one.at());
         changed.addAll(lost());

@@ -39,12 +39,22 @@ public record DocumentView(
                 .map(GivenPlace::field)
                 .toList();
         ChangedWording changed = agreement.changed().get(document.id());
-        return of(document, document.pages(), own, given, changed == null ? List.of() : changed.paragraphs());
+        return of(document, shown(document, agreement), own, given, changed == null ? List.of() : changed.paragraphs());
     }
 
     /** As somebody who takes part sees it: without the data that stand ready for the fields of others. */
-    public static DocumentView forParticipants(Document document) {
-        return of(document, document.pages().withoutSources(), false, List.of(), List.of());
+    public static DocumentView forParticipants(Document document, Agreement agreement) {
+        return of(document, shown(document, agreement).withoutSources(), false, List.of(), List.of());
+    }
+
+    /** What was signed on paper is a picture: no places are drawn on it. */
+    private static Pages shown(Document document, Agreement agreement) {
+        boolean picture = agreement
+                .paper()
+                .filter(paper -> paper.signed().isPresent()
+                        && paper.printedAs(document.id()).isPresent())
+                .isPresent();
+        return picture ? new Pages(document.pages().sizes(), List.of()) : document.pages();
     }
 
     private static DocumentView of(

@@ -94,7 +94,9 @@ class SigningPages {
     }
 
     private static List<DocumentView> documents(Visitor visitor) {
-        return visitor.documents().stream().map(DocumentView::forParticipants).toList();
+        return visitor.documents().stream()
+                .map(one -> DocumentView.forParticipants(one, visitor.agreement()))
+                .toList();
     }
 
     private static String ended(State state, Catalogue words) {
