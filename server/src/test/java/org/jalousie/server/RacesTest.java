@@ -61,6 +61,7 @@ class RacesTest {
                     .status();
         });
         acts.put("withdraw", RacesTest::withdraw);
+        acts.put("take to paper", RacesTest::takeToPaper);
         return acts;
     }
 
@@ -68,6 +69,13 @@ class RacesTest {
         Office own = new Office(BED.address());
         return () -> own.client
                 .post("/api/v1/agreements/" + number + "/withdrawal", Map.of("reason", "a mistake"))
+                .status();
+    }
+
+    private static Callable<Integer> takeToPaper(String number, String request, String link) {
+        Office own = new Office(BED.address());
+        return () -> own.client
+                .post("/api/v1/agreements/" + number + "/paper", Map.of())
                 .status();
     }
 
@@ -92,6 +100,7 @@ class RacesTest {
                     .status();
         });
         acts.put("withdraw", RacesTest::withdraw);
+        acts.put("take to paper", RacesTest::takeToPaper);
         return acts;
     }
 

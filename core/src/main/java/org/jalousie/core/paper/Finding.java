@@ -21,7 +21,7 @@ public record Finding(
         WRITTEN,
         /** Something is written where it was asked for. */
         IN_PLACE,
-        /** Nothing is written where a signature was asked for. */
+        /** Nothing is written where something has to be, like a signature. */
         EMPTY,
         /** The text that came with the scan says otherwise. */
         READS_OTHERWISE,

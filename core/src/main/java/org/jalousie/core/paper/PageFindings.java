@@ -67,7 +67,7 @@ final class PageFindings {
                         places.get(0).party());
         }
         for (PaperPrint.Place one : page.places())
-            if (one.signature() && !written.contains(one))
+            if (one.needed() && !written.contains(one))
                 add(Finding.Kind.EMPTY, box(one, 0), one.caption(), one.party());
     }
 

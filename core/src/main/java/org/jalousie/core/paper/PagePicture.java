@@ -15,6 +15,9 @@ import javax.imageio.stream.ImageOutputStream;
 public final class PagePicture {
     private static final float QUALITY = 0.8f;
 
+    /** How far red, green and blue of white paper stray. */
+    private static final int COLOURED = 40;
+
     private PagePicture() {}
 
     /** @param quarters how often it is turned, with the hands of a clock */
@@ -40,7 +43,8 @@ public final class PagePicture {
         boolean across = quarters % 2 == 1;
         int wide = across ? picture.getHeight() : picture.getWidth();
         int high = across ? picture.getWidth() : picture.getHeight();
-        BufferedImage turned = new BufferedImage(wide, high, BufferedImage.TYPE_INT_RGB);
+        BufferedImage turned = new BufferedImage(
+                wide, high, grey(picture) ? BufferedImage.TYPE_BYTE_GRAY : BufferedImage.TYPE_INT_RGB);
         Graphics2D graphics = turned.createGraphics();
         graphics.setColor(java.awt.Color.WHITE);
         graphics.fillRect(0, 0, wide, high);
@@ -49,5 +53,21 @@ public final class PagePicture {
         graphics.drawImage(picture, -picture.getWidth() / 2, -picture.getHeight() / 2, null);
         graphics.dispose();
         return turned;
+    }
+
+    /** Whether nothing on it has a colour, like blue ink. */
+    private static boolean grey(BufferedImage picture) {
+        if (picture.getColorModel().getNumColorComponents() == 1) return true;
+        for (int y = 0; y < picture.getHeight(); y += 2) {
+            for (int x = 0; x < picture.getWidth(); x += 2) {
+                int rgb = picture.getRGB(x, y);
+                int red = rgb >> 16 & 0xFF;
+                int green = rgb >> 8 & 0xFF;
+                int blue = rgb & 0xFF;
+                if (Math.max(red, Math.max(green, blue)) - Math.min(red, Math.min(green, blue)) > COLOURED)
+                    return false;
+            }
+        }
+        return true;
     }
 }

@@ -67,19 +67,12 @@ public final class PaperPrint {
      * @param page from 1
      * @param party who writes there
      * @param caption what is said of it in small letters; none for one that is too small for any
-     * @param signature whether it takes a signature
+     * @param needed whether something has to be written there, like a signature
      */
     public record Place(
-            int page,
-            double x,
-            double y,
-            double width,
-            double height,
-            String party,
-            String caption,
-            boolean signature) {
+            int page, double x, double y, double width, double height, String party, String caption, boolean needed) {
         private Place smaller(double by, double right, double up) {
-            return new Place(page, x * by + right, y * by + up, width * by, height * by, party, caption, signature);
+            return new Place(page, x * by + right, y * by + up, width * by, height * by, party, caption, needed);
         }
     }
 

@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import javax.imageio.ImageIO;
+import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 import org.apache.pdfbox.Loader;
@@ -39,6 +40,9 @@ public final class ScanFile implements AutoCloseable {
 
     private static final int COARSEST = 90;
     private static final int FINEST = 320;
+    /** A4 with 440 dots to the inch; more is made fewer. */
+    private static final int ENOUGH_PIXELS = 18_000_000;
+
     private static final long MOST_PIXELS = 80_000_000;
     private static final Set<String> PICTURES = Set.of("tif", "tiff", "jpeg", "jpg", "png");
 
@@ -54,12 +58,13 @@ public final class ScanFile implements AutoCloseable {
     private final PDDocument pdf;
     private final ImageInputStream stream;
     private final ImageReader pictures;
-    private final PageWords words;
+    private final byte[] bytes;
+    private PageWords words;
     private final int pages;
 
-    private ScanFile(PDDocument pdf, PageWords words, ImageInputStream stream, ImageReader pictures, int pages) {
+    private ScanFile(PDDocument pdf, byte[] bytes, ImageInputStream stream, ImageReader pictures, int pages) {
         this.pdf = pdf;
-        this.words = words;
+        this.bytes = bytes;
         this.stream = stream;
         this.pictures = pictures;
         this.pages = pages;
@@ -84,7 +89,7 @@ public final class ScanFile implements AutoCloseable {
         PDDocument document = Loader.loadPDF(bytes);
         try {
             int pages = bounded(document.getNumberOfPages());
-            return new ScanFile(document, PageWords.of(bytes), null, null, pages);
+            return new ScanFile(document, bytes, null, null, pages);
         } catch (RuntimeException e) {
             document.close();
             throw e;
@@ -134,7 +139,10 @@ public final class ScanFile implements AutoCloseable {
     private static BufferedImage picture(int index, ImageReader reader) throws IOException {
         long dots = (long) reader.getWidth(index) * reader.getHeight(index);
         if (dots > MOST_PIXELS) throw new NotPossible(Message.of("scan.page-too-large", "page", index + 1));
-        return reader.read(index);
+        ImageReadParam param = reader.getDefaultReadParam();
+        int step = (int) Math.ceil(Math.sqrt((double) dots / ENOUGH_PIXELS));
+        if (step > 1) param.setSourceSubsampling(step, step, 0, 0);
+        return reader.read(index, param);
     }
 
     /** As fine as the scanner's picture, so that it is drawn dot by dot. What no reader here opens would be an empty page. */
@@ -152,14 +160,15 @@ public final class ScanFile implements AutoCloseable {
         }
         float usual = dots < COARSEST || dots > FINEST ? DOTS_PER_INCH : dots;
         // a page that says it is as large as a poster is a page all the same
-        return Math.min(usual, usual * 1300f / Math.max(1, Math.max(box.getWidth(), box.getHeight())));
+        double inches = Math.max(1, box.getWidth()) * Math.max(1, box.getHeight()) / 72 / 72;
+        return (float) Math.min(usual, Math.sqrt(ENOUGH_PIXELS / inches));
     }
 
     /** The words that the scanner's program has read on a page; none where it hasn't tried. */
     public List<PageWords.Word> words(int page) {
-        return words == null
-                ? List.of()
-                : words.all().stream().filter(one -> one.page() == page).toList();
+        if (pdf == null) return List.of();
+        if (words == null) words = PageWords.of(bytes);
+        return words.all().stream().filter(one -> one.page() == page).toList();
     }
 
     @Override

@@ -11,6 +11,7 @@ import static org.jalousie.core.agreement.Sample.revision;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -89,7 +90,7 @@ class DeciderModelTest {
         Agreement seen = agreement();
         if (seen.state() == State.GENERATING)
             answers.add(new Command.Generate(seen.revision(), document(madeOf(seen), "p" + ++files, PAGES)));
-        if (seen.state() == State.OUT && !seen.officeSealed())
+        if ((seen.state() == State.OUT || seen.state() == State.SEALING) && !seen.officeSealed())
             answers.add(new Command.SealOffice(seen.revision(), revision("p" + ++files), CertificateId.NONE));
         for (Participant one : seen.acting()) {
             if (seen.standing(one.party()) == Standing.SEALING)
@@ -116,6 +117,7 @@ class DeciderModelTest {
         if (all && who.value().equals("clerk")) values.put("clerk_note", "sound");
         if (all && who.value().equals("lender")) values.put("lender_vat", "XX");
         if (random.nextInt(25) == 0) return ofDocuments(random);
+        if (random.nextInt(agreement().onPaper() ? 4 : 40) == 0) return ofPaper(random);
         return switch (random.nextInt(diligent ? 11 : 13)) {
             case 0 ->
                 new Command.CorrectData(
@@ -136,6 +138,22 @@ class DeciderModelTest {
             case 10 -> new Command.View(who);
             case 11 -> new Command.Decline(who, "no");
             default -> new Command.Withdraw("no");
+        };
+    }
+
+    private Command ofPaper(Random random) {
+        return switch (random.nextInt(4)) {
+            case 0 -> new Command.TakeToPaper(now.plus(Duration.ofDays(30)), List.of());
+            case 1 -> new Command.LeavePaper();
+            default ->
+                new Command.SignOnPaper(
+                        history.size() - random.nextInt(2),
+                        revision("p" + ++files),
+                        List.of(),
+                        "by post",
+                        LocalDate.of(2026, 12, 1),
+                        0,
+                        "");
         };
     }
 
@@ -185,6 +203,18 @@ class DeciderModelTest {
             if (command instanceof Command.OfDocuments)
                 assertThat(before.state()).as("documents before sending only").isIn(State.CHECK, State.GENERATING);
             if (event instanceof Event.Invited invited) invited(then, invited.party());
+            if (then.onPaper())
+                assertThat(event)
+                        .as("while it lies on paper")
+                        .isInstanceOfAny(
+                                Event.BackFromPaper.class,
+                                Event.SignedOnPaper.class,
+                                Event.Withdrawn.class,
+                                Event.Expired.class);
+            if (event instanceof Event.SignedOnPaper signed)
+                assertThat(signed.parties())
+                        .as("nobody's approval comes by paper")
+                        .doesNotContain(new PartyKey("head"));
             history.add(new Entry(history.size() + 1, now, Actor.PROGRAM, event));
         }
         promises(agreement());
@@ -204,15 +234,22 @@ class DeciderModelTest {
                     .as("the document is made from the data that are shown")
                     .contains(file(madeOf(now)));
         for (Participant one : now.acting()) {
-            boolean acted = now.standing(one.party()) == Standing.DONE;
+            boolean acted = now.standing(one.party()) == Standing.DONE && !byHand(now, one.party());
             if (acted && one.duty() == Duty.SIGNS) assertThat(now.consents()).containsKey(one.party());
         }
         if (now.state() != State.COMPLETED) return;
         assertThat(now.acting()).allMatch(one -> now.standing(one.party()) == Standing.DONE);
         for (PlacedField placed : now.fields()) {
-            if (placed.field().asked())
+            if (placed.field().asked() && !byHand(now, placed.field().party()))
                 assertThat(now.values().getOrDefault(placed.field().name(), "")).isNotBlank();
         }
+    }
+
+    private static boolean byHand(Agreement now, PartyKey party) {
+        return now.paper()
+                .flatMap(OnPaper::signed)
+                .filter(signed -> signed.parties().contains(party))
+                .isPresent();
     }
 
     private String madeOf(Agreement agreement) {

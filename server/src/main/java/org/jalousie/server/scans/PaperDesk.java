@@ -4,7 +4,9 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.agreement.Actor;
@@ -171,18 +173,24 @@ class PaperDesk {
                 came.marked());
     }
 
-    /** Each printed page in order; of several that came of one, the one that came last. */
+    /** Each printed page in order; of several that came of one, the one that came last. Those of a file that is there twice are shared out. */
     private List<Sheet> sheets(UUID id, Agreement agreement) {
         List<ScanRows.Page> all = rows.ofAgreement(id);
         List<Sheet> sheets = new ArrayList<>();
+        Map<Sha256, Integer> same = new HashMap<>();
         for (Document document : PrintedPapers.documents(agreement)) {
             Sha256 state = PrintedPapers.stateOf(agreement, document.id());
+            // of two documents that are the same file the pages bear the same mark
+            int before = same.merge(state, 1, Integer::sum) - 1;
             for (int number = 1; number <= document.pages().sizes().size(); number++) {
-                ScanRows.Place wanted = new ScanRows.Place(id, document.id(), number, state);
+                int page = number;
                 List<ScanRows.Page> came = all.stream()
-                        .filter(one -> one.place().equals(Optional.of(wanted)))
+                        .filter(one -> one.place()
+                                .filter(at -> at.printed().equals(state) && at.page() == page)
+                                .isPresent())
                         .toList();
-                sheets.add(new Sheet(document, number, came.stream().findFirst(), Math.max(0, came.size() - 1)));
+                sheets.add(new Sheet(
+                        document, page, came.stream().skip(before).findFirst(), Math.max(0, came.size() - 1 - before)));
             }
         }
         return sheets;

@@ -18,6 +18,8 @@ import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.placement.DocumentId;
 import org.jalousie.core.placement.FilePlace;
 import org.jalousie.core.placement.PlacedField;
+import org.jalousie.core.placement.ShownWhen;
+import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.placement.SigningFieldType;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.files.FileStore;
@@ -113,6 +115,14 @@ class PrintedPapers {
 
     private static boolean byHand(SigningFieldType type) {
         return !(type instanceof FilePlace);
+    }
+
+    /** What nobody can leave blank, whatever else they answer. */
+    private static boolean needed(SigningField field) {
+        return field.asked()
+                && field.type().required()
+                && field.when().equals(ShownWhen.ALWAYS)
+                && field.requiredWhen().equals(ShownWhen.ALWAYS);
     }
 
     private static PaperPrint.Place place(Agreement agreement, PlacedField placed) {

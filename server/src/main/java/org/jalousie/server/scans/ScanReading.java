@@ -3,7 +3,7 @@ package org.jalousie.server.scans;
 import java.awt.image.BufferedImage;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -31,6 +31,9 @@ import org.springframework.stereotype.Component;
 class ScanReading implements JobWork {
     /** Each page against each that is lacking; where that is more, somebody says by hand which they are. */
     private static final int MOST_TRIED = 200;
+
+    /** Prints of so many documents are held while a file is read: a stack may have hundreds. */
+    private static final int MOST_HELD = 6;
 
     private final ScanRows rows;
     private final PrintedPapers printed;
@@ -83,7 +86,12 @@ class ScanReading implements JobWork {
         private final ScanRows.Scan scan;
         private final ScanFile file;
         private final Map<UUID, Agreement> known = new HashMap<>();
-        private final Map<Sha256, PaperPrint.Printed> prints = new HashMap<>();
+        private final Map<Sha256, PaperPrint.Printed> prints = new LinkedHashMap<>() {
+            @Override
+            protected boolean removeEldestEntry(Map.Entry<Sha256, PaperPrint.Printed> eldest) {
+                return size() > MOST_HELD;
+            }
+        };
 
         Run(ScanRows.Scan scan, ScanFile file) {
             this.scan = scan;
@@ -147,7 +155,7 @@ class ScanReading implements JobWork {
             if (whose.isEmpty()) return;
             Agreement agreement = agreement(whose.get());
             if (!agreement.onPaper()) return;
-            Set<List<Object>> there = new HashSet<>();
+            List<List<Object>> there = new ArrayList<>();
             for (ScanRows.Page one : rows.ofAgreement(whose.get()))
                 one.place().ifPresent(at -> there.add(List.of(at.printed(), at.page())));
             List<Wanted> wanted = new ArrayList<>();
@@ -155,7 +163,7 @@ class ScanReading implements JobWork {
                 Sha256 state = PrintedPapers.stateOf(agreement, one.id());
                 PaperPrint.Printed print = print(whose.get(), agreement, one, state);
                 for (int page = 1; page <= print.pages(); page++)
-                    if (!there.contains(List.of(state, page)))
+                    if (!there.remove(List.of((Object) state, page)))
                         wanted.add(new Wanted(new ScanRows.Place(whose.get(), one.id(), page, state), print));
             }
             List<ScanRows.Page> unknown = rows.pagesOf(scan.id()).stream()
@@ -202,7 +210,11 @@ class ScanReading implements JobWork {
         }
 
         private PaperPrint.Printed print(UUID id, Agreement agreement, Document document, Sha256 state) {
-            return prints.computeIfAbsent(state, any -> printed.of(id, agreement, document));
+            PaperPrint.Printed before = prints.get(state);
+            if (before != null) return before;
+            PaperPrint.Printed made = printed.of(id, agreement, document);
+            prints.put(state, made);
+            return made;
         }
 
         private ScanRows.Page plain(int number, BufferedImage picture, ScanRows.Kind kind, boolean marked) {

@@ -63,7 +63,7 @@ public final class PaperHand {
                 .filter(one -> one.page() == page + 1 && Set.of(parties).contains(one.party()))
                 .forEach(one -> {
                     double base = 842 - one.y() - one.height() * 0.35;
-                    if (one.signature()) Scanner.sign(pen, one.x() + 8, base);
+                    if (one.height() > 30) Scanner.sign(pen, one.x() + 8, base);
                     else pen.drawString("4711", (float) one.x() + 6, (float) base);
                 });
     }
