@@ -116,6 +116,10 @@ public final class Demo {
                 licenceValues(
                         "Abel Thorne", "Thorne Calendars", "Twelve violas, one for each month", "book", "EUR 480"),
                 Map.of()));
+        office.takeToPaper(office.generate(office.request(
+                licence,
+                licenceValues("Edda Winter", "", "The case of the painted spinet", "book", "EUR 40"),
+                Map.of())));
         office.request(
                 licence,
                 licenceValues("Vera Kestrel", "", "The workshop bench of 1860", "exhibition", "EUR 60"),

@@ -202,6 +202,12 @@ final class OfficeHand {
         ok(office.post("/api/v1/agreements/" + number + "/sending", Map.of()));
     }
 
+    /** Has it signed on paper; the print waits to be fetched. */
+    void takeToPaper(String number) {
+        ok(office.post("/api/v1/agreements/" + number + "/paper", Map.of()));
+        office.get("/api/v1/agreements/" + number + "/paper/print.pdf");
+    }
+
     void withdraw(String number, String reason) {
         ok(office.post("/api/v1/agreements/" + number + "/withdrawal", Map.of("reason", reason)));
     }

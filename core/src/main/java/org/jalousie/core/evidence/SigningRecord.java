@@ -27,6 +27,7 @@ import org.jalousie.core.agreement.ChangedWording;
 import org.jalousie.core.agreement.Document;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
+import org.jalousie.core.agreement.OnPaper;
 import org.jalousie.core.agreement.Readiness;
 import org.jalousie.core.agreement.Revision;
 import org.jalousie.core.data.Sha256;
@@ -34,6 +35,7 @@ import org.jalousie.core.evidence.law.LawAnswer;
 import org.jalousie.core.messages.Catalogue;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Participant;
+import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.pdf.ArchivalForm;
 import org.jalousie.core.pdf.Opened;
 import org.jalousie.core.placement.DocumentId;
@@ -123,6 +125,7 @@ public final class SigningRecord {
                 changedWordings(page, agreement);
                 details(page, agreement);
                 law(page, law);
+                if (history.stream().anyMatch(entry -> entry.event() instanceof Event.Signed)) onPaper(page, agreement);
                 page.heading(words.say("record.events"), 13);
                 page.row(words.say("record.times"), words.say("record.times-are", "zone", zone.getId()));
                 for (Entry entry : history) {
@@ -165,6 +168,20 @@ public final class SigningRecord {
                             "numbers",
                             one.events().stream().map(String::valueOf).collect(Collectors.joining(", "))));
         page.row("", words.say("law.note"));
+    }
+
+    /** The table is about acts on the screen; of those who signed on paper it says nothing. */
+    private void onPaper(RecordPage page, Agreement agreement) throws IOException {
+        List<PartyKey> parties = agreement
+                .paper()
+                .flatMap(OnPaper::signed)
+                .map(Event.SignedOnPaper::parties)
+                .orElse(List.of());
+        String names = parties.stream()
+                .flatMap(party -> agreement.participant(party).stream())
+                .map(one -> one.name() + " (" + one.label() + ")")
+                .collect(Collectors.joining(", "));
+        if (!names.isEmpty()) page.row("", words.say("record.on-paper", "names", names));
     }
 
     /** How it is known of each who has acted that it was they. */

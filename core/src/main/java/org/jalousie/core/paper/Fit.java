@@ -7,8 +7,6 @@ import java.util.List;
  * in rows.
  */
 record Fit(double xx, double xy, double x0, double yx, double yy, double y0) {
-    static final Fit SAME = new Fit(1, 0, 0, 0, 1, 0);
-
     /** A point here and the same there. */
     record Pair(double x, double y, double toX, double toY) {}
 
@@ -35,48 +33,45 @@ record Fit(double xx, double xy, double x0, double yx, double yy, double y0) {
         return Math.sqrt(Math.abs(xx * yy - xy * yx));
     }
 
-    /** Stretches one page over another. */
-    static Fit over(Grey from, Grey to) {
-        return new Fit((double) to.width() / from.width(), 0, 0, 0, (double) to.height() / from.height(), 0);
+    /** Where the middle of all pairs is, here and there. */
+    private record Middle(double x, double y, double toX, double toY) {
+        static Middle of(List<Pair> pairs) {
+            return new Middle(
+                    pairs.stream().mapToDouble(Pair::x).average().orElse(0),
+                    pairs.stream().mapToDouble(Pair::y).average().orElse(0),
+                    pairs.stream().mapToDouble(Pair::toX).average().orElse(0),
+                    pairs.stream().mapToDouble(Pair::toY).average().orElse(0));
+        }
+
+        /** The map that takes one middle to the other. */
+        Fit through(double xx, double xy, double yx, double yy) {
+            return new Fit(xx, xy, toX - xx * x - xy * y, yx, yy, toY - yx * x - yy * y);
+        }
     }
 
     /** Turned, moved and made larger alike in all directions, as near as can be to the pairs (least squares). */
     static Fit similar(List<Pair> pairs) {
-        double n = pairs.size();
-        double mx = 0;
-        double my = 0;
-        double nx = 0;
-        double ny = 0;
-        for (Pair one : pairs) {
-            mx += one.x / n;
-            my += one.y / n;
-            nx += one.toX / n;
-            ny += one.toY / n;
-        }
+        Middle middle = Middle.of(pairs);
         double a = 0;
         double b = 0;
         double size = 0;
         for (Pair one : pairs) {
-            double dx = one.x - mx;
-            double dy = one.y - my;
-            double ex = one.toX - nx;
-            double ey = one.toY - ny;
+            double dx = one.x - middle.x;
+            double dy = one.y - middle.y;
+            double ex = one.toX - middle.toX;
+            double ey = one.toY - middle.toY;
             a += dx * ex + dy * ey;
             b += dx * ey - dy * ex;
             size += dx * dx + dy * dy;
         }
         a /= Math.max(1e-9, size);
         b /= Math.max(1e-9, size);
-        return new Fit(a, -b, nx - a * mx + b * my, b, a, ny - b * mx - a * my);
+        return middle.through(a, -b, b, a);
     }
 
     /** As near as can be to the pairs (least squares by the normal equations, about their middle). */
     static Fit affine(List<Pair> pairs) {
-        double n = pairs.size();
-        double mx = pairs.stream().mapToDouble(Pair::x).sum() / n;
-        double my = pairs.stream().mapToDouble(Pair::y).sum() / n;
-        double nx = pairs.stream().mapToDouble(Pair::toX).sum() / n;
-        double ny = pairs.stream().mapToDouble(Pair::toY).sum() / n;
+        Middle middle = Middle.of(pairs);
         double sxx = 0;
         double sxy = 0;
         double syy = 0;
@@ -85,23 +80,23 @@ record Fit(double xx, double xy, double x0, double yx, double yy, double y0) {
         double ay = 0;
         double by = 0;
         for (Pair one : pairs) {
-            double dx = one.x - mx;
-            double dy = one.y - my;
+            double dx = one.x - middle.x;
+            double dy = one.y - middle.y;
             sxx += dx * dx;
             sxy += dx * dy;
             syy += dy * dy;
-            ax += dx * (one.toX - nx);
-            bx += dy * (one.toX - nx);
-            ay += dx * (one.toY - ny);
-            by += dy * (one.toY - ny);
+            ax += dx * (one.toX - middle.toX);
+            bx += dy * (one.toX - middle.toX);
+            ay += dx * (one.toY - middle.toY);
+            by += dy * (one.toY - middle.toY);
         }
         double determinant = sxx * syy - sxy * sxy;
         // points on one line say nothing of what lies beside it
         if (pairs.size() < 6 || determinant < 1e-3 * (sxx + syy) * (sxx + syy)) return similar(pairs);
-        double xx = (ax * syy - bx * sxy) / determinant;
-        double xy = (bx * sxx - ax * sxy) / determinant;
-        double yx = (ay * syy - by * sxy) / determinant;
-        double yy = (by * sxx - ay * sxy) / determinant;
-        return new Fit(xx, xy, nx - xx * mx - xy * my, yx, yy, ny - yx * mx - yy * my);
+        return middle.through(
+                (ax * syy - bx * sxy) / determinant,
+                (bx * sxx - ax * sxy) / determinant,
+                (ay * syy - by * sxy) / determinant,
+                (by * sxx - ay * sxy) / determinant);
     }
 }

@@ -85,7 +85,9 @@ class SignedOnPaperTest {
         try (PDDocument document = Loader.loadPDF(record)) {
             assertThat(new PDFTextStripper().getText(document).replaceAll("\\s+", " "))
                     .contains("filed the paper that Ida Marsh (Lender), Tomas Vale (Museum) signed")
-                    .contains("Nothing on it differs from what was printed");
+                    .contains("Nothing on it differs from what was printed")
+                    .contains("signed on paper alone")
+                    .doesNotContain("Nobody signs");
         }
         assertThat(office.show(number).get("signedOnPaper").asBoolean()).isTrue();
         // the museum's signer has an address, and gets the copy

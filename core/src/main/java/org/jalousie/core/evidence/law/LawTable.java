@@ -15,6 +15,7 @@ import java.util.stream.Stream;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Entry;
 import org.jalousie.core.agreement.Event;
+import org.jalousie.core.agreement.OnPaper;
 import org.jalousie.core.evidence.ConsentWording;
 import org.jalousie.core.evidence.EventSentences;
 import org.jalousie.core.evidence.Verification;
@@ -47,7 +48,11 @@ public final class LawTable {
     }
 
     private LawAnswer answer(LawElement element) {
-        if (acts.isEmpty()) return new LawAnswer(element, Standing.NOT_ASKED, List.of(), Message.of("law.not-asked"));
+        if (acts.isEmpty()) {
+            boolean paper = agreement.paper().flatMap(OnPaper::signed).isPresent();
+            return new LawAnswer(
+                    element, Standing.NOT_ASKED, List.of(), Message.of(paper ? "law.on-paper" : "law.not-asked"));
+        }
         List<Act> others = acts.stream().filter(act -> !act.themselves()).toList();
         boolean ofPerson = element != LawElement.ESIGN_RETAINED
                 && element != LawElement.UETA_RETAINED
