@@ -37,7 +37,9 @@ export default function PaperRoom() {
   });
   if (!paper.data || !agreement.data)
     return <Unshown query={paper.data ? agreement : paper} waiting={say('paper.looking-up')} />;
-  const { sheets, signers, scans, closed, printedOn } = paper.data;
+  const { signers, scans, closed, printedOn } = paper.data;
+  // scans of what is filed may have been thrown away since
+  const sheets = closed ? paper.data.sheets.filter(({ came }) => came) : paper.data.sheets;
   const first = sheets.findIndex((one) => inDoubt(one).length > 0);
   const at = chosen ?? Math.max(0, first);
   const sheet = sheets[at];
@@ -95,7 +97,7 @@ export default function PaperRoom() {
       <ScanStates scans={scans} />
       <div className="grid grid-cols-[16rem_minmax(0,1fr)] gap-6">
         <div className="flex flex-col gap-6">
-          <SheetList sheets={sheets} at={at} onChoose={setChosen} />
+          {sheets.length > 0 && <SheetList sheets={sheets} at={at} onChoose={setChosen} />}
           <ClosePaper number={number} paper={paper.data} />
         </div>
         {sheet && <SheetLook key={at} number={number} sheet={sheet} />}

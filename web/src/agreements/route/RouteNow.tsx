@@ -22,7 +22,9 @@ export function RouteNow({
 }) {
   const { row, people } = detail;
   const out = row.state === 'OUT';
-  const hand = out && !fixed && !row.onPaper;
+  const hand = out && !fixed;
+  // who signs on paper isn't reached by mail
+  const parts = hand && !row.onPaper;
   return (
     <section aria-label={say('agreements.route')}>
       <h2 className="pb-2 text-lg">{say('agreements.route')}</h2>
@@ -36,7 +38,7 @@ export function RouteNow({
             out && (
               <>
                 {part.undelivered && <p className="text-oxide">{part.undelivered}</p>}
-                {hand && (slat.standing === 'OPEN' || slat.standing === 'TURN') && (
+                {parts && (slat.standing === 'OPEN' || slat.standing === 'TURN') && (
                   <PartByHand
                     number={row.number}
                     part={part}
@@ -57,7 +59,7 @@ export function RouteNow({
             <span className="text-soft">
               {part.label}, {dutyWords[part.duty]}
             </span>
-            {hand && <PartByHand number={row.number} part={part} turn={false} onTaken={onTaken} />}
+            {parts && <PartByHand number={row.number} part={part} turn={false} onTaken={onTaken} />}
           </div>
         ))}
       {people
