@@ -13,12 +13,12 @@ import com.google.zxing.common.GlobalHistogramBinarizer;
 import com.google.zxing.common.HybridBinarizer;
 import com.google.zxing.multi.qrcode.QRCodeMultiReader;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.function.Function;
 
-/** Finds the mark on a page, whichever way it was laid on the scanner. */
+/** Finds marks on a page, whichever way it was laid on the scanner. */
 final class MarkReader {
     private static final Map<DecodeHintType, Object> HINTS =
             Map.of(DecodeHintType.TRY_HARDER, true, DecodeHintType.POSSIBLE_FORMATS, List.of(BarcodeFormat.QR_CODE));
@@ -33,32 +33,31 @@ final class MarkReader {
     /** @param points the middles of three corners, from below left with the hands of a clock as the code stands upright, as x and y */
     record Found(PaperMark mark, List<double[]> points) {}
 
-    /** @param page of dots, black on white */
-    static Optional<Found> find(Grey page) {
+    /** All that are found, since what is printed on a page may pass itself off as a mark. @param page of dots, black on white */
+    static List<Found> all(Grey page) {
+        if (page.width() < SMALLEST || page.height() < SMALLEST) return List.of();
         // a code in a quarter of the page is found where something else on it misleads
         int halfWide = page.width() * 5 / 8;
         int halfHigh = page.height() / 4;
-        if (page.width() < SMALLEST || page.height() < SMALLEST) return Optional.empty();
-        Optional<Found> found = within(page, 0, 0, page.width(), page.height());
+        List<Found> found = within(page, 0, 0, page.width(), page.height());
         for (int top : new int[] {page.height() - halfHigh, 0}) {
             for (int left : new int[] {page.width() - halfWide, 0}) {
-                if (found.isPresent()) return found;
+                if (!found.isEmpty()) return found;
                 found = within(page, left, top, halfWide, halfHigh);
             }
         }
         return found;
     }
 
-    private static Optional<Found> within(Grey page, int left, int top, int width, int height) {
+    private static List<Found> within(Grey page, int left, int top, int width, int height) {
         LuminanceSource source = new PlanarYUVLuminanceSource(
                 page.values(), page.width(), page.height(), left, top, width, height, false);
-        for (Function<LuminanceSource, Binarizer> way : WAYS) {
-            for (Result result : codes(way.apply(source))) {
-                Optional<PaperMark> mark = PaperMark.read(result.getText());
-                if (mark.isPresent()) return Optional.of(new Found(mark.get(), points(result, left, top)));
-            }
-        }
-        return Optional.empty();
+        Map<PaperMark, Found> found = new LinkedHashMap<>();
+        for (Function<LuminanceSource, Binarizer> way : WAYS)
+            for (Result result : codes(way.apply(source)))
+                PaperMark.read(result.getText())
+                        .ifPresent(mark -> found.putIfAbsent(mark, new Found(mark, points(result, left, top))));
+        return List.copyOf(found.values());
     }
 
     private static Result[] codes(Binarizer page) {

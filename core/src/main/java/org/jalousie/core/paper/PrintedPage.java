@@ -16,7 +16,7 @@ public final class PrintedPage {
     private final int number;
     private final BufferedImage picture;
     private final Grey ink;
-    private final List<double[]> points;
+    private final List<MarkReader.Found> marks;
     private final List<PageWords.Word> words;
     private final List<PaperPrint.Place> places;
     private final float height;
@@ -31,7 +31,7 @@ public final class PrintedPage {
         this.picture = picture;
         Grey grey = Grey.of(picture);
         this.ink = grey.ink();
-        this.points = MarkReader.find(grey).map(MarkReader.Found::points).orElse(List.of());
+        this.marks = MarkReader.all(grey);
         this.words = words;
         this.places = places;
         this.height = height;
@@ -68,8 +68,8 @@ public final class PrintedPage {
         return ink;
     }
 
-    List<double[]> points() {
-        return points;
+    List<MarkReader.Found> marks() {
+        return marks;
     }
 
     List<PageWords.Word> words() {

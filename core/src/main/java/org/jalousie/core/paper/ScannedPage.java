@@ -3,7 +3,6 @@ package org.jalousie.core.paper;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
 import java.util.List;
-import java.util.Optional;
 import org.jalousie.core.pdf.PageWords;
 
 /** A page that came out of a scanner. */
@@ -13,7 +12,7 @@ public final class ScannedPage {
 
     private final BufferedImage picture;
     private final Grey ink;
-    private final Optional<MarkReader.Found> mark;
+    private final List<MarkReader.Found> marks;
     private final List<PageWords.Word> words;
 
     /** @param words that the scanner's program has read on it; none where it hasn't tried */
@@ -21,18 +20,18 @@ public final class ScannedPage {
         this.picture = picture;
         this.words = words;
         Grey grey = Grey.of(picture);
-        this.mark = MarkReader.find(grey);
+        this.marks = MarkReader.all(grey);
         this.ink = grey.ink();
     }
 
-    /** What its mark says; empty where none can be read. */
-    public Optional<PaperMark> mark() {
-        return mark.map(MarkReader.Found::mark);
+    /** What its mark says; empty where none can be read. Where words of the page pass themselves off as one, there are several. */
+    public List<PaperMark> marks() {
+        return marks.stream().map(MarkReader.Found::mark).toList();
     }
 
     /** Whether nothing is on it, like on the back of most sheets. */
     public boolean blank() {
-        return mark.isEmpty() && ink.share(110, Math.min(ink.width(), ink.height()) / 25) < BLANK;
+        return marks.isEmpty() && ink.share(110, Math.min(ink.width(), ink.height()) / 25) < BLANK;
     }
 
     /**
@@ -62,11 +61,11 @@ public final class ScannedPage {
     }
 
     private Registration registered(PrintedPage page) {
-        return Registration.of(
-                page.ink(),
-                ink,
-                page.points(),
-                mark.map(MarkReader.Found::points).orElse(List.of()));
+        for (MarkReader.Found here : marks)
+            for (MarkReader.Found there : page.marks())
+                if (here.mark().equals(there.mark()))
+                    return Registration.of(page.ink(), ink, there.points(), here.points());
+        return Registration.of(page.ink(), ink, List.of(), List.of());
     }
 
     /** Half as many dots as were compared are enough to look at. */

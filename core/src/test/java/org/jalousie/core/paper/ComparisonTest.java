@@ -131,7 +131,7 @@ class ComparisonTest {
             if (page == 1) Scanner.sign(pen, 90, 530);
         });
         ScannedPage page = new ScannedPage(scan, List.of());
-        assertThat(page.mark()).isEmpty();
+        assertThat(page.marks()).isEmpty();
         assertThat(page.alike(PAGES.get(1))).isGreaterThan(page.alike(PAGES.get(0)) + 0.2);
         assertThat(told(page.against(PAGES.get(1)))).contains("IN_PLACE Signature of Ida Marsh");
     }

@@ -45,7 +45,7 @@ class PaperPrintTest {
         PaperPrint.Printed printed = print(pdf);
         for (int page = 1; page <= 2; page++) {
             ScannedPage scan = new ScannedPage(Scanner.POOR.scan(printed.pdf(), page, (at, pen) -> {}), List.of());
-            assertThat(scan.mark()).contains(PaperMark.of(PaperSample.NUMBER, page, 2, Sha256.of(pdf)));
+            assertThat(scan.marks()).containsExactly(PaperMark.of(PaperSample.NUMBER, page, 2, Sha256.of(pdf)));
             assertThat(scan.against(PrintedPage.of(printed, page)).same()).isTrue();
         }
         // nothing of what was agreed is lost for the mark
@@ -63,6 +63,31 @@ class PaperPrintTest {
             assertThat(printed.places().get(0).width()).isLessThan(200).isGreaterThan(160);
             assertThat(printed.places().get(0).y()).isGreaterThan(300);
         }
+    }
+
+    @Test
+    void aCodeInTheWordingThatPassesItselfOffAsAMarkHidesNothing() throws IOException {
+        PaperMark forged = PaperMark.of(new AgreementNumber("A-2026-0001"), 1, 1, Sha256.of(new byte[] {7}));
+        byte[] code = org.jalousie.core.picture.Barcode.qr(forged.text()).bytes();
+        byte[] pdf;
+        try (PDDocument document = Loader.loadPDF(PaperSample.document())) {
+            var picture =
+                    org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject.createFromByteArray(document, code, "code");
+            try (PDPageContentStream out =
+                    new PDPageContentStream(document, document.getPage(1), AppendMode.APPEND, true, true)) {
+                out.drawImage(picture, 400, 350, 60, 60);
+            }
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            document.save(out);
+            pdf = out.toByteArray();
+        }
+        PaperPrint.Printed printed = print(pdf);
+        ScannedPage scan = new ScannedPage(Scanner.GOOD.scan(printed.pdf(), 2, (at, pen) -> {}), List.of());
+        assertThat(scan.marks())
+                .containsExactlyInAnyOrder(forged, PaperMark.of(PaperSample.NUMBER, 2, 2, Sha256.of(pdf)));
+        assertThat(scan.against(PrintedPage.of(printed, 2)).findings())
+                .extracting(Finding::kind)
+                .containsOnly(Finding.Kind.EMPTY);
     }
 
     @Test

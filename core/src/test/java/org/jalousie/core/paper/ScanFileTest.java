@@ -88,8 +88,9 @@ class ScanFileTest {
         try (ScanFile scan = ScanFile.open(file)) {
             assertThat(scan.pages()).isEqualTo(pages);
             ScannedPage page = new ScannedPage(scan.picture(pages), scan.words(pages));
-            assertThat(page.mark())
-                    .hasValueSatisfying(mark -> assertThat(mark.page()).isEqualTo(1));
+            assertThat(page.marks())
+                    .singleElement()
+                    .satisfies(mark -> assertThat(mark.page()).isEqualTo(1));
             assertThat(page.against(PrintedPage.of(PRINTED, 1)).findings()).isEmpty();
         }
     }

@@ -109,8 +109,7 @@ class ScanReading implements JobWork {
             try {
                 BufferedImage picture = file.picture(number);
                 ScannedPage page = new ScannedPage(picture, file.words(number));
-                if (page.mark().isPresent())
-                    return marked(number, page, picture, page.mark().get());
+                if (!page.marks().isEmpty()) return marked(number, page, picture);
                 return plain(number, picture, page.blank() ? ScanRows.Kind.BLANK : ScanRows.Kind.NO_MARK, false);
             } catch (NotPossible e) {
                 return new ScanRows.Page(
@@ -127,26 +126,41 @@ class ScanReading implements JobWork {
             }
         }
 
-        private ScanRows.Page marked(int number, ScannedPage page, BufferedImage picture, PaperMark mark) {
-            Optional<UUID> id = agreements.known(mark.agreement()).map(agreements::idOf);
-            if (id.isEmpty()) return plain(number, picture, ScanRows.Kind.UNKNOWN, true);
-            Agreement agreement = agreement(id.get());
-            if (!agreement.onPaper()) return plain(number, picture, ScanRows.Kind.NOT_ON_PAPER, true);
+        /** By the first of its marks that was printed for an agreement that is on paper; else by what is wrong with the first. */
+        private ScanRows.Page marked(int number, ScannedPage page, BufferedImage picture) {
+            ScanRows.Kind kind = null;
+            for (PaperMark mark : page.marks()) {
+                Optional<UUID> id = agreements.known(mark.agreement()).map(agreements::idOf);
+                Optional<ScanRows.Page> found = id.flatMap(one -> of(one, number, page, picture, mark));
+                if (found.isPresent()) return found.get();
+                if (kind == null) kind = id.map(this::whyNot).orElse(ScanRows.Kind.UNKNOWN);
+            }
+            return plain(number, picture, kind, true);
+        }
+
+        private ScanRows.Kind whyNot(UUID id) {
+            return agreement(id).onPaper() ? ScanRows.Kind.OTHER_PRINT : ScanRows.Kind.NOT_ON_PAPER;
+        }
+
+        private Optional<ScanRows.Page> of(
+                UUID id, int number, ScannedPage page, BufferedImage picture, PaperMark mark) {
+            Agreement agreement = agreement(id);
+            if (!agreement.onPaper()) return Optional.empty();
             for (Document one : PrintedPapers.documents(agreement)) {
                 Sha256 state = PrintedPapers.stateOf(agreement, one.id());
                 if (!PaperMark.stateOf(state).equals(mark.state())) continue;
-                PaperPrint.Printed print = print(id.get(), agreement, one, state);
+                PaperPrint.Printed print = print(id, agreement, one, state);
                 if (print.pages() != mark.pages()) continue;
-                return matched(
+                return Optional.of(matched(
                         scan.id(),
                         number,
                         page,
                         picture,
                         PrintedPage.of(print, mark.page()),
-                        new ScanRows.Place(id.get(), one.id(), mark.page(), state),
-                        false);
+                        new ScanRows.Place(id, one.id(), mark.page(), state),
+                        false));
             }
-            return plain(number, picture, ScanRows.Kind.OTHER_PRINT, true);
+            return Optional.empty();
         }
 
         /** Pages without a mark may be those that their agreement still lacks. */
@@ -241,7 +255,7 @@ class ScanReading implements JobWork {
             ScanRows.Place place,
             boolean byHand) {
         ScannedPage.Look look = page.against(printedPage);
-        boolean marked = page.mark().isPresent();
+        boolean marked = !page.marks().isEmpty();
         // a mark or a person says which page it is, also of one that was exchanged; a guess has to be like it
         boolean taken = look.same() || marked || byHand;
         return new ScanRows.Page(
