@@ -120,6 +120,7 @@ class ScanDesk {
                     number,
                     ScanRows.Kind.NO_MARK,
                     Optional.empty(),
+                    page.named(),
                     page.marked(),
                     true,
                     page.pictures(),

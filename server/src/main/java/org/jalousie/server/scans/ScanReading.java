@@ -110,13 +110,19 @@ class ScanReading implements JobWork {
                 BufferedImage picture = file.picture(number);
                 ScannedPage page = new ScannedPage(picture, file.words(number));
                 if (!page.marks().isEmpty()) return marked(number, page, picture);
-                return plain(number, picture, page.blank() ? ScanRows.Kind.BLANK : ScanRows.Kind.NO_MARK, false);
+                return plain(
+                        number,
+                        picture,
+                        page.blank() ? ScanRows.Kind.BLANK : ScanRows.Kind.NO_MARK,
+                        false,
+                        Optional.empty());
             } catch (NotPossible e) {
                 return new ScanRows.Page(
                         UUID.randomUUID(),
                         scan.id(),
                         number,
                         ScanRows.Kind.UNREADABLE,
+                        Optional.empty(),
                         Optional.empty(),
                         false,
                         false,
@@ -129,13 +135,15 @@ class ScanReading implements JobWork {
         /** By the first of its marks that was printed for an agreement that is on paper; else by what is wrong with the first. */
         private ScanRows.Page marked(int number, ScannedPage page, BufferedImage picture) {
             ScanRows.Kind kind = null;
+            Optional<UUID> named = Optional.empty();
             for (PaperMark mark : page.marks()) {
                 Optional<UUID> id = agreements.known(mark.agreement()).map(agreements::idOf);
                 Optional<ScanRows.Page> found = id.flatMap(one -> of(one, number, page, picture, mark));
                 if (found.isPresent()) return found.get();
+                named = named.or(() -> id);
                 if (kind == null) kind = id.map(this::whyNot).orElse(ScanRows.Kind.UNKNOWN);
             }
-            return plain(number, picture, kind, true);
+            return plain(number, picture, kind, true, named);
         }
 
         private ScanRows.Kind whyNot(UUID id) {
@@ -231,13 +239,15 @@ class ScanReading implements JobWork {
             return made;
         }
 
-        private ScanRows.Page plain(int number, BufferedImage picture, ScanRows.Kind kind, boolean marked) {
+        private ScanRows.Page plain(
+                int number, BufferedImage picture, ScanRows.Kind kind, boolean marked, Optional<UUID> named) {
             return new ScanRows.Page(
                     UUID.randomUUID(),
                     scan.id(),
                     number,
                     kind,
                     Optional.empty(),
+                    named,
                     marked,
                     false,
                     Optional.of(pictures(picture, 0, 1, Optional.empty())),
@@ -264,6 +274,7 @@ class ScanReading implements JobWork {
                 number,
                 taken ? ScanRows.Kind.MATCHED : ScanRows.Kind.NO_MARK,
                 taken ? Optional.of(place) : Optional.empty(),
+                Optional.empty(),
                 marked,
                 byHand,
                 Optional.of(pictures(

@@ -83,13 +83,14 @@ class ScanRows {
     /** A page as a picture. @param wide in PDF points, {@code laid} as it lies over the printed page */
     record Pictures(Sha256 picture, double wide, double high, Optional<Sha256> laid) {}
 
-    /** A page. @param number within its file, from 1 */
+    /** A page. @param number within its file, from 1; {@code named} the agreement that its mark names, whatever became of that */
     record Page(
             UUID id,
             UUID scan,
             int number,
             Kind kind,
             Optional<Place> place,
+            Optional<UUID> named,
             boolean marked,
             boolean byHand,
             Optional<Pictures> pictures,
@@ -156,7 +157,7 @@ class ScanRows {
                         page.id(),
                         page.number(),
                         page.kind().name(),
-                        page.place().map(Place::agreement).orElse(null),
+                        page.place().map(Place::agreement).or(page::named).orElse(null),
                         page.place().map(one -> one.document().value()).orElse(null),
                         page.place().map(Place::page).orElse(null),
                         page.place().map(one -> one.printed().hex()).orElse(null),
@@ -212,8 +213,8 @@ class ScanRows {
         if (scans.isEmpty()) return Map.of();
         return sql
                 .sql(
-                        "select scan_id, agreement_id, count(*) from scan_page"
-                                + " where scan_id in (:scans) and kind <> 'BLANK' group by scan_id, agreement_id order by min(number)")
+                        "select scan_id, case when kind = 'MATCHED' then agreement_id end as whose, count(*) from scan_page"
+                                + " where scan_id in (:scans) and kind <> 'BLANK' group by scan_id, whose order by min(number)")
                 .param("scans", scans)
                 .query((row, number) -> new Whose(
                         row.getObject(1, UUID.class), Optional.ofNullable(row.getObject(2, UUID.class)), row.getInt(3)))
@@ -259,6 +260,7 @@ class ScanRows {
                 row.getInt("number"),
                 Kind.valueOf(row.getString("kind")),
                 place,
+                Optional.ofNullable(row.getObject("agreement_id", UUID.class)),
                 row.getBoolean("marked"),
                 row.getBoolean("by_hand"),
                 pictures,

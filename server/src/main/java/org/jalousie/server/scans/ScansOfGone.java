@@ -23,7 +23,9 @@ class ScansOfGone implements WhenGone {
                 .params(gone.id(), gone.id())
                 .update();
         sql.sql("delete from scan_page where agreement_id = ?").param(gone.id()).update();
-        // pages that nobody knows whose they are may be its own
+        // pages of the same files that nobody knows whose they are may be its own
+        sql.sql("delete from scan_page where agreement_id is null and scan_id in (select id from scan where file = '')")
+                .update();
         sql.sql("delete from scan where file = '' and not exists"
                         + " (select 1 from scan_page where scan_id = scan.id and agreement_id is not null)")
                 .update();

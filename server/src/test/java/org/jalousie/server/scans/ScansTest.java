@@ -70,6 +70,16 @@ class ScansTest {
                 .toList();
     }
 
+    /** Something is written on it. */
+    private static BufferedImage noMark() {
+        BufferedImage page = blank();
+        var pen = page.createGraphics();
+        pen.setColor(java.awt.Color.BLACK);
+        pen.fillRect(400, 500, 900, 60);
+        pen.dispose();
+        return page;
+    }
+
     private static BufferedImage blank() {
         BufferedImage blank = new BufferedImage(2480, 3508, BufferedImage.TYPE_BYTE_GRAY);
         var pen = blank.createGraphics();
@@ -268,12 +278,23 @@ class ScansTest {
         List<BufferedImage> second = scan(stays, Scanner.GOOD);
         List<BufferedImage> all = new ArrayList<>(first);
         all.addAll(second);
+        all.add(noMark());
         JsonNode stack = hand.bring(gone + ".pdf", file(all.toArray(new BufferedImage[0])));
         JsonNode own = hand.bring("own.pdf", file(first.get(0)), gone);
+        // what comes when it isn't on paper any more is known by its mark all the same
+        office.client.delete(PaperHand.path(gone, ""));
+        JsonNode late = hand.bring("late.pdf", file(first.get(0), noMark()));
+        assertThat(kinds(late)).containsExactly("NOT_ON_PAPER", "NO_MARK");
+        assertThat(late.get("scan").get("loose").asInt()).isEqualTo(2);
+        assertThat(late.get("scan").get("agreements")).isEmpty();
         UUID id = bed.bean(Agreements.class).idOf(new AgreementNumber(gone));
         bed.bean(TransactionTemplate.class)
                 .executeWithoutResult(status ->
                         bed.bean(ScansOfGone.class).gone(new WhenGone.Gone(id, new AgreementNumber(gone), "")));
+        assertThat(office.client
+                        .get("/api/v1/scans/" + late.get("scan").get("id").asString())
+                        .status())
+                .isEqualTo(404);
         String stackId = stack.get("scan").get("id").asString();
         assertThat(kinds(hand.show(stackId))).containsExactly("MATCHED", "MATCHED");
         assertThat(hand.show(stackId).get("scan").get("name").asString()).isEmpty();
