@@ -54,6 +54,7 @@ export default function ArchiveRoom() {
         <Link to="/archive/retention">{say('retention.retention')}</Link>
         <Link to="/archive/check">{say('check.check-a-file')}</Link>
         <Link to="/archive/roots">{say('roots.daily-roots')}</Link>
+        <Link to="/archive/stamps">{say('stamps.archive-time-stamps')}</Link>
         {coordinator && <Link to="/archive/filing">{say('filing.filing')}</Link>}
       </RoomTitle>
       <ViewTools

@@ -17,6 +17,7 @@ import { CheckResult } from './check/CheckResult';
 import { DatesOfAgreement } from './dates/DatesOfAgreement';
 import { RetentionOfAgreement } from './retention/RetentionOfAgreement';
 import { Covered } from './roots/Covered';
+import { Stamped } from './stamps/Stamped';
 
 /** A filed agreement: read, downloaded, checked. */
 export default function FiledRoom() {
@@ -117,6 +118,7 @@ export default function FiledRoom() {
                 ))}
                 <CheckResult title={say('archive.the-signing-record')} result={check.data.record} />
                 <Covered number={number} cover={check.data.cover} />
+                <Stamped number={number} stamped={check.data.stamped} />
               </>
             )}
             <CheckFile number={number} />

@@ -32,6 +32,7 @@ const ScansRoom = lazy(() => import('../agreements/scans/ScansRoom'));
 const ScanRoom = lazy(() => import('../agreements/scans/ScanRoom'));
 const ArchiveRoom = lazy(() => import('../archive/ArchiveRoom'));
 const CheckRoom = lazy(() => import('../archive/check/CheckRoom'));
+const StampsRoom = lazy(() => import('../archive/stamps/StampsRoom'));
 const RootsRoom = lazy(() => import('../archive/roots/RootsRoom'));
 const DatesRoom = lazy(() => import('../archive/dates/DatesRoom'));
 const ReportsRoom = lazy(() => import('../archive/reports/ReportsRoom'));
@@ -105,6 +106,7 @@ createRoot(root).render(
             <Route path="/archive" element={<ArchiveRoom />} />
             <Route path="/archive/check" element={<CheckRoom />} />
             <Route path="/archive/roots" element={<RootsRoom />} />
+            <Route path="/archive/stamps" element={<StampsRoom />} />
             <Route path="/archive/dates" element={<DatesRoom />} />
             <Route path="/archive/reports" element={<ReportsRoom />} />
             <Route path="/archive/person" element={<PersonRoom />} />

@@ -56,6 +56,16 @@ export default function TodayRoom() {
           )}
         </div>
       ))}
+      {today.data.stamps.map(({ said, since: at }) => (
+        <div key={at} role="alert" className="mb-3 border-l-4 border-oxide bg-sheet px-3 py-2">
+          <Link to="/archive/stamps" className="font-medium">
+            {say('today.stamps')}
+          </Link>
+          {said.map((one) => (
+            <p key={one}>{one}</p>
+          ))}
+        </div>
+      ))}
       {today.data.records.map(({ system, title, fault, faulty, givenUp }) => (
         <p key={system} role="status" className="mb-3 border-l-4 border-clay bg-sheet px-3 py-2">
           <Link to={`/programs/records/${system}`} className="font-medium">

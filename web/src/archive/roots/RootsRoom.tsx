@@ -54,7 +54,7 @@ const columns: Column<Row>[] = [
   {
     id: 'files',
     title: say('roots.to-check-it-elsewhere'),
-    width: 260,
+    width: 320,
     cell: (row) => (
       <span className="flex gap-4">
         <a
@@ -68,6 +68,12 @@ const columns: Column<Row>[] = [
           aria-label={say('roots.token-of', { number: row.number })}
         >
           {say('roots.token')}
+        </a>
+        <a
+          href={`/api/v1/daily-roots/${row.number}/evidence-records.zip`}
+          aria-label={say('roots.records-of', { number: row.number })}
+        >
+          {say('roots.records')}
         </a>
       </span>
     ),

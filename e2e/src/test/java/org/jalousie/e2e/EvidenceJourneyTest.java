@@ -118,4 +118,45 @@ class EvidenceJourneyTest {
                     .isVisible();
         }
     }
+
+    @Test
+    void timeStampsOfTheArchiveAreRenewedAsTheOfficeSays() {
+        try (Browser browser = new Browser(1280, 800).signIn()) {
+            Page page = browser.open("/archive/stamps").page;
+            browser.button("Do what is due now").click();
+            Locator stamps = page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("Archive time stamps"));
+            assertThat(stamps.getByText("Holds").first()).isVisible();
+            assertThat(page.getByText("Nothing is due.")).isVisible();
+            assertThat(browser.barriers()).as("archive time stamps").isEmpty();
+
+            browser.button("When they are renewed…").click();
+            Locator dialog = page.getByRole(AriaRole.DIALOG);
+            dialog.getByLabel("How many days before they end").fill("0");
+            dialog.getByText("Renew them so").click();
+            assertThat(dialog.getByText("From 1 to 1,000 days.")).isVisible();
+            assertThat(browser.barriers()).as("when they are renewed").isEmpty();
+            dialog.getByLabel("How many days before they end").fill("120");
+            dialog.getByLabel("SHA-256", new Locator.GetByLabelOptions().setExact(true))
+                    .fill("2000-01-01");
+            dialog.getByText("Renew them so").click();
+            assertThat(dialog.getByText("Choose one that lasts longer.")).isVisible();
+            dialog.getByLabel("New stamps hash with").selectOption("SHA-512");
+            dialog.getByText("Renew them so").click();
+            assertThat(page.getByText("120 days before they end, new ones hash with SHA-512"))
+                    .isVisible();
+            assertThat(stamps.getByText("To be hashed anew").first()).isVisible();
+            browser.button("Do what is due now").click();
+            assertThat(stamps.getByText("SHA-512").first()).isVisible();
+            assertThat(stamps.getByText("To be hashed anew")).hasCount(0);
+
+            browser.open("/archive/" + number);
+            browser.button("Check all files now").click();
+            assertThat(page.getByText("Under archive time stamp")).isVisible();
+            assertThat(page.getByText("An archive time stamp proves").first()).isVisible();
+            assertThat(page.getByRole(
+                            AriaRole.LINK, new Page.GetByRoleOptions().setName("Evidence records (RFC 4998)")))
+                    .isVisible();
+            assertThat(browser.complaints).isEmpty();
+        }
+    }
 }

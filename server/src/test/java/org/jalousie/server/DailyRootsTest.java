@@ -14,7 +14,7 @@ import org.assertj.core.api.Assertions;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.evidence.TrustService;
 import org.jalousie.core.evidence.roots.Inclusion;
-import org.jalousie.core.evidence.roots.TimeStampToken;
+import org.jalousie.core.evidence.stamps.TimeStampToken;
 import org.jalousie.core.json.Json;
 import org.jalousie.demo.Client;
 import org.jalousie.server.testbed.Office;

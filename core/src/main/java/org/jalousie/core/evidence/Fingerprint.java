@@ -32,10 +32,17 @@ record Fingerprint(
         String catalog, String information, String form, List<String> pages, Map<String, FieldPrint> fields) {
     /**
      * @param settings what it does and how: actions, flags, fonts, layers, limits
+     * @param blank whether nothing is in it
      * @param visible whether the field takes up room on a page
      */
     record FieldPrint(
-            String value, String appearance, String place, String settings, boolean signature, boolean visible) {}
+            String value,
+            String appearance,
+            String place,
+            String settings,
+            boolean signature,
+            boolean blank,
+            boolean visible) {}
 
     private static final Set<String> ELSEWHERE =
             Set.of("Parent", "P", "StructParent", "StructParents", "Annots", "Metadata", "Pg", "Obj");
@@ -131,7 +138,13 @@ record Fingerprint(
                 hash().add(field.getDictionaryObject(COSName.RECT)).result(),
                 without(field, NOT_SETTINGS),
                 signature,
+                blank(field.getDictionaryObject(COSName.V)),
                 visible(field));
+    }
+
+    private static boolean blank(COSBase value) {
+        return value == null
+                || (value instanceof COSString text && text.getString().isEmpty());
     }
 
     private static boolean visible(COSDictionary field) {

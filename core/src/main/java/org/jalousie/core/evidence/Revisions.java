@@ -38,9 +38,13 @@ final class Revisions {
         Set<String> locked = new HashSet<>();
         FileStates.Signed before = null;
         String last = "";
+        boolean stamped = false;
         for (FileStates.Signed now : states.signed()) {
             if (before != null) {
-                new Update(before.print(), now.print(), last, changes).compare(allowed(now, locked), now.field());
+                Optional<Set<String>> allowed = now.timeStamp() && !stamped
+                        ? Optional.of(blanks(before.print(), locked))
+                        : allowed(now, locked);
+                new Update(before.print(), now.print(), last, changes).compare(allowed, now.field());
                 Fingerprint.FieldPrint old = before.print().fields().get(now.field());
                 if (old == null) {
                     added.add(now.field());
@@ -48,6 +52,7 @@ final class Revisions {
                 }
             }
             before = now;
+            stamped |= now.timeStamp();
             if (!now.timeStamp()) last = now.field();
             locked.add(now.field());
             locked.addAll(now.locks());
@@ -71,6 +76,18 @@ final class Revisions {
         }
         boolean trailing = !new String(pdf, lastEnd, pdf.length - lastEnd, StandardCharsets.ISO_8859_1).isBlank();
         if (trailing) changes.add(new Change(Message.of("evidence.change.behind-end"), last));
+    }
+
+    /**
+     * The fields that may be filled until the first time stamp over the whole: who only completes or initials a document, and
+     * signs another one of the agreement, makes no signature in it.
+     */
+    private static Set<String> blanks(Fingerprint before, Set<String> locked) {
+        Set<String> blanks = new HashSet<>();
+        before.fields().forEach((name, field) -> {
+            if (field.blank() && !field.signature() && !locked.contains(name)) blanks.add(name);
+        });
+        return blanks;
     }
 
     /** The fields that may change in the step to a state; empty for all that are not locked. */

@@ -2,12 +2,18 @@ package org.jalousie.core.evidence;
 
 import java.security.cert.X509Certificate;
 import java.util.List;
+import org.jalousie.core.evidence.stamps.HashAlgorithm;
 import org.jalousie.core.parties.IdentityCheck;
 
 /** What sealing needs from a trust service. Implementations speak the real protocols; failures are unchecked. */
 public interface TrustService {
-    /** A time-stamp token (RFC 3161, DER) over a SHA-256 digest. */
-    byte[] timeStamp(byte[] sha256);
+    /** A time-stamp token (RFC 3161, DER) over a hash. */
+    byte[] timeStamp(HashAlgorithm algorithm, byte[] hash);
+
+    /** One over a SHA-256 digest. */
+    default byte[] timeStamp(byte[] sha256) {
+        return timeStamp(HashAlgorithm.SHA_256, sha256);
+    }
 
     /** The revocation lists in force (RFC 5280, DER). */
     List<byte[]> revocationLists();

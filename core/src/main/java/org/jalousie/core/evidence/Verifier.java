@@ -17,7 +17,9 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
 import java.util.ArrayList;
+import java.util.Date;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -32,13 +34,30 @@ public final class Verifier {
     static final String POLICY = strictPolicy();
 
     private final TrustService trust;
+    private final Clock clock;
 
     public Verifier(TrustService trust) {
+        this(trust, Clock.systemUTC());
+    }
+
+    /** @param clock the time at which files are checked */
+    public Verifier(TrustService trust, Clock clock) {
         this.trust = trust;
+        this.clock = clock;
     }
 
     /** Checks a file for itself: whose it is, and whether it is the whole agreement, only {@link Expected} knows. */
     public Verification verify(byte[] pdf) {
+        return verify(pdf, Optional.empty());
+    }
+
+    /**
+     * The same of a file that may be older than the certificates in it.
+     *
+     * @param record the evidence record (RFC 4998) that proves how old it is; what doesn't hold is no help, and is told by
+     *     {@link EvidenceRecordCheck}
+     */
+    public Verification verify(byte[] pdf, Optional<byte[]> record) {
         if (Opened.tooLarge(pdf)) {
             return new Verification(false, List.of(), List.of(Message.of("evidence.too-large")), List.of());
         }
@@ -47,7 +66,9 @@ public final class Verifier {
         List<Verification.SignatureCheck> checks = new ArrayList<>();
         Map<String, TimeStamp> stamps = new HashMap<>();
         try {
-            signatures(pdf, checks, stamps, findings);
+            Optional<byte[]> proof = record.filter(one ->
+                    new EvidenceRecordCheck(trust, clock).provenSince(pdf, one).isPresent());
+            signatures(pdf, proof, checks, stamps, findings);
         } catch (RuntimeException | StackOverflowError e) {
             findings.add(Message.of("evidence.unreadable"));
             return new Verification(false, checks, findings, notes);
@@ -75,7 +96,12 @@ public final class Verifier {
 
     /** Checks a file as one of an agreement of ours. */
     public Verification verify(byte[] pdf, Expected expected) {
-        Verification alone = verify(pdf);
+        return verify(pdf, Optional.empty(), expected);
+    }
+
+    /** The same of a file that may be older than the certificates in it. */
+    public Verification verify(byte[] pdf, Optional<byte[]> record, Expected expected) {
+        Verification alone = verify(pdf, record);
         Expected.Comparison comparison = expected.compare(pdf, alone.signatures());
         return alone.and(comparison.findings(), comparison.notes());
     }
@@ -122,11 +148,15 @@ public final class Verifier {
 
     private void signatures(
             byte[] pdf,
+            Optional<byte[]> record,
             List<Verification.SignatureCheck> checks,
             Map<String, TimeStamp> stamps,
             List<Message> findings) {
         PDFDocumentValidator validator = new PDFDocumentValidator(DssParts.document(pdf));
         validator.setCertificateVerifier(DssParts.verifier(trust));
+        validator.setValidationTime(Date.from(clock.instant()));
+        record.ifPresent(
+                one -> validator.setDetachedEvidenceRecordDocuments(List.of(EvidenceRecordCheck.document(one))));
         // our own comparison of revisions does this faster; the library's renders every page
         PdfBoxDefaultObjectFactory factory = new PdfBoxDefaultObjectFactory();
         DefaultPdfDifferencesFinder differences = new DefaultPdfDifferencesFinder();
@@ -182,8 +212,13 @@ public final class Verifier {
 
     private static void timeStamp(
             TimestampWrapper stamp, Reports reports, Map<String, TimeStamp> stamps, List<Message> findings) {
+        // the record has a check of its own
+        if (stamp.getType() == TimestampType.EVIDENCE_RECORD_TIMESTAMP) return;
+        // by itself, or by what proves that it was there while its certificate was good
         boolean trusted =
-                reports.getDetailedReport().getBasicTimestampValidationIndication(stamp.getId()) == Indication.PASSED;
+                reports.getDetailedReport().getBasicTimestampValidationIndication(stamp.getId()) == Indication.PASSED
+                        || reports.getDetailedReport().getArchiveDataTimestampValidationIndication(stamp.getId())
+                                == Indication.PASSED;
         String by = stamp.getSigningCertificate() == null
                 ? "somebody unknown"
                 : stamp.getSigningCertificate().getReadableCertificateName();

@@ -6,6 +6,9 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -49,6 +52,39 @@ class SealingTest {
         Verification result = verifier.verify(SignedSample.signedByLender(TRUST));
         assertThat(result.findings()).isEmpty();
         assertThat(result.signatures()).hasSize(2);
+    }
+
+    /** A document in which a party has no signature of their own, since they sign another one of the agreement. */
+    private static byte[] filled(byte[] pdf, Map<String, String> values, boolean initials) {
+        ActInFile act = new ActInFile(
+                values,
+                initials ? Set.of("museum_date_signed") : Set.of(),
+                Optional.empty(),
+                Optional.of(SignedSample.mark(1)),
+                "");
+        return new Sealer(TRUST).put(pdf, act, null, Instant.now());
+    }
+
+    @Test
+    void whoOnlyFillsInADocumentHasNotChangedWhatTheOfficeSealed() {
+        Sealer sealer = new Sealer(TRUST);
+        byte[] sealed = sealer.sealByOffice(SignedSample.placed(), Instant.now());
+        byte[] both = filled(filled(sealed, Map.of("lender_vat_number", "XX 4471"), false), Map.of(), true);
+        byte[] whole = sealer.longTerm(both);
+        assertThat(verifier.verify(whole).findings()).isEmpty();
+        // one who signs, and after them one who only initials
+        byte[] mixed = sealer.longTerm(filled(SignedSample.signedByLender(TRUST), Map.of(), true));
+        assertThat(verifier.verify(mixed).findings()).isEmpty();
+        // what is filled in after the first time stamp over the whole, what was filled in already, and what is locked
+        byte[] later = sealer.longTerm(filled(whole, Map.of("lender_date_signed", "1 May 2026"), false));
+        assertThat(verifier.verify(later).findings())
+                .extracting(Message::toString)
+                .anySatisfy(one -> assertThat(one).contains("lender_date_signed"));
+        byte[] locked =
+                sealer.longTerm(filled(SignedSample.signedByLender(TRUST), Map.of("lender_vat_number", "YY 1"), false));
+        assertThat(verifier.verify(locked).findings())
+                .extracting(Message::toString)
+                .anySatisfy(one -> assertThat(one).contains("lender_vat_number"));
     }
 
     @Test

@@ -11,10 +11,10 @@ import org.bouncycastle.asn1.ASN1Encodable;
 import org.bouncycastle.asn1.x500.X500NameBuilder;
 import org.bouncycastle.asn1.x500.style.BCStyle;
 import org.bouncycastle.asn1.x509.SubjectPublicKeyInfo;
-import org.bouncycastle.tsp.TSPAlgorithms;
 import org.bouncycastle.tsp.TSPException;
 import org.bouncycastle.tsp.TimeStampRequestGenerator;
 import org.bouncycastle.tsp.TimeStampResponse;
+import org.jalousie.core.evidence.stamps.HashAlgorithm;
 import org.jalousie.standins.trust.CertificateAuthority;
 import org.jalousie.standins.trust.TimeStampAuthority;
 
@@ -25,10 +25,15 @@ public final class TestTrust implements TrustService {
     private final Credential office;
 
     public TestTrust() {
+        this(Clock.systemUTC());
+    }
+
+    /** @param clock by which it issues, stamps and publishes */
+    public TestTrust(Clock clock) {
         try {
             Path folder = Files.createTempDirectory("trust");
-            authority = CertificateAuthority.in(folder, "http://127.0.0.1:9/crl", Clock.systemUTC());
-            stamps = new TimeStampAuthority(authority, Clock.systemUTC());
+            authority = CertificateAuthority.in(folder, "http://127.0.0.1:9/crl", clock);
+            stamps = new TimeStampAuthority(authority, clock);
             office = credentialFor("Office of the museum", "office@museum.example.org");
         } catch (IOException e) {
             throw new IllegalStateException(e);
@@ -36,13 +41,13 @@ public final class TestTrust implements TrustService {
     }
 
     @Override
-    public byte[] timeStamp(byte[] sha256) {
+    public byte[] timeStamp(HashAlgorithm algorithm, byte[] hash) {
         try {
             byte[] request = new TimeStampRequestGenerator() {
                 {
                     setCertReq(true);
                 }
-            }.generate(TSPAlgorithms.SHA256, sha256).getEncoded();
+            }.generate(algorithm.oid(), hash).getEncoded();
             return new TimeStampResponse(stamps.answer(request))
                     .getTimeStampToken()
                     .getEncoded();

@@ -29,13 +29,13 @@ import org.bouncycastle.asn1.x500.style.BCStyle;
 import org.bouncycastle.operator.OperatorCreationException;
 import org.bouncycastle.operator.jcajce.JcaContentSignerBuilder;
 import org.bouncycastle.pkcs.jcajce.JcaPKCS10CertificationRequestBuilder;
-import org.bouncycastle.tsp.TSPAlgorithms;
 import org.bouncycastle.tsp.TSPException;
 import org.bouncycastle.tsp.TimeStampRequest;
 import org.bouncycastle.tsp.TimeStampRequestGenerator;
 import org.bouncycastle.tsp.TimeStampResponse;
 import org.jalousie.core.evidence.Credential;
 import org.jalousie.core.evidence.TrustService;
+import org.jalousie.core.evidence.stamps.HashAlgorithm;
 import org.jalousie.core.messages.Catalogue;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.IdentityCheck;
@@ -59,11 +59,11 @@ class HttpTrustService implements TrustService {
     }
 
     @Override
-    public byte[] timeStamp(byte[] sha256) {
+    public byte[] timeStamp(HashAlgorithm algorithm, byte[] hash) {
         try {
             TimeStampRequestGenerator generator = new TimeStampRequestGenerator();
             generator.setCertReq(true);
-            TimeStampRequest request = generator.generate(TSPAlgorithms.SHA256, sha256, new BigInteger(63, random));
+            TimeStampRequest request = generator.generate(algorithm.oid(), hash, new BigInteger(63, random));
             byte[] answer = send(HttpRequest.newBuilder(address("/tsa"))
                     .header("Content-Type", "application/timestamp-query")
                     .POST(HttpRequest.BodyPublishers.ofByteArray(request.getEncoded())));

@@ -1,9 +1,12 @@
 package org.jalousie.server.archive;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Function;
 import java.util.stream.Stream;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
@@ -11,6 +14,7 @@ import org.jalousie.core.agreement.Document;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.evidence.Damage;
 import org.jalousie.core.evidence.EventChain;
+import org.jalousie.core.evidence.EvidenceRecordCheck;
 import org.jalousie.core.evidence.Expected;
 import org.jalousie.core.evidence.SigningRecord;
 import org.jalousie.core.evidence.TrustService;
@@ -22,6 +26,8 @@ import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.archive.roots.DailyRoots;
+import org.jalousie.server.archive.stamps.EvidenceRecords;
+import org.jalousie.server.archive.stamps.StampLists;
 import org.jalousie.server.files.FileStore;
 import org.springframework.stereotype.Service;
 
@@ -33,26 +39,41 @@ class ArchiveCheck {
     private final Agreements agreements;
     private final FileStore files;
     private final DailyRoots roots;
+    private final EvidenceRecords records;
+    private final StampLists stamps;
     private final Verifier verifier;
+    private final EvidenceRecordCheck proofs;
 
-    ArchiveCheck(Agreements agreements, FileStore files, DailyRoots roots, TrustService trust) {
+    ArchiveCheck(
+            Agreements agreements,
+            FileStore files,
+            DailyRoots roots,
+            EvidenceRecords records,
+            StampLists stamps,
+            TrustService trust,
+            Clock clock) {
         this.agreements = agreements;
         this.files = files;
         this.roots = roots;
-        this.verifier = new Verifier(trust);
+        this.records = records;
+        this.stamps = stamps;
+        this.verifier = new Verifier(trust, clock);
+        this.proofs = new EvidenceRecordCheck(trust, clock);
     }
 
     /**
      * @param intact whether all that is kept agrees
      * @param findings where file, record, events, chain and daily roots disagree
      * @param cover the newest daily root that covers it; null while there is none
+     * @param stamped the archive time stamp that its files are under; null while there is none
      */
     record Checked(
             boolean intact,
             List<DocumentChecked> documents,
             VerificationView record,
             List<String> findings,
-            @Schema(types = {"object", "null"}) DailyRoots.Cover cover) {}
+            @Schema(types = {"object", "null"}) DailyRoots.Cover cover,
+            @Schema(types = {"object", "null"}) StampLists.StampStanding stamped) {}
 
     record DocumentChecked(String id, String title, VerificationView result) {}
 
@@ -71,8 +92,9 @@ class ArchiveCheck {
                 .map(one ->
                         new DocumentChecked(one.id().value(), one.title(), VerificationView.of(checked(one, filed))))
                 .toList();
+        UUID id = agreements.idOf(number);
         Optional<byte[]> record = agreement.record().flatMap(files::asFound);
-        Verification evidence = record.map(verifier::verify)
+        Verification evidence = record.map(bytes -> proven(id, bytes, proof -> verifier.verify(bytes, proof)))
                 .orElse(MISSING.and(List.of(Message.of("archive.record-missing")), List.of()));
         if (record.isPresent() && !agreement.record().equals(record.map(Sha256::of)))
             evidence = evidence.and(List.of(Message.of("archive.record-changed")), List.of());
@@ -81,13 +103,19 @@ class ArchiveCheck {
                 .map(Agreement.Attached::file)
                 .filter(one -> !files.asFound(one.file()).map(Sha256::of).equals(Optional.of(one.file())))
                 .forEach(one -> findings.add(Message.of("archive.attached-changed", "name", one.name())));
+        for (Agreement.Attached one : agreement.attached())
+            files.asFound(one.file().file())
+                    .filter(bytes -> isUnproven(id, bytes))
+                    .ifPresent(bytes -> findings.add(Message.of(
+                            "stamps.attached-holds-not", "name", one.file().name())));
         boolean whole = documents.stream().allMatch(one -> one.result().intact());
         return new Checked(
                 findings.isEmpty() && whole && evidence.intact(),
                 documents,
                 VerificationView.of(evidence),
                 VerificationView.said(findings),
-                roots.cover(number).orElse(null));
+                roots.cover(number).orElse(null),
+                stamps.of(id).orElse(null));
     }
 
     /**
@@ -121,7 +149,10 @@ class ArchiveCheck {
         return agreement
                 .paper()
                 .flatMap(paper -> paper.printedAs(document.id()))
-                .map(printed -> files.asFound(printed).map(verifier::verify).orElse(MISSING));
+                .map(printed -> files.asFound(printed)
+                        .map(bytes -> verifier.verify(
+                                bytes, proof(agreements.idOf(agreement.created().number()), bytes)))
+                        .orElse(MISSING));
     }
 
     private Verification checked(Document document, Agreements.Filed filed) {
@@ -136,12 +167,34 @@ class ArchiveCheck {
         if (bytes.length == 0) return MISSING.and(List.of(Message.of("archive.file-empty")), List.of());
         boolean same = Sha256.of(bytes).equals(document.pdf());
         // what was made elsewhere has no seal of ours; it is whole when no byte of it was changed
+        UUID id = agreements.idOf(filed.agreement().created().number());
         if (!document.kind().sealed())
             return same
-                    ? new Verification(true, List.of(), List.of(), List.of())
+                    ? proven(id, bytes, proof -> new Verification(true, List.of(), List.of(), List.of()))
                     : MISSING.and(damage(bytes, expected), List.of());
-        Verification verification = verifier.verify(bytes, expected);
+        Verification verification = proven(id, bytes, proof -> verifier.verify(bytes, proof, expected));
         return same ? verification : verification.and(damage(bytes, expected), List.of());
+    }
+
+    /** A check with what proves how old the file is, and whether that holds. */
+    private Verification proven(UUID id, byte[] bytes, Function<Optional<byte[]>, Verification> check) {
+        Optional<byte[]> record = proof(id, bytes);
+        Verification checked = check.apply(record);
+        if (record.isEmpty()) return checked;
+        return proofs.provenSince(bytes, record.get())
+                .map(at -> checked.and(List.of(), List.of(Message.of("stamps.proves", "at", at.toString()))))
+                .orElseGet(() -> checked.and(List.of(Message.of("stamps.holds-not")), List.of()));
+    }
+
+    private boolean isUnproven(UUID id, byte[] bytes) {
+        return proof(id, bytes)
+                .filter(record -> proofs.provenSince(bytes, record).isEmpty())
+                .isPresent();
+    }
+
+    /** The evidence record of a file of an agreement, as it is there; empty for what isn't the archive's. */
+    Optional<byte[]> proof(UUID id, byte[] bytes) {
+        return records.asFound(id, Sha256.of(bytes));
     }
 
     /** Where a file differs from the newest state of it that is whole. */

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
@@ -24,6 +25,7 @@ import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.archive.roots.DailyRoots;
+import org.jalousie.server.archive.stamps.EvidenceRecords;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.postroom.SentMails;
 import org.springframework.stereotype.Service;
@@ -41,6 +43,7 @@ class EvidenceFiles {
     private final FileStore files;
     private final SentMails mails;
     private final DailyRoots roots;
+    private final EvidenceRecords records;
     private final EvidenceContainer containers;
     private final Clock clock;
 
@@ -49,12 +52,14 @@ class EvidenceFiles {
             FileStore files,
             SentMails mails,
             DailyRoots roots,
+            EvidenceRecords records,
             TrustService trust,
             Clock clock) {
         this.agreements = agreements;
         this.files = files;
         this.mails = mails;
         this.roots = roots;
+        this.records = records;
         this.containers = new EvidenceContainer(trust);
         this.clock = clock;
     }
@@ -89,15 +94,13 @@ class EvidenceFiles {
                 .orElseThrow(() -> Refusal.notFound(Message.of("archive.evidence.not-filed", "number", number)));
         String folder = number + "/";
         Map<String, byte[]> own = new LinkedHashMap<>();
+        UUID id = agreements.idOf(number);
         for (Document one : agreement.documents())
-            put(own, folder + "documents/", FileNames.of(agreement, one.id(), "pdf"), files.get(one.pdf()));
-        put(own, folder, "signing record.pdf", files.get(record));
+            putProven(own, folder + "documents/", FileNames.of(agreement, one.id(), "pdf"), id, one.pdf());
+        putProven(own, folder, "signing record.pdf", id, record);
         for (Agreement.Attached one : agreement.attached())
-            put(
-                    own,
-                    folder + "attached/",
-                    one.file().name(),
-                    files.get(one.file().file()));
+            putProven(
+                    own, folder + "attached/", one.file().name(), id, one.file().file());
         put(
                 own,
                 folder,
@@ -108,9 +111,15 @@ class EvidenceFiles {
                 folder,
                 "chain.txt",
                 lines(filed.links().stream().map(EventChain.Link::hash).toList()));
-        put(own, folder, "mails.json", json(mails.about(agreements.idOf(number))));
+        put(own, folder, "mails.json", json(mails.about(id)));
         covered.ifPresent(proof -> put(own, folder, "daily-root.json", json(proof)));
         return own;
+    }
+
+    /** A file, and beside it what proves how old it is. */
+    private void putProven(Map<String, byte[]> own, String folder, String name, UUID agreement, Sha256 file) {
+        put(own, folder, name, files.get(file));
+        records.fileOf(agreement, file).ifPresent(record -> put(own, folder, name + ".ers", record));
     }
 
     private static void put(Map<String, byte[]> own, String folder, String name, byte[] bytes) {

@@ -63,7 +63,7 @@ class FileCheck {
                 .or(() -> agreement.documents().stream().findFirst().map(Document::id))
                 .orElse(DocumentId.WORDING);
         Expected expected = Expected.of(agreement, filed.history(), document);
-        Verification verification = verifier.verify(pdf, expected);
+        Verification verification = verifier.verify(pdf, archive.proof(agreements.idOf(whose.get()), pdf), expected);
         return new FileChecked(
                 whose.get().value(),
                 VerificationView.of(
@@ -83,7 +83,7 @@ class FileCheck {
                     .record()
                     .filter(Sha256.of(pdf)::equals)
                     .isPresent();
-            Verification alone = verifier.verify(pdf);
+            Verification alone = verifier.verify(pdf, archive.proof(agreements.idOf(number), pdf));
             return new FileChecked(
                     number.value(),
                     VerificationView.of(

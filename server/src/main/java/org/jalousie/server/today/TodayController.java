@@ -19,6 +19,7 @@ import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.archive.dates.DateLists;
 import org.jalousie.server.archive.retention.KeptLongEnough;
 import org.jalousie.server.archive.roots.DailyRoots;
+import org.jalousie.server.archive.stamps.StampLists;
 import org.jalousie.server.intake.IntakeViews;
 import org.jalousie.server.intake.WaitingRequests;
 import org.jalousie.server.jobs.JobFailure;
@@ -47,6 +48,7 @@ class TodayController {
     private final RecordTroubles records;
     private final ReturnedCopies copies;
     private final DailyRoots roots;
+    private final StampLists stamps;
     private final DateLists dates;
     private final KeptLongEnough kept;
     private final Clock clock;
@@ -60,6 +62,7 @@ class TodayController {
             RecordTroubles records,
             ReturnedCopies copies,
             DailyRoots roots,
+            StampLists stamps,
             DateLists dates,
             KeptLongEnough kept,
             Clock clock) {
@@ -71,6 +74,7 @@ class TodayController {
         this.records = records;
         this.copies = copies;
         this.roots = roots;
+        this.stamps = stamps;
         this.dates = dates;
         this.kept = kept;
         this.clock = clock;
@@ -83,6 +87,7 @@ class TodayController {
     record Notice(String title, String reason, Instant since, long waiting) {}
 
     /** @param roots what is kept and isn't what was time-stamped
+     * @param stamps what isn't as it should be with archive time stamps
      * @param records systems with which something is amiss
      * @param keptOut in which somebody gave too many wrong answers to who they are
      * @param undelivered in which a mail came back
@@ -93,6 +98,7 @@ class TodayController {
     record Today(
             List<Notice> notices,
             List<DailyRoots.RootTrouble> roots,
+            List<StampLists.StampTrouble> stamps,
             List<RecordTroubles.RecordTrouble> records,
             Page<Failed> failed,
             Page<IntakeViews.RequestRow> requests,
@@ -132,6 +138,7 @@ class TodayController {
         return new Today(
                 notices(),
                 roots.troubles(),
+                stamps.troubles(),
                 records.now(),
                 new Page<>(
                         failed.map(failure -> new Failed(

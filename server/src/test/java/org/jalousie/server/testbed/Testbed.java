@@ -1,12 +1,19 @@
 package org.jalousie.server.testbed;
 
 import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.Clock;
+import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.List;
 import javax.sql.DataSource;
 import org.jalousie.server.Jalousie;
@@ -44,12 +51,11 @@ public final class Testbed {
     /** A mail as it arrived at the mail server. @param id its own */
     public String rawMail(String id) {
         try {
-            java.net.http.HttpResponse<String> answer = java.net.http.HttpClient.newHttpClient()
+            HttpResponse<String> answer = HttpClient.newHttpClient()
                     .send(
-                            java.net.http.HttpRequest.newBuilder(
-                                            java.net.URI.create(mail.address() + "/messages/by-id/" + id))
+                            HttpRequest.newBuilder(URI.create(mail.address() + "/messages/by-id/" + id))
                                     .build(),
-                            java.net.http.HttpResponse.BodyHandlers.ofString());
+                            HttpResponse.BodyHandlers.ofString());
             return answer.body();
         } catch (IOException e) {
             throw new IllegalStateException(e);
@@ -166,6 +172,26 @@ public final class Testbed {
 
     public void trustUp() {
         trust = new TrustStandin(trustPort, folder.resolve("trust"), "secret", Clock.systemUTC());
+    }
+
+    /** Time stamps are made by another key from now on, whose certificate lives so long. */
+    public void newTimeStampUnit(Duration life) {
+        try {
+            String login = Base64.getEncoder().encodeToString("jalousie:secret".getBytes(StandardCharsets.UTF_8));
+            HttpResponse<Void> answer = HttpClient.newHttpClient()
+                    .send(
+                            HttpRequest.newBuilder(URI.create(trust.address() + "/orders/time-stamp-unit"))
+                                    .header("Authorization", "Basic " + login)
+                                    .POST(HttpRequest.BodyPublishers.ofString(String.valueOf(life.toSeconds())))
+                                    .build(),
+                            HttpResponse.BodyHandlers.discarding());
+            if (answer.statusCode() != 204) throw new IllegalStateException("status " + answer.statusCode());
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
     }
 
     /** Where the people of the office have accounts elsewhere. */

@@ -50,13 +50,20 @@ public final class CertificateAuthority {
     /** How long a signer's certificate lives. */
     public static final Duration SIGNER_LIFE = Duration.ofDays(7);
 
+    /** How long a key makes time stamps; its certificate lives longer, for those who check them. */
+    private static final Duration UNIT_USE = Duration.ofDays(365);
+
+    private static final Duration UNIT_LIFE = Duration.ofDays(1825);
+
+    private final Path file;
     private final KeyStore store;
     private final Map<String, PrivateKey> keys = new ConcurrentHashMap<>();
     private final String crlAddress;
     private final Clock clock;
     private final SecureRandom random = new SecureRandom();
 
-    private CertificateAuthority(KeyStore store, String crlAddress, Clock clock) {
+    private CertificateAuthority(Path file, KeyStore store, String crlAddress, Clock clock) {
+        this.file = file;
         this.store = store;
         this.crlAddress = crlAddress;
         this.clock = clock;
@@ -75,16 +82,13 @@ public final class CertificateAuthority {
                 try (var in = Files.newInputStream(file)) {
                     store.load(in, PASSWORD);
                 }
-                return new CertificateAuthority(store, crlAddress, clock);
+                return new CertificateAuthority(file, store, crlAddress, clock);
             }
             store.load(null, PASSWORD);
-            CertificateAuthority authority = new CertificateAuthority(store, crlAddress, clock);
+            CertificateAuthority authority = new CertificateAuthority(file, store, crlAddress, clock);
             authority.makeRoot();
-            authority.makeTimeStampUnit();
             Files.createDirectories(folder);
-            try (var out = Files.newOutputStream(file)) {
-                store.store(out, PASSWORD);
-            }
+            authority.makeTimeStampUnit(UNIT_LIFE);
             return authority;
         } catch (IOException e) {
             throw new UncheckedIOException("the trust stand-in can't use the folder " + folder, e);
@@ -107,12 +111,24 @@ public final class CertificateAuthority {
         return certificate("root");
     }
 
-    X509Certificate timeStampCertificate() {
-        return certificate("tsa");
+    /** What makes time stamps now. */
+    record TimeStampUnit(PrivateKey key, X509Certificate certificate) {}
+
+    /** A new one takes over when the one before was in use for a year. */
+    synchronized TimeStampUnit timeStampUnit() {
+        Instant since = certificate("tsa").getNotBefore().toInstant();
+        if (!clock.instant().isBefore(since.plus(UNIT_USE))) newTimeStampUnit(UNIT_LIFE);
+        return new TimeStampUnit(key("tsa"), certificate("tsa"));
     }
 
-    PrivateKey timeStampKey() {
-        return key("tsa");
+    /** Another key and certificate make time stamps from now on. @param life of the certificate */
+    public synchronized void newTimeStampUnit(Duration life) {
+        try {
+            makeTimeStampUnit(life);
+            keys.remove("tsa");
+        } catch (GeneralSecurityException e) {
+            throw new IllegalStateException("the trust stand-in can't make its keys", e);
+        }
     }
 
     /** Issues a signing certificate for a subject and key as asked for. */
@@ -199,19 +215,21 @@ public final class CertificateAuthority {
         }
     }
 
-    private void makeTimeStampUnit() throws GeneralSecurityException {
+    private void makeTimeStampUnit(Duration life) throws GeneralSecurityException {
         KeyPair pair = newKey();
         X500Name name = new X500Name("CN=Jalousie Stand-in Time Stamp Unit,O=Jalousie Stand-in Trust Service,C=ZZ");
-        X509Certificate certificate = issue(
-                name,
-                SubjectPublicKeyInfo.getInstance(pair.getPublic().getEncoded()),
-                Duration.ofDays(1825),
-                builder -> {
+        X509Certificate certificate =
+                issue(name, SubjectPublicKeyInfo.getInstance(pair.getPublic().getEncoded()), life, builder -> {
                     builder.addExtension(Extension.keyUsage, true, new KeyUsage(KeyUsage.digitalSignature));
                     builder.addExtension(
                             Extension.extendedKeyUsage, true, new ExtendedKeyUsage(KeyPurposeId.id_kp_timeStamping));
                 });
         store.setKeyEntry("tsa", pair.getPrivate(), PASSWORD, new X509Certificate[] {certificate, root()});
+        try (var out = Files.newOutputStream(file)) {
+            store.store(out, PASSWORD);
+        } catch (IOException e) {
+            throw new UncheckedIOException("the trust stand-in can't use the folder " + file.getParent(), e);
+        }
     }
 
     private ContentSigner signer() throws OperatorCreationException {

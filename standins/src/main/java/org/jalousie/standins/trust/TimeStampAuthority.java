@@ -9,6 +9,11 @@ import java.util.Date;
 import java.util.List;
 import java.util.Set;
 import org.bouncycastle.asn1.ASN1ObjectIdentifier;
+import org.bouncycastle.asn1.DERSet;
+import org.bouncycastle.asn1.cms.Attribute;
+import org.bouncycastle.asn1.cms.AttributeTable;
+import org.bouncycastle.asn1.cms.CMSAttributes;
+import org.bouncycastle.asn1.cms.Time;
 import org.bouncycastle.cert.jcajce.JcaCertStore;
 import org.bouncycastle.cms.jcajce.JcaSimpleSignerInfoGeneratorBuilder;
 import org.bouncycastle.operator.OperatorCreationException;
@@ -35,19 +40,23 @@ public final class TimeStampAuthority {
     /** @param request and result: DER, as in RFC 3161 §2.4 */
     public byte[] answer(byte[] request) throws IOException {
         try {
+            Date now = Date.from(clock.instant());
+            CertificateAuthority.TimeStampUnit unit = authority.timeStampUnit();
             TimeStampTokenGenerator tokens = new TimeStampTokenGenerator(
                     new JcaSimpleSignerInfoGeneratorBuilder()
-                            .build("SHA256withECDSA", authority.timeStampKey(), authority.timeStampCertificate()),
+                            .setSignedAttributeGenerator(new AttributeTable(
+                                    new Attribute(CMSAttributes.signingTime, new DERSet(new Time(now)))))
+                            .build("SHA256withECDSA", unit.key(), unit.certificate()),
                     new JcaDigestCalculatorProviderBuilder()
                             .build()
                             .get(new org.bouncycastle.asn1.x509.AlgorithmIdentifier(TSPAlgorithms.SHA256)),
                     POLICY);
-            tokens.addCertificates(new JcaCertStore(List.of(authority.timeStampCertificate(), authority.root())));
+            tokens.addCertificates(new JcaCertStore(List.of(unit.certificate(), authority.root())));
             tokens.setAccuracySeconds(1);
             TimeStampResponseGenerator responses = new TimeStampResponseGenerator(
                     tokens, Set.of(TSPAlgorithms.SHA256, TSPAlgorithms.SHA384, TSPAlgorithms.SHA512));
             return responses
-                    .generate(new TimeStampRequest(request), new BigInteger(63, random), Date.from(clock.instant()))
+                    .generate(new TimeStampRequest(request), new BigInteger(63, random), now)
                     .getEncoded();
         } catch (TSPException | OperatorCreationException | GeneralSecurityException e) {
             throw new IOException("the time stamp can't be made", e);

@@ -10,6 +10,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.security.cert.X509Certificate;
 import java.time.Clock;
+import java.time.Duration;
 import java.util.Base64;
 import java.util.List;
 import java.util.concurrent.ExecutorService;
@@ -52,6 +53,7 @@ public final class TrustStandin implements AutoCloseable {
                         exchange,
                         "application/timestamp-reply",
                         stamps.answer(exchange.getRequestBody().readAllBytes())));
+        route("/orders/time-stamp-unit", exchange -> newUnit(exchange, authority));
         route("/crl", exchange -> answer(exchange, "application/pkix-crl", authority.revocationList()));
         server.start();
     }
@@ -61,12 +63,27 @@ public final class TrustStandin implements AutoCloseable {
         return "http://127.0.0.1:" + server.getAddress().getPort();
     }
 
-    private void enroll(HttpExchange exchange, CertificateAuthority authority) throws IOException {
-        if (!expectedLogin.equals(exchange.getRequestHeaders().getFirst("Authorization"))) {
-            exchange.getResponseHeaders().set("WWW-Authenticate", "Basic realm=\"stand-in\"");
-            exchange.sendResponseHeaders(401, -1);
+    private boolean isKnown(HttpExchange exchange) throws IOException {
+        if (expectedLogin.equals(exchange.getRequestHeaders().getFirst("Authorization"))) return true;
+        exchange.getResponseHeaders().set("WWW-Authenticate", "Basic realm=\"stand-in\"");
+        exchange.sendResponseHeaders(401, -1);
+        return false;
+    }
+
+    /** An order of tests and demonstrations: the body says how many seconds the certificate of the next unit lives. */
+    private void newUnit(HttpExchange exchange, CertificateAuthority authority) throws IOException {
+        if (!isKnown(exchange)) return;
+        String seconds = new String(exchange.getRequestBody().readAllBytes(), StandardCharsets.UTF_8);
+        if (!seconds.matches("[1-9][0-9]{0,8}")) {
+            exchange.sendResponseHeaders(400, -1);
             return;
         }
+        authority.newTimeStampUnit(Duration.ofSeconds(Long.parseLong(seconds)));
+        exchange.sendResponseHeaders(204, -1);
+    }
+
+    private void enroll(HttpExchange exchange, CertificateAuthority authority) throws IOException {
+        if (!isKnown(exchange)) return;
         try {
             PKCS10CertificationRequest request = new PKCS10CertificationRequest(
                     Base64.getMimeDecoder().decode(exchange.getRequestBody().readAllBytes()));

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.stream.IntStream;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.evidence.TestTrust;
+import org.jalousie.core.evidence.stamps.TimeStampToken;
 import org.jalousie.core.json.Json;
 import org.junit.jupiter.api.Test;
 

@@ -21,7 +21,7 @@ import org.jalousie.core.evidence.roots.DailyRoot;
 import org.jalousie.core.evidence.roots.Inclusion;
 import org.jalousie.core.evidence.roots.Leaf;
 import org.jalousie.core.evidence.roots.MerkleTree;
-import org.jalousie.core.evidence.roots.TimeStampToken;
+import org.jalousie.core.evidence.stamps.TimeStampToken;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;

@@ -7,7 +7,7 @@ import java.util.Optional;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.evidence.TrustService;
 import org.jalousie.core.evidence.roots.DailyRoot;
-import org.jalousie.core.evidence.roots.TimeStampToken;
+import org.jalousie.core.evidence.stamps.TimeStampToken;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.web.KeyedPage;

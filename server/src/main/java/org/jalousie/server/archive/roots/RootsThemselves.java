@@ -8,7 +8,7 @@ import java.util.TreeMap;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.evidence.roots.DailyRoot;
 import org.jalousie.core.evidence.roots.Leaf;
-import org.jalousie.core.evidence.roots.TimeStampToken;
+import org.jalousie.core.evidence.stamps.TimeStampToken;
 import org.jalousie.core.messages.Message;
 
 /** Checks the roots against their leaves, their time stamps and one another. */

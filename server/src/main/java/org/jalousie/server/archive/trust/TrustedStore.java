@@ -14,6 +14,7 @@ import org.jalousie.core.data.Sha256;
 import org.jalousie.core.evidence.Credential;
 import org.jalousie.core.evidence.TrustService;
 import org.jalousie.core.evidence.TrustedCertificates;
+import org.jalousie.core.evidence.stamps.HashAlgorithm;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.account.SignedIn;
@@ -135,8 +136,8 @@ public class TrustedStore {
                 .forEach(one -> anchors.add(certificate(one)));
         return new TrustService() {
             @Override
-            public byte[] timeStamp(byte[] sha256) {
-                return own.timeStamp(sha256);
+            public byte[] timeStamp(HashAlgorithm algorithm, byte[] hash) {
+                return own.timeStamp(algorithm, hash);
             }
 
             @Override

@@ -97,9 +97,12 @@ final class RetentionHand {
                 .update();
     }
 
+    /** All that is there is covered by a root and, when it is complete, under an archive time stamp. */
     void root() {
         Client.Answer answer = office.client.post("/api/v1/daily-roots", Map.of());
         assertThat(answer.status()).as(answer.text()).isEqualTo(201);
+        Client.Answer stamps = office.client.post("/api/v1/archive/stamps/rounds", Map.of());
+        assertThat(stamps.status()).as(stamps.text()).isEqualTo(200);
     }
 
     boolean isGone(String number) {
