@@ -1,5 +1,6 @@
 import { say } from '../messages/rooms';
 import type { Schemas } from '../api/client';
+import { SealWord } from './SealWord';
 
 /** An agreement's documents as files. */
 export function Files({
@@ -17,6 +18,7 @@ export function Files({
       {documents.map((document) => (
         <DocumentFiles
           key={document.id}
+          number={number}
           at={`/api/v1/agreements/${number}/documents/${document.id}`}
           document={document}
           title={documents.length > 1 ? document.title : ''}
@@ -35,10 +37,12 @@ export function Files({
 }
 
 function DocumentFiles({
+  number,
   at,
   document,
   title,
 }: {
+  number: string;
   at: string;
   document: Schemas['DocumentView'];
   title: string;
@@ -53,6 +57,11 @@ function DocumentFiles({
         {document.hasWord && (
           <li>
             <a href={`${at}.docx`}>{say('agreements.wording-as-word-file')}</a>
+          </li>
+        )}
+        {document.hasWord && (
+          <li className="py-1">
+            <SealWord number={number} document={document} />
           </li>
         )}
         <li>

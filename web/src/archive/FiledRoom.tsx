@@ -3,6 +3,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { AttachedFiles } from '../agreements/Files';
 import { DocumentsOfAgreement } from '../agreements/DocumentsOfAgreement';
+import { SealWord } from '../agreements/SealWord';
 import { PaperNote } from '../agreements/paper/PaperNote';
 import { Trail } from '../agreements/Trail';
 import { answer, api } from '../api/client';
@@ -55,6 +56,11 @@ export default function FiledRoom() {
                       : document.title}
                     {say('archive.pdf')}
                   </a>
+                  {document.hasWord && (
+                    <div className="pt-2 pb-1">
+                      <SealWord number={number} document={document} />
+                    </div>
+                  )}
                 </li>
               ))}
               {detail.hasRecord && (

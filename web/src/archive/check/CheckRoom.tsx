@@ -20,13 +20,14 @@ export default function CheckRoom() {
     }),
   });
   const whose = check.data?.found.agreement ?? '';
+  const packed = check.data?.bytes[0] === 0x50 && check.data.bytes[1] === 0x4b;
   return (
     <>
       <RoomTitle title={say('check.check-a-file')} />
       <DropFiles
         says={say('check.drop-it-here')}
         what={say('check.file-to-check')}
-        accept=".pdf,.asice"
+        accept=".pdf,.asice,.docx"
         disabled={check.isPending}
         onFiles={([file]) => file && check.mutate(file)}
       >
@@ -36,22 +37,28 @@ export default function CheckRoom() {
       {check.data && (
         <div className="flex flex-col gap-4 pb-6">
           <h2 className="text-lg break-words">{check.data.name}</h2>
-          <p>
-            {whose ? (
-              <>
-                {say('archive.it-belongs-to')}
-                <Link to={`/agreements/${whose}`} className="underline underline-offset-3">
-                  {whose}
-                </Link>
-                .
-              </>
-            ) : (
-              say('check.none-of-ours')
-            )}
-          </p>
+          {/* an archive of files, and a Word file, are nobody's agreement */}
+          {!packed && (
+            <p>
+              {whose ? (
+                <>
+                  {say('archive.it-belongs-to')}
+                  <Link to={`/agreements/${whose}`} className="underline underline-offset-3">
+                    {whose}
+                  </Link>
+                  .
+                </>
+              ) : (
+                say('check.none-of-ours')
+              )}
+            </p>
+          )}
           <CheckResult
             title={say('archive.the-file')}
-            result={{ ...check.data.found.result, signatures: [] }}
+            result={{
+              ...check.data.found.result,
+              ...(packed ? {} : { signatures: [] }),
+            }}
           />
           <Signatures checked={check.data.found} bytes={check.data.bytes} />
         </div>

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../../api/client';
 import { say } from '../../messages/rooms';
+import { saveFile } from '../../ui/saveFile';
 import { Button, Empty, inputLook, Labelled, RoomTitle, Table, Trouble } from '../../ui/parts';
 import { date } from '../../ui/time';
 import { stateWords } from '../../ui/words';
@@ -148,12 +149,7 @@ function GiveOut({ who }: { who: string }) {
       const file = await answer(
         api.POST('/api/v1/archive/person/file', { body: { who }, parseAs: 'blob' }),
       );
-      const link = document.createElement('a');
-      link.href = URL.createObjectURL(file as unknown as Blob);
-      link.download = say('person.file-name');
-      link.click();
-      // the browser has begun to save it by then
-      setTimeout(() => URL.revokeObjectURL(link.href), 60_000);
+      saveFile(file as unknown as Blob, say('person.file-name'));
     },
   });
   return (

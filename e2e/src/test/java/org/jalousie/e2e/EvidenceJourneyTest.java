@@ -3,10 +3,12 @@ package org.jalousie.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
+import java.nio.file.Files;
 import java.util.Base64;
 import java.util.Map;
 import org.jalousie.core.evidence.SignedSample;
@@ -156,6 +158,35 @@ class EvidenceJourneyTest {
             assertThat(page.getByRole(
                             AriaRole.LINK, new Page.GetByRoleOptions().setName("Evidence records (RFC 4998)")))
                     .isVisible();
+            assertThat(browser.complaints).isEmpty();
+        }
+    }
+
+    @Test
+    void aWordFileGoesOutUnderTheOfficesSealAndIsChecked() throws Exception {
+        try (Browser browser = new Browser(1280, 800).signIn()) {
+            Page page = browser.open("/archive/" + number).page;
+            browser.button("Word file with the office’s seal…").first().click();
+            Locator dialog = page.getByRole(AriaRole.DIALOG);
+            dialog.getByLabel("Signed as").fill("{{nobody_has_this}}");
+            dialog.getByText("Seal and save").click();
+            assertThat(dialog.getByText("The data have no nobody_has_this.")).isVisible();
+            assertThat(browser.barriers()).as("seal of a Word file").isEmpty();
+            dialog.getByLabel("Signed as").fill("Registrar of loans");
+            dialog.getByLabel("Print a line").check();
+            Download saved =
+                    page.waitForDownload(() -> dialog.getByText("Seal and save").click());
+            assertThat(dialog).hasCount(0);
+            byte[] sealed = Files.readAllBytes(saved.path());
+            browser.open("/archive/check");
+            choose(
+                    page,
+                    "File to check",
+                    "sealed.docx",
+                    "application/vnd.openxmlformats-officedocument.wordprocessingml.document",
+                    sealed);
+            assertThat(page.getByText("is intact: nothing was changed")).isVisible();
+            assertThat(page.getByText("signed as: Registrar of loans")).isVisible();
             assertThat(browser.complaints).isEmpty();
         }
     }

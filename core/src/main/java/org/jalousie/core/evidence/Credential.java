@@ -18,7 +18,8 @@ public record Credential(PrivateKey key, List<X509Certificate> chain) {
         return idOf(certificate());
     }
 
-    static CertificateId idOf(X509Certificate certificate) {
+    /** Which certificate it is. */
+    public static CertificateId idOf(X509Certificate certificate) {
         try {
             return new CertificateId(
                     certificate.getSubjectX500Principal().getName(),

@@ -39,4 +39,7 @@ public interface TrustService {
 
     /** The office's own credential for its seal. */
     Credential officeSeal();
+
+    /** One with a key of the kind that word processors know (RSA). */
+    Credential officeWordSeal();
 }

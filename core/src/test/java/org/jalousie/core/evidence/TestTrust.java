@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.KeyPair;
+import java.security.KeyPairGenerator;
+import java.security.NoSuchAlgorithmException;
 import java.security.cert.X509Certificate;
 import java.time.Clock;
 import java.util.List;
@@ -15,6 +17,7 @@ import org.bouncycastle.tsp.TSPException;
 import org.bouncycastle.tsp.TimeStampRequestGenerator;
 import org.bouncycastle.tsp.TimeStampResponse;
 import org.jalousie.core.evidence.stamps.HashAlgorithm;
+import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.standins.trust.CertificateAuthority;
 import org.jalousie.standins.trust.TimeStampAuthority;
 
@@ -23,6 +26,7 @@ public final class TestTrust implements TrustService {
     private final CertificateAuthority authority;
     private final TimeStampAuthority stamps;
     private final Credential office;
+    private Credential word;
 
     public TestTrust() {
         this(Clock.systemUTC());
@@ -68,7 +72,10 @@ public final class TestTrust implements TrustService {
 
     @Override
     public Credential credentialFor(Signatory signatory) {
-        KeyPair pair = CertificateAuthority.newKey();
+        return credential(signatory, CertificateAuthority.newKey());
+    }
+
+    private Credential credential(Signatory signatory, KeyPair pair) {
         X500NameBuilder subject = new X500NameBuilder(BCStyle.INSTANCE)
                 .addRDN(BCStyle.CN, signatory.name())
                 .addRDN(BCStyle.E, signatory.mail());
@@ -81,5 +88,21 @@ public final class TestTrust implements TrustService {
     @Override
     public Credential officeSeal() {
         return office;
+    }
+
+    @Override
+    public synchronized Credential officeWordSeal() {
+        if (word == null) word = credential(new Signatory("Office of the museum", "", "", IdentityCheck.NONE), rsa());
+        return word;
+    }
+
+    private static KeyPair rsa() {
+        try {
+            KeyPairGenerator generator = KeyPairGenerator.getInstance("RSA");
+            generator.initialize(3072);
+            return generator.generateKeyPair();
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException("every Java platform has RSA", e);
+        }
     }
 }

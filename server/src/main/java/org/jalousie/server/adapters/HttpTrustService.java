@@ -15,7 +15,9 @@ import java.security.KeyPairGenerator;
 import java.security.SecureRandom;
 import java.security.cert.CertificateFactory;
 import java.security.cert.X509Certificate;
+import java.security.spec.AlgorithmParameterSpec;
 import java.security.spec.ECGenParameterSpec;
+import java.security.spec.RSAKeyGenParameterSpec;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -45,6 +47,9 @@ import org.springframework.stereotype.Component;
 /** A trust service spoken to by its protocols: EST (RFC 7030) for certificates, RFC 3161 over HTTP for time stamps, HTTP for lists. */
 @Component
 class HttpTrustService implements TrustService {
+    private static final AlgorithmParameterSpec P256 = new ECGenParameterSpec("secp256r1");
+    private static final AlgorithmParameterSpec RSA_3072 = new RSAKeyGenParameterSpec(3072, RSAKeyGenParameterSpec.F4);
+
     private final HttpClient http =
             HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build();
     private final SecureRandom random = new SecureRandom();
@@ -52,6 +57,7 @@ class HttpTrustService implements TrustService {
     private final Clock clock;
     private List<X509Certificate> anchors = List.of();
     private Credential office;
+    private Credential word;
 
     HttpTrustService(Settings settings, Clock clock) {
         this.settings = settings;
@@ -103,29 +109,49 @@ class HttpTrustService implements TrustService {
                     "Identity shown by "
                             + Catalogue.ENGLISH.say(
                                     "check." + signatory.shownBy().code()));
-        return enroll(subject.build());
+        return enroll(subject.build(), key("EC", P256));
     }
 
     @Override
     public synchronized Credential officeSeal() {
-        Instant soon = clock.instant().plus(Duration.ofDays(1));
-        if (office == null || office.certificate().getNotAfter().toInstant().isBefore(soon)) {
-            office = enroll(new X500NameBuilder(BCStyle.INSTANCE)
-                    .addRDN(BCStyle.CN, settings.office().name())
-                    .addRDN(BCStyle.O, settings.office().name())
-                    .build());
-        }
+        if (office == null || endsSoon(office)) office = enroll(officeName(), key("EC", P256));
         return office;
     }
 
-    // RFC 7030 §4.2: a PKCS#10 request in base64, answered by a certs-only CMS message
-    private Credential enroll(X500Name subject) {
+    @Override
+    public synchronized Credential officeWordSeal() {
+        if (word == null || endsSoon(word)) word = enroll(officeName(), key("RSA", RSA_3072));
+        return word;
+    }
+
+    private boolean endsSoon(Credential one) {
+        Instant soon = clock.instant().plus(Duration.ofDays(1));
+        return one.certificate().getNotAfter().toInstant().isBefore(soon);
+    }
+
+    private X500Name officeName() {
+        return new X500NameBuilder(BCStyle.INSTANCE)
+                .addRDN(BCStyle.CN, settings.office().name())
+                .addRDN(BCStyle.O, settings.office().name())
+                .build();
+    }
+
+    private static KeyPair key(String kind, AlgorithmParameterSpec parameters) {
         try {
-            KeyPairGenerator generator = KeyPairGenerator.getInstance("EC");
-            generator.initialize(new ECGenParameterSpec("secp256r1"));
-            KeyPair pair = generator.generateKeyPair();
+            KeyPairGenerator generator = KeyPairGenerator.getInstance(kind);
+            generator.initialize(parameters);
+            return generator.generateKeyPair();
+        } catch (GeneralSecurityException e) {
+            throw new IllegalStateException("a signing key can't be made", e);
+        }
+    }
+
+    // RFC 7030 §4.2: a PKCS#10 request in base64, answered by a certs-only CMS message
+    private Credential enroll(X500Name subject, KeyPair pair) {
+        try {
+            String signature = "SHA256with" + (pair.getPrivate().getAlgorithm().equals("RSA") ? "RSA" : "ECDSA");
             byte[] request = new JcaPKCS10CertificationRequestBuilder(subject, pair.getPublic())
-                    .build(new JcaContentSignerBuilder("SHA256withECDSA").build(pair.getPrivate()))
+                    .build(new JcaContentSignerBuilder(signature).build(pair.getPrivate()))
                     .getEncoded();
             String login = Base64.getEncoder()
                     .encodeToString(("jalousie:" + settings.trust().secret()).getBytes(StandardCharsets.UTF_8));
@@ -138,8 +164,8 @@ class HttpTrustService implements TrustService {
             chain.sort(Comparator.comparing(
                     certificate -> !certificate.getPublicKey().equals(pair.getPublic())));
             return new Credential(pair.getPrivate(), chain);
-        } catch (GeneralSecurityException | OperatorCreationException e) {
-            throw new IllegalStateException("a signing key can't be made", e);
+        } catch (OperatorCreationException e) {
+            throw new IllegalStateException("a signing key can't be used", e);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

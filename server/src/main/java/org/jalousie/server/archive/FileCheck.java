@@ -1,5 +1,6 @@
 package org.jalousie.server.archive;
 
+import java.time.Clock;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -13,6 +14,7 @@ import org.jalousie.core.evidence.SigningRecord;
 import org.jalousie.core.evidence.TrustService;
 import org.jalousie.core.evidence.Verification;
 import org.jalousie.core.evidence.Verifier;
+import org.jalousie.core.evidence.word.WordSealCheck;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.placement.DocumentId;
 import org.jalousie.server.Refusal;
@@ -27,14 +29,16 @@ class FileCheck {
     private final ArchiveCheck archive;
     private final TrustService trust;
     private final TrustedStore trusted;
+    private final Clock clock;
     private final Verifier verifier;
     private final EvidenceContainer containers;
 
-    FileCheck(Agreements agreements, ArchiveCheck archive, TrustService trust, TrustedStore trusted) {
+    FileCheck(Agreements agreements, ArchiveCheck archive, TrustService trust, TrustedStore trusted, Clock clock) {
         this.agreements = agreements;
         this.archive = archive;
         this.trust = trust;
         this.trusted = trusted;
+        this.clock = clock;
         this.verifier = new Verifier(trust);
         this.containers = new EvidenceContainer(trust);
     }
@@ -53,6 +57,7 @@ class FileCheck {
     FileChecked check(byte[] pdf, Optional<AgreementNumber> number) {
         if (EvidenceContainer.isOne(pdf))
             return new FileChecked("", VerificationView.of(containers.verify(pdf)), List.of());
+        if (WordSealCheck.mayBe(pdf)) return word(pdf);
         if (pdf.length < 5 || !Arrays.equals(pdf, 0, 4, new byte[] {'%', 'P', 'D', 'F'}, 0, 4))
             throw Refusal.invalid(Message.of("archive.no-pdf"));
         Optional<AgreementNumber> whose = number.or(() -> agreements.numberWith(Expected.statesOf(pdf)));
@@ -94,6 +99,12 @@ class FileCheck {
                                             List.of(Message.of("archive.other-record", "number", number)), List.of())),
                     CoverageView.of(pdf));
         });
+    }
+
+    /** A Word file, whoever has signed it. */
+    private FileChecked word(byte[] docx) {
+        Verification verification = new WordSealCheck(trusted.with(trust), clock).verify(docx);
+        return new FileChecked("", VerificationView.of(verification), List.of());
     }
 
     /** A file from elsewhere: more certificates are trusted for it than for what is ours. */

@@ -156,6 +156,11 @@ public class TrustedStore {
             }
 
             @Override
+            public Credential officeWordSeal() {
+                throw new UnsupportedOperationException("only checks");
+            }
+
+            @Override
             public Credential officeSeal() {
                 throw new UnsupportedOperationException("only checks");
             }
