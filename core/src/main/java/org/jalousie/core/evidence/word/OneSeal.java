@@ -13,8 +13,10 @@ import java.util.Arrays;
 import java.util.Base64;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import javax.xml.crypto.MarshalException;
 import javax.xml.crypto.dsig.Manifest;
 import javax.xml.crypto.dsig.Reference;
@@ -50,6 +52,15 @@ final class OneSeal {
             "http://www.w3.org/2001/10/xml-exc-c14n#",
             "http://schemas.openxmlformats.org/package/2006/RelationshipTransform");
 
+    /** RFC 9231; what is weaker is relied on no longer (ETSI TS 119 312). */
+    private static final Pattern SIGNATURES = Pattern.compile("http://www\\.w3\\.org/(2001/04/xmldsig-more#(rsa|ecdsa)"
+            + "-sha(256|384|512)|2007/05/xmldsig-more#sha(256|384|512)-rsa-MGF1)");
+
+    private static final Map<String, HashAlgorithm> DIGESTS = Map.of(
+            "http://www.w3.org/2001/04/xmlenc#sha256", HashAlgorithm.SHA_256,
+            "http://www.w3.org/2001/04/xmldsig-more#sha384", HashAlgorithm.SHA_384,
+            "http://www.w3.org/2001/04/xmlenc#sha512", HashAlgorithm.SHA_512);
+
     private final SignatureInfo info;
     private final String name;
     private final Document document;
@@ -84,7 +95,10 @@ final class OneSeal {
         X509Certificate signer = keys.getSigner();
         String by = signer == null ? "somebody unknown" : SealLine.nameIn(signer.getSubjectX500Principal());
         Optional<Instant> at = stampedAt();
-        if (at.isEmpty()) wrong.add(Message.of("evidence.word.no-time", "by", by));
+        if (document.getElementsByTagNameNS(XADES, "SignatureTimeStamp").getLength() == 0)
+            notes.add(Message.of("evidence.word.own-clock", "by", by));
+        else if (at.isEmpty()) wrong.add(Message.of("evidence.word.no-time", "by", by));
+        if (isWeak()) wrong.add(Message.of("evidence.word.weak", "by", by));
         if (signer != null) trusted(signer, keys.getCertChain(), at.orElse(clock.instant()), by, wrong);
         checks.add(new Verification.SignatureCheck(
                 name,
@@ -117,6 +131,18 @@ final class OneSeal {
             if (kind.equals("RetrievalMethod")) return false;
         }
         return document.getElementsByTagNameNS(XMLDSIG, "SignatureValue").getLength() == 1;
+    }
+
+    private boolean isWeak() {
+        NodeList all = document.getElementsByTagNameNS(XMLDSIG, "*");
+        for (int i = 0; i < all.getLength(); i++) {
+            Element one = (Element) all.item(i);
+            String algorithm = one.getAttribute("Algorithm");
+            if (one.getLocalName().equals("SignatureMethod")
+                    && !SIGNATURES.matcher(algorithm).matches()) return true;
+            if (one.getLocalName().equals("DigestMethod") && !DIGESTS.containsKey(algorithm)) return true;
+        }
+        return false;
     }
 
     /** The signature itself, and each part under it. */
@@ -214,12 +240,21 @@ final class OneSeal {
 
     /** Whether the certificate is the one that the signature itself names (§5.2.2). */
     private boolean isSigned(X509Certificate signer) throws GeneralSecurityException {
-        NodeList all = document.getElementsByTagNameNS(XADES, "SigningCertificate");
-        if (all.getLength() != 1) return false;
-        NodeList values = ((Element) all.item(0)).getElementsByTagNameNS(XMLDSIG, "DigestValue");
-        byte[] hash = HashAlgorithm.SHA_256.hash(signer.getEncoded());
-        return values.getLength() == 1
-                && Arrays.equals(Base64.getMimeDecoder().decode(values.item(0).getTextContent()), hash);
+        NodeList properties = document.getElementsByTagNameNS(XADES, "SignedSignatureProperties");
+        if (properties.getLength() != 1) return false;
+        NodeList named = ((Element) properties.item(0)).getElementsByTagNameNS(XADES, "CertDigest");
+        // the first is the signer's, those that may follow are of who issued it
+        if (named.getLength() == 0) return false;
+        Element digest = (Element) named.item(0);
+        Element method =
+                (Element) digest.getElementsByTagNameNS(XMLDSIG, "DigestMethod").item(0);
+        Element value =
+                (Element) digest.getElementsByTagNameNS(XMLDSIG, "DigestValue").item(0);
+        HashAlgorithm algorithm = method == null ? null : DIGESTS.get(method.getAttribute("Algorithm"));
+        return algorithm != null
+                && value != null
+                && Arrays.equals(
+                        Base64.getMimeDecoder().decode(value.getTextContent()), algorithm.hash(signer.getEncoded()));
     }
 
     private Optional<String> said(String property) {

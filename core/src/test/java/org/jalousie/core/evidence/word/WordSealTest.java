@@ -205,6 +205,13 @@ class WordSealTest {
                 .contains("no time stamp that holds");
         assertThat(found(changed(parts -> edit(parts, SIGNATURE, "<SignatureValue[^>]*>....", "$0AAAA"))))
                 .contains("does not hold");
+        assertThat(found(changed(parts -> edit(parts, SIGNATURE, "xmlenc#sha256", "xmldsig-more#md5"))))
+                .contains("isn’t relied on any more");
+        // a time stamp that was taken out can't be told from one that was never there
+        Verification without = verify(changed(
+                parts -> edit(parts, SIGNATURE, "(?s)<([a-z0-9]*:?)UnsignedProperties.*</\\1UnsignedProperties>", "")));
+        assertThat(without.intact()).as(without.findings().toString()).isTrue();
+        assertThat(without.notes().toString()).contains("by a clock of their own");
         byte[] other = seal(read(files().skip(1).findFirst().orElseThrow()), WORDS);
         assertThat(found(changed(parts -> parts.put(SIGNATURE, parts(other).get(SIGNATURE)))))
                 .contains("was changed after it was signed");

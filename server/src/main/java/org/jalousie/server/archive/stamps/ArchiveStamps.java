@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.BooleanSupplier;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.evidence.ArchivedFiles;
 import org.jalousie.core.evidence.stamps.EvidenceRecord;
@@ -33,6 +34,9 @@ class ArchiveStamps {
 
     /** How long nothing is asked for in vain of a service that has no newer certificate. */
     private static final Duration IN_VAIN = Duration.ofHours(20);
+
+    /** How long somebody waits for a round. */
+    private static final Duration PATIENCE = Duration.ofSeconds(20);
 
     private static final int TOLD = 50;
     private static final Logger LOG = LoggerFactory.getLogger(ArchiveStamps.class);
@@ -71,10 +75,13 @@ class ArchiveStamps {
     /**
      * Does all that is due.
      *
-     * @param asked whether somebody asks for it: then the service is asked for a newer certificate, even if it had none lately
+     * @param asked whether somebody waits for it: then the service is asked for a newer certificate, even if it had none
+     *     lately; what would take long is left to the next round
+     * @throws ServiceAway when somebody waits and the service doesn't answer
      */
     void round(boolean asked) {
         Instant now = clock.instant();
+        BooleanSupplier goesOn = () -> !asked || clock.instant().isBefore(now.plus(PATIENCE));
         StampPolicy policy = policies.now().policy();
         List<Message> said = new ArrayList<>();
         Optional<StampRoundStore.NoNewer> noNewer = rounds.last().flatMap(StampRoundStore.Round::noNewer);
@@ -83,10 +90,11 @@ class ArchiveStamps {
                     || noNewer.filter(one -> one.at().isAfter(now.minus(IN_VAIN)))
                             .isEmpty())
                 noNewer = renewal.renew(policy, now, said::add).map(until -> new StampRoundStore.NoNewer(now, until));
-            stampWhatIsNew(policy.algorithm(), said);
-            rehashing.rehash(policy, policies.today(), said::add);
+            stampWhatIsNew(policy.algorithm(), goesOn, said);
+            rehashing.rehash(policy, policies.today(), goesOn, said::add);
         } catch (ServiceAway e) {
-            said.add(Message.of("stamps.away"));
+            if (asked) throw e;
+            LOG.info("archive time stamps wait for the trust service");
         } catch (Stamping.Untrusted e) {
             said.add(e.said());
         }
@@ -100,9 +108,9 @@ class ArchiveStamps {
                 noNewer));
     }
 
-    private void stampWhatIsNew(HashAlgorithm algorithm, List<Message> said) {
+    private void stampWhatIsNew(HashAlgorithm algorithm, BooleanSupplier goesOn, List<Message> said) {
         Optional<UUID> after = Optional.empty();
-        while (true) {
+        while (goesOn.getAsBoolean()) {
             long last = store.last();
             List<Stamped.Leaf> leaves = new ArrayList<>();
             List<Message> faults = new ArrayList<>();

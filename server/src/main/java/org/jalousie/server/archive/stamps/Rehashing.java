@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.evidence.stamps.HashAlgorithm;
@@ -35,8 +36,13 @@ class Rehashing {
         this.files = files;
     }
 
-    /** @param said takes what couldn't be done, and why */
-    void rehash(StampPolicy policy, LocalDate today, Consumer<Message> said) {
+    /**
+     * Hashes anew what has to be.
+     *
+     * @param goesOn whether there is time for more
+     * @param said takes what couldn't be done, and why
+     */
+    void rehash(StampPolicy policy, LocalDate today, BooleanSupplier goesOn, Consumer<Message> said) {
         Set<HashAlgorithm> weak = EnumSet.noneOf(HashAlgorithm.class);
         for (HashAlgorithm one : HashAlgorithm.values()) if (policy.runsOut(one, today)) weak.add(one);
         if (weak.isEmpty()) return;
@@ -45,8 +51,8 @@ class Rehashing {
             said.accept(Message.of("stamps.chosen-ends", "algorithm", algorithm.standardName()));
             return;
         }
-        agreements(weak, algorithm, said);
-        roots(weak, algorithm, said);
+        agreements(weak, algorithm, goesOn, said);
+        roots(weak, algorithm, goesOn, said);
         List<Long> old = store.inForce().stream()
                 .filter(one -> weak.contains(one.algorithm()))
                 .map(StampStore.InForce::number)
@@ -55,9 +61,10 @@ class Rehashing {
         old.stream().filter(one -> !needed.contains(one)).forEach(store::letGo);
     }
 
-    private void agreements(Set<HashAlgorithm> weak, HashAlgorithm algorithm, Consumer<Message> said) {
+    private void agreements(
+            Set<HashAlgorithm> weak, HashAlgorithm algorithm, BooleanSupplier goesOn, Consumer<Message> said) {
         Optional<UUID> after = Optional.empty();
-        while (true) {
+        while (goesOn.getAsBoolean()) {
             long last = store.last();
             List<StampStore.Whose> some = store.hashedWith(weak, after, AGREEMENTS);
             if (some.isEmpty()) return;
@@ -101,9 +108,10 @@ class Rehashing {
         }
     }
 
-    private void roots(Set<HashAlgorithm> weak, HashAlgorithm algorithm, Consumer<Message> said) {
+    private void roots(
+            Set<HashAlgorithm> weak, HashAlgorithm algorithm, BooleanSupplier goesOn, Consumer<Message> said) {
         Stamped.Root after = new Stamped.Root(0, Stamped.Part.STATEMENT);
-        while (true) {
+        while (goesOn.getAsBoolean()) {
             long last = store.last();
             List<Stamped.Root> some = store.rootsHashedWith(weak, after, ROOTS);
             if (some.isEmpty()) return;

@@ -5,12 +5,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.time.Clock;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
+import org.bouncycastle.asn1.tsp.EvidenceRecord;
+import org.jalousie.core.evidence.EvidenceRecordCheck;
+import org.jalousie.core.evidence.TrustService;
 import org.jalousie.demo.Client;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.Testbed;
@@ -23,10 +28,12 @@ final class StampsHand {
     private static final List<String> TABLES =
             List.of("archive_stamp", "stamped_file", "stamped_root", "renewed_stamp", "daily_root");
 
+    private final Testbed bed;
     final Office office;
     final JdbcClient sql;
 
     StampsHand(Testbed bed) {
+        this.bed = bed;
         this.office = new Office(bed.address());
         this.sql = bed.bean(JdbcClient.class);
     }
@@ -113,5 +120,36 @@ final class StampsHand {
     void endTomorrow() {
         rule("update archive_stamp set holds_until = now() + interval '1 day', stamped_at = now() - interval '300 days'"
                 + " where number not in (select stamp from renewed_stamp)");
+    }
+
+    boolean proves(byte[] record, byte[] file) {
+        return new EvidenceRecordCheck(bed.bean(TrustService.class), Clock.systemUTC())
+                .provenSince(file, record)
+                .isPresent();
+    }
+
+    byte[] agreementFile(String of) {
+        String at = "/api/v1/agreements/" + of;
+        String document =
+                office.client.get(at).json().get("documents").get(0).get("id").asString();
+        return office.client.get(at + "/documents/" + document + ".pdf").body();
+    }
+
+    /** The chains of an agreement's first evidence record, by how many stamps each has. */
+    List<Integer> chains(String of) {
+        EvidenceRecord record =
+                EvidenceRecord.getInstance(records(of).values().iterator().next());
+        List<Integer> chains = new ArrayList<>();
+        for (var chain : record.getArchiveTimeStampSequence().getArchiveTimeStampChains())
+            chains.add(chain.getArchiveTimestamps().length);
+        return chains;
+    }
+
+    void assertIntact(String of) {
+        JsonNode checked = check(of);
+        assertThat(checked.get("intact").asBoolean()).as(checked.toString()).isTrue();
+        assertThat(checked.get("documents").get(0).get("result").get("notes").toString())
+                .contains("An archive time stamp proves");
+        assertThat(checked.get("record").get("notes").toString()).contains("An archive time stamp proves");
     }
 }
