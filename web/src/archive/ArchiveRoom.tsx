@@ -11,6 +11,7 @@ import { RoomTitle, Trouble } from '../ui/parts';
 import { stateWords } from '../ui/words';
 import { changed, endedStates, fileOf, readAsked } from './views/asked';
 import { archiveColumns, sumWords } from './views/columns';
+import { EvidenceOfThese } from './EvidenceOfThese';
 import { GroupedArchive } from './views/GroupedArchive';
 import { NarrowArchive } from './views/NarrowArchive';
 import { useArchive, useGroups, useTemplateColumns } from './views/queries';
@@ -140,13 +141,16 @@ export default function ArchiveRoom() {
         <div
           role="group"
           aria-label={say('archive.as-files')}
-          className="flex flex-wrap gap-x-4 gap-y-2 pt-4"
+          className="flex flex-wrap items-center gap-x-4 gap-y-2 pt-4"
         >
           {(['CSV', 'XLSX'] as const).map((format) => (
             <a key={format} href={fileOf(asked, place.sort, format)} download>
               {say('archive.list-as', { format })}
             </a>
           ))}
+          {!asked.group && asked.state === 'COMPLETED' && (
+            <EvidenceOfThese numbers={list.data?.items.map(({ number }) => number) ?? []} />
+          )}
         </div>
       )}
     </>

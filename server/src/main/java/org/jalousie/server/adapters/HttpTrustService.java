@@ -50,17 +50,25 @@ class HttpTrustService implements TrustService {
     private static final AlgorithmParameterSpec P256 = new ECGenParameterSpec("secp256r1");
     private static final AlgorithmParameterSpec RSA_3072 = new RSAKeyGenParameterSpec(3072, RSAKeyGenParameterSpec.F4);
 
+    /** How long it isn't asked whether it has other roots. */
+    private static final Duration ANCHORS_HOLD = Duration.ofHours(1);
+
+    private static final Duration ANCHORS_HOLD_AWAY = Duration.ofMinutes(1);
+
     private final HttpClient http =
             HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build();
     private final SecureRandom random = new SecureRandom();
     private final Settings settings;
     private final Clock clock;
+    private final KnownAnchors known;
     private List<X509Certificate> anchors = List.of();
+    private Instant anchorsHoldUntil = Instant.EPOCH;
     private Credential office;
     private Credential word;
 
-    HttpTrustService(Settings settings, Clock clock) {
+    HttpTrustService(Settings settings, KnownAnchors known, Clock clock) {
         this.settings = settings;
+        this.known = known;
         this.clock = clock;
     }
 
@@ -90,9 +98,19 @@ class HttpTrustService implements TrustService {
 
     @Override
     public synchronized List<X509Certificate> anchors() {
-        if (anchors.isEmpty())
-            anchors = certificates(send(
-                    HttpRequest.newBuilder(address("/.well-known/est/cacerts")).GET()));
+        Instant now = clock.instant();
+        if (now.isBefore(anchorsHoldUntil)) return anchors;
+        try {
+            known.note(certificates(send(
+                    HttpRequest.newBuilder(address("/.well-known/est/cacerts")).GET())));
+            anchors = known.all();
+            anchorsHoldUntil = now.plus(ANCHORS_HOLD);
+        } catch (ServiceAway e) {
+            // those that are known are good yet; it isn't asked again with every file
+            anchors = known.all();
+            if (anchors.isEmpty()) throw e;
+            anchorsHoldUntil = now.plus(ANCHORS_HOLD_AWAY);
+        }
         return anchors;
     }
 

@@ -171,7 +171,12 @@ public final class Testbed {
     }
 
     public void trustUp() {
-        trust = new TrustStandin(trustPort, folder.resolve("trust"), "secret", Clock.systemUTC());
+        trustUp("trust");
+    }
+
+    /** @param called which has a root of its own for each name */
+    public void trustUp(String called) {
+        trust = new TrustStandin(trustPort, folder.resolve(called), "secret", Clock.systemUTC());
     }
 
     /** Time stamps are made by another key from now on, whose certificate lives so long. */

@@ -4,7 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
 import java.time.Instant;
+import org.jalousie.core.evidence.TrustService;
 import org.jalousie.server.testbed.Office;
+import org.jalousie.server.testbed.TestClock;
 import org.jalousie.server.testbed.Testbed;
 import org.jalousie.server.testbed.Wait;
 import org.junit.jupiter.api.AfterAll;
@@ -59,5 +61,26 @@ class StampsOutliveTest {
         JsonNode checked = hand.check(kept);
         assertThat(checked.get("intact").asBoolean()).as(checked.toString()).isTrue();
         assertThat(hand.check(forgotten).get("intact").asBoolean()).isFalse();
+    }
+
+    @Test
+    void agreementsOutliveTheRootOfTheTrustService() {
+        StampsHand hand = new StampsHand(BED);
+        String number = hand.office.completed(hand.office.publish("Other root", Office.loanWording()), "Ada Finch");
+        hand.round();
+        hand.assertIntact(number);
+        BED.trustDown();
+        BED.trustUp("another trust service");
+        try {
+            // it is asked for its roots from time to time
+            BED.bean(TestClock.class).ahead(Duration.ofHours(2));
+            hand.assertIntact(number);
+            assertThat(BED.bean(TrustService.class).anchors()).hasSizeGreaterThan(1);
+        } finally {
+            BED.bean(TestClock.class).ahead(Duration.ZERO);
+            BED.trustDown();
+            BED.trustUp();
+        }
+        hand.assertIntact(number);
     }
 }
