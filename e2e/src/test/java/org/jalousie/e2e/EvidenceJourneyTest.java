@@ -118,6 +118,11 @@ class EvidenceJourneyTest {
             assertThat(page.getByRole(
                             AriaRole.LINK, new Page.GetByRoleOptions().setName("All evidence in one file (ASiC-E)")))
                     .isVisible();
+            browser.open("/archive");
+            Download evidence = page.waitForDownload(() -> page.getByRole(
+                            AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Evidence of the"))
+                    .click());
+            assertThat(evidence.suggestedFilename()).isEqualTo("evidence.asice");
         }
     }
 

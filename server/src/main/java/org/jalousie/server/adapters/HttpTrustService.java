@@ -25,6 +25,8 @@ import java.util.ArrayList;
 import java.util.Base64;
 import java.util.Comparator;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.atomic.AtomicReference;
 import org.bouncycastle.asn1.x500.X500Name;
 import org.bouncycastle.asn1.x500.X500NameBuilder;
 import org.bouncycastle.asn1.x500.style.BCStyle;
@@ -51,9 +53,9 @@ class HttpTrustService implements TrustService {
     private static final AlgorithmParameterSpec RSA_3072 = new RSAKeyGenParameterSpec(3072, RSAKeyGenParameterSpec.F4);
 
     /** How long it isn't asked whether it has other roots. */
-    private static final Duration ANCHORS_HOLD = Duration.ofHours(1);
+    private static final Duration ROOTS_HOLD = Duration.ofHours(1);
 
-    private static final Duration ANCHORS_HOLD_AWAY = Duration.ofMinutes(1);
+    private static final Duration ROOTS_HOLD_AWAY = Duration.ofMinutes(1);
 
     private final HttpClient http =
             HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build();
@@ -61,8 +63,7 @@ class HttpTrustService implements TrustService {
     private final Settings settings;
     private final Clock clock;
     private final KnownAnchors known;
-    private List<X509Certificate> anchors = List.of();
-    private Instant anchorsHoldUntil = Instant.EPOCH;
+    private final AtomicReference<Roots> roots = new AtomicReference<>(new Roots(List.of(), Instant.EPOCH));
     private Credential office;
     private Credential word;
 
@@ -97,21 +98,38 @@ class HttpTrustService implements TrustService {
     }
 
     @Override
-    public synchronized List<X509Certificate> anchors() {
-        Instant now = clock.instant();
-        if (now.isBefore(anchorsHoldUntil)) return anchors;
-        try {
-            known.note(certificates(send(
-                    HttpRequest.newBuilder(address("/.well-known/est/cacerts")).GET())));
-            anchors = known.all();
-            anchorsHoldUntil = now.plus(ANCHORS_HOLD);
-        } catch (ServiceAway e) {
-            // those that are known are good yet; it isn't asked again with every file
-            anchors = known.all();
-            if (anchors.isEmpty()) throw e;
-            anchorsHoldUntil = now.plus(ANCHORS_HOLD_AWAY);
+    public List<X509Certificate> anchors() {
+        Roots now = roots.get();
+        if (now.all().isEmpty()) now = firstRoots();
+        if (clock.instant().isBefore(now.until()) || !roots.compareAndSet(now, now.until(soon()))) return now.all();
+        // those that are known are good meanwhile: nobody waits for a service that hangs
+        CompletableFuture.runAsync(this::askForRoots);
+        return now.all();
+    }
+
+    /** Roots that are known. @param until when it is asked whether there are others */
+    private record Roots(List<X509Certificate> all, Instant until) {
+        Roots until(Instant other) {
+            return new Roots(all, other);
         }
-        return anchors;
+    }
+
+    private Instant soon() {
+        return clock.instant().plus(ROOTS_HOLD_AWAY);
+    }
+
+    private synchronized Roots firstRoots() {
+        if (!roots.get().all().isEmpty()) return roots.get();
+        List<X509Certificate> seen = known.all();
+        if (seen.isEmpty()) askForRoots();
+        else roots.set(new Roots(seen, Instant.EPOCH));
+        return roots.get();
+    }
+
+    private void askForRoots() {
+        known.note(certificates(
+                send(HttpRequest.newBuilder(address("/.well-known/est/cacerts")).GET())));
+        roots.set(new Roots(known.all(), clock.instant().plus(ROOTS_HOLD)));
     }
 
     @Override

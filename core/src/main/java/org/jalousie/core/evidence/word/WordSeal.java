@@ -66,6 +66,7 @@ public final class WordSeal {
 
     private static byte[] saved(byte[] docx) throws InvalidFormatException, IOException {
         try (OPCPackage opened = OPCPackage.open(new ByteArrayInputStream(docx))) {
+            UnsignedData.remove(opened);
             ByteArrayOutputStream out = new ByteArrayOutputStream(docx.length);
             opened.save(out);
             opened.revert();

@@ -53,7 +53,10 @@ public final class WordSealCheck {
                 }
             }
             if (checks.isEmpty() && findings.isEmpty()) findings.add(Message.of("evidence.no-signature"));
-            else if (!checks.isEmpty()) added(opened, covered, findings);
+            else if (!checks.isEmpty()) {
+                added(opened, covered, findings);
+                if (UnsignedData.isShown(opened)) notes.add(Message.of("evidence.word.data-shown"));
+            }
             opened.revert();
         } catch (IOException | OpenXML4JException | RuntimeException e) {
             findings.add(Message.of("evidence.word.unreadable"));

@@ -240,4 +240,43 @@ class WordSealTest {
         assertThat(WordSealCheck.mayBe(SEALED)).isTrue();
         assertThat(WordSealCheck.mayBe(new byte[0])).isFalse();
     }
+
+    /** A file with a content control that shows what lies in the file beside the words. */
+    private static byte[] bound(byte[] docx) {
+        Map<String, byte[]> parts = parts(docx);
+        parts.put("customXml/item1.xml", "<loan><name>Ida Marsh</name></loan>".getBytes(StandardCharsets.UTF_8));
+        edit(
+                parts,
+                "word/document.xml",
+                "(<w:body>)",
+                "$1<w:sdt><w:sdtPr><w:dataBinding w:xpath=\"/loan/name\" w:storeItemID=\"\"/></w:sdtPr><w:sdtContent><w:p><w:r>"
+                        + "<w:t>Ida Marsh</w:t></w:r></w:p></w:sdtContent></w:sdt>");
+        edit(
+                parts,
+                "word/_rels/document.xml.rels",
+                "</Relationships>",
+                "<Relationship Id=\"rIdData\" Type=\"http://schemas.openxmlformats.org/officeDocument/2006/relationships/customXml\""
+                        + " Target=\"../customXml/item1.xml\"/></Relationships>");
+        edit(
+                parts,
+                "[Content_Types].xml",
+                "</Types>",
+                "<Default Extension=\"xml\" ContentType=\"application/xml\"/></Types>");
+        return WordFile.zip(parts);
+    }
+
+    @Test
+    void dataThatNobodySignsDontGoOutWithASeal() {
+        byte[] docx = bound(read(files().findFirst().orElseThrow()));
+        assertThat(parts(docx)).containsKey("customXml/item1.xml");
+        byte[] sealed = seal(docx, WORDS);
+        assertThat(parts(sealed).keySet()).noneMatch(one -> one.startsWith("customXml/"));
+        Verification verification = verify(sealed);
+        assertThat(verification.intact()).as(verification.findings().toString()).isTrue();
+        assertThat(verification.notes().toString()).doesNotContain("no word processor signs");
+        // put in again behind the office's back it is told
+        Map<String, byte[]> parts = parts(sealed);
+        parts.put("customXml/item1.xml", "<loan><name>Eva Marsh</name></loan>".getBytes(StandardCharsets.UTF_8));
+        assertThat(verify(WordFile.zip(parts)).notes().toString()).contains("no word processor signs");
+    }
 }

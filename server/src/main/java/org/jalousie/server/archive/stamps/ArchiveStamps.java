@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.BooleanSupplier;
+import java.util.stream.Stream;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.evidence.ArchivedFiles;
 import org.jalousie.core.evidence.stamps.EvidenceRecord;
@@ -84,7 +85,8 @@ class ArchiveStamps {
         BooleanSupplier goesOn = () -> !asked || clock.instant().isBefore(now.plus(PATIENCE));
         StampPolicy policy = policies.now().policy();
         List<Message> said = new ArrayList<>();
-        Optional<StampRoundStore.NoNewer> noNewer = rounds.last().flatMap(StampRoundStore.Round::noNewer);
+        Optional<StampRoundStore.Round> before = rounds.last();
+        Optional<StampRoundStore.NoNewer> noNewer = before.flatMap(StampRoundStore.Round::noNewer);
         try {
             if (asked
                     || noNewer.filter(one -> one.at().isAfter(now.minus(IN_VAIN)))
@@ -102,10 +104,15 @@ class ArchiveStamps {
                 0,
                 Message.of("stamps.no-newer", "until", policies.day(one.until()).toString())));
         if (!said.isEmpty()) LOG.warn("not all archive time stamps are as they should be: {} findings", said.size());
-        rounds.keep(new StampRoundStore.Round(
-                clock.instant(),
-                said.stream().limit(TOLD).map(Message::toString).toList(),
-                noNewer));
+        // a round that was cut short hasn't looked at everything
+        List<String> earlier = goesOn.getAsBoolean()
+                ? List.of()
+                : before.map(StampRoundStore.Round::said).orElse(List.of());
+        List<String> all = Stream.concat(said.stream().map(Message::toString), earlier.stream())
+                .distinct()
+                .limit(TOLD)
+                .toList();
+        rounds.keep(new StampRoundStore.Round(clock.instant(), all, noNewer));
     }
 
     private void stampWhatIsNew(HashAlgorithm algorithm, BooleanSupplier goesOn, List<Message> said) {
