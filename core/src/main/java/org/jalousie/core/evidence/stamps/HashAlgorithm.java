@@ -2,8 +2,6 @@ package org.jalousie.core.evidence.stamps;
 
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
-import java.util.Arrays;
-import java.util.Optional;
 import org.bouncycastle.asn1.ASN1ObjectIdentifier;
 import org.bouncycastle.asn1.nist.NISTObjectIdentifiers;
 import org.bouncycastle.asn1.x509.AlgorithmIdentifier;
@@ -35,10 +33,6 @@ public enum HashAlgorithm {
     AlgorithmIdentifier identifier() {
         // RFC 5754 §2: parameters are left out
         return new AlgorithmIdentifier(oid);
-    }
-
-    static Optional<HashAlgorithm> of(ASN1ObjectIdentifier oid) {
-        return Arrays.stream(values()).filter(one -> one.oid.equals(oid)).findFirst();
     }
 
     /** The hash of all parts one behind the other. */

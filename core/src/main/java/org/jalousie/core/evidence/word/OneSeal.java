@@ -2,6 +2,8 @@ package org.jalousie.core.evidence.word;
 
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
 import java.security.GeneralSecurityException;
 import java.security.cert.CertificateFactory;
 import java.security.cert.X509CRL;
@@ -24,6 +26,7 @@ import javax.xml.crypto.dsig.XMLObject;
 import javax.xml.crypto.dsig.XMLSignature;
 import javax.xml.crypto.dsig.XMLSignatureException;
 import javax.xml.crypto.dsig.dom.DOMValidateContext;
+import org.apache.poi.ooxml.util.DocumentHelper;
 import org.apache.poi.poifs.crypt.dsig.KeyInfoKeySelector;
 import org.apache.poi.poifs.crypt.dsig.SignatureInfo;
 import org.apache.xml.security.c14n.Canonicalizer;
@@ -36,10 +39,10 @@ import org.jalousie.core.evidence.Verification;
 import org.jalousie.core.evidence.stamps.HashAlgorithm;
 import org.jalousie.core.evidence.stamps.TimeStampToken;
 import org.jalousie.core.messages.Message;
-import org.jalousie.core.wording.docx.SafeXml;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
 import org.w3c.dom.NodeList;
+import org.xml.sax.SAXException;
 
 /** One signature of a Word file. */
 final class OneSeal {
@@ -67,10 +70,12 @@ final class OneSeal {
     private final TrustService trust;
     private final Clock clock;
 
-    OneSeal(SignatureInfo info, String name, byte[] xml, TrustService trust, Clock clock) {
+    /** @throws IOException,SAXException when the signature is no XML, or has a document type */
+    OneSeal(SignatureInfo info, String name, InputStream xml, TrustService trust, Clock clock)
+            throws IOException, SAXException {
         this.info = info;
         this.name = name;
-        this.document = SafeXml.parse(name, xml);
+        this.document = DocumentHelper.readDocument(xml);
         this.trust = trust;
         this.clock = clock;
     }

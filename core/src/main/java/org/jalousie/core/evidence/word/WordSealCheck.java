@@ -18,6 +18,7 @@ import org.jalousie.core.evidence.TrustService;
 import org.jalousie.core.evidence.Verification;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.wording.WordFile;
+import org.xml.sax.SAXException;
 
 /** Checks the signatures of a Word file: each part of it against what was signed, who signed, and when. */
 public final class WordSealCheck {
@@ -49,7 +50,7 @@ public final class WordSealCheck {
             for (SignaturePart part : info.getSignatureParts()) {
                 try (InputStream xml = part.getPackagePart().getInputStream()) {
                     String name = part.getPackagePart().getPartName().getName();
-                    new OneSeal(info, name, xml.readAllBytes(), trust, clock).check(checks, findings, notes, covered);
+                    new OneSeal(info, name, xml, trust, clock).check(checks, findings, notes, covered);
                 }
             }
             if (checks.isEmpty() && findings.isEmpty()) findings.add(Message.of("evidence.no-signature"));
@@ -58,7 +59,7 @@ public final class WordSealCheck {
                 if (UnsignedData.isShown(opened)) notes.add(Message.of("evidence.word.data-shown"));
             }
             opened.revert();
-        } catch (IOException | OpenXML4JException | RuntimeException e) {
+        } catch (IOException | OpenXML4JException | SAXException | RuntimeException e) {
             findings.add(Message.of("evidence.word.unreadable"));
         }
         return new Verification(findings.isEmpty(), checks, findings, notes);

@@ -212,6 +212,12 @@ class WordSealTest {
                 parts -> edit(parts, SIGNATURE, "(?s)<([a-z0-9]*:?)UnsignedProperties.*</\\1UnsignedProperties>", "")));
         assertThat(without.intact()).as(without.findings().toString()).isTrue();
         assertThat(without.notes().toString()).contains("by a clock of their own");
+        assertThat(found(changed(parts -> edit(
+                        parts,
+                        SIGNATURE,
+                        "<Signature ",
+                        "<!DOCTYPE x [<!ENTITY y SYSTEM \"file:///etc/passwd\">]><Signature "))))
+                .contains("can’t be read");
         byte[] other = seal(read(files().skip(1).findFirst().orElseThrow()), WORDS);
         assertThat(found(changed(parts -> parts.put(SIGNATURE, parts(other).get(SIGNATURE)))))
                 .contains("was changed after it was signed");
