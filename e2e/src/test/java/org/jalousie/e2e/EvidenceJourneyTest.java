@@ -119,9 +119,9 @@ class EvidenceJourneyTest {
                             AriaRole.LINK, new Page.GetByRoleOptions().setName("All evidence in one file (ASiC-E)")))
                     .isVisible();
             browser.open("/archive");
-            Download evidence = page.waitForDownload(() -> page.getByRole(
-                            AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Evidence of the"))
-                    .click());
+            Download evidence = page.waitForDownload(
+                    () -> page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Evidence of the"))
+                            .click());
             assertThat(evidence.suggestedFilename()).isEqualTo("evidence.asice");
         }
     }
