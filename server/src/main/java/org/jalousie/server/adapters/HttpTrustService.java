@@ -44,11 +44,14 @@ import org.jalousie.core.messages.Catalogue;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.IdentityCheck;
 import org.jalousie.server.Settings;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /** A trust service spoken to by its protocols: EST (RFC 7030) for certificates, RFC 3161 over HTTP for time stamps, HTTP for lists. */
 @Component
 class HttpTrustService implements TrustService {
+    private static final Logger LOG = LoggerFactory.getLogger(HttpTrustService.class);
     private static final AlgorithmParameterSpec P256 = new ECGenParameterSpec("secp256r1");
     private static final AlgorithmParameterSpec RSA_3072 = new RSAKeyGenParameterSpec(3072, RSAKeyGenParameterSpec.F4);
 
@@ -103,7 +106,10 @@ class HttpTrustService implements TrustService {
         if (now.all().isEmpty()) now = firstRoots();
         if (clock.instant().isBefore(now.until()) || !roots.compareAndSet(now, now.until(soon()))) return now.all();
         // those that are known are good meanwhile: nobody waits for a service that hangs
-        CompletableFuture.runAsync(this::askForRoots);
+        CompletableFuture.runAsync(this::askForRoots).exceptionally(e -> {
+            LOG.info("the trust service wasn't asked for its roots: {}", e.getMessage());
+            return null;
+        });
         return now.all();
     }
 
