@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useLayoutEffect } from 'react';
 import { answer, api, type Schemas } from '../api/client';
 import { useDraftAct } from './useDraftAct';
 import { isTyping } from '../ui/keys';
@@ -28,7 +28,8 @@ export function useSteps(
   const { mutate } = go;
   const back = open && detail.undo ? () => mutate(true) : undefined;
   const again = open && detail.redo ? () => mutate(false) : undefined;
-  useEffect(() => {
+  // before the buttons show what can be done: a key pressed right then has to find it too
+  useLayoutEffect(() => {
     function press(event: KeyboardEvent) {
       if (!(event.ctrlKey || event.metaKey) || event.altKey || isTyping(event.target)) return;
       const key = event.key.toLowerCase();
