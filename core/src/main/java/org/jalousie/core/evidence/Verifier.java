@@ -18,6 +18,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Date;
 import java.util.HashMap;
@@ -54,8 +55,7 @@ public final class Verifier {
     /**
      * The same of a file that may be older than the certificates in it.
      *
-     * @param record the evidence record (RFC 4998) that proves how old it is; what doesn't hold is no help, and is told by
-     *     {@link EvidenceRecordCheck}
+     * @param record the evidence record (RFC 4998) that proves how old it is; one that doesn't hold is a finding, and no help
      */
     public Verification verify(byte[] pdf, Optional<byte[]> record) {
         if (Opened.tooLarge(pdf)) {
@@ -65,10 +65,11 @@ public final class Verifier {
         List<Message> notes = new ArrayList<>();
         List<Verification.SignatureCheck> checks = new ArrayList<>();
         Map<String, TimeStamp> stamps = new HashMap<>();
+        Optional<Instant> since = record.flatMap(one -> new EvidenceRecordCheck(trust, clock).provenSince(pdf, one));
+        since.ifPresent(at -> notes.add(Message.of("stamps.proves", "at", at.toString())));
+        if (record.isPresent() && since.isEmpty()) findings.add(Message.of("stamps.holds-not"));
         try {
-            Optional<byte[]> proof = record.filter(one ->
-                    new EvidenceRecordCheck(trust, clock).provenSince(pdf, one).isPresent());
-            signatures(pdf, proof, checks, stamps, findings);
+            signatures(pdf, record.filter(one -> since.isPresent()), checks, stamps, findings);
         } catch (RuntimeException | StackOverflowError e) {
             findings.add(Message.of("evidence.unreadable"));
             return new Verification(false, checks, findings, notes);

@@ -32,6 +32,12 @@ public final class OneArchive {
         return out.toByteArray();
     }
 
+    /** A name that somebody else has chosen, without what would lead out of an archive. */
+    public static String plain(String name) {
+        String plain = name.replaceAll("[\\\\/\\p{Cntrl}]", "_");
+        return plain.matches("\\.{0,2}") ? "_" : plain;
+    }
+
     /** A name that none of the others has: with a number before its ending where one has it. */
     public static String free(String name, Set<String> taken) {
         int dot = name.lastIndexOf('.');

@@ -6,11 +6,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.function.Function;
 import java.util.stream.Stream;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Document;
+import org.jalousie.core.data.AttachedFile;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.evidence.Damage;
 import org.jalousie.core.evidence.EventChain;
@@ -94,20 +94,12 @@ class ArchiveCheck {
                 .toList();
         UUID id = agreements.idOf(number);
         Optional<byte[]> record = agreement.record().flatMap(files::asFound);
-        Verification evidence = record.map(bytes -> proven(id, bytes, proof -> verifier.verify(bytes, proof)))
+        Verification evidence = record.map(bytes -> verifier.verify(bytes, proof(id, bytes)))
                 .orElse(MISSING.and(List.of(Message.of("archive.record-missing")), List.of()));
         if (record.isPresent() && !agreement.record().equals(record.map(Sha256::of)))
             evidence = evidence.and(List.of(Message.of("archive.record-changed")), List.of());
         record.ifPresent(bytes -> disagreements(bytes, number, filed, findings));
-        agreement.attached().stream()
-                .map(Agreement.Attached::file)
-                .filter(one -> !files.asFound(one.file()).map(Sha256::of).equals(Optional.of(one.file())))
-                .forEach(one -> findings.add(Message.of("archive.attached-changed", "name", one.name())));
-        for (Agreement.Attached one : agreement.attached())
-            files.asFound(one.file().file())
-                    .filter(bytes -> isUnproven(id, bytes))
-                    .ifPresent(bytes -> findings.add(Message.of(
-                            "stamps.attached-holds-not", "name", one.file().name())));
+        agreement.attached().forEach(one -> attached(id, one.file(), findings));
         boolean whole = documents.stream().allMatch(one -> one.result().intact());
         return new Checked(
                 findings.isEmpty() && whole && evidence.intact(),
@@ -169,27 +161,27 @@ class ArchiveCheck {
         // what was made elsewhere has no seal of ours; it is whole when no byte of it was changed
         UUID id = agreements.idOf(filed.agreement().created().number());
         if (!document.kind().sealed())
-            return same
-                    ? proven(id, bytes, proof -> new Verification(true, List.of(), List.of(), List.of()))
-                    : MISSING.and(damage(bytes, expected), List.of());
-        Verification verification = proven(id, bytes, proof -> verifier.verify(bytes, proof, expected));
+            return same ? unsealed(id, bytes) : MISSING.and(damage(bytes, expected), List.of());
+        Verification verification = verifier.verify(bytes, proof(id, bytes), expected);
         return same ? verification : verification.and(damage(bytes, expected), List.of());
     }
 
-    /** A check with what proves how old the file is, and whether that holds. */
-    private Verification proven(UUID id, byte[] bytes, Function<Optional<byte[]>, Verification> check) {
+    /** A file that was made elsewhere and is what it was. */
+    private Verification unsealed(UUID id, byte[] bytes) {
+        Verification whole = new Verification(true, List.of(), List.of(), List.of());
         Optional<byte[]> record = proof(id, bytes);
-        Verification checked = check.apply(record);
-        if (record.isEmpty()) return checked;
+        if (record.isEmpty()) return whole;
         return proofs.provenSince(bytes, record.get())
-                .map(at -> checked.and(List.of(), List.of(Message.of("stamps.proves", "at", at.toString()))))
-                .orElseGet(() -> checked.and(List.of(Message.of("stamps.holds-not")), List.of()));
+                .map(at -> whole.and(List.of(), List.of(Message.of("stamps.proves", "at", at.toString()))))
+                .orElseGet(() -> whole.and(List.of(Message.of("stamps.holds-not")), List.of()));
     }
 
-    private boolean isUnproven(UUID id, byte[] bytes) {
-        return proof(id, bytes)
-                .filter(record -> proofs.provenSince(bytes, record).isEmpty())
-                .isPresent();
+    private void attached(UUID id, AttachedFile file, List<Message> findings) {
+        Optional<byte[]> bytes =
+                files.asFound(file.file()).filter(one -> Sha256.of(one).equals(file.file()));
+        if (bytes.isEmpty()) findings.add(Message.of("archive.attached-changed", "name", file.name()));
+        else if (!unsealed(id, bytes.get()).intact())
+            findings.add(Message.of("stamps.attached-holds-not", "name", file.name()));
     }
 
     /** The evidence record of a file of an agreement, as it is there; empty for what isn't the archive's. */

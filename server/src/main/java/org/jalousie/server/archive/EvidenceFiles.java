@@ -20,6 +20,7 @@ import org.jalousie.core.evidence.EvidenceContainer;
 import org.jalousie.core.evidence.TrustService;
 import org.jalousie.core.evidence.roots.Inclusion;
 import org.jalousie.core.filing.FileNames;
+import org.jalousie.core.filing.OneArchive;
 import org.jalousie.core.json.Json;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
@@ -123,8 +124,7 @@ class EvidenceFiles {
     }
 
     private static void put(Map<String, byte[]> own, String folder, String name, byte[] bytes) {
-        String plain = name.replaceAll("[\\\\/\\p{Cntrl}]", "_");
-        if (plain.matches("\\.{1,2}")) plain = "_";
+        String plain = OneArchive.plain(name);
         String path = folder + plain;
         for (int i = 2; own.containsKey(path); i++) path = folder + i + " " + plain;
         own.put(path, bytes);

@@ -120,7 +120,13 @@ class EvidenceRecordTest {
         Instant stamped = clock.instant();
         EvidenceRecord once = first(pdf);
         Verifier verifier = new Verifier(trust, clock);
-        assertThat(verifier.verify(pdf, Optional.of(once.file())).intact()).isTrue();
+        Verification young = verifier.verify(pdf, Optional.of(once.file()));
+        assertThat(young.intact()).isTrue();
+        assertThat(young.notes()).extracting(one -> one.code()).contains("stamps.proves");
+        assertThat(verifier.verify(pdf, Optional.of(first(file(3)).file())).findings())
+                .as("a good file with a record that isn't its own")
+                .extracting(one -> one.code())
+                .containsExactly("stamps.holds-not");
         clock.years(4);
         EvidenceRecord twice = renewed(once);
         assertThat(verifier.verify(pdf).intact())

@@ -40,7 +40,7 @@ class EvidenceRecordFiles {
                 .ifPresent(
                         file -> put(files, id, file, FileNames.of(number, agreement.title(), "signing record", "pdf")));
         for (Agreement.Attached one : agreement.attached())
-            put(files, id, one.file().file(), plain(one.file().name()));
+            put(files, id, one.file().file(), OneArchive.plain(one.file().name()));
         if (files.isEmpty()) throw Refusal.notFound(Message.of("stamps.none-yet-of", "number", number));
         return OneArchive.of(files);
     }
@@ -60,11 +60,5 @@ class EvidenceRecordFiles {
         records.fileOf(agreement, file).ifPresent(record -> {
             files.put(OneArchive.free(name + ENDING, files.keySet()), () -> record);
         });
-    }
-
-    /** A name that somebody else has chosen, without what would lead out of the archive. */
-    private static String plain(String name) {
-        String plain = name.replaceAll("[\\\\/\\p{Cntrl}]", "_");
-        return plain.matches("\\.{0,2}") ? "_" : plain;
     }
 }
