@@ -9,12 +9,18 @@ import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
 import java.util.Date;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import org.jalousie.core.messages.Message;
 
 /** Checks an evidence record (RFC 4998) against the file that it is about, by the rules of ETSI EN 319 102-1 §5.6. */
 public final class EvidenceRecordCheck {
+    private static final DateTimeFormatter MINUTES = DateTimeFormatter.ofPattern("uuuu-MM-dd HH:mm 'UTC'", Locale.ROOT);
+
     private final TrustService trust;
     private final Clock clock;
 
@@ -45,6 +51,11 @@ public final class EvidenceRecordCheck {
         } catch (RuntimeException | StackOverflowError e) {
             return Optional.empty();
         }
+    }
+
+    /** Says to a person what a record proves. @param since as {@link #provenSince} gives it */
+    public static Message proves(Instant since) {
+        return Message.of("stamps.proves", "at", MINUTES.format(since.atOffset(ZoneOffset.UTC)));
     }
 
     static InMemoryDocument document(byte[] record) {

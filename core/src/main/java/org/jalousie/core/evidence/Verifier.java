@@ -66,7 +66,7 @@ public final class Verifier {
         List<Verification.SignatureCheck> checks = new ArrayList<>();
         Map<String, TimeStamp> stamps = new HashMap<>();
         Optional<Instant> since = record.flatMap(one -> new EvidenceRecordCheck(trust, clock).provenSince(pdf, one));
-        since.ifPresent(at -> notes.add(Message.of("stamps.proves", "at", at.toString())));
+        since.ifPresent(at -> notes.add(EvidenceRecordCheck.proves(at)));
         if (record.isPresent() && since.isEmpty()) findings.add(Message.of("stamps.holds-not"));
         try {
             signatures(pdf, record.filter(one -> since.isPresent()), checks, stamps, findings);

@@ -172,7 +172,7 @@ class ArchiveCheck {
         Optional<byte[]> record = proof(id, bytes);
         if (record.isEmpty()) return whole;
         return proofs.provenSince(bytes, record.get())
-                .map(at -> whole.and(List.of(), List.of(Message.of("stamps.proves", "at", at.toString()))))
+                .map(at -> whole.and(List.of(), List.of(EvidenceRecordCheck.proves(at))))
                 .orElseGet(() -> whole.and(List.of(Message.of("stamps.holds-not")), List.of()));
     }
 
