@@ -3,6 +3,7 @@ package org.jalousie.core.paper;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -17,6 +18,10 @@ import org.jalousie.core.data.Sha256;
 /** An agreement of two pages that is signed on the second. */
 public final class PaperSample {
     public static final AgreementNumber NUMBER = new AgreementNumber("A-2026-0042");
+
+    /** The same each time: a file that is put together anew has another one, and another mark with it. */
+    private static final Sha256 STATE = Sha256.of("the harpsichord of 1743".getBytes(StandardCharsets.UTF_8));
+
     private static final String[] LINES = {
         "The lender lends the museum the harpsichord of 1743 with its stand and its case.",
         "It is insured for 12,500 euro, from nail to nail, against all risks and without excess.",
@@ -94,6 +99,6 @@ public final class PaperSample {
 
     /** As it comes out of the printer; another one's wording may pass itself off as it. */
     static PaperPrint.Printed printed(byte[] document) {
-        return PaperPrint.of(NUMBER, new PaperPrint.Sheet(Sha256.of(document()), document, places()));
+        return PaperPrint.of(NUMBER, new PaperPrint.Sheet(STATE, document, places()));
     }
 }
