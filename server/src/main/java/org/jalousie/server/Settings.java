@@ -21,6 +21,7 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
 public record Settings(
         String address,
         Path files,
+        FileBucket bucket,
         Office office,
         Trust trust,
         String postroom,
@@ -33,6 +34,15 @@ public record Settings(
         FirstAccount firstAccount,
         Identity identity,
         Retries retries) {
+    /**
+     * Storage that speaks S3, in which files may lie instead of in the folder.
+     *
+     * @param address {@code https://storage.example.org/bucket/prefix/}; empty for none
+     * @param region that requests are signed for
+     * @param filesIn where a new office keeps its files, {@code folder} or {@code bucket}; later it is said by the office itself
+     */
+    public record FileBucket(String address, String region, String key, String secret, String filesIn) {}
+
     /** @param zone the office's time zone, for reminders and the signing record */
     public record Office(String name, String mail, ZoneId zone) {}
 

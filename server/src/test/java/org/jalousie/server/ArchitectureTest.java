@@ -92,7 +92,15 @@ class ArchitectureTest {
             Map.entry("archive", List.of()),
             Map.entry("clause", List.of("ClauseLibrary", "ClauseLibrary$Version")),
             Map.entry("documents", List.of()),
-            Map.entry("files", List.of("FileStore", "FileStore$Damaged", "OpenFiles")),
+            Map.entry(
+                    "files",
+                    List.of(
+                            "FileMoves",
+                            "FileMoves$State",
+                            "FileMoves$Tried",
+                            "FileStore",
+                            "FileStore$Damaged",
+                            "OpenFiles")),
             Map.entry(
                     "intake",
                     List.of(

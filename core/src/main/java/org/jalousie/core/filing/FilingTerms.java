@@ -17,12 +17,14 @@ import org.jalousie.core.messages.Message;
  * A place to which completed agreements are filed.
  *
  * @param title what people call it
- * @param address a folder of the machine that the server runs on, or a collection of the Web that speaks WebDAV (RFC 4918)
- * @param user by whose name the collection is asked; empty for nobody's
+ * @param address a folder of the machine that the server runs on, a collection of the Web that speaks WebDAV (RFC 4918), or a
+ *     {@link BucketAddress}
+ * @param user by whose name the collection is asked, or by which key the bucket; empty for nobody's
  * @param templates whose agreements are filed there; none for all
  * @param usual how they are filed
  * @param rules how those of some templates are filed otherwise
  * @param record whether the signing record goes with them
+ * @param region that requests to a bucket are signed for
  */
 public record FilingTerms(
         String title,
@@ -32,15 +34,20 @@ public record FilingTerms(
         List<UUID> templates,
         FilingRule usual,
         List<TemplateRule> rules,
-        boolean record) {
+        boolean record,
+        String region) {
     private static final int LONGEST = 1_000;
     private static final int LONGEST_TITLE = 100;
     private static final int MOST = 200;
 
+    /** What storage takes that has no regions. */
+    private static final String USUAL_REGION = "us-east-1";
+
     /** What is spoken with it. */
     public enum Kind {
         FOLDER,
-        WEBDAV
+        WEBDAV,
+        BUCKET
     }
 
     /** How a template's agreements are filed. */
@@ -55,6 +62,7 @@ public record FilingTerms(
                 templates == null ? List.of() : templates.stream().distinct().toList();
         usual = usual == null ? FilingRule.USUAL : usual;
         rules = rules == null ? List.of() : List.copyOf(rules);
+        region = region == null || region.isBlank() ? USUAL_REGION : region.strip();
     }
 
     /** Whether agreements of a template go there. */
@@ -97,15 +105,24 @@ public record FilingTerms(
         }
     }
 
+    /** The bucket; empty for an address that is none. */
+    public Optional<BucketAddress> bucket() {
+        return BucketAddress.read(address);
+    }
+
     /** What has to be mended, by the place of each fault; nothing when all is well. */
     public Map<String, Message> faults() {
         Map<String, Message> faults = new LinkedHashMap<>();
         if (title.isEmpty() || title.length() > LONGEST_TITLE)
             faults.put("title", Message.of("filing.title", "most", LONGEST_TITLE));
-        boolean there =
-                kind == Kind.FOLDER ? folder().isPresent() : collection().isPresent();
+        boolean there = switch (kind) {
+            case FOLDER -> folder().isPresent();
+            case WEBDAV -> collection().isPresent();
+            case BUCKET -> bucket().isPresent();
+        };
         if (!there || address.length() > LONGEST)
-            faults.put("address", Message.of(kind == Kind.FOLDER ? "filing.no-folder" : "filing.no-collection"));
+            faults.put("address", Message.of("filing.no-place", "kind", kind.name()));
+        if (!region.matches("[A-Za-z0-9-]{1,64}")) faults.put("region", Message.of("filing.region"));
         if (user.length() > LONGEST || user.contains(":") || user.chars().anyMatch(c -> c < ' '))
             faults.put("user", Message.of("filing.user"));
         if (templates.size() > MOST || rules.size() > MOST)

@@ -104,8 +104,10 @@ class FilingRuleTest {
                 List.of(
                         new FilingTerms.TemplateRule(new UUID(0, 1), FilingRule.USUAL),
                         new FilingTerms.TemplateRule(new UUID(0, 1), new FilingRule("", ""))),
-                true);
-        assertThat(wrong.faults()).containsOnlyKeys("title", "address", "user", "rules.1.name", "rules.1.folder");
+                true,
+                "eu west");
+        assertThat(wrong.faults())
+                .containsOnlyKeys("title", "address", "region", "user", "rules.1.name", "rules.1.folder");
     }
 
     @Test

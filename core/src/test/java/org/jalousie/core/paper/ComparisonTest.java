@@ -61,8 +61,10 @@ class ComparisonTest {
     void aPageWithAnotherDigitIsFoundOnGoodAndPoorScans(String digit) {
         byte[] other = PaperSample.printed(PaperSample.document("12,500", "12," + digit + "00"))
                 .pdf();
-        for (Scanner scanner : List.of(Scanner.GOOD, Scanner.POOR, Scanner.POOR.turned(1)))
-            assertThat(told(look(scanner, other, 1, NOBODY))).containsExactly("CHANGED 12,500");
+        for (Scanner scanner : List.of(Scanner.GOOD, Scanner.POOR, Scanner.POOR.turned(1))) {
+            ScannedPage.Look look = look(scanner, other, 1, NOBODY);
+            assertThat(told(look)).as("%s: %s", scanner, look.findings()).containsExactly("CHANGED 12,500");
+        }
     }
 
     @Test

@@ -33,6 +33,7 @@ import org.apache.hc.core5.util.Timeout;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.programs.InsideAddresses;
 import org.jalousie.server.Settings;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.stereotype.Component;
 
 /**
@@ -52,8 +53,14 @@ public class OutsideHttp {
         return thread;
     });
 
+    @Autowired
     OutsideHttp(Settings settings) {
-        this.inside = new Inside(settings.inside());
+        this(settings.inside());
+    }
+
+    /** @param allowed names of hosts, and addresses or blocks of them, that may be spoken to inside the network */
+    public OutsideHttp(List<String> allowed) {
+        this.inside = new Inside(allowed);
         this.http = HttpClients.custom()
                 .setConnectionManager(PoolingHttpClientConnectionManagerBuilder.create()
                         .setDnsResolver(inside)
@@ -183,7 +190,7 @@ public class OutsideHttp {
     }
 
     @PreDestroy
-    void close() throws IOException {
+    public void close() throws IOException {
         watch.shutdownNow();
         http.close();
     }
@@ -195,7 +202,6 @@ public class OutsideHttp {
         private final List<String> names;
         private final List<InsideAddresses.Block> blocks;
 
-        /** @param allowed names of hosts, and addresses or blocks of them, that may be spoken to inside the network */
         Inside(List<String> allowed) {
             List<String> all = allowed == null
                     ? List.of()

@@ -12,6 +12,8 @@ public final class ServiceAway extends Told {
         RETURNS,
         TEXT,
         TRUST,
+        /** The storage that the office's files lie in. */
+        FILES,
         CONVERTER;
 
         public Message title() {

@@ -5,9 +5,12 @@ import java.util.List;
 import java.util.Optional;
 import org.jalousie.core.data.Sha256;
 
-/** Keeps files by their content: a file's name is the SHA-256 of its bytes. */
+/**
+ * Keeps files by their content: a file's name is the SHA-256 of its bytes. A place that doesn't answer just now is told as a
+ * {@link org.jalousie.server.adapters.ServiceAway}, never as a file that is missing.
+ */
 public interface FileStore {
-    /** The bytes as they are on the disk, whether or not they are what was kept; empty when there are none. */
+    /** The bytes as they lie there, whether or not they are what was kept; empty when there are none. */
     Optional<byte[]> asFound(Sha256 name);
 
     /** A file that can't be given out as it was kept; the message is for a person. */
@@ -21,6 +24,14 @@ public interface FileStore {
 
         public Sha256 name() {
             return name;
+        }
+
+        /** The bytes that were found, when they are what was kept. @throws Damaged when they aren't, or there are none */
+        static byte[] unlessWhole(Optional<byte[]> found, Sha256 name) {
+            byte[] bytes = found.orElseThrow(() -> new Damaged("A stored file is missing or can't be read.", name));
+            if (!Sha256.of(bytes).equals(name))
+                throw new Damaged("A stored file was changed or damaged where it lies.", name);
+            return bytes;
         }
     }
 

@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
+import java.nio.file.DirectoryIteratorException;
+import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
@@ -16,6 +18,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.server.Settings;
@@ -31,7 +34,7 @@ import org.springframework.stereotype.Component;
  * cut: written, synced, renamed, and the folder synced.
  */
 @Component
-class FolderStore implements FileStore {
+class FolderStore implements FilePlace {
     private static final Logger LOG = LoggerFactory.getLogger(FolderStore.class);
     private static final Duration ABANDONED = Duration.ofHours(1);
     private static final String ASIDE = "aside";
@@ -105,14 +108,7 @@ class FolderStore implements FileStore {
 
     @Override
     public byte[] get(Sha256 name) {
-        try {
-            byte[] bytes = read(name);
-            if (!Sha256.of(bytes).equals(name))
-                throw new Damaged("A stored file was changed or damaged on the disk.", name);
-            return bytes;
-        } catch (IOException e) {
-            throw new Damaged("A stored file is missing or can't be read.", name);
-        }
+        return Damaged.unlessWhole(asFound(name), name);
     }
 
     @Override
@@ -128,21 +124,21 @@ class FolderStore implements FileStore {
         try {
             return Files.readAllBytes(path(name));
         } catch (NoSuchFileException e) {
-            if (!broughtBack(name)) throw e;
+            broughtBack(name);
+            // where there was nothing to bring back, another one may have been first
             return Files.readAllBytes(path(name));
         }
     }
 
-    /** Brings a file back that was put aside; returns whether there was one. */
-    private boolean broughtBack(Sha256 name) throws IOException {
-        if (!Files.exists(aside(name))) return false;
+    /** Brings a file back that was put aside, if it was. */
+    private void broughtBack(Sha256 name) throws IOException {
+        if (!Files.exists(aside(name))) return;
         try {
             Files.createDirectories(path(name).getParent());
             Files.move(aside(name), path(name), StandardCopyOption.ATOMIC_MOVE);
             touch(path(name));
-            return true;
         } catch (NoSuchFileException e) {
-            return Files.exists(path(name)); // another server was first
+            LOG.debug("another one was first to bring a file back");
         }
     }
 
@@ -158,20 +154,36 @@ class FolderStore implements FileStore {
     @Override
     public List<Sha256> untouchedSince(Instant moment) {
         List<Sha256> names = new ArrayList<>();
-        try (Stream<Path> all = Files.walk(folder, 2)) {
-            for (Path file : (Iterable<Path>) all::iterator) {
-                Optional<Sha256> name = Sha256.read(file.getFileName().toString());
-                if (name.isEmpty()) continue;
-                try {
-                    if (Files.getLastModifiedTime(file).toInstant().isBefore(moment)) names.add(name.get());
-                } catch (NoSuchFileException e) {
-                    LOG.debug("a file was taken away while the store was looked through");
+        walk((file, name) -> {
+            try {
+                if (Files.getLastModifiedTime(file).toInstant().isBefore(moment)) names.add(name);
+            } catch (NoSuchFileException e) {
+                LOG.debug("a file was taken away while the store was looked through");
+            }
+            return true;
+        });
+        return names;
+    }
+
+    private interface Looked {
+        /** @return whether it goes on */
+        boolean at(Path file, Sha256 name) throws IOException;
+    }
+
+    /** Looks at each file that is there, without asking the disk about any: one may be taken away meanwhile. */
+    private void walk(Looked looked) {
+        try (DirectoryStream<Path> folders = Files.newDirectoryStream(folder, Files::isDirectory)) {
+            for (Path one : folders) {
+                try (DirectoryStream<Path> files = Files.newDirectoryStream(one)) {
+                    for (Path file : files) {
+                        Optional<Sha256> name = Sha256.read(file.getFileName().toString());
+                        if (name.isPresent() && !looked.at(file, name.get())) return;
+                    }
                 }
             }
-        } catch (IOException e) {
-            throw new UncheckedIOException("The file store's folder can't be read.", e);
+        } catch (IOException | DirectoryIteratorException e) {
+            throw new UncheckedIOException("The file store's folder can't be read.", new IOException(e));
         }
-        return names;
     }
 
     @Override
@@ -187,6 +199,38 @@ class FolderStore implements FileStore {
             touch(aside);
         } catch (NoSuchFileException e) {
             LOG.debug("a file that should be put aside is gone");
+        } catch (IOException e) {
+            throw new UncheckedIOException("The file store can't write to its folder.", e);
+        }
+    }
+
+    @Override
+    public String said() {
+        return folder.toString();
+    }
+
+    @Override
+    public List<Sha256> some(int most, Set<Sha256> but) {
+        List<Sha256> names = new ArrayList<>();
+        walk((file, name) -> {
+            if (!but.contains(name)) names.add(name);
+            return names.size() < most;
+        });
+        return names;
+    }
+
+    @Override
+    public long count() {
+        long[] count = new long[1];
+        walk((file, name) -> ++count[0] > 0);
+        return count[0];
+    }
+
+    @Override
+    public void remove(Sha256 name) {
+        try {
+            Files.deleteIfExists(path(name));
+            Files.deleteIfExists(aside(name));
         } catch (IOException e) {
             throw new UncheckedIOException("The file store can't write to its folder.", e);
         }

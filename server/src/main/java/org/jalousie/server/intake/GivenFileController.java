@@ -7,6 +7,7 @@ import org.jalousie.core.data.FileLimits;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.adapters.ServiceAway;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.files.OpenFiles;
 import org.jalousie.server.web.Download;
@@ -64,6 +65,8 @@ class GivenFileController {
         try {
             byte[] bytes = files.get(hash);
             return Download.of(bytes, OpenFiles.plain(name, 100), OpenFiles.typeOf(bytes));
+        } catch (ServiceAway e) {
+            throw e;
         } catch (RuntimeException e) {
             throw Refusal.notFound(Message.of("document.none"));
         }

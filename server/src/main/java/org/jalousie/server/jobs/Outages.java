@@ -34,6 +34,16 @@ public class Outages {
                 .update();
     }
 
+    /** Whether somebody has found it away, and nobody has found it back. */
+    @Transactional(readOnly = true)
+    public boolean isAway(ServiceAway.Service service) {
+        return sql.sql("select count(*) from outage where service = ?")
+                        .param(service.name())
+                        .query(Long.class)
+                        .single()
+                > 0;
+    }
+
     /** A job did what it needs the service for. */
     @Transactional
     public void over(ServiceAway.Service service) {

@@ -77,7 +77,7 @@ class SecuritySetup {
                         .hasAnyRole(names(Role.values()))
                         .requestMatchers("/api/v1/own-requests/**")
                         .hasAnyRole(names(Role.REQUESTER, Role.COORDINATOR))
-                        .requestMatchers("/api/v1/people/**", "/api/v1/trail")
+                        .requestMatchers("/api/v1/people/**", "/api/v1/trail", "/api/v1/office/files")
                         .hasRole(Role.ADMINISTRATOR.name())
                         .requestMatchers(HttpMethod.GET, "/api/v1/teams")
                         .hasAnyRole(names(Role.ADMINISTRATOR, Role.COORDINATOR))

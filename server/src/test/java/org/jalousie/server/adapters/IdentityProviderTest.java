@@ -25,6 +25,7 @@ class IdentityProviderTest {
                 null,
                 null,
                 null,
+                null,
                 "",
                 null,
                 null,

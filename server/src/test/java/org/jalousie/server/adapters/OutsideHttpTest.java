@@ -26,7 +26,7 @@ class OutsideHttpTest {
 
     private static OutsideHttp inside(String... allowed) {
         return new OutsideHttp(new Settings(
-                "", null, null, null, "", null, null, List.of(), List.of(allowed), null, null, null, null, null));
+                "", null, null, null, null, "", null, null, List.of(), List.of(allowed), null, null, null, null, null));
     }
 
     @BeforeEach

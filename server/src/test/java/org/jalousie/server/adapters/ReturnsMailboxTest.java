@@ -52,6 +52,7 @@ class ReturnsMailboxTest {
                 null,
                 null,
                 null,
+                null,
                 "",
                 new Settings.Returns("", mailbox),
                 null,

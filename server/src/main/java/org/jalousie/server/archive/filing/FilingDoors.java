@@ -4,9 +4,11 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
+import org.jalousie.core.filing.BucketAddress;
 import org.jalousie.core.filing.FilingTerms;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Settings;
+import org.jalousie.server.adapters.Bucket;
 import org.jalousie.server.adapters.OutsideHttp;
 import org.jalousie.server.adapters.OutsideProblem;
 import org.springframework.stereotype.Component;
@@ -38,9 +40,22 @@ class FilingDoors {
         refusal(terms).ifPresent(said -> {
             throw new FilingTarget.Away(said, null);
         });
-        return terms.kind() == FilingTerms.Kind.FOLDER
-                ? new FolderTarget(terms.folder().orElseThrow(), LIMIT)
-                : new WebdavTarget(http, terms.collection().orElseThrow(), terms.user(), credential);
+        return switch (terms.kind()) {
+            case FOLDER -> new FolderTarget(terms.folder().orElseThrow(), LIMIT);
+            case WEBDAV -> new WebdavTarget(http, terms.collection().orElseThrow(), terms.user(), credential);
+            case BUCKET -> bucket(terms, credential);
+        };
+    }
+
+    private FilingTarget bucket(FilingTerms terms, String credential) {
+        BucketAddress address = terms.bucket().orElseThrow();
+        Bucket bucket = new Bucket(
+                http,
+                new Bucket.Place(address.server(), address.bucket(), address.prefix(), terms.region()),
+                new Bucket.Key(terms.user(), credential),
+                // who files tries again by itself, and says so
+                new Bucket.Patience(LIMIT, 1));
+        return new BucketTarget(bucket, address.prefix().length());
     }
 
     /** Why this address may not be filed to; empty when it may. */
@@ -53,7 +68,10 @@ class FilingDoors {
                             "folders",
                             String.join(", ", folders())));
         try {
-            http.check(terms.collection().orElseThrow());
+            http.check(
+                    terms.kind() == FilingTerms.Kind.BUCKET
+                            ? terms.bucket().orElseThrow().server()
+                            : terms.collection().orElseThrow());
             return Optional.empty();
         } catch (OutsideProblem e) {
             return Optional.of(e.said());

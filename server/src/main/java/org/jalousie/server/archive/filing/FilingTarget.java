@@ -6,7 +6,7 @@ import org.jalousie.core.messages.Message;
 import org.jalousie.core.messages.Told;
 
 /** A place for files, by whatever is spoken there. Each file is there whole or not at all. */
-interface FilingTarget {
+interface FilingTarget extends AutoCloseable {
     /** What came of putting a file somewhere. */
     enum Put {
         WRITTEN,
@@ -22,6 +22,17 @@ interface FilingTarget {
             super(said, cause);
         }
     }
+
+    /** A file for which there can be no room, whenever it is tried. The message is for a person. */
+    final class DoesNotFit extends Told {
+        DoesNotFit(Message said) {
+            super(said);
+        }
+    }
+
+    /** Nothing more goes there by this one. */
+    @Override
+    default void close() {}
 
     /** Puts a file where none is. @param path names with strokes between them @throws Away when that isn't possible just now */
     Put put(String path, byte[] bytes);

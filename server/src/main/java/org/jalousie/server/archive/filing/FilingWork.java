@@ -11,6 +11,7 @@ import org.jalousie.core.data.Sha256;
 import org.jalousie.core.filing.FilingIndex;
 import org.jalousie.core.filing.FilingRule;
 import org.jalousie.core.messages.Message;
+import org.jalousie.server.adapters.ServiceAway;
 import org.jalousie.server.agreement.EndedAgreements;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.jobs.JobKind;
@@ -111,12 +112,12 @@ class FilingWork implements JobWork {
             if (next.get().leaving()) takeAway(target, agreement);
             else file(target, agreement);
             targets.answers(target.id());
-        } catch (FilingTarget.Away away) {
+        } catch (FilingTarget.Away | ServiceAway away) {
             throw away;
         } catch (RuntimeException e) {
             // by its kind only: the message may hold a path, which says who has signed what
             LOG.warn("agreement {} can't be filed: {}", agreement, e.getClass().getSimpleName());
-            String fault = e instanceof FileStore.Damaged
+            String fault = e instanceof FileStore.Damaged || e instanceof FilingTarget.DoesNotFit
                     ? e.getMessage()
                     : Message.of("filing.cant", "kind", e.getClass().getSimpleName())
                             .toString();
@@ -131,8 +132,9 @@ class FilingWork implements JobWork {
         List<String> paths = filings.paths(target.id(), agreement);
         if (!paths.isEmpty()) {
             Set<Sha256> ours = plans.of(target.terms(), agreement).all();
-            FilingTarget door = doors.to(target.terms(), target.credential());
-            paths.forEach(path -> door.takeAway(path, ours));
+            try (FilingTarget door = doors.to(target.terms(), target.credential())) {
+                paths.forEach(path -> door.takeAway(path, ours));
+            }
         }
         transaction.executeWithoutResult(status -> {
             // it may be another place by now, at which nothing of it is
@@ -143,8 +145,13 @@ class FilingWork implements JobWork {
     }
 
     private void file(Targets.Target target, UUID agreement) {
+        try (FilingTarget door = doors.to(target.terms(), target.credential())) {
+            file(target, agreement, door);
+        }
+    }
+
+    private void file(Targets.Target target, UUID agreement, FilingTarget door) {
         FilingPlan.Plan plan = plans.of(target.terms(), agreement);
-        FilingTarget door = doors.to(target.terms(), target.credential());
         Set<String> others = new HashSet<>();
         List<String> paths = filings.paths(target.id(), agreement);
         while (paths.size() != plan.files().size() || !put(door, plan, paths, others)) {
@@ -185,8 +192,15 @@ class FilingWork implements JobWork {
     }
 
     private void index(Targets.Target target) {
-        FilingTarget door = doors.to(target.terms(), target.credential());
-        for (String month : filings.unindexed(target.id())) {
+        List<String> months = filings.unindexed(target.id());
+        if (months.isEmpty()) return;
+        try (FilingTarget door = doors.to(target.terms(), target.credential())) {
+            index(target, months, door);
+        }
+    }
+
+    private void index(Targets.Target target, List<String> months, FilingTarget door) {
+        for (String month : months) {
             List<UUID> left = filings.leftOf(target.id(), month);
             List<Filings.Entry> entries = filings.entries(target.id(), month);
             List<FilingIndex.FiledAgreement> filed = new ArrayList<>();

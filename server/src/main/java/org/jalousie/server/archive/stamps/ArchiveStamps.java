@@ -154,6 +154,8 @@ class ArchiveStamps {
                         new Stamped.File(whose.id(), file), EvidenceRecord.leaf(algorithm, bytes.get())));
             }
             return leaves;
+        } catch (ServiceAway e) {
+            throw e;
         } catch (RuntimeException e) {
             LOG.error("agreement {} can't be put under an archive time stamp", whose.number(), e);
             return List.of();
