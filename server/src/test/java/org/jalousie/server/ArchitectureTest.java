@@ -96,7 +96,7 @@ class ArchitectureTest {
                     "files",
                     List.of(
                             "FileMoves",
-                            "FileMoves$State",
+                            "FileMoves$FilesView",
                             "FileMoves$Tried",
                             "FileStore",
                             "FileStore$Damaged",

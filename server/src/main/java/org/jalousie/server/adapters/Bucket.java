@@ -107,7 +107,7 @@ public final class Bucket implements AutoCloseable {
             // 409 when another one is writing it at this moment
             if (e.statusCode() == 412 || e.statusCode() == 409) return false;
             throw problem(e);
-        } catch (SdkException e) {
+        } catch (SdkException | OutsideProblem e) {
             throw problem(e);
         }
     }
@@ -155,7 +155,7 @@ public final class Bucket implements AutoCloseable {
             // a HEAD has no body that could say whether the bucket or the file is missing
             if (e.statusCode() == 404 && !code(e).equals("NoSuchBucket")) return Optional.empty();
             throw problem(e);
-        } catch (SdkException e) {
+        } catch (SdkException | OutsideProblem e) {
             throw problem(e);
         }
     }
@@ -163,12 +163,12 @@ public final class Bucket implements AutoCloseable {
     private <T> T asked(Supplier<T> work) {
         try {
             return work.get();
-        } catch (SdkException e) {
+        } catch (SdkException | OutsideProblem e) {
             throw problem(e);
         }
     }
 
-    private BucketProblem problem(SdkException e) {
+    private BucketProblem problem(RuntimeException e) {
         for (Throwable one = e; one != null; one = one.getCause())
             if (one instanceof OutsideProblem outside) return new BucketProblem(outside.said(), e);
         if (!(e instanceof AwsServiceException answer))

@@ -64,6 +64,8 @@ final class BucketHttp implements SdkHttpClient {
                     limit,
                     most);
         } catch (OutsideProblem e) {
+            // a connection that broke is tried again; nobody waits twice for one that is silent
+            if (e.isSilent()) throw e;
             throw new IOException(e);
         }
         SdkHttpFullResponse.Builder response = SdkHttpFullResponse.builder().statusCode(answer.status());

@@ -69,6 +69,7 @@ public class OutsideHttp {
                         .setDefaultConnectionConfig(ConnectionConfig.custom()
                                 .setConnectTimeout(CONNECT)
                                 .setTimeToLive(Timeout.ofMinutes(1))
+                                .setValidateAfterInactivity(Timeout.ofMilliseconds(200))
                                 .build())
                         .setDefaultSocketConfig(
                                 SocketConfig.custom().setSoTimeout(CONNECT).build())
@@ -158,7 +159,7 @@ public class OutsideHttp {
         if (e instanceof UnknownHostException)
             return new OutsideProblem(Message.of("outside.unknown-host", "host", address.getHost()), e);
         if (late || e instanceof java.net.SocketTimeoutException)
-            return new OutsideProblem(Message.of("outside.silent", "seconds", Math.max(1, limit.toSeconds())), e);
+            return OutsideProblem.silent(Message.of("outside.silent", "seconds", Math.max(1, limit.toSeconds())), e);
         return new OutsideProblem(
                 Message.of("outside.broken", "kind", e.getClass().getSimpleName()), e);
     }

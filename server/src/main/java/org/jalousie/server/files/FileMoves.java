@@ -4,7 +4,6 @@ import com.github.kagkarlsson.scheduler.task.Task;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
 import jakarta.annotation.PreDestroy;
-import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.security.SecureRandom;
 import java.sql.Array;
@@ -14,18 +13,11 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.ConcurrentSkipListSet;
-import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
-import java.util.concurrent.atomic.AtomicInteger;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
@@ -48,7 +40,6 @@ public class FileMoves {
     private static final Logger LOG = LoggerFactory.getLogger(FileMoves.class);
     private static final Duration ROUND = Duration.ofSeconds(60);
     private static final Duration LOOKS_AGAIN = Duration.ofHours(1);
-    private static final int AT_ONCE = 200;
     private static final int HANDS = 4;
 
     /** So many that can't be moved are named. */
@@ -73,7 +64,7 @@ public class FileMoves {
     }
 
     /** What a place is. @param kind FOLDER or BUCKET, {@code said} where it is */
-    public record Place(String kind, String said) {}
+    public record FilesPlace(String kind, String said) {}
 
     /**
      * How far it is.
@@ -83,10 +74,10 @@ public class FileMoves {
      * @param stuck files that aren't what was kept, and stay where they are; the first of them
      * @param fault why it doesn't go on just now; empty when it does
      */
-    public record State(
+    public record FilesView(
             String keptIn,
             Instant since,
-            List<Place> places,
+            List<FilesPlace> places,
             boolean moving,
             long toMove,
             long moved,
@@ -94,12 +85,12 @@ public class FileMoves {
             String fault) {}
 
     /** How far it is now. */
-    public State state() {
-        List<Place> set = Arrays.stream(FilePlace.Kind.values())
-                .flatMap(kind -> places.of(kind).map(one -> new Place(kind.name(), one.said())).stream())
+    public FilesView state() {
+        List<FilesPlace> set = Arrays.stream(FilePlace.Kind.values())
+                .flatMap(kind -> places.of(kind).map(one -> new FilesPlace(kind.name(), one.said())).stream())
                 .toList();
         return sql.sql("select * from file_place")
-                .query((row, at) -> new State(
+                .query((row, at) -> new FilesView(
                         row.getString("kept_in"),
                         row.getTimestamp("since").toInstant(),
                         set,
@@ -178,27 +169,30 @@ public class FileMoves {
         places.forget();
         FilePlaces.Both both = places.both();
         if (both.other().isEmpty() || !isDue()) return;
-        Round round = new Round(both.kind(), both.other().get(), both.now());
+        MoveRound round = new MoveRound(both.other().get(), both.now(), hands);
         String fault = "";
         boolean finished = false;
         try {
-            finished = round.run(System.nanoTime() + ROUND.toNanos());
+            long until = System.nanoTime() + ROUND.toNanos();
+            finished = round.run(() -> System.nanoTime() < until && places.kind() == both.kind());
         } catch (ServiceAway | UncheckedIOException e) {
             LOG.warn("files can't be moved just now: {}", e.getClass().getSimpleName());
             fault = e.getMessage();
         }
-        if (round.moved.get() > 0) LOG.info("{} files were moved", round.moved.get());
-        if (!round.stuck.isEmpty()) LOG.error("{} files can't be moved, they aren't whole", round.stuck.size());
+        if (round.moved() > 0) LOG.info("{} files were moved", round.moved());
+        if (!round.stuck().isEmpty())
+            LOG.error(
+                    "{} files can't be moved, they aren't whole", round.stuck().size());
         sql.sql("update file_place set moving = ?, moved = moved + ?, stuck = ?, fault = ?, looked_at = ?"
                         // what was chosen meanwhile begins by itself
                         + " where kept_in = ?")
                 .params(
                         !finished,
-                        round.moved.get(),
-                        round.stuck.stream().limit(NAMED).map(Sha256::hex).toArray(String[]::new),
+                        round.moved(),
+                        round.stuck().stream().limit(NAMED).map(Sha256::hex).toArray(String[]::new),
                         fault,
                         Timestamp.from(clock.instant()),
-                        round.kind.name())
+                        both.kind().name())
                 .update();
     }
 
@@ -217,65 +211,6 @@ public class FileMoves {
             outages.over(ServiceAway.Service.FILES);
         } catch (ServiceAway | UncheckedIOException e) {
             LOG.debug("the files are still away");
-        }
-    }
-
-    /** Once through what is left, as far as the time goes. */
-    private final class Round {
-        private final FilePlace.Kind kind;
-        private final FilePlace from;
-        private final FilePlace to;
-        private final AtomicInteger moved = new AtomicInteger();
-        private final Set<Sha256> stuck = new ConcurrentSkipListSet<>(Comparator.comparing(Sha256::hex));
-
-        Round(FilePlace.Kind kind, FilePlace from, FilePlace to) {
-            this.kind = kind;
-            this.from = from;
-            this.to = to;
-        }
-
-        /** @return whether nothing is left that could be moved */
-        boolean run(long until) {
-            while (System.nanoTime() < until && places.kind() == kind) {
-                List<Sha256> some = from.some(AT_ONCE, stuck);
-                if (some.isEmpty()) return true;
-                List<Future<?>> all = new ArrayList<>();
-                for (Sha256 name : some) all.add(hands.submit(() -> move(name)));
-                all.forEach(Round::finished);
-            }
-            return false;
-        }
-
-        private static void finished(Future<?> one) {
-            try {
-                one.get();
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
-                throw new IllegalStateException("The server was stopping.", e);
-            } catch (ExecutionException e) {
-                if (e.getCause() instanceof RuntimeException known) throw known;
-                throw new IllegalStateException(e.getCause());
-            }
-        }
-
-        private void move(Sha256 name) {
-            Optional<byte[]> bytes = from.asFound(name);
-            if (bytes.isEmpty()) return;
-            boolean whole = isWhole(bytes, name);
-            if (whole) to.keep(bytes.get());
-            if (isWhole(to.asFound(name), name)) {
-                from.remove(name);
-                moved.incrementAndGet();
-            } else if (whole) {
-                throw new UncheckedIOException(
-                        "What was kept in the new place isn't there.", new IOException("not read back"));
-            } else {
-                stuck.add(name);
-            }
-        }
-
-        private static boolean isWhole(Optional<byte[]> bytes, Sha256 name) {
-            return bytes.map(Sha256::of).filter(name::equals).isPresent();
         }
     }
 

@@ -29,13 +29,13 @@ class FilesController {
 
     /** Where files are kept, and how far they are moved there. */
     @GetMapping
-    FileMoves.State show() {
+    FileMoves.FilesView show() {
         return moves.state();
     }
 
     /** Keeps files there from now on, and moves those that were kept before. */
     @PutMapping
-    FileMoves.State choose(@RequestBody ChosenFilePlace chosen) {
+    FileMoves.FilesView choose(@RequestBody ChosenFilePlace chosen) {
         FileMoves.Tried tried = moves.tried(chosen.keptIn());
         transaction.executeWithoutResult(status -> {
             if (moves.choose(tried)) trail.note(Message.of("act.files.moved", "place", chosen.keptIn()));
