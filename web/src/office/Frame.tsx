@@ -35,6 +35,7 @@ const further: typeof rooms = [
   { to: '/mine', name: say('mine.title'), for: roles },
   { to: '/office/hours', name: say('office.hours'), for: ['COORDINATOR', 'ADMINISTRATOR'] },
   { to: '/office/mail', name: say('mail.title'), for: ['COORDINATOR', 'ADMINISTRATOR'] },
+  { to: '/office/files', name: say('files.title'), for: ['ADMINISTRATOR'] },
   { to: '/people/teams', name: say('people.teams'), for: ['ADMINISTRATOR'] },
   { to: '/people/trail', name: say('people.trail'), for: ['ADMINISTRATOR'] },
 ];

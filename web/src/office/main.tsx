@@ -55,6 +55,7 @@ const RecordSystemRoom = lazy(() => import('../records/RecordSystemRoom'));
 const RecordRoom = lazy(() => import('../records/RecordRoom'));
 const NoticeRoom = lazy(() => import('../programs/NoticeRoom'));
 const HoursRoom = lazy(() => import('./HoursRoom'));
+const KeptFilesRoom = lazy(() => import('./KeptFilesRoom'));
 const AccountRoom = lazy(() => import('../people/AccountRoom'));
 const PeopleRoom = lazy(() => import('../people/PeopleRoom'));
 const OfficePersonRoom = lazy(() => import('../people/PersonRoom'));
@@ -132,6 +133,7 @@ createRoot(root).render(
             <Route path="/programs/records/:id/record" element={<RecordRoom />} />
             <Route path="/programs/:id" element={<ProgramRoom />} />
             <Route path="/office/hours" element={<HoursRoom />} />
+            <Route path="/office/files" element={<KeptFilesRoom />} />
             <Route path="/office/mail" element={<MailRoom />} />
             <Route path="/account" element={<AccountRoom />} />
             <Route path="/asking" element={<AskingRoom />} />

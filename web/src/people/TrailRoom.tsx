@@ -18,6 +18,7 @@ const areas: Record<string, RoomCode> = {
   retention: 'people.area-retention',
   person: 'people.area-person',
   trust: 'people.area-trust',
+  files: 'people.area-files',
 };
 
 const areaWords = (area: string) => (areas[area] ? say(areas[area]) : area);

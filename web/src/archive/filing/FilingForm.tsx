@@ -22,6 +22,24 @@ export const usualTerms: Terms = {
   },
   rules: [],
   record: true,
+  region: 'us-east-1',
+};
+
+/** What each kind of place is asked for; a folder needs nobody's name. */
+const asks = {
+  FOLDER: undefined,
+  WEBDAV: {
+    address: say('filing.which-address'),
+    addressHint: say('filing.address-hint'),
+    user: say('filing.user'),
+    password: say('filing.password'),
+  },
+  BUCKET: {
+    address: say('filing.which-bucket'),
+    addressHint: say('filing.bucket-hint'),
+    user: say('filing.key'),
+    password: say('filing.secret'),
+  },
 };
 
 /** Where completed agreements are filed, and by what rule; shown on some of them before it is kept. */
@@ -58,15 +76,26 @@ export function FilingForm({
   const rules = useFieldArray({ control, name: 'rules' });
   const usable = (useAllTemplates().data ?? []).filter((one) => one.publishedVersion > 0);
   const { errors } = formState;
-  const of = ({ title, kind, address, user, templates, usual, rules, record }: Typed): Terms => ({
+  const of = ({
     title,
     kind,
     address,
-    user: kind === 'WEBDAV' ? user : '',
+    user,
     templates,
     usual,
     rules,
     record,
+    region,
+  }: Typed): Terms => ({
+    title,
+    kind,
+    address,
+    user: asks[kind] ? user : '',
+    templates,
+    usual,
+    rules,
+    record,
+    region,
   });
   const keep = useMutation({
     mutationFn: (typed: Typed) => {
@@ -81,8 +110,9 @@ export function FilingForm({
   });
   useServerFaults(keep.error ?? preview.error, setError);
   const [kind, chosen] = watch(['kind', 'templates']);
+  const asked = asks[kind];
   const input = (
-    name: 'title' | 'address' | 'user' | 'usual.folder' | 'usual.name',
+    name: 'title' | 'address' | 'user' | 'region' | 'usual.folder' | 'usual.name',
     label: string,
     hint: string,
   ) => {
@@ -113,22 +143,24 @@ export function FilingForm({
         <select id="kind" className={inputLook} {...register('kind')}>
           <option value="FOLDER">{say('filing.folder')}</option>
           <option value="WEBDAV">{say('filing.webdav')}</option>
+          <option value="BUCKET">{say('filing.bucket')}</option>
         </select>
       </Labelled>
-      {kind === 'FOLDER'
-        ? input(
+      {asked
+        ? input('address', asked.address, asked.addressHint)
+        : input(
             'address',
             say('filing.which-folder'),
             folders.length
               ? say('filing.folders-hint', { folders: folders.join(', ') })
               : say('filing.no-folders-hint'),
-          )
-        : input('address', say('filing.which-address'), say('filing.address-hint'))}
-      {kind === 'WEBDAV' && input('user', say('filing.user'), '')}
-      {kind === 'WEBDAV' && (
+          )}
+      {kind === 'BUCKET' && input('region', say('filing.region'), say('filing.region-hint'))}
+      {asked && input('user', asked.user, '')}
+      {asked && (
         <Labelled
           id="password"
-          label={say('filing.password')}
+          label={asked.password}
           hint={hasPassword ? say('filing.password-kept') : ''}
         >
           <input

@@ -2,14 +2,18 @@ package org.jalousie.server.archive.retention;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.jalousie.demo.Client;
+import org.jalousie.server.adapters.Bucket;
+import org.jalousie.server.testbed.BucketServer;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.Testbed;
 import org.jalousie.server.testbed.Wait;
@@ -56,12 +60,20 @@ class CopiesTest {
     private void target(String kind, String address) {
         Map<String, Object> terms = new HashMap<>(
                 Map.of("title", "Share " + kind, "kind", kind, "address", address, "templates", List.of(template)));
-        terms.put("user", kind.equals("WEBDAV") ? WebShare.USER : "");
+        terms.put(
+                "user",
+                Map.of("WEBDAV", WebShare.USER, "BUCKET", BucketServer.KEY).getOrDefault(kind, ""));
         terms.put("usual", Map.of("folder", "{{lender_name}}", "name", "{{agreement_number}}"));
         terms.put("rules", List.of());
         terms.put("record", true);
         Client.Answer answer = OFFICE.client.post(
-                FILING, Map.of("terms", terms, "password", kind.equals("WEBDAV") ? WebShare.PASSWORD : ""));
+                FILING,
+                Map.of(
+                        "terms",
+                        terms,
+                        "password",
+                        Map.of("WEBDAV", WebShare.PASSWORD, "BUCKET", BucketServer.SECRET)
+                                .getOrDefault(kind, "")));
         assertThat(answer.status()).as(answer.text()).isEqualTo(201);
         made.add(answer.json().get("id").asString());
         Wait.until("filed", () -> {
@@ -83,6 +95,20 @@ class CopiesTest {
         }
     }
 
+    private static List<String> names(Bucket bucket) {
+        return bucket.list("", 1_000, Optional.empty()).all().stream()
+                .map(Bucket.Entry::name)
+                .toList();
+    }
+
+    private static String index(Bucket bucket) {
+        StringBuilder all = new StringBuilder();
+        for (String name : names(bucket))
+            if (name.startsWith("index/"))
+                all.append(new String(bucket.get(name).orElseThrow(), StandardCharsets.UTF_8));
+        return all.toString();
+    }
+
     private static String index(Path folder) throws Exception {
         StringBuilder all = new StringBuilder();
         try (Stream<Path> files = Files.list(folder.resolve("index"))) {
@@ -97,22 +123,32 @@ class CopiesTest {
         String stays = OFFICE.completed(template, "Stella Fenn");
         Path folder = Files.createDirectories(BED.shares().resolve("copies"));
         Path web = Files.createDirectories(temporary.resolve("web"));
-        try (WebShare share = new WebShare(web)) {
+        try (WebShare share = new WebShare(web);
+                BucketServer storage = new BucketServer()) {
+            Bucket bucket = storage.opened("");
+            target("BUCKET", storage.address() + "/papers/");
             target("FOLDER", folder.toString());
             target("WEBDAV", share.address());
             Wait.until("indexed", () -> {
                 try {
-                    return index(folder).contains(number) && index(web).contains(number);
+                    return index(folder).contains(number)
+                            && index(web).contains(number)
+                            && index(bucket).contains(number);
                 } catch (Exception e) {
                     return false;
                 }
             });
             Files.writeString(folder.resolve("Ottilie Brand/notes.txt"), "the office's own");
             Files.writeString(web.resolve("Ottilie Brand/" + number + " - signing record.pdf"), "changed by somebody");
+            bucket.put("Ottilie Brand/notes.txt", new byte[] {1});
             HAND.confirm(List.of(number), true);
             HAND.root();
             HAND.graceIsOver(number);
             HAND.awaitGone(number);
+            assertThat(names(bucket))
+                    .contains("Ottilie Brand/notes.txt", "Stella Fenn/" + stays + ".pdf")
+                    .noneMatch(one -> one.contains(number));
+            assertThat(index(bucket)).contains(stays).doesNotContain(number).doesNotContain("Ottilie");
             assertThat(files(folder)).contains("Ottilie Brand/notes.txt", "Stella Fenn/" + stays + ".pdf");
             assertThat(files(folder)).noneMatch(one -> one.contains(number));
             assertThat(files(web)).contains("Ottilie Brand/" + number + " - signing record.pdf");
