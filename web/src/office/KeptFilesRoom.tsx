@@ -76,15 +76,15 @@ function Place({ place, view }: { place: Schemas['FilesPlace']; view: Schemas['F
 /** How far those are that were kept elsewhere before. */
 function Here({ view }: { view: Schemas['FilesView'] }) {
   const { moving, moved, toMove, fault } = view;
-  const most = Math.max(moved, toMove);
+  const most = toMove === null ? 0 : Math.max(moved, toMove);
+  const progress =
+    toMove === null ? say('files.counting') : say('files.progress', { moved, toMove: most });
   return (
     <>
       <p className="py-1">{say('files.kept-here', { since: dateTime(view.since) })}</p>
       {view.places.length > 1 && (
         <p role="status" className="py-1">
-          {moving
-            ? say('files.progress', { moved, toMove: most })
-            : say(moved > 0 ? 'files.all-moved' : 'files.nothing-moved')}
+          {moving ? progress : say(moved > 0 ? 'files.all-moved' : 'files.nothing-moved')}
         </p>
       )}
       {moving && most > 0 && (

@@ -1,4 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
+import type { ChangeEvent } from 'react';
 import { useFieldArray, useForm } from 'react-hook-form';
 import { answer, api, type Schemas } from '../../api/client';
 import { say } from '../../messages/rooms';
@@ -140,7 +141,15 @@ export function FilingForm({
     >
       {input('title', say('filing.name'), '')}
       <Labelled id="kind" label={say('filing.kind')}>
-        <select id="kind" className={inputLook} {...register('kind')}>
+        <select
+          id="kind"
+          className={inputLook}
+          {...register('kind', {
+            // an address of one kind is none of another
+            onChange: (event: ChangeEvent<HTMLSelectElement>) =>
+              setValue('address', event.target.value === terms.kind ? terms.address : ''),
+          })}
+        >
           <option value="FOLDER">{say('filing.folder')}</option>
           <option value="WEBDAV">{say('filing.webdav')}</option>
           <option value="BUCKET">{say('filing.bucket')}</option>

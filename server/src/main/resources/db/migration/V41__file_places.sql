@@ -4,7 +4,8 @@ create table file_place (
     kept_in text not null check (kept_in in ('FOLDER', 'BUCKET')),
     since timestamptz not null,
     moving boolean not null default false,
-    to_move bigint not null default 0,
+    -- null until they have been counted
+    to_move bigint,
     moved bigint not null default 0,
     -- names of files that can't be moved, since they aren't what was kept
     stuck text[] not null default '{}',

@@ -25,9 +25,15 @@ final class Browser implements AutoCloseable {
     final List<String> complaints = new ArrayList<>();
     private byte[] trace = {};
     private final BrowserContext context;
-    private final String address = Testbed.start().address();
+    private final String address;
 
     Browser(int width, int height) {
+        this(width, height, Testbed.start().address());
+    }
+
+    /** On another application than the one that tests share. */
+    Browser(int width, int height, String address) {
+        this.address = address;
         start();
         context = chromium.newContext(new com.microsoft.playwright.Browser.NewContextOptions()
                 .setViewportSize(width, height)

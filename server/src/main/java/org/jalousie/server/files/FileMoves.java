@@ -3,6 +3,7 @@ package org.jalousie.server.files;
 import com.github.kagkarlsson.scheduler.task.Task;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.annotation.PreDestroy;
 import java.io.UncheckedIOException;
 import java.security.SecureRandom;
@@ -70,7 +71,8 @@ public class FileMoves {
      * How far it is.
      *
      * @param places those that the operator has set
-     * @param toMove how many files were in the other place when it began, {@code moved} how many of them have come over
+     * @param toMove how many files were in the other place when it began; null until they have been counted
+     * @param moved how many files have come over
      * @param stuck files that aren't what was kept, and stay where they are; the first of them
      * @param fault why it doesn't go on just now; empty when it does
      */
@@ -79,7 +81,7 @@ public class FileMoves {
             Instant since,
             List<FilesPlace> places,
             boolean moving,
-            long toMove,
+            @Schema(types = {"integer", "null"}) Long toMove,
             long moved,
             List<String> stuck,
             String fault) {}
@@ -95,7 +97,7 @@ public class FileMoves {
                         row.getTimestamp("since").toInstant(),
                         set,
                         row.getBoolean("moving"),
-                        row.getLong("to_move"),
+                        row.getObject("to_move", Long.class),
                         row.getLong("moved"),
                         stuck(row),
                         row.getString("fault")))
@@ -108,8 +110,7 @@ public class FileMoves {
     }
 
     /**
-     * Tries whether files can be kept in a place, and how many are to be moved there: not in a transaction, since it may take a
-     * while.
+     * Tries whether files can be kept in a place: not in a transaction, since it may take a while.
      *
      * @param kind FOLDER or BUCKET
      * @return what {@link #choose} takes
@@ -129,10 +130,7 @@ public class FileMoves {
                     place.asFound(name).map(Sha256::of).filter(name::equals).isPresent();
             place.remove(name);
             if (!whole || place.asFound(name).isPresent()) throw Refusal.conflict(Message.of("files.keeps-nothing"));
-            FilePlaces.Both both = places.both();
-            return new Tried(
-                    FilePlace.Kind.valueOf(kind),
-                    both.now() == place ? 0 : both.now().count());
+            return new Tried(FilePlace.Kind.valueOf(kind));
         } catch (ServiceAway | UncheckedIOException e) {
             throw Refusal.conflict(Message.of("files.cant-be-kept", "reason", e.getMessage()));
         }
@@ -141,19 +139,17 @@ public class FileMoves {
     /** A place that keeps files. */
     public static final class Tried {
         private final FilePlace.Kind kind;
-        private final long toMove;
 
-        private Tried(FilePlace.Kind kind, long toMove) {
+        private Tried(FilePlace.Kind kind) {
             this.kind = kind;
-            this.toMove = toMove;
         }
     }
 
     /** Keeps all files there from now on; returns whether they were kept elsewhere. */
     public boolean choose(Tried tried) {
-        int changed = sql.sql("update file_place set kept_in = ?, since = ?, moving = true, to_move = ?, moved = 0,"
+        int changed = sql.sql("update file_place set kept_in = ?, since = ?, moving = true, to_move = null, moved = 0,"
                         + " stuck = '{}', fault = '' where kept_in <> ?")
-                .params(tried.kind.name(), Timestamp.from(clock.instant()), tried.toMove, tried.kind.name())
+                .params(tried.kind.name(), Timestamp.from(clock.instant()), tried.kind.name())
                 .update();
         return changed > 0;
     }
@@ -173,26 +169,50 @@ public class FileMoves {
         String fault = "";
         boolean finished = false;
         try {
+            counted(both);
             long until = System.nanoTime() + ROUND.toNanos();
-            finished = round.run(() -> System.nanoTime() < until && places.kind() == both.kind());
+            finished = round.run(() -> {
+                noted(both, round);
+                return System.nanoTime() < until && places.kind() == both.kind();
+            });
         } catch (ServiceAway | UncheckedIOException e) {
             LOG.warn("files can't be moved just now: {}", e.getClass().getSimpleName());
             fault = e.getMessage();
         }
-        if (round.moved() > 0) LOG.info("{} files were moved", round.moved());
+        noted(both, round);
         if (!round.stuck().isEmpty())
             LOG.error(
                     "{} files can't be moved, they aren't whole", round.stuck().size());
-        sql.sql("update file_place set moving = ?, moved = moved + ?, stuck = ?, fault = ?, looked_at = ?"
+        sql.sql("update file_place set moving = ?, stuck = ?, fault = ?, looked_at = ?"
                         // what was chosen meanwhile begins by itself
                         + " where kept_in = ?")
                 .params(
                         !finished,
-                        round.moved(),
                         round.stuck().stream().limit(NAMED).map(Sha256::hex).toArray(String[]::new),
                         fault,
                         Timestamp.from(clock.instant()),
                         both.kind().name())
+                .update();
+    }
+
+    /** So that whoever watches it sees it go on. */
+    private void noted(FilePlaces.Both both, MoveRound round) {
+        int moved = round.movedSince();
+        if (moved == 0) return;
+        LOG.info("{} files were moved", moved);
+        sql.sql("update file_place set moved = moved + ? where kept_in = ?")
+                .params(moved, both.kind().name())
+                .update();
+    }
+
+    /** Counts once what has to be moved, which may take a while where there is much. */
+    private void counted(FilePlaces.Both both) {
+        boolean known = sql.sql("select to_move is not null from file_place")
+                .query(Boolean.class)
+                .single();
+        if (known) return;
+        sql.sql("update file_place set to_move = ? where to_move is null and kept_in = ?")
+                .params(both.other().orElseThrow().count(), both.kind().name())
                 .update();
     }
 

@@ -32,8 +32,9 @@ final class MoveRound {
         this.hands = hands;
     }
 
-    int moved() {
-        return moved.get();
+    /** How many were moved since this was asked last. */
+    int movedSince() {
+        return moved.getAndSet(0);
     }
 
     /** Those that aren't what was kept, and stay where they are. */
