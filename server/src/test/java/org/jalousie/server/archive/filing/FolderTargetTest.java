@@ -9,6 +9,7 @@ import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import org.jalousie.server.testbed.SmallDisk;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -42,6 +43,44 @@ class FolderTargetTest {
         assertThatThrownBy(() ->
                         new FolderTarget(folder.resolve("gone"), Duration.ofSeconds(10)).put("b.pdf", new byte[] {1}))
                 .hasMessageContaining("mounted");
+    }
+
+    @Test
+    void aShareThatIsFullKeepsWhatIsThereAndNothingHalf() {
+        assertThat(SmallDisk.run(OnAFullShare.class, folder, 1_100_000)).contains("it goes on");
+    }
+
+    /** Runs where the share is a small disk. */
+    static final class OnAFullShare {
+        private OnAFullShare() {}
+
+        public static void main(String[] arguments) throws IOException {
+            Path share = Path.of(arguments[0]);
+            FolderTarget target = new FolderTarget(share, Duration.ofSeconds(10));
+            byte[] bytes = new byte[200_000];
+            int filed = 0;
+            FilingTarget.Away full = null;
+            while (full == null) {
+                try {
+                    target.put("loans/" + filed + ".pdf", bytes);
+                    filed++;
+                } catch (FilingTarget.Away away) {
+                    full = away;
+                }
+            }
+            assertThat(full).hasMessageContaining("No space left");
+            byte[] index = {1, 2, 3};
+            target.replace("loans/0.pdf", index);
+            String last = "loans/" + filed + ".pdf";
+            assertThat(share.resolve(last)).doesNotExist();
+            assertThat(target.put(last, bytes)).isEqualTo(FilingTarget.Put.WRITTEN);
+            assertThatThrownBy(() -> target.replace("loans/0.pdf", bytes)).isInstanceOf(FilingTarget.Away.class);
+            assertThat(share.resolve("loans/0.pdf")).hasBinaryContent(index);
+            try (var all = Files.list(share.resolve("loans"))) {
+                assertThat(all).hasSize(filed + 1);
+            }
+            System.out.println("it goes on");
+        }
     }
 
     @Test

@@ -20,8 +20,13 @@ final class RetentionHand {
     private final JdbcClient sql;
 
     RetentionHand(Testbed bed, Office office) {
+        this(bed.bean(JdbcClient.class), office);
+    }
+
+    /** At an office whose database is another one. */
+    RetentionHand(JdbcClient sql, Office office) {
         this.office = office;
-        this.sql = bed.bean(JdbcClient.class);
+        this.sql = sql;
     }
 
     Client.Answer keep(String template, int completed, int inVain) {
