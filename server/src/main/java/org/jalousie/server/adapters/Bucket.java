@@ -21,6 +21,7 @@ import software.amazon.awssdk.retries.DefaultRetryStrategy;
 import software.amazon.awssdk.services.s3.S3Client;
 import software.amazon.awssdk.services.s3.model.ListObjectsV2Response;
 import software.amazon.awssdk.services.s3.model.MetadataDirective;
+import software.amazon.awssdk.services.s3.model.NoSuchKeyException;
 import software.amazon.awssdk.services.s3.model.PutObjectRequest;
 
 /**
@@ -84,8 +85,15 @@ public final class Bucket implements AutoCloseable {
 
     /** When a file was written; empty for none. @throws BucketProblem when it can't be asked just now */
     public Optional<Instant> changedAt(String name) {
-        return there(() ->
-                client.headObject(of -> of.bucket(place.name()).key(key(name))).lastModified());
+        try {
+            return Optional.of(client.headObject(of -> of.bucket(place.name()).key(key(name)))
+                    .lastModified());
+        } catch (NoSuchKeyException e) {
+            // an answer without a body can't say whether the file is missing or the bucket
+            return Optional.empty();
+        } catch (SdkException | OutsideProblem e) {
+            throw problem(e);
+        }
     }
 
     /** Writes a file, whatever was there. @throws BucketProblem when that isn't possible just now */
@@ -137,6 +145,8 @@ public final class Bucket implements AutoCloseable {
     public Entries list(String beginning, int most, Optional<String> from) {
         ListObjectsV2Response some = asked(() -> client.listObjectsV2(of ->
                 of.bucket(place.name()).prefix(key(beginning)).maxKeys(most).continuationToken(from.orElse(null))));
+        // an answer that broke off is no empty list
+        if (some.name() == null) throw new BucketProblem(Message.of("bucket.unreadable"), null);
         return new Entries(
                 some.contents().stream()
                         .map(one -> new Entry(one.key().substring(place.prefix().length()), one.lastModified()))
@@ -152,8 +162,8 @@ public final class Bucket implements AutoCloseable {
         try {
             return Optional.ofNullable(work.get());
         } catch (AwsServiceException e) {
-            // a HEAD has no body that could say whether the bucket or the file is missing
-            if (e.statusCode() == 404 && !code(e).equals("NoSuchBucket")) return Optional.empty();
+            // who knows nothing of files, such as another server at this address, doesn't say that one is missing
+            if (e.statusCode() == 404 && code(e).equals("NoSuchKey")) return Optional.empty();
             throw problem(e);
         } catch (SdkException | OutsideProblem e) {
             throw problem(e);

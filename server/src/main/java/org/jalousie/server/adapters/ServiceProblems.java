@@ -14,10 +14,11 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 class ServiceProblems {
     @ExceptionHandler
     ProblemDetail away(ServiceAway e) {
-        ProblemDetail problem = ProblemDetail.forStatusAndDetail(
-                HttpStatus.SERVICE_UNAVAILABLE, e.getMessage() + " Try again in a moment.");
-        problem.setProperty(
-                "message", Message.of("service.away", "service", e.service().name()));
+        // why it is away may name machines of the office, and whoever asks may be a participant: the office reads it in
+        // Today
+        Message said = Message.of("service.away", "service", e.service().name());
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE, said.toString());
+        problem.setProperty("message", said);
         return problem;
     }
 

@@ -84,11 +84,16 @@ class FilePlaces {
 
     @PostConstruct
     void begin() {
+        // where nothing can be kept nothing is begun
+        if (of(first).isPresent()) first();
+        forget();
+        both();
+    }
+
+    private void first() {
         sql.sql("insert into file_place (kept_in, since) values (?, ?) on conflict do nothing")
                 .params(first.name(), Timestamp.from(clock.instant()))
                 .update();
-        forget();
-        both();
     }
 
     @PreDestroy
@@ -100,8 +105,11 @@ class FilePlaces {
     FilePlace.Kind kind() {
         Seen last = seen;
         if (clock.instant().isBefore(last.until())) return last.kind();
-        FilePlace.Kind kind = FilePlace.Kind.valueOf(
-                sql.sql("select kept_in from file_place").query(String.class).single());
+        FilePlace.Kind kind = sql.sql("select kept_in from file_place")
+                .query(String.class)
+                .optional()
+                .map(FilePlace.Kind::valueOf)
+                .orElse(first);
         seen = new Seen(kind, clock.instant().plus(HOLDS));
         return kind;
     }

@@ -28,6 +28,7 @@ import org.jalousie.server.testbed.Together;
 import org.jalousie.server.testbed.Wait;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.boot.SpringApplication;
@@ -80,6 +81,12 @@ class FileMovesTest {
                                 "--jalousie.converter.processes=1")));
     }
 
+    @BeforeEach
+    void inTheFolder() {
+        way.now(Relay.Way.THROUGH);
+        moved("FOLDER");
+    }
+
     @AfterAll
     static void down() {
         two.close();
@@ -102,8 +109,9 @@ class FileMovesTest {
 
     /** Chooses a place, and goes on until all is there. */
     private static void moved(String place) {
-        Client.Answer answer = office.client.put(FILES, Map.of("keptIn", place));
-        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        Wait.until(
+                "the place to be chosen",
+                () -> office.client.put(FILES, Map.of("keptIn", place)).status() == 200);
         Wait.until("all files to be moved", () -> {
             one.getBean(FileMoves.class).round();
             return !state().get("moving").asBoolean();
@@ -141,7 +149,7 @@ class FileMovesTest {
         assertThat(folderPlace().some(9, Set.of())).containsExactly(damaged);
         assertThat(state().get("stuck")).hasSize(1);
         assertThat(state().get("moved").asLong()).isGreaterThanOrEqualTo(there - 1);
-        assertThat(state().get("toMove").asLong()).isEqualTo(there);
+        assertThat(state().get("toMove").asLong()).isGreaterThanOrEqualTo(there);
         for (Office at : List.of(office, beside)) for (String number : List.of(before, during)) intact(at, number);
         String after = beside.completed(template, "Ada Finch");
         intact(office, after);
@@ -252,7 +260,9 @@ class FileMovesTest {
             });
             for (Client.Answer answer : asked.join()) {
                 assertThat(answer.status()).as(answer.text()).isEqualTo(503);
-                assertThat(answer.text()).contains("FILES").doesNotContain("missing");
+                assertThat(answer.text())
+                        .contains("The storage that the files lie in can’t be reached")
+                        .doesNotContain("missing");
             }
             // it is known now: one asks, and the others aren't kept waiting, by a pool of four connections
             CompletableFuture<Client.Answer> waits =

@@ -3,7 +3,9 @@ package org.jalousie.server.files;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
+import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -15,13 +17,17 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.Callable;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.IntStream;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.server.adapters.Bucket;
+import org.jalousie.server.adapters.ServiceAway;
 import org.jalousie.server.testbed.BucketServer;
 import org.jalousie.server.testbed.Together;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -183,6 +189,46 @@ class FilePlaceTest {
                     ask,
                     ask);
             assertThat(Together.all(all)).allSatisfy(found -> assertThat(found).contains(bytes("to and fro")));
+        }
+    }
+
+    @Test
+    void anotherServerAtTheAddressSaysNothingOfWhetherAFileIsMissing() throws Exception {
+        HttpServer other = HttpServer.create(new InetSocketAddress("127.0.0.1", 0), 0);
+        AtomicReference<String> said = new AtomicReference<>("");
+        AtomicInteger status = new AtomicInteger();
+        other.createContext("/", exchange -> {
+            byte[] body = bytes(said.get());
+            exchange.sendResponseHeaders(status.get(), body.length == 0 ? -1 : body.length);
+            exchange.getResponseBody().write(body);
+            exchange.close();
+        });
+        other.start();
+        try {
+            FilePlace place = new BucketStore(
+                    BucketServer.opened(
+                            "", "http://127.0.0.1:" + other.getAddress().getPort(), BucketServer.SECRET),
+                    "a bucket");
+            Sha256 name = Sha256.of(bytes("is it there?"));
+            for (int one : List.of(404, 403, 301, 500, 503)) {
+                status.set(one);
+                for (String body : List.of("<html><body>Not here</body></html>", "{}")) {
+                    said.set(body);
+                    assertThatThrownBy(() -> place.asFound(name)).as("%d", one).isInstanceOf(ServiceAway.class);
+                    assertThatThrownBy(() -> place.get(name)).as("%d", one).isInstanceOf(ServiceAway.class);
+                    assertThatThrownBy(place::count).as("%d", one).isInstanceOf(ServiceAway.class);
+                    assertThatThrownBy(() -> place.keep(bytes("x")))
+                            .as("%d", one)
+                            .isInstanceOf(ServiceAway.class);
+                }
+            }
+            status.set(200);
+            for (String body : List.of("<html></html>", "<ListBucketResult>")) {
+                said.set(body);
+                assertThatThrownBy(() -> place.some(9, Set.of())).as(body).isInstanceOf(ServiceAway.class);
+            }
+        } finally {
+            other.stop(0);
         }
     }
 }
