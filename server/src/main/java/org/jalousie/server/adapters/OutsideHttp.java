@@ -44,6 +44,10 @@ import org.springframework.stereotype.Component;
 @Component
 public class OutsideHttp {
     private static final Timeout CONNECT = Timeout.ofSeconds(5);
+    private static final int AT_ONCE = 64;
+
+    /** So many to one host, so that one that is slow leaves room for the others. */
+    private static final int TO_ONE = 8;
 
     private final Inside inside;
     private final CloseableHttpClient http;
@@ -55,17 +59,20 @@ public class OutsideHttp {
 
     @Autowired
     OutsideHttp(Settings settings) {
-        this(settings.inside());
+        this(settings.inside(), TO_ONE);
     }
 
-    /** @param allowed names of hosts, and addresses or blocks of them, that may be spoken to inside the network */
-    public OutsideHttp(List<String> allowed) {
+    /**
+     * @param allowed names of hosts, and addresses or blocks of them, that may be spoken to inside the network
+     * @param toOne how many requests to one host are under way at once; more of them wait
+     */
+    private OutsideHttp(List<String> allowed, int toOne) {
         this.inside = new Inside(allowed);
         this.http = HttpClients.custom()
                 .setConnectionManager(PoolingHttpClientConnectionManagerBuilder.create()
                         .setDnsResolver(inside)
-                        .setMaxConnTotal(64)
-                        .setMaxConnPerRoute(8)
+                        .setMaxConnTotal(AT_ONCE)
+                        .setMaxConnPerRoute(toOne)
                         .setDefaultConnectionConfig(ConnectionConfig.custom()
                                 .setConnectTimeout(CONNECT)
                                 .setTimeToLive(Timeout.ofMinutes(1))
@@ -81,6 +88,11 @@ public class OutsideHttp {
                 .disableContentCompression()
                 .setUserAgent("Jalousie")
                 .build();
+    }
+
+    /** One that speaks to a single host that the operator has set, wherever that is, and has all connections for it. */
+    public static OutsideHttp toOnly(String host) {
+        return new OutsideHttp(List.of(bare(host)), AT_ONCE);
     }
 
     /** @param body none for an empty one */

@@ -8,7 +8,6 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.EnumMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jalousie.core.filing.BucketAddress;
@@ -53,7 +52,7 @@ class FilePlaces {
                 .orElseThrow(() -> new IllegalStateException("JALOUSIE_BUCKET isn't the address of a bucket: "
                         + bucket.address() + ". Write it as https://storage.example.org/bucket/"));
         // whoever runs the server says where it is, so it may be inside
-        OutsideHttp http = new OutsideHttp(List.of(bare(address.server().getHost())));
+        OutsideHttp http = OutsideHttp.toOnly(address.server().getHost());
         Bucket opened = new Bucket(
                 http,
                 new Bucket.Place(address.server(), address.bucket(), address.prefix(), bucket.region()),
@@ -76,10 +75,6 @@ class FilePlaces {
             case "bucket" -> FilePlace.Kind.BUCKET;
             default -> throw new IllegalStateException("JALOUSIE_FILES_IN is folder or bucket, not " + said + ".");
         };
-    }
-
-    private static String bare(String host) {
-        return host.startsWith("[") ? host.substring(1, host.length() - 1) : host;
     }
 
     @PostConstruct

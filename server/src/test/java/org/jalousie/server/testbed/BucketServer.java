@@ -68,7 +68,7 @@ public final class BucketServer implements AutoCloseable {
     /** The same by another way or with another secret. */
     public static Bucket opened(String prefix, String address, String secret) {
         return new Bucket(
-                new OutsideHttp(java.util.List.of("127.0.0.1")),
+                OutsideHttp.toOnly("127.0.0.1"),
                 new Bucket.Place(java.net.URI.create(address), BUCKET, prefix, "us-east-1"),
                 new Bucket.Key(KEY, secret),
                 new Bucket.Patience(Duration.ofSeconds(2), 1));

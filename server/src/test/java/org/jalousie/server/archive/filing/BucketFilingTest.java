@@ -231,6 +231,25 @@ class BucketFilingTest {
     }
 
     @Test
+    void aNameIsTheSameInTheBucketWhateverStandsInIt() {
+        Bucket bucket = storage.opened("names/");
+        List<String> names = List.of(
+                "100 % + #1 & co; (x) ~*' = @,.pdf",
+                "Zoë/Ångström & Søn/日本語.pdf", "a%20b/c%2Fd.pdf", "a?b=c.pdf", "…/‘quoted’.pdf", "e\u0301.pdf");
+        try (FilingTarget target = new BucketTarget(storage.opened("names/"), "names/".length())) {
+            for (String name : names) {
+                assertThat(target.put(name, name.getBytes(StandardCharsets.UTF_8)))
+                        .isEqualTo(FilingTarget.Put.WRITTEN);
+                assertThat(target.put(name, name.getBytes(StandardCharsets.UTF_8)))
+                        .isEqualTo(FilingTarget.Put.SAME);
+            }
+            assertThat(names(bucket)).containsExactlyInAnyOrderElementsOf(names);
+            for (String name : names) target.takeAway(name, Set.of(Sha256.of(name.getBytes(StandardCharsets.UTF_8))));
+            assertThat(names(bucket)).isEmpty();
+        }
+    }
+
+    @Test
     void whatIsTooLongForAnyBucketConcernsOneAgreementOnly() throws Exception {
         try (FilingTarget target = new BucketTarget(storage.opened("long/"), "long/".length())) {
             assertThat(target.put("a".repeat(1_019), new byte[] {1})).isEqualTo(FilingTarget.Put.WRITTEN);
