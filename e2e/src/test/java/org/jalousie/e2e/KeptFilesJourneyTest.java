@@ -7,6 +7,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.jalousie.server.Jalousie;
@@ -35,19 +36,8 @@ class KeptFilesJourneyTest {
         String address = "http://127.0.0.1:" + port;
         try (BucketServer storage = new BucketServer();
                 Relay way = new Relay(storage.port());
-                ConfigurableApplicationContext ignored = SpringApplication.run(
-                        Jalousie.class,
-                        BED.arguments(
-                                port,
-                                List.of(
-                                        "--spring.datasource.url=" + BED.newDatabase("kept_files"),
-                                        "--spring.datasource.hikari.maximum-pool-size=8",
-                                        "--jalousie.files=" + folder,
-                                        "--jalousie.bucket.address=" + way.address() + "/papers/office/",
-                                        "--jalousie.bucket.key=" + BucketServer.KEY,
-                                        "--jalousie.bucket.secret=" + BucketServer.SECRET,
-                                        "--jalousie.converter.port=" + TestPaths.freePort(),
-                                        "--jalousie.converter.processes=1")));
+                ConfigurableApplicationContext ignored =
+                        SpringApplication.run(Jalousie.class, BED.arguments(port, settings(folder, way)));
                 Browser browser = new Browser(1280, 800, address).signIn()) {
             Office office = new Office(address);
             String number = office.completed(office.publish("Kept", Office.loanWording()), "Ida Marsh");
@@ -55,6 +45,17 @@ class KeptFilesJourneyTest {
             filed(browser, storage, number);
             assertThat(browser.complaints).isEmpty();
         }
+    }
+
+    private static List<String> settings(Path folder, Relay way) {
+        List<String> settings = new ArrayList<>(List.of(
+                "--spring.datasource.url=" + BED.newDatabase("kept_files"),
+                "--spring.datasource.hikari.maximum-pool-size=8",
+                "--jalousie.files=" + folder,
+                "--jalousie.converter.port=" + TestPaths.freePort(),
+                "--jalousie.converter.processes=1"));
+        settings.addAll(BucketServer.arguments(way.address(), "office"));
+        return settings;
     }
 
     private static void moved(Browser browser, Relay way, BucketServer storage) {

@@ -3,6 +3,7 @@ package org.jalousie.core.paper;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.awt.Graphics2D;
+import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 import java.util.ArrayList;
 import java.util.List;
@@ -59,11 +60,18 @@ class ComparisonTest {
     @ParameterizedTest
     @ValueSource(strings = {"0", "1", "2", "3", "4", "6", "7", "8", "9"})
     void aPageWithAnotherDigitIsFoundOnGoodAndPoorScans(String digit) {
+        PageWords.Word sum = PageWords.of(PRINTED.pdf()).places("12,500").get(0);
         byte[] other = PaperSample.printed(PaperSample.document("12,500", "12," + digit + "00"))
                 .pdf();
         for (Scanner scanner : List.of(Scanner.GOOD, Scanner.POOR, Scanner.POOR.turned(1))) {
             ScannedPage.Look look = look(scanner, other, 1, NOBODY);
-            assertThat(told(look)).as("%s: %s", scanner, look.findings()).containsExactly("CHANGED 12,500");
+            // in a wide letter a stroke of another one may also count as written, at the same place
+            assertThat(told(look)).as("%s: %s", scanner, look.findings()).startsWith("CHANGED 12,500");
+            assertThat(look.findings())
+                    .as("%s", scanner)
+                    .allSatisfy(one -> assertThat(new Rectangle2D.Double(one.x(), one.y(), one.width(), one.height())
+                                    .intersects(sum.x(), sum.y(), sum.width(), sum.height()))
+                            .isTrue());
         }
     }
 

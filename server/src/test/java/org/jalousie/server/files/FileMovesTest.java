@@ -65,20 +65,15 @@ class FileMovesTest {
     }
 
     private static ConfigurableApplicationContext server(int port, String database, int connections) {
-        return SpringApplication.run(
-                Jalousie.class,
-                BED.arguments(
-                        port,
-                        List.of(
-                                "--spring.datasource.url=" + database,
-                                "--spring.datasource.hikari.maximum-pool-size=" + connections,
-                                "--spring.datasource.hikari.connection-timeout=20000",
-                                "--jalousie.files=" + folder.resolve("files"),
-                                "--jalousie.bucket.address=" + way.address() + "/papers/office",
-                                "--jalousie.bucket.key=" + BucketServer.KEY,
-                                "--jalousie.bucket.secret=" + BucketServer.SECRET,
-                                "--jalousie.converter.port=" + TestPaths.freePort(),
-                                "--jalousie.converter.processes=1")));
+        List<String> more = new ArrayList<>(List.of(
+                "--spring.datasource.url=" + database,
+                "--spring.datasource.hikari.maximum-pool-size=" + connections,
+                "--spring.datasource.hikari.connection-timeout=20000",
+                "--jalousie.files=" + folder.resolve("files"),
+                "--jalousie.converter.port=" + TestPaths.freePort(),
+                "--jalousie.converter.processes=1"));
+        more.addAll(BucketServer.arguments(way.address(), "office"));
+        return SpringApplication.run(Jalousie.class, BED.arguments(port, more));
     }
 
     @BeforeEach

@@ -45,10 +45,7 @@ class FilePlacesTest {
         assertThatThrownBy(() -> SpringApplication.run(Jalousie.class, BED.arguments(TestPaths.freePort(), more)))
                 .rootCause()
                 .hasMessageContaining("JALOUSIE_BUCKET");
-        more.addAll(List.of(
-                "--jalousie.bucket.address=" + storage.address() + "/papers/first/",
-                "--jalousie.bucket.key=" + BucketServer.KEY,
-                "--jalousie.bucket.secret=" + BucketServer.SECRET));
+        more.addAll(BucketServer.arguments(storage.address(), "first"));
         try (ConfigurableApplicationContext begun =
                 SpringApplication.run(Jalousie.class, BED.arguments(TestPaths.freePort(), more))) {
             Sha256 name = begun.getBean(FileStore.class).keep("the first".getBytes(StandardCharsets.UTF_8));

@@ -2,10 +2,12 @@ package org.jalousie.server.testbed;
 
 import java.io.BufferedReader;
 import java.io.IOException;
+import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.List;
 import org.jalousie.server.adapters.Bucket;
 import org.jalousie.server.adapters.OutsideHttp;
 
@@ -56,6 +58,14 @@ public final class BucketServer implements AutoCloseable {
         return "http://127.0.0.1:" + port;
     }
 
+    /** The arguments of an application whose files may lie in it. @param at the way to it, {@code beginning} without strokes around */
+    public static List<String> arguments(String at, String beginning) {
+        return List.of(
+                "--jalousie.bucket.address=" + at + "/" + BUCKET + "/" + beginning,
+                "--jalousie.bucket.key=" + KEY,
+                "--jalousie.bucket.secret=" + SECRET);
+    }
+
     public int port() {
         return port;
     }
@@ -69,7 +79,7 @@ public final class BucketServer implements AutoCloseable {
     public static Bucket opened(String prefix, String address, String secret) {
         return new Bucket(
                 OutsideHttp.toOnly("127.0.0.1"),
-                new Bucket.Place(java.net.URI.create(address), BUCKET, prefix, "us-east-1"),
+                new Bucket.Place(URI.create(address), BUCKET, prefix, "us-east-1"),
                 new Bucket.Key(KEY, secret),
                 new Bucket.Patience(Duration.ofSeconds(2), 1));
     }

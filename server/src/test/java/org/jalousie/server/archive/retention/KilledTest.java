@@ -85,11 +85,9 @@ class KilledTest {
                         "--db-scheduler.missed-heartbeats-limit=4",
                         "--db-scheduler.heartbeat-interval=1s",
                         "--jalousie.files=" + folder.resolve("files"),
-                        "--jalousie.bucket.address=" + storage.address() + "/papers/kept/",
-                        "--jalousie.bucket.key=" + BucketServer.KEY,
-                        "--jalousie.bucket.secret=" + BucketServer.SECRET,
                         "--jalousie.converter.port=" + TestPaths.freePort(),
                         "--jalousie.converter.processes=1"))));
+        command.addAll(BucketServer.arguments(storage.address(), "kept"));
         sql = JdbcClient.create(new DriverManagerDataSource(database, "postgres", BED.databasePassword()));
         up();
         office = new Office(address);
