@@ -525,6 +525,7 @@ class ProgramsTest {
                                             "/api/v1/people",
                                             "/api/v1/teams",
                                             "/api/v1/trail",
+                                            "/api/v1/office/files",
                                             "/api/v1/own-requests",
                                             "/api/v1/mine",
                                             "/api/v1/signing/",
