@@ -22,9 +22,12 @@ class ServiceProblemsTest {
     }
 
     private static Message messageOf(ServiceAway.Service service) {
-        ProblemDetail problem =
-                new ServiceProblems().away(new ServiceAway(service, Message.of("trust.unreachable"), null));
-        assertThat(problem.getDetail()).startsWith("The trust service can\u2019t be reached.");
+        ProblemDetail problem = new ServiceProblems()
+                .away(new ServiceAway(service, Message.of("files.cant-be-kept", "reason", "a reason"), null));
+        assertThat(problem.getDetail())
+                .isEqualTo(Message.of("service.away", "service", service.name()).toString())
+                .as("why, which may name machines, is for the office alone")
+                .doesNotContain("a reason");
         Map<String, Object> properties = problem.getProperties();
         return (Message) properties.get("message");
     }

@@ -72,8 +72,8 @@ class StampsOutliveTest {
         BED.trustDown();
         BED.trustUp("another trust service");
         try {
-            // it is asked for its roots from time to time; other tests have been some days ahead
-            BED.bean(TestClock.class).ahead(Duration.ofDays(20));
+            // it is asked for its roots from time to time; other tests have been up to 92 days ahead
+            BED.bean(TestClock.class).ahead(Duration.ofDays(100));
             TrustService trust = BED.bean(TrustService.class);
             Wait.until("other roots", () -> trust.anchors().size() > 1);
             hand.assertIntact(number);
