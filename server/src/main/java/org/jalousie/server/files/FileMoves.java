@@ -126,8 +126,7 @@ public class FileMoves {
         random.nextBytes(bytes);
         try {
             Sha256 name = place.keep(bytes);
-            boolean whole =
-                    place.asFound(name).map(Sha256::of).filter(name::equals).isPresent();
+            boolean whole = FilePlace.isWhole(place.asFound(name), name);
             place.remove(name);
             if (!whole || place.asFound(name).isPresent()) throw Refusal.conflict(Message.of("files.keeps-nothing"));
             return new Tried(FilePlace.Kind.valueOf(kind));

@@ -1,6 +1,7 @@
 package org.jalousie.server.files;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.jalousie.core.data.Sha256;
 
@@ -10,6 +11,11 @@ interface FilePlace extends FileStore {
     enum Kind {
         FOLDER,
         BUCKET
+    }
+
+    /** Whether what was found is what was kept under a name. */
+    static boolean isWhole(Optional<byte[]> found, Sha256 name) {
+        return found.map(Sha256::of).filter(name::equals).isPresent();
     }
 
     /** Where it is, for a person. */

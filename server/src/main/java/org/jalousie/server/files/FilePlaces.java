@@ -81,7 +81,6 @@ class FilePlaces {
     void begin() {
         // where nothing can be kept nothing is begun
         if (of(first).isPresent()) first();
-        forget();
         both();
     }
 

@@ -39,6 +39,9 @@ class FolderStore implements FilePlace {
     private static final Duration ABANDONED = Duration.ofHours(1);
     private static final String ASIDE = "aside";
 
+    /** A disk has folders of its own at its root, and people lay others beside. */
+    private static final String OURS = "{aside,[0-9a-f][0-9a-f]}";
+
     private final Path folder;
     private final Clock clock;
 
@@ -172,12 +175,16 @@ class FolderStore implements FilePlace {
 
     /** Looks at each file that is there, without asking the disk about any: one may be taken away meanwhile. */
     private void walk(Looked looked) {
-        try (DirectoryStream<Path> folders = Files.newDirectoryStream(folder, Files::isDirectory)) {
+        try (DirectoryStream<Path> folders = Files.newDirectoryStream(folder, OURS)) {
             for (Path one : folders) {
+                if (!Files.isDirectory(one)) continue;
                 try (DirectoryStream<Path> files = Files.newDirectoryStream(one)) {
                     for (Path file : files) {
                         Optional<Sha256> name = Sha256.read(file.getFileName().toString());
-                        if (name.isPresent() && !looked.at(file, name.get())) return;
+                        // what somebody else laid there can't be asked for by its name
+                        boolean ours = name.filter(it -> file.equals(path(it)) || file.equals(aside(it)))
+                                .isPresent();
+                        if (ours && !looked.at(file, name.get())) return;
                     }
                 }
             }

@@ -32,17 +32,13 @@ class KeptFiles implements FileStore {
     public Optional<byte[]> asFound(Sha256 name) {
         FilePlaces.Both both = places.both();
         Optional<byte[]> here = both.now().asFound(name);
-        if (both.other().isEmpty() || isWhole(here, name)) return here;
+        if (both.other().isEmpty() || FilePlace.isWhole(here, name)) return here;
         Optional<byte[]> there = both.other().get().asFound(name);
-        if (isWhole(there, name)) return there;
+        if (FilePlace.isWhole(there, name)) return there;
         // it may have been moved between the two
         return Stream.of(both.now().asFound(name), there, here)
                 .flatMap(Optional::stream)
                 .findFirst();
-    }
-
-    private static boolean isWhole(Optional<byte[]> bytes, Sha256 name) {
-        return bytes.map(Sha256::of).filter(name::equals).isPresent();
     }
 
     private Stream<FilePlace> all() {

@@ -25,6 +25,9 @@ final class MoveRound {
     private final AtomicInteger moved = new AtomicInteger();
     private final Set<Sha256> stuck = new ConcurrentSkipListSet<>(Comparator.comparing(Sha256::hex));
 
+    /** Those that this round has looked at in vain: whatever lists them anew, it doesn't go on with them for ever. */
+    private final Set<Sha256> passed = new ConcurrentSkipListSet<>(Comparator.comparing(Sha256::hex));
+
     /** @param hands that move them */
     MoveRound(FilePlace from, FilePlace to, ExecutorService hands) {
         this.from = from;
@@ -49,7 +52,7 @@ final class MoveRound {
      */
     boolean run(BooleanSupplier on) {
         while (on.getAsBoolean()) {
-            List<Sha256> some = from.some(AT_ONCE, stuck);
+            List<Sha256> some = from.some(AT_ONCE, passed);
             if (some.isEmpty()) return true;
             List<Future<?>> all = new ArrayList<>();
             for (Sha256 name : some) all.add(hands.submit(() -> move(name)));
@@ -72,21 +75,21 @@ final class MoveRound {
 
     private void move(Sha256 name) {
         Optional<byte[]> bytes = from.asFound(name);
-        if (bytes.isEmpty()) return;
-        boolean whole = isWhole(bytes, name);
+        if (bytes.isEmpty()) {
+            passed.add(name);
+            return;
+        }
+        boolean whole = FilePlace.isWhole(bytes, name);
         if (whole) to.keep(bytes.get());
-        if (isWhole(to.asFound(name), name)) {
+        if (FilePlace.isWhole(to.asFound(name), name)) {
             from.remove(name);
             moved.incrementAndGet();
         } else if (whole) {
             throw new UncheckedIOException(
                     "What was kept in the new place isn't there.", new IOException("not read back"));
         } else {
+            passed.add(name);
             stuck.add(name);
         }
-    }
-
-    private static boolean isWhole(Optional<byte[]> bytes, Sha256 name) {
-        return bytes.map(Sha256::of).filter(name::equals).isPresent();
     }
 }

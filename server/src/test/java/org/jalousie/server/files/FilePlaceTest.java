@@ -2,6 +2,10 @@ package org.jalousie.server.files;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyInt;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
 
 import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
@@ -17,6 +21,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.IntStream;
@@ -190,6 +196,40 @@ class FilePlaceTest {
                     ask);
             assertThat(Together.all(all)).allSatisfy(found -> assertThat(found).contains(bytes("to and fro")));
         }
+    }
+
+    @Test
+    void whatSomebodyLaysBesideIsNobodysFile() throws IOException {
+        FolderStore store = new FolderStore(folder, Clock.systemUTC());
+        Sha256 ours = store.keep(bytes("ours"));
+        Sha256 other = Sha256.of(bytes("other"));
+        String elsewhere = other.hex().startsWith("00") ? "11" : "00";
+        for (String at : List.of("copies", "lost+found", elsewhere)) {
+            java.nio.file.Files.createDirectories(folder.resolve(at));
+            java.nio.file.Files.writeString(folder.resolve(at).resolve(other.hex()), "other");
+        }
+        java.nio.file.Files.writeString(folder.resolve("ab"), "a file where a folder could be");
+        java.nio.file.Files.writeString(folder.resolve(other.hex()), "other");
+        assertThat(store.count()).isEqualTo(1);
+        assertThat(store.untouchedSince(in(60))).containsExactly(ours);
+        assertThat(store.some(9, Set.of())).containsExactly(ours);
+    }
+
+    /** A place that tells of a file for ever that it doesn't give out. */
+    @Test
+    void aMoveEndsWhateverAPlaceTells() {
+        Sha256 never = Sha256.of(bytes("never there"));
+        FilePlace from = mock(FilePlace.class);
+        when(from.some(anyInt(), any()))
+                .thenAnswer(asked -> asked.<Set<Sha256>>getArgument(1).contains(never) ? List.of() : List.of(never));
+        when(from.asFound(never)).thenReturn(Optional.empty());
+        ExecutorService hands = Executors.newSingleThreadExecutor();
+        MoveRound round = new MoveRound(from, mock(FilePlace.class), hands);
+        AtomicInteger asked = new AtomicInteger();
+        assertThat(round.run(() -> asked.incrementAndGet() < 10)).isTrue();
+        assertThat(round.stuck()).isEmpty();
+        assertThat(round.movedSince()).isZero();
+        hands.shutdown();
     }
 
     @Test
