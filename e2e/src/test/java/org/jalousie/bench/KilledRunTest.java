@@ -10,6 +10,7 @@ import java.util.concurrent.TimeUnit;
 import org.jalousie.demo.Client;
 import org.jalousie.server.testbed.Office;
 import org.jalousie.server.testbed.Registers;
+import org.jalousie.server.testbed.ServerProcess;
 import org.jalousie.server.testbed.Testbed;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;

@@ -21,6 +21,7 @@ import java.util.regex.Pattern;
 import org.jalousie.demo.Client;
 import org.jalousie.server.testbed.Loans;
 import org.jalousie.server.testbed.Office;
+import org.jalousie.server.testbed.ServerProcess;
 import org.jalousie.server.testbed.TestPaths;
 import org.jalousie.server.testbed.Testbed;
 import org.jalousie.standins.records.RecordStandin;

@@ -3,10 +3,6 @@ package org.jalousie.server.archive.retention;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -20,11 +16,10 @@ import java.util.stream.Stream;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.json.Json;
 import org.jalousie.demo.Client;
-import org.jalousie.server.Jalousie;
 import org.jalousie.server.adapters.Bucket;
 import org.jalousie.server.testbed.BucketServer;
 import org.jalousie.server.testbed.Office;
-import org.jalousie.server.testbed.TestPaths;
+import org.jalousie.server.testbed.ServerProcess;
 import org.jalousie.server.testbed.Testbed;
 import org.jalousie.server.testbed.Wait;
 import org.junit.jupiter.api.AfterEach;
@@ -54,87 +49,40 @@ class KilledTest {
     private BucketServer storage;
     private Bucket filedTo;
     private Path share;
-    private List<String> command;
-    private String address;
-    private Process process;
+    private ServerProcess process;
     private Office office;
     private JdbcClient sql;
     private RetentionHand hand;
 
     @BeforeEach
-    void begin() throws IOException {
+    void begin() throws IOException, InterruptedException {
         storage = new BucketServer();
         filedTo = storage.opened("filed/");
         share = Files.createDirectories(BED.shares().resolve("killed"));
-        String database = BED.newDatabase("killed");
-        int port = TestPaths.freePort();
-        address = "http://127.0.0.1:" + port;
-        command = new ArrayList<>(List.of(
-                "java",
-                "-Xmx640m",
-                "-XX:TieredStopAtLevel=1",
-                "-XX:+UseSerialGC",
-                "-cp",
-                System.getProperty("java.class.path"),
-                Jalousie.class.getName()));
-        command.addAll(List.of(BED.arguments(
-                port,
-                List.of(
-                        "--spring.datasource.url=" + database,
-                        "--spring.datasource.hikari.maximum-pool-size=8",
-                        "--db-scheduler.missed-heartbeats-limit=4",
-                        "--db-scheduler.heartbeat-interval=1s",
-                        "--jalousie.files=" + folder.resolve("files"),
-                        "--jalousie.converter.port=" + TestPaths.freePort(),
-                        "--jalousie.converter.processes=1"))));
-        command.addAll(BucketServer.arguments(storage.address(), "kept"));
-        sql = JdbcClient.create(new DriverManagerDataSource(database, "postgres", BED.databasePassword()));
-        up();
-        office = new Office(address);
+        List<String> settings = new ArrayList<>(List.of(
+                "--spring.datasource.hikari.maximum-pool-size=8",
+                "--db-scheduler.missed-heartbeats-limit=4",
+                "--db-scheduler.heartbeat-interval=1s",
+                "--jalousie.files=" + folder.resolve("files"),
+                "--jalousie.converter.processes=1"));
+        settings.addAll(BucketServer.arguments(storage.address(), "kept"));
+        process = new ServerProcess(BED, "killed", settings);
+        sql = JdbcClient.create(new DriverManagerDataSource(process.database(), "postgres", BED.databasePassword()));
+        process.start();
+        office = new Office(process.address());
         hand = new RetentionHand(sql, office);
     }
 
     @AfterEach
-    void end() {
-        process.destroyForcibly();
+    void end() throws IOException, InterruptedException {
+        process.kill();
         storage.close();
-    }
-
-    private void up() throws IOException {
-        process = new ProcessBuilder(command)
-                .redirectErrorStream(true)
-                .redirectOutput(ProcessBuilder.Redirect.appendTo(
-                        folder.resolve("server.log").toFile()))
-                .start();
-        HttpRequest health =
-                HttpRequest.newBuilder(URI.create(address + "/actuator/health")).build();
-        HttpClient http = HttpClient.newHttpClient();
-        Wait.until("the server to be up", () -> {
-            if (!process.isAlive()) throw new AssertionError(log());
-            try {
-                return http.send(health, HttpResponse.BodyHandlers.discarding()).statusCode() == 200;
-            } catch (IOException e) {
-                return false;
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
-                throw new IllegalStateException(e);
-            }
-        });
-    }
-
-    private String log() {
-        try {
-            String all = Files.readString(folder.resolve("server.log"));
-            return all.substring(Math.max(0, all.length() - 4_000));
-        } catch (IOException e) {
-            throw new IllegalStateException(e);
-        }
     }
 
     private void killedAndUpAgain(int most) throws Exception {
         Thread.sleep(random.nextInt(most));
-        process.destroyForcibly().waitFor();
-        up();
+        process.kill();
+        process.start();
     }
 
     private void target(String kind, String at, String user, String password) {

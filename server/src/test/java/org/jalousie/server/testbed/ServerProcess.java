@@ -1,4 +1,4 @@
-package org.jalousie.bench;
+package org.jalousie.server.testbed;
 
 import java.io.File;
 import java.io.IOException;
@@ -9,29 +9,40 @@ import java.util.List;
 import java.util.concurrent.TimeUnit;
 import org.jalousie.demo.Client;
 import org.jalousie.server.Jalousie;
-import org.jalousie.server.testbed.TestPaths;
-import org.jalousie.server.testbed.Testbed;
 
 /** A server in a process of its own, with a database of its own, that can be killed and started again. */
-final class ServerProcess {
+public final class ServerProcess {
     private final Testbed bed;
+    private final List<String> more;
     private final String name;
     private final String database;
     private final int port = TestPaths.freePort();
     private final int converter = TestPaths.freePort();
     private Process server;
 
-    ServerProcess(Testbed bed, String name) {
+    public ServerProcess(Testbed bed, String name) {
+        this(bed, name, List.of());
+    }
+
+    /** @param more arguments of its own */
+    public ServerProcess(Testbed bed, String name, List<String> more) {
+        this.more = more;
         this.bed = bed;
         this.name = name;
         this.database = bed.newDatabase(name);
     }
 
-    String address() {
+    public String address() {
         return "http://127.0.0.1:" + port;
     }
 
-    void start() throws IOException, InterruptedException {
+    /** The address of its database. */
+    public String database() {
+        return database;
+    }
+
+    /** Returns when it answers. */
+    public void start() throws IOException, InterruptedException {
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-Xmx700m",
@@ -39,8 +50,10 @@ final class ServerProcess {
                 "-cp",
                 System.getProperty("java.class.path"),
                 Jalousie.class.getName()));
-        command.addAll(Arrays.asList(bed.arguments(
-                port, List.of("--spring.datasource.url=" + database, "--jalousie.converter.port=" + converter))));
+        List<String> own = new ArrayList<>(
+                List.of("--spring.datasource.url=" + database, "--jalousie.converter.port=" + converter));
+        own.addAll(more);
+        command.addAll(Arrays.asList(bed.arguments(port, own)));
         server = new ProcessBuilder(command)
                 .redirectErrorStream(true)
                 .redirectOutput(ProcessBuilder.Redirect.appendTo(new File(bed.folder.toFile(), name + ".log")))
@@ -56,7 +69,7 @@ final class ServerProcess {
     }
 
     /** Kills it as it stands, and its converters with it. */
-    void kill() throws IOException, InterruptedException {
+    public void kill() throws IOException, InterruptedException {
         new ProcessBuilder("pkill", "-KILL", "-P", String.valueOf(server.pid()))
                 .start()
                 .waitFor();
