@@ -14,6 +14,7 @@ import java.security.KeyPair;
 import java.security.KeyPairGenerator;
 import java.security.SecureRandom;
 import java.security.cert.CertificateFactory;
+import java.security.cert.X509CRL;
 import java.security.cert.X509Certificate;
 import java.security.spec.AlgorithmParameterSpec;
 import java.security.spec.ECGenParameterSpec;
@@ -97,7 +98,27 @@ class HttpTrustService implements TrustService {
 
     @Override
     public List<byte[]> revocationLists() {
-        return List.of(send(HttpRequest.newBuilder(address("/crl")).GET()));
+        byte[] list = send(HttpRequest.newBuilder(address("/crl")).GET());
+        forgetWhatItDoesNotAnswerFor(list);
+        return List.of(list);
+    }
+
+    /** By a service that issues from another authority now, nothing shows that what the last one issued still holds. */
+    private synchronized void forgetWhatItDoesNotAnswerFor(byte[] list) {
+        if (office != null && !answersFor(office, list)) office = null;
+        if (word != null && !answersFor(word, list)) word = null;
+    }
+
+    private static boolean answersFor(Credential one, byte[] list) {
+        if (one.chain().size() < 2) return true;
+        try {
+            X509CRL read =
+                    (X509CRL) CertificateFactory.getInstance("X.509").generateCRL(new ByteArrayInputStream(list));
+            read.verify(one.chain().get(1).getPublicKey());
+            return true;
+        } catch (GeneralSecurityException e) {
+            return false;
+        }
     }
 
     @Override

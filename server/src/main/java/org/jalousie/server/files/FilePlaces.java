@@ -6,7 +6,6 @@ import java.io.IOException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.Optional;
@@ -33,9 +32,10 @@ class FilePlaces {
     private final Clock clock;
     private final FilePlace.Kind first;
     private final Runnable closing;
-    private volatile Seen seen = new Seen(FilePlace.Kind.FOLDER, Instant.MIN);
+    private volatile Seen seen = new Seen(FilePlace.Kind.FOLDER, Optional.empty());
 
-    private record Seen(FilePlace.Kind kind, Instant until) {}
+    /** @param until of {@code nanoTime}, which nobody sets back; empty for never */
+    private record Seen(FilePlace.Kind kind, Optional<Long> until) {}
 
     @Autowired
     FilePlaces(Settings settings, FolderStore folder, JdbcClient sql, Clock clock) {
@@ -98,19 +98,19 @@ class FilePlaces {
     /** Where files are kept now. */
     FilePlace.Kind kind() {
         Seen last = seen;
-        if (clock.instant().isBefore(last.until())) return last.kind();
+        if (last.until().filter(until -> System.nanoTime() - until < 0).isPresent()) return last.kind();
         FilePlace.Kind kind = sql.sql("select kept_in from file_place")
                 .query(String.class)
                 .optional()
                 .map(FilePlace.Kind::valueOf)
                 .orElse(first);
-        seen = new Seen(kind, clock.instant().plus(HOLDS));
+        seen = new Seen(kind, Optional.of(System.nanoTime() + HOLDS.toNanos()));
         return kind;
     }
 
     /** Asks the database anew the next time. */
     void forget() {
-        seen = new Seen(seen.kind(), Instant.MIN);
+        seen = new Seen(seen.kind(), Optional.empty());
     }
 
     /**

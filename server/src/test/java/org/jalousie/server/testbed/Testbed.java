@@ -47,7 +47,6 @@ public final class Testbed {
     private IdentityStandin identity;
     private final Database database;
 
-    /** Makes another, empty database in the same server; returns its address. */
     /** A mail as it arrived at the mail server. @param id its own */
     public String rawMail(String id) {
         try {
@@ -65,6 +64,7 @@ public final class Testbed {
         }
     }
 
+    /** Makes another, empty database in the same server; returns its address. */
     public String newDatabase(String name) {
         try (Connection connection = bean(DataSource.class).getConnection()) {
             connection.createStatement().execute("create database " + name);
@@ -94,6 +94,7 @@ public final class Testbed {
         port = TestPaths.freePort();
         application = SpringApplication.run(
                 Jalousie.class, arguments(port, List.of("--jalousie.converter.port=" + TestPaths.freePort())));
+        Wait.witness(() -> JobsWitness.told(bean(DataSource.class), bean(Clock.class)));
     }
 
     /** The arguments of an application on this database. */
