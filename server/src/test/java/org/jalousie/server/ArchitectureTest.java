@@ -54,7 +54,8 @@ class ArchitectureTest {
      * the web's helpers and locks are there for all.
      */
     private static final Map<String, List<String>> FACES = Map.ofEntries(
-            Map.entry("account", List.of("SignedIn", "SignedIn$Program", "Colleagues", "Colleagues$Colleague")),
+            Map.entry(
+                    "account", List.of("SignedIn", "SignedIn$Program", "Colleagues", "Colleagues$Colleague", "Sight")),
             Map.entry(
                     "agreement",
                     List.of(

@@ -108,6 +108,11 @@ class AgreementDesk implements Agreements {
     }
 
     @Override
+    public UUID template(AgreementNumber number) {
+        return service.template(number);
+    }
+
+    @Override
     public void lookedThrough(Document document, List<LayoutRisk> risks) {
         layout.lookedThrough(document, risks);
     }

@@ -15,6 +15,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jalousie.core.agreement.State;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.web.KeyedPage;
 import org.jalousie.server.web.ListPlace;
 import org.jalousie.server.web.Page;
@@ -38,8 +39,10 @@ class AgreementFinder {
     private static final List<Integer> DISTANCES = List.of(3_000, 20_000);
 
     private final JdbcClient sql;
+    private final Sight sight;
 
-    AgreementFinder(JdbcClient sql) {
+    AgreementFinder(JdbcClient sql, Sight sight) {
+        this.sight = sight;
         this.sql = sql;
     }
 
@@ -49,7 +52,7 @@ class AgreementFinder {
      * @throws Refusal for an order that there isn't
      */
     KeyedPage<UUID> find(AgreementsAsked asked, ListPlace place) {
-        Narrowing narrowing = Narrowing.of(asked);
+        Narrowing narrowing = Narrowing.of(asked, sight.hidden());
         Walk walk = Walk.of(place, asked.template().isPresent());
         // indexes know what is looked for, however many have it
         sql.sql("set local enable_seqscan = off; set local enable_hashjoin = off; set local enable_mergejoin = off")

@@ -12,6 +12,7 @@ import org.jalousie.core.agreement.Attention;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Sha256;
 import org.jalousie.core.filing.columns.ColumnKey;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.web.KeyedPage;
 import org.jalousie.server.web.ListPlace;
 import org.jalousie.server.web.Page;
@@ -29,6 +30,7 @@ class AgreementLists {
     private final AgreementFinder finder;
     private final FoundBy foundBy;
     private final Archived archived;
+    private final Sight sight;
 
     AgreementLists(
             AgreementRows rows,
@@ -36,7 +38,9 @@ class AgreementLists {
             WaitedFor waitedFor,
             AgreementFinder finder,
             FoundBy foundBy,
-            Archived archived) {
+            Archived archived,
+            Sight sight) {
+        this.sight = sight;
         this.finder = finder;
         this.foundBy = foundBy;
         this.archived = archived;
@@ -73,14 +77,22 @@ class AgreementLists {
     public Page<AgreementViews.AgreementItem> newest(Collection<State> states, int most) {
         List<String> names = states.stream().map(State::name).toList();
         PageRequest request = newest(most);
-        return page(rows.findByStateInAndAttentionNull(names, request), request);
+        return page(
+                sight.seesAll()
+                        ? rows.findByStateInAndAttentionNull(names, request)
+                        : rows.findByStateInAndAttentionNullAndTemplateIdNotIn(names, sight.hidden(), request),
+                request);
     }
 
     /** The newest of those that wait for the office, for this reason. @param most at most how many */
     @Transactional(readOnly = true)
     public Page<AgreementViews.AgreementItem> needing(Attention attention, int most) {
         PageRequest request = newest(most);
-        return page(rows.findByAttention(attention.name(), request), request);
+        return page(
+                sight.seesAll()
+                        ? rows.findByAttention(attention.name(), request)
+                        : rows.findByAttentionAndTemplateIdNotIn(attention.name(), sight.hidden(), request),
+                request);
     }
 
     private static PageRequest newest(int most) {

@@ -17,7 +17,14 @@ interface AgreementRows extends JpaRepository<AgreementRow, UUID> {
     /** Those that wait for the office, for this reason. */
     Page<AgreementRow> findByAttention(String attention, Pageable page);
 
+    /** The same of templates that aren't hidden. */
+    Page<AgreementRow> findByAttentionAndTemplateIdNotIn(String attention, Collection<UUID> hidden, Pageable page);
+
     Page<AgreementRow> findByStateInAndAttentionNull(Collection<String> states, Pageable page);
+
+    /** The same of templates that aren't hidden. */
+    Page<AgreementRow> findByStateInAndAttentionNullAndTemplateIdNotIn(
+            Collection<String> states, Collection<UUID> hidden, Pageable page);
 
     /** Agreements for which a reminder or the end is due. */
     @Query("select a.id from AgreementRow a where a.dueAt <= :now order by a.dueAt")

@@ -279,6 +279,11 @@ class AgreementService {
     }
 
     @Transactional(readOnly = true)
+    public UUID template(AgreementNumber number) {
+        return row(number).templateId();
+    }
+
+    @Transactional(readOnly = true)
     public boolean known(AgreementNumber number) {
         return rows.findByNumber(number.value()).isPresent();
     }

@@ -104,6 +104,9 @@ public interface Agreements {
 
     UUID templateVersion(AgreementNumber number);
 
+    /** The template that it was made from. @throws Refusal when there is none of this number */
+    UUID template(AgreementNumber number);
+
     /** Keeps what was seen of a new document while its pages were open, so that nothing that locks the agreement has to look. */
     void lookedThrough(Document document, List<LayoutRisk> risks);
 

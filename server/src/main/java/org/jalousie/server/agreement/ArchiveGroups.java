@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.jalousie.core.filing.columns.ColumnKey;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.agreement.EndedAgreements.Group;
 import org.jalousie.server.agreement.EndedAgreements.Groups;
 import org.jalousie.server.agreement.EndedAgreements.Sum;
@@ -23,8 +24,10 @@ import org.springframework.stereotype.Repository;
 @Repository
 class ArchiveGroups {
     private final JdbcClient sql;
+    private final Sight sight;
 
-    ArchiveGroups(JdbcClient sql) {
+    ArchiveGroups(JdbcClient sql, Sight sight) {
+        this.sight = sight;
         this.sql = sql;
     }
 
@@ -39,7 +42,7 @@ class ArchiveGroups {
 
     /** @param by empty for everything under one heading */
     Groups of(AgreementsAsked asked, String by, List<ColumnKey> sums, int page) {
-        Narrowing narrowing = Narrowing.of(asked);
+        Narrowing narrowing = Narrowing.of(asked, sight.hidden());
         Way way = narrowing.parts().isEmpty() ? kept(narrowing, by) : now(narrowing, by);
         Map<String, Object> values = new HashMap<>(narrowing.values());
         values.put("by", by);

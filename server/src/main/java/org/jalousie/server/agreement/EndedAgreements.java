@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.filing.columns.ColumnKey;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.web.KeyedPage;
 import org.jalousie.server.web.ListPlace;
 import org.springframework.stereotype.Service;
@@ -30,9 +31,16 @@ public class EndedAgreements {
     private final AgreementFinder finder;
     private final AgreementRows rows;
     private final Archived archived;
+    private final Sight sight;
 
     EndedAgreements(
-            AgreementLists lists, ArchiveGroups groups, AgreementFinder finder, AgreementRows rows, Archived archived) {
+            AgreementLists lists,
+            ArchiveGroups groups,
+            AgreementFinder finder,
+            AgreementRows rows,
+            Archived archived,
+            Sight sight) {
+        this.sight = sight;
         this.lists = lists;
         this.groups = groups;
         this.finder = finder;
@@ -81,7 +89,9 @@ public class EndedAgreements {
     /** The templates whose agreements have ended, with how many there are. */
     @Transactional(readOnly = true)
     public Map<UUID, Long> templates() {
-        return archived.templates();
+        Map<UUID, Long> templates = new HashMap<>(archived.templates());
+        templates.keySet().removeAll(sight.hidden());
+        return templates;
     }
 
     /** An agreement that is complete. @param template that it was made from */

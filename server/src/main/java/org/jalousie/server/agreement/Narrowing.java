@@ -7,6 +7,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jalousie.core.agreement.State;
@@ -34,7 +36,8 @@ record Narrowing(List<String> base, String all, List<Part> parts, Map<String, Ob
 
     private static final String HAS = "search @@ to_tsquery('simple', :words)";
 
-    static Narrowing of(AgreementsAsked asked) {
+    /** @param hidden templates of which nothing is found */
+    static Narrowing of(AgreementsAsked asked, Set<UUID> hidden) {
         Map<String, Object> values = new HashMap<>();
         List<String> base = new ArrayList<>();
         List<String> marks = new ArrayList<>();
@@ -50,6 +53,12 @@ record Narrowing(List<String> base, String all, List<Part> parts, Map<String, Ob
             values.put("templates", array(Stream.of(FoundBy.mark(template))));
             marks.add("marks @> cast(:templates as text[])");
         });
+        if (!hidden.isEmpty()) {
+            values.put("hidden", hidden.toArray(UUID[]::new));
+            base.add("a.template_id <> all (:hidden)");
+            values.put("hidden_marks", array(hidden.stream().map(FoundBy::mark)));
+            marks.add("not marks && cast(:hidden_marks as text[])");
+        }
         List<Part> parts = new ArrayList<>();
         String words = SearchWords.of(asked.find()).stream()
                 .map(word -> "'" + word + "':*")

@@ -24,6 +24,7 @@ import org.jalousie.core.filing.OneArchive;
 import org.jalousie.core.json.Json;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.archive.roots.DailyRoots;
 import org.jalousie.server.archive.stamps.EvidenceRecords;
@@ -47,6 +48,7 @@ class EvidenceFiles {
     private final EvidenceRecords records;
     private final EvidenceContainer containers;
     private final Clock clock;
+    private final Sight sight;
 
     EvidenceFiles(
             Agreements agreements,
@@ -55,7 +57,9 @@ class EvidenceFiles {
             DailyRoots roots,
             EvidenceRecords records,
             TrustService trust,
-            Clock clock) {
+            Clock clock,
+            Sight sight) {
+        this.sight = sight;
         this.agreements = agreements;
         this.files = files;
         this.mails = mails;
@@ -74,6 +78,8 @@ class EvidenceFiles {
         Set<AgreementNumber> wanted = new LinkedHashSet<>(numbers);
         if (wanted.isEmpty() || wanted.size() > MOST)
             throw Refusal.malformed(Message.of("archive.evidence.how-many", "most", MOST));
+        if (!sight.seesAll() && !wanted.stream().map(agreements::template).allMatch(sight::sees))
+            throw Refusal.notFound(Message.of("group.not-seen"));
         Map<String, byte[]> all = new LinkedHashMap<>();
         Map<AgreementNumber, Inclusion> covered = roots.covering(wanted);
         long size = 0;

@@ -18,6 +18,7 @@ import org.jalousie.core.evidence.word.WordSealCheck;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.placement.DocumentId;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.archive.trust.TrustedStore;
 import org.springframework.stereotype.Service;
@@ -32,8 +33,16 @@ class FileCheck {
     private final Clock clock;
     private final Verifier verifier;
     private final EvidenceContainer containers;
+    private final Sight sight;
 
-    FileCheck(Agreements agreements, ArchiveCheck archive, TrustService trust, TrustedStore trusted, Clock clock) {
+    FileCheck(
+            Agreements agreements,
+            ArchiveCheck archive,
+            TrustService trust,
+            TrustedStore trusted,
+            Clock clock,
+            Sight sight) {
+        this.sight = sight;
         this.agreements = agreements;
         this.archive = archive;
         this.trust = trust;
@@ -60,7 +69,8 @@ class FileCheck {
         if (WordSealCheck.mayBe(pdf)) return word(pdf);
         if (pdf.length < 5 || !Arrays.equals(pdf, 0, 4, new byte[] {'%', 'P', 'D', 'F'}, 0, 4))
             throw Refusal.invalid(Message.of("archive.no-pdf"));
-        Optional<AgreementNumber> whose = number.or(() -> agreements.numberWith(Expected.statesOf(pdf)));
+        Optional<AgreementNumber> whose =
+                number.or(() -> agreements.numberWith(Expected.statesOf(pdf))).filter(this::isSeen);
         if (whose.isEmpty()) return checkedRecord(pdf).orElseGet(() -> foreign(pdf));
         Agreements.Filed filed = agreements.filed(whose.get());
         Agreement agreement = filed.agreement();
@@ -81,7 +91,7 @@ class FileCheck {
         if (!SigningRecord.isOne(pdf)) return Optional.empty();
         Optional<AgreementNumber> said =
                 AgreementNumber.read(SigningRecord.subject(pdf).number());
-        return said.flatMap(agreements::known).map(number -> {
+        return said.flatMap(agreements::known).filter(this::isSeen).map(number -> {
             boolean kept = agreements
                     .filed(number)
                     .agreement()
@@ -99,6 +109,11 @@ class FileCheck {
                                             List.of(Message.of("archive.other-record", "number", number)), List.of())),
                     CoverageView.of(pdf));
         });
+    }
+
+    /** To whoever doesn't see an agreement its files are like any others. */
+    private boolean isSeen(AgreementNumber number) {
+        return sight.seesAll() || sight.sees(agreements.template(number));
     }
 
     /** A Word file, whoever has signed it. */

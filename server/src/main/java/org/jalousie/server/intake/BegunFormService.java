@@ -11,6 +11,7 @@ import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
 import org.jalousie.server.account.Colleagues;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.postroom.RequestPost;
 import org.jalousie.server.template.UsableTemplate;
@@ -37,6 +38,7 @@ class BegunFormService {
     private final RequestPost post;
     private final Clock clock;
     private final Settings settings;
+    private final Sight sight;
 
     BegunFormService(
             BegunForms forms,
@@ -46,7 +48,9 @@ class BegunFormService {
             Colleagues colleagues,
             RequestPost post,
             Clock clock,
-            Settings settings) {
+            Settings settings,
+            Sight sight) {
+        this.sight = sight;
         this.forms = forms;
         this.requests = requests;
         this.templates = templates;
@@ -90,6 +94,7 @@ class BegunFormService {
     private BegunForm begun(UUID key, UUID template, String owner) {
         if (forms.countByOwner(owner) >= MOST_FORMS)
             throw Refusal.conflict(Message.of("form.too-many", "most", MOST_FORMS));
+        sight.requireUse(template);
         UsableTemplate usable = templates.published(template);
         return new BegunForm(key, owner, template, usable.versionId(), clock.instant());
     }

@@ -19,6 +19,7 @@ import org.jalousie.core.intake.Prefilled;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.template.UsableTemplate;
 import org.jalousie.server.template.UsableTemplates;
 import org.jalousie.server.web.Page;
@@ -39,9 +40,16 @@ class FormLinkService {
     private final Settings settings;
     private final Clock clock;
     private final SecureRandom random = new SecureRandom();
+    private final Sight sight;
 
     FormLinkService(
-            FormLinks links, UsableTemplates templates, PasswordEncoder encoder, Settings settings, Clock clock) {
+            FormLinks links,
+            UsableTemplates templates,
+            PasswordEncoder encoder,
+            Settings settings,
+            Clock clock,
+            Sight sight) {
+        this.sight = sight;
         this.links = links;
         this.templates = templates;
         this.encoder = encoder;
@@ -54,7 +62,9 @@ class FormLinkService {
     Page<FormLinkViews.FormLinkRow> list(UUID template, int page) {
         PageRequest wanted = PageRequest.of(
                 Math.max(0, page), Page.SIZE, Sort.by(Sort.Order.desc("createdAt"), Sort.Order.asc("id")));
-        var found = template == null ? links.findAll(wanted) : links.findByTemplateId(template, wanted);
+        var found = template == null
+                ? links.findByTemplateIdNotIn(sight.hiddenOrOne(), wanted)
+                : links.findByTemplateIdAndTemplateIdNotIn(template, sight.hiddenOrOne(), wanted);
         Map<UUID, String> fillable = templates.fillable(
                 found.getContent().stream().map(FormLink::templateId).collect(Collectors.toSet()));
         return new Page<>(
@@ -71,6 +81,7 @@ class FormLinkService {
 
     @Transactional
     FormLinkViews.FormLinkRow share(FormLinkViews.FormLinkSettings wanted, String by) {
+        sight.requireUse(wanted.template());
         UsableTemplate template = templates.published(wanted.template());
         FormLink link = new FormLink(wanted.template(), secret(16), secret(32), by, clock.instant());
         settle(link, wanted, template);

@@ -1,5 +1,6 @@
 package org.jalousie.server.intake;
 
+import java.util.Collection;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.domain.Page;
@@ -9,5 +10,8 @@ import org.springframework.data.jpa.repository.JpaRepository;
 interface FormLinks extends JpaRepository<FormLink, UUID> {
     Optional<FormLink> findByToken(String token);
 
-    Page<FormLink> findByTemplateId(UUID template, Pageable page);
+    /** @param hidden templates of which none is found, one at least */
+    Page<FormLink> findByTemplateIdNotIn(Collection<UUID> hidden, Pageable page);
+
+    Page<FormLink> findByTemplateIdAndTemplateIdNotIn(UUID template, Collection<UUID> hidden, Pageable page);
 }

@@ -15,6 +15,7 @@ import org.jalousie.core.intake.Intake;
 import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.recognition.ReadFiles;
 import org.springframework.http.HttpStatus;
@@ -37,8 +38,10 @@ class IntakeController {
 
     private final FinishedRequests finished;
     private final RequestSpecimens specimens;
+    private final Sight sight;
 
-    IntakeController(IntakeService service, FinishedRequests finished, RequestSpecimens specimens) {
+    IntakeController(IntakeService service, FinishedRequests finished, RequestSpecimens specimens, Sight sight) {
+        this.sight = sight;
         this.finished = finished;
         this.specimens = specimens;
         this.service = service;
@@ -100,6 +103,7 @@ class IntakeController {
     @ResponseStatus(HttpStatus.CREATED)
     IntakeViews.RequestDetail take(@RequestBody NewRequest request, @AuthenticationPrincipal SignedIn by) {
         by.requireForm(request.template());
+        sight.requireUse(request.template());
         return service.take(
                 request.template(),
                 request.key(),

@@ -12,13 +12,15 @@ import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.query.Param;
 
 interface IntakeRequests extends JpaRepository<IntakeRequest, UUID> {
-    Page<IntakeRequest> findByAgreementNumberIsNullAndPartOfIsNullOrderByCreatedAtDesc(Pageable page);
+    /** @param hidden templates of which none is found, one at least; here and in what follows */
+    Page<IntakeRequest> findByAgreementNumberIsNullAndPartOfIsNullAndTemplateIdNotInOrderByCreatedAtDesc(
+            Collection<UUID> hidden, Pageable page);
 
     /** @param stage, {@code owner}, {@code find} empty for any; {@code find} a pattern in small letters */
     String NARROWED =
             " from IntakeRequest r where r.partOf is null and (:stage = '' or cast(r.stage as string) = :stage)"
                     + " and (:owner = '' or r.ownerMail = :owner or :owner = '-' and r.ownerMail = '')"
-                    + " and (:every = true or r.templateId = :template)"
+                    + " and (:every = true or r.templateId = :template) and r.templateId not in :hidden"
                     + " and r.createdAt >= :from and r.createdAt < :until"
                     + " and (:find = '' or lower(r.number) like :find or lower(r.createdBy) like :find"
                     + " or lower(r.askerMail) like :find)";
@@ -29,6 +31,7 @@ interface IntakeRequests extends JpaRepository<IntakeRequest, UUID> {
             String owner,
             boolean every,
             UUID template,
+            Collection<UUID> hidden,
             Instant from,
             Instant until,
             String find,
@@ -43,7 +46,14 @@ interface IntakeRequests extends JpaRepository<IntakeRequest, UUID> {
 
     @Query("select r.stage as stage, count(r) as count" + NARROWED + " group by r.stage")
     List<Counted> counted(
-            String stage, String owner, boolean every, UUID template, Instant from, Instant until, String find);
+            String stage,
+            String owner,
+            boolean every,
+            UUID template,
+            Collection<UUID> hidden,
+            Instant from,
+            Instant until,
+            String find);
 
     /** How many there are under one heading. */
     interface Grouped {
@@ -54,16 +64,30 @@ interface IntakeRequests extends JpaRepository<IntakeRequest, UUID> {
 
     @Query("select r.ownerMail as key, count(r) as count" + NARROWED + " group by r.ownerMail")
     List<Grouped> byOwner(
-            String stage, String owner, boolean every, UUID template, Instant from, Instant until, String find);
+            String stage,
+            String owner,
+            boolean every,
+            UUID template,
+            Collection<UUID> hidden,
+            Instant from,
+            Instant until,
+            String find);
 
     @Query("select cast(r.templateId as string) as key, count(r) as count" + NARROWED + " group by r.templateId")
     List<Grouped> byTemplate(
-            String stage, String owner, boolean every, UUID template, Instant from, Instant until, String find);
+            String stage,
+            String owner,
+            boolean every,
+            UUID template,
+            Collection<UUID> hidden,
+            Instant from,
+            Instant until,
+            String find);
 
     /** The oldest of those that wait for somebody and come after a moment. */
     @Query("select r from IntakeRequest r where r.agreementNumber is null and r.partOf is null and r.createdAt > :after"
-            + " order by r.createdAt, r.id")
-    List<IntakeRequest> waitingAfter(Instant after, Pageable page);
+            + " and r.templateId not in :hidden order by r.createdAt, r.id")
+    List<IntakeRequest> waitingAfter(Instant after, Collection<UUID> hidden, Pageable page);
 
     Optional<IntakeRequest> findByNumber(String number);
 

@@ -13,6 +13,7 @@ import org.jalousie.core.intake.AnswersSchema;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.template.UsableTemplate;
 import org.jalousie.server.template.UsableTemplates;
@@ -42,6 +43,7 @@ class IntakeService implements WaitingRequests {
     private final FormLookups lookups;
     private final TakenRows taken;
     private final KnownRenewals renewals;
+    private final Sight sight;
 
     IntakeService(
             IntakeRequests requests,
@@ -60,7 +62,9 @@ class IntakeService implements WaitingRequests {
             Settings settings,
             FormLookups lookups,
             TakenRows taken,
-            KnownRenewals renewals) {
+            KnownRenewals renewals,
+            Sight sight) {
+        this.sight = sight;
         this.requests = requests;
         this.groups = groups;
         this.keeping = keeping;
@@ -105,7 +109,8 @@ class IntakeService implements WaitingRequests {
     @Override
     @Transactional(readOnly = true)
     public Page<IntakeViews.RequestRow> waiting(int most) {
-        var found = requests.findByAgreementNumberIsNullAndPartOfIsNullOrderByCreatedAtDesc(PageRequest.of(0, most));
+        var found = requests.findByAgreementNumberIsNullAndPartOfIsNullAndTemplateIdNotInOrderByCreatedAtDesc(
+                sight.hiddenOrOne(), PageRequest.of(0, most));
         return new Page<>(rows(found.getContent()), found.getTotalElements(), 0, most);
     }
 
@@ -130,6 +135,7 @@ class IntakeService implements WaitingRequests {
             Optional<String> renews,
             Actor.Office by) {
         Optional<IntakeRequest> known = Optional.ofNullable(key).flatMap(requests::findByFormKey);
+        known.ifPresent(one -> sight.requireUse(one.templateId()));
         // the form was taken in, but its sender never heard of it and may have changed answers since
         if (known.isPresent()) return fill(known.get().number(), sent, Optional.of(rows), by, false);
         Optional<AgreementNumber> renewed = renews.map(renewals::required);

@@ -10,6 +10,7 @@ import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.agreement.Agreements;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
@@ -21,8 +22,10 @@ class KnownRenewals implements Renewals {
     private final IntakeRequests requests;
     private final RequestGroups groups;
     private final Agreements agreements;
+    private final Sight sight;
 
-    KnownRenewals(IntakeRequests requests, RequestGroups groups, Agreements agreements) {
+    KnownRenewals(IntakeRequests requests, RequestGroups groups, Agreements agreements, Sight sight) {
+        this.sight = sight;
         this.requests = requests;
         this.groups = groups;
         this.agreements = agreements;
@@ -59,7 +62,7 @@ class KnownRenewals implements Renewals {
     AgreementNumber required(String number) {
         return AgreementNumber.read(number)
                 .flatMap(agreements::known)
-                .filter(one -> agreements.state(one) == State.COMPLETED)
+                .filter(one -> agreements.state(one) == State.COMPLETED && sight.sees(agreements.template(one)))
                 .orElseThrow(() -> Refusal.invalid(Message.of("dates.renews-unknown", "number", number)));
     }
 }

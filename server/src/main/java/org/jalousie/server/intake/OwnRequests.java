@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.template.UsableTemplates;
 import org.jalousie.server.web.Page;
 import org.springframework.data.domain.PageRequest;
@@ -23,7 +24,7 @@ import org.springframework.transaction.annotation.Transactional;
 class OwnRequests {
     private static final String OPEN = " from form_link where colleagues and not closed"
             + " and (closes_at is null or closes_at > :now) and (most is null or taken < most)"
-            + " and lower(title) like :find escape '\\'";
+            + " and lower(title) like :find escape '\\' and template_id <> all (:closed)";
     private static final String OWN =
             " from intake_request r where r.part_of is null and r.asker_mail <> '' and lower(r.asker_mail) = :mail";
 
@@ -32,8 +33,11 @@ class OwnRequests {
     private final Settings settings;
     private final JdbcClient sql;
     private final Clock clock;
+    private final Sight sight;
 
-    OwnRequests(UsableTemplates templates, Secrets secrets, Settings settings, JdbcClient sql, Clock clock) {
+    OwnRequests(
+            UsableTemplates templates, Secrets secrets, Settings settings, JdbcClient sql, Clock clock, Sight sight) {
+        this.sight = sight;
         this.templates = templates;
         this.secrets = secrets;
         this.settings = settings;
@@ -52,7 +56,13 @@ class OwnRequests {
     Page<FormToAskBy> forms(String find, int page) {
         PageRequest wanted = Page.request(page);
         record Row(UUID id, UUID template, String title, String token) {}
-        Map<String, Object> named = Map.of("now", Timestamp.from(clock.instant()), "find", Page.pattern(find));
+        Map<String, Object> named = Map.of(
+                "now",
+                Timestamp.from(clock.instant()),
+                "find",
+                Page.pattern(find),
+                "closed",
+                sight.closed().toArray(UUID[]::new));
         List<Row> rows = sql.sql("select id, template_id, title, token" + OPEN + " order by title, id limit "
                         + Page.SIZE + " offset " + wanted.getOffset())
                 .params(named)

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.letters.RequestLetter;
@@ -12,6 +13,7 @@ import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
 import org.jalousie.server.account.Colleagues;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.postroom.RequestPost;
 import org.jalousie.server.web.ListOrder;
 import org.jalousie.server.web.Page;
@@ -39,6 +41,7 @@ class RequestDesk {
     private final OfficeDay day;
     private final ObjectProvider<AfterRequests> followers;
     private final Settings settings;
+    private final Sight sight;
 
     RequestDesk(
             IntakeRequests requests,
@@ -48,7 +51,9 @@ class RequestDesk {
             RequestPost post,
             OfficeDay day,
             ObjectProvider<AfterRequests> followers,
-            Settings settings) {
+            Settings settings,
+            Sight sight) {
+        this.sight = sight;
         this.requests = requests;
         this.intake = intake;
         this.diary = diary;
@@ -123,6 +128,7 @@ class RequestDesk {
                 by.owner(),
                 by.template() == null,
                 by.templateOrNone(),
+                sight.hiddenOrOne(),
                 from(by),
                 until(by),
                 by.pattern(),
@@ -140,7 +146,14 @@ class RequestDesk {
 
     private List<IntakeRequests.Counted> counted(String stage, Narrowing by) {
         return requests.counted(
-                stage, by.owner(), by.template() == null, by.templateOrNone(), from(by), until(by), by.pattern());
+                stage,
+                by.owner(),
+                by.template() == null,
+                by.templateOrNone(),
+                sight.hiddenOrOne(),
+                from(by),
+                until(by),
+                by.pattern());
     }
 
     /** How many there are under each heading, on all pages. */
@@ -149,15 +162,18 @@ class RequestDesk {
         String stage = by.stageName();
         boolean every = by.template() == null;
         UUID template = by.templateOrNone();
+        Set<UUID> hidden = sight.hiddenOrOne();
         return switch (under) {
             case STAGE ->
                 counted(stage, by).stream()
                         .map(one -> new IntakeViews.HeadingCount(one.getStage().name(), one.getCount()))
                         .toList();
             case OWNER ->
-                headings(requests.byOwner(stage, by.owner(), every, template, from(by), until(by), by.pattern()));
+                headings(requests.byOwner(
+                        stage, by.owner(), every, template, hidden, from(by), until(by), by.pattern()));
             case TEMPLATE ->
-                headings(requests.byTemplate(stage, by.owner(), every, template, from(by), until(by), by.pattern()));
+                headings(requests.byTemplate(
+                        stage, by.owner(), every, template, hidden, from(by), until(by), by.pattern()));
             case AGE ->
                 Arrays.stream(RequestAge.values())
                         .filter(age -> by.age() == null || by.age() == age)
@@ -186,7 +202,7 @@ class RequestDesk {
     }
 
     private String first(Instant moment, String but) {
-        return requests.waitingAfter(moment, PageRequest.of(0, 2)).stream()
+        return requests.waitingAfter(moment, sight.hiddenOrOne(), PageRequest.of(0, 2)).stream()
                 .map(IntakeRequest::number)
                 .filter(number -> !number.equals(but))
                 .findFirst()
@@ -207,6 +223,8 @@ class RequestDesk {
                     .coordinator(owner)
                     .orElseThrow(() -> Refusal.invalid(Message.of("request.no-colleague", "mail", owner)));
             if (!one.mail().equals(request.ownerMail())) {
+                if (!sight.mayUse(one.mail(), request.templateId()))
+                    throw Refusal.invalid(Message.of("group.no-owner", "name", one.name()));
                 owned(request, one.mail(), one.name());
                 diary.write(request.id(), by.name(), RequestDiary.Kind.OWNED, one.name());
                 if (!one.mail().equals(by.account())) mail(request, RequestLetter.About.OWNED, one.mail());

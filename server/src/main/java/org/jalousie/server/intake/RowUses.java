@@ -3,11 +3,13 @@ package org.jalousie.server.intake;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.template.TemplateContent;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.template.UsableTemplates;
 import org.jalousie.server.web.Page;
 import org.springframework.stereotype.Service;
@@ -20,8 +22,10 @@ class RowUses {
     private final IntakeRequests requests;
     private final RequestDetails details;
     private final TakenRows taken;
+    private final Sight sight;
 
-    RowUses(UsableTemplates templates, IntakeRequests requests, RequestDetails details, TakenRows taken) {
+    RowUses(UsableTemplates templates, IntakeRequests requests, RequestDetails details, TakenRows taken, Sight sight) {
+        this.sight = sight;
         this.templates = templates;
         this.requests = requests;
         this.details = details;
@@ -31,7 +35,9 @@ class RowUses {
     @Transactional(readOnly = true)
     List<IntakeViews.RowTemplate> templates(String register) {
         List<IntakeViews.RowTemplate> found = new ArrayList<>();
+        Set<UUID> closed = sight.closed();
         for (UUID version : templates.inUse()) {
+            if (!closed.isEmpty() && closed.contains(templates.templateOf(version))) continue;
             TemplateContent content = templates.content(version);
             content.layout()
                     .questions()

@@ -11,6 +11,7 @@ import org.jalousie.core.data.FieldName;
 import org.jalousie.core.json.Json;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.registers.RegisterLookups;
 import org.jalousie.server.tables.TableUse;
@@ -40,8 +41,11 @@ class RunController {
     private final UsableTemplates templates;
     private final RegisterLookups registers;
     private final RunStages stages;
+    private final Sight sight;
 
-    RunController(TablesBrought tables, UsableTemplates templates, RegisterLookups registers, RunStages stages) {
+    RunController(
+            TablesBrought tables, UsableTemplates templates, RegisterLookups registers, RunStages stages, Sight sight) {
+        this.sight = sight;
         this.tables = tables;
         this.templates = templates;
         this.registers = registers;
@@ -74,6 +78,7 @@ class RunController {
     TableViews.TableDetail bringIn(
             @RequestParam UUID template, @RequestPart MultipartFile file, @AuthenticationPrincipal SignedIn by)
             throws IOException {
+        sight.requireUse(template);
         templates.published(template);
         String name = Optional.ofNullable(file.getOriginalFilename()).orElse("");
         return bring(template, name, file.getBytes(), by);
@@ -96,6 +101,7 @@ class RunController {
     @PostMapping("/of-rows")
     @ResponseStatus(HttpStatus.CREATED)
     TableViews.TableDetail ofRows(@RequestBody OfRows body, @AuthenticationPrincipal SignedIn by) {
+        sight.requireUse(body.template());
         templates.published(body.template());
         List<String> keys = body.rows() == null
                 ? registers.keys(body.register(), body.find(), body.where() == null ? List.of() : body.where())

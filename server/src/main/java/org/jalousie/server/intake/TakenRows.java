@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.json.Json;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.web.Page;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -16,8 +17,10 @@ import tools.jackson.core.type.TypeReference;
 @Component
 class TakenRows {
     private final JdbcClient sql;
+    private final Sight sight;
 
-    TakenRows(JdbcClient sql) {
+    TakenRows(JdbcClient sql, Sight sight) {
+        this.sight = sight;
         this.sql = sql;
     }
 
@@ -48,13 +51,18 @@ class TakenRows {
     /** Requests for which a row was taken, the newest first. */
     Page<UUID> requests(UUID row, int page) {
         int from = Page.request(page).getPageNumber() * Page.SIZE;
-        String which = " from intake_request r where r.id in (select request_id from taken_row where row_id = ?)";
+        String which = " from intake_request r where r.id in (select request_id from taken_row where row_id = ?)"
+                + " and r.template_id <> all (?)";
+        UUID[] hidden = sight.hidden().toArray(UUID[]::new);
         return new Page<>(
                 sql.sql("select r.id" + which + " order by r.created_at desc, r.id limit ? offset ?")
-                        .params(row, Page.SIZE, from)
+                        .params(row, hidden, Page.SIZE, from)
                         .query(UUID.class)
                         .list(),
-                sql.sql("select count(*)" + which).param(row).query(Long.class).single(),
+                sql.sql("select count(*)" + which)
+                        .params(row, hidden)
+                        .query(Long.class)
+                        .single(),
                 page,
                 Page.SIZE);
     }

@@ -6,6 +6,7 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.List;
 import java.util.UUID;
+import org.jalousie.server.account.Sight;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.PageRequest;
@@ -23,8 +24,10 @@ public class Jobs {
     private final JobFailures failures;
     private final JdbcClient sql;
     private final Clock clock;
+    private final Sight sight;
 
-    Jobs(@Lazy Scheduler scheduler, JobFailures failures, JdbcClient sql, Clock clock) {
+    Jobs(@Lazy Scheduler scheduler, JobFailures failures, JdbcClient sql, Clock clock, Sight sight) {
+        this.sight = sight;
         this.sql = sql;
         this.scheduler = scheduler;
         this.failures = failures;
@@ -100,7 +103,9 @@ public class Jobs {
     /** Jobs given up, newest first. @param most at most how many */
     @Transactional(readOnly = true)
     public Page<JobFailure> givenUp(int most) {
-        return failures.findAllByOrderByFailedAtDesc(PageRequest.of(0, most));
+        return sight.seesAll()
+                ? failures.findAllByOrderByFailedAtDesc(PageRequest.of(0, most))
+                : failures.findSeen(sight.hidden(), PageRequest.of(0, most));
     }
 
     @Transactional(readOnly = true)

@@ -1,6 +1,7 @@
 package org.jalousie.server.postroom;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -15,6 +16,20 @@ interface Mails extends JpaRepository<Mail, UUID> {
     List<Mail> findByStateAndGoesAtNotNull(String state);
 
     List<Mail> findByAgreementIdOrderByCreatedAtAscIdAsc(UUID agreementId);
+
+    /** What every mail fulfils that is about nothing of some templates. */
+    String SEEN = " (m.agreementId is null or m.agreementId not in"
+            + " (select a.id from AgreementRow a where a.templateId in :hidden))"
+            + " and (m.about is null or m.about not in (select r.id from IntakeRequest r where r.templateId in :hidden))";
+
+    /** All but those that are about something of some templates. @param hidden these */
+    @Query("select m from Mail m where" + SEEN)
+    Page<Mail> seen(Collection<UUID> hidden, Pageable page);
+
+    /** Of signed copies that came back, those that are about nothing of some templates. @param hidden these */
+    @Query("select m from Mail m where m.state = 'RETURNED' and m.kind = 'COMPLETED' and m.sentAgainAt is null"
+            + " and m.agreementId is not null and" + SEEN + " order by m.returnedAt desc, m.id")
+    Page<Mail> copiesBackSeen(Collection<UUID> hidden, Pageable page);
 
     /** Signed copies that came back and were not sent once more. */
     @Query("select m from Mail m where m.state = 'RETURNED' and m.kind = 'COMPLETED' and m.sentAgainAt is null"

@@ -24,6 +24,7 @@ import java.util.UUID;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.web.ListOrder;
 import org.jalousie.server.web.Page;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -42,8 +43,10 @@ class PostroomController {
     private final Mails mails;
     private final Settings settings;
     private final HttpClient http = HttpClient.newHttpClient();
+    private final Sight sight;
 
-    PostroomController(Mails mails, Settings settings) {
+    PostroomController(Mails mails, Settings settings, Sight sight) {
+        this.sight = sight;
         this.mails = mails;
         this.settings = settings;
     }
@@ -66,7 +69,9 @@ class PostroomController {
     /** Mail that went out. */
     @GetMapping
     Page<MailRow> list(@RequestParam(defaultValue = "") String sort, @RequestParam(defaultValue = "0") int page) {
-        var found = mails.findAll(ORDER.page(page, sort));
+        var found = sight.seesAll()
+                ? mails.findAll(ORDER.page(page, sort))
+                : mails.seen(sight.hidden(), ORDER.page(page, sort));
         return new Page<>(
                 found.map(mail -> new MailRow(
                                 mail.id(),

@@ -9,6 +9,7 @@ import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.web.Page;
 import org.springframework.data.domain.PageRequest;
@@ -22,8 +23,10 @@ public class ReturnedCopies {
     private final Postroom postroom;
     private final Agreements agreements;
     private final Clock clock;
+    private final Sight sight;
 
-    ReturnedCopies(Mails mails, Postroom postroom, Agreements agreements, Clock clock) {
+    ReturnedCopies(Mails mails, Postroom postroom, Agreements agreements, Clock clock, Sight sight) {
+        this.sight = sight;
         this.mails = mails;
         this.postroom = postroom;
         this.agreements = agreements;
@@ -43,7 +46,9 @@ public class ReturnedCopies {
     /** Those that were not sent once more, the newest first. @param most at most how many */
     @Transactional(readOnly = true)
     public Page<ReturnedCopy> list(int most) {
-        var found = mails.copiesBack(PageRequest.of(0, most));
+        var found = sight.seesAll()
+                ? mails.copiesBack(PageRequest.of(0, most))
+                : mails.copiesBackSeen(sight.hidden(), PageRequest.of(0, most));
         Map<UUID, AgreementNumber> numbers =
                 agreements.numbersOf(found.map(Mail::agreementId).toSet());
         return new Page<>(

@@ -17,6 +17,7 @@ import org.jalousie.core.placement.GivenPlace;
 import org.jalousie.core.placement.Spot;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.jobs.JobKind;
@@ -45,6 +46,7 @@ class FinishedFileService implements ReadFiles {
     private final Jobs jobs;
     private final TransactionTemplate transaction;
     private final Clock clock;
+    private final Sight sight;
 
     FinishedFileService(
             FinishedFiles rows,
@@ -55,7 +57,9 @@ class FinishedFileService implements ReadFiles {
             FileStore files,
             Jobs jobs,
             TransactionTemplate transaction,
-            Clock clock) {
+            Clock clock,
+            Sight sight) {
+        this.sight = sight;
         this.rows = rows;
         this.shown = shown;
         this.recognition = recognition;
@@ -83,7 +87,9 @@ class FinishedFileService implements ReadFiles {
 
     @Transactional(readOnly = true)
     Page<FinishedFileViews.FinishedFileRow> list(String sort, int page) {
-        var found = rows.findAll(ORDER.page(page, sort));
+        var found = sight.seesAll()
+                ? rows.findAll(ORDER.page(page, sort))
+                : rows.seen(sight.hidden(), ORDER.page(page, sort));
         return new Page<>(shown.rows(found.getContent()), found.getTotalElements(), page, Page.SIZE);
     }
 
@@ -108,6 +114,7 @@ class FinishedFileService implements ReadFiles {
     FinishedFileViews.FinishedFileDetail takeFor(UUID id, UUID version, DocumentId document, int revision) {
         FinishedFile before = row(id);
         require(before, FinishedFile.State.READ);
+        sight.requireUse(templates.templateOf(version));
         if (!templates.inUse().contains(version)) throw Refusal.conflict(Message.of("finished.not-in-use"));
         Recognition.Taken taken = recognition.taken(paper(before), new KnownTexts.Key(version, document));
         transaction.executeWithoutResult(status -> {

@@ -20,6 +20,7 @@ import org.jalousie.core.messages.Message;
 import org.jalousie.core.messages.NotPossible;
 import org.jalousie.core.paper.ScanFile;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.files.OpenFiles;
@@ -41,6 +42,7 @@ class ScanDesk {
     private final Jobs jobs;
     private final TransactionTemplate transaction;
     private final Clock clock;
+    private final Sight sight;
 
     ScanDesk(
             ScanRows rows,
@@ -49,7 +51,9 @@ class ScanDesk {
             FileStore files,
             Jobs jobs,
             TransactionTemplate transaction,
-            Clock clock) {
+            Clock clock,
+            Sight sight) {
+        this.sight = sight;
         this.rows = rows;
         this.reading = reading;
         this.agreements = agreements;
@@ -61,6 +65,7 @@ class ScanDesk {
 
     /** @param number the agreement that it is of, as far as somebody says so; read in a job */
     ScanViews.ScanRowView bring(String name, byte[] bytes, Optional<AgreementNumber> number, String by) {
+        number.ifPresent(this::requireUse);
         Optional<UUID> agreement = number.map(agreements::idOf);
         try (ScanFile file = ScanFile.open(bytes)) {
             ScanRows.Scan scan = new ScanRows.Scan(
@@ -88,8 +93,8 @@ class ScanDesk {
     Page<ScanViews.ScanRowView> list(int page) {
         var request = Page.request(page);
         return new Page<>(
-                views(rows.newest(request.getPageSize(), (int) request.getOffset())),
-                rows.count(),
+                views(rows.newest(sight.hidden(), request.getPageSize(), (int) request.getOffset())),
+                rows.count(sight.hidden()),
                 page,
                 request.getPageSize());
     }
@@ -128,6 +133,7 @@ class ScanDesk {
                     page.broughtAt()));
             return;
         }
+        requireUse(agreement.get());
         UUID of = agreements.idOf(agreement.get());
         Agreement now = agreements.read(of);
         if (!now.onPaper()) throw Refusal.conflict(Message.of("paper.not-on-paper"));
@@ -137,6 +143,10 @@ class ScanDesk {
                     Message.of("document.pages", "pages", one.pages().sizes().size()));
         ScanRows.Place place = new ScanRows.Place(of, one.id(), printedPage, PrintedPapers.stateOf(now, one.id()));
         rows.keep(reading.byHand(page, read(picture(id, number, false)), now, place));
+    }
+
+    private void requireUse(AgreementNumber number) {
+        sight.requireUse(agreements.template(number));
     }
 
     private static BufferedImage read(byte[] jpeg) {

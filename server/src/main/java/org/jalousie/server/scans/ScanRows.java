@@ -28,6 +28,10 @@ class ScanRows {
             + " p.printed, p.marked, p.by_hand, p.picture, p.wide, p.high, p.laid, p.findings::text, s.brought_at"
             + " from scan_page p join scan s on s.id = p.scan_id ";
 
+    private static final String SHOWN = "where not exists (select from agreement a where a.template_id = any (?)"
+            + " and (a.id = scan.agreement_id"
+            + " or exists (select from scan_page p where p.scan_id = scan.id and p.agreement_id = a.id)))";
+
     private final JdbcClient sql;
 
     ScanRows(JdbcClient sql) {
@@ -115,15 +119,19 @@ class ScanRows {
         return sql.sql(SCAN + "where id = ?").param(id).query(ScanRows::scan).optional();
     }
 
-    List<Scan> newest(int most, int offset) {
-        return sql.sql(SCAN + "order by brought_at desc, id desc limit ? offset ?")
-                .params(most, offset)
+    /** The newest but for those that have anything of some templates. @param hidden these templates */
+    List<Scan> newest(Collection<UUID> hidden, int most, int offset) {
+        return sql.sql(SCAN + SHOWN + " order by brought_at desc, id desc limit ? offset ?")
+                .params(hidden.toArray(UUID[]::new), most, offset)
                 .query(ScanRows::scan)
                 .list();
     }
 
-    long count() {
-        return sql.sql("select count(*) from scan").query(Long.class).single();
+    long count(Collection<UUID> hidden) {
+        return sql.sql("select count(*) from scan " + SHOWN)
+                .param(hidden.toArray(UUID[]::new))
+                .query(Long.class)
+                .single();
     }
 
     void pages(UUID id, int pages) {

@@ -11,6 +11,7 @@ import org.jalousie.core.data.Sha256;
 import org.jalousie.core.data.Texts;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.jobs.JobKind;
 import org.jalousie.server.jobs.Jobs;
@@ -35,6 +36,7 @@ class TableBringing implements TablesBrought {
     private final Jobs jobs;
     private final TransactionTemplate transaction;
     private final Clock clock;
+    private final Sight sight;
 
     TableBringing(
             TableService service,
@@ -45,7 +47,9 @@ class TableBringing implements TablesBrought {
             FileStore files,
             Jobs jobs,
             TransactionTemplate transaction,
-            Clock clock) {
+            Clock clock,
+            Sight sight) {
+        this.sight = sight;
         this.service = service;
         this.tables = tables;
         this.rows = rows;
@@ -107,8 +111,12 @@ class TableBringing implements TablesBrought {
     @Override
     public Page<TableViews.TableItem> list(TableUse.Purpose purpose, String subject, int page) {
         var order = Page.request(page).withSort(Sort.by(Sort.Order.desc("createdAt"), Sort.Order.asc("id")));
+        List<String> hidden = sight.hidden().stream().map(UUID::toString).toList();
+        if (hidden.contains(subject)) return new Page<>(List.of(), 0, page, Page.SIZE);
         var found = subject.isEmpty()
-                ? tables.findByPurpose(purpose, order)
+                ? (hidden.isEmpty()
+                        ? tables.findByPurpose(purpose, order)
+                        : tables.findByPurposeAndSubjectNotIn(purpose, hidden, order))
                 : tables.findByPurposeAndSubject(purpose, subject, order);
         Map<UUID, Long> all =
                 rows.totals(found.getContent().stream().map(BroughtTable::id).toList());

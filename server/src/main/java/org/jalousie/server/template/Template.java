@@ -20,6 +20,9 @@ class Template {
     private Instant retiredAt;
     private boolean singleUse;
 
+    /** Null for one that stands in none; whoever keeps the groups puts it there. */
+    private UUID groupId;
+
     protected Template() {}
 
     Template(String name, Instant now) {
@@ -39,6 +42,12 @@ class Template {
     /** For one agreement only: no list offers it. */
     Template forOneAgreement() {
         singleUse = true;
+        return this;
+    }
+
+    /** Who may do what with another may do the same with this one. */
+    Template inGroupOf(Template other) {
+        groupId = other.groupId;
         return this;
     }
 

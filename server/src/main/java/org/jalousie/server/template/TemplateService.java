@@ -21,6 +21,7 @@ import org.jalousie.core.template.Wordings;
 import org.jalousie.core.wording.WordFile;
 import org.jalousie.core.wording.Wording;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.adapters.FontFinder;
 import org.jalousie.server.files.FileStore;
 import org.jalousie.server.web.ListOrder;
@@ -44,6 +45,7 @@ class TemplateService implements UsableTemplates {
     private final FontFinder fonts;
     private final TransactionTemplate transaction;
     private final Clock clock;
+    private final Sight sight;
 
     TemplateService(
             Templates templates,
@@ -55,7 +57,9 @@ class TemplateService implements UsableTemplates {
             FileStore files,
             FontFinder fonts,
             TransactionTemplate transaction,
-            Clock clock) {
+            Clock clock,
+            Sight sight) {
+        this.sight = sight;
         this.fonts = fonts;
         this.transaction = transaction;
         this.templates = templates;
@@ -70,7 +74,7 @@ class TemplateService implements UsableTemplates {
 
     @Transactional(readOnly = true)
     Page<TemplateViews.TemplateItem> list(String find, boolean retired, String sort, int page) {
-        var found = templates.find(Page.pattern(find), retired, ORDER.page(page, sort));
+        var found = templates.find(Page.pattern(find), retired, sight.unknownOrOne(), ORDER.page(page, sort));
         List<UUID> ids = found.map(Template::id).getContent();
         Map<UUID, TemplateVersion> newest = versions.newest(ids).stream()
                 .collect(Collectors.toMap(TemplateVersion::templateId, Function.identity()));
@@ -78,7 +82,10 @@ class TemplateService implements UsableTemplates {
                 .collect(Collectors.toMap(TemplateVersions.Published::getId, TemplateVersions.Published::getNumber));
         List<TemplateViews.TemplateItem> rows = found.stream()
                 .map(template -> TemplateViews.row(
-                        template, newest.get(template.id()), published.getOrDefault(template.id(), 0)))
+                        template,
+                        newest.get(template.id()),
+                        published.getOrDefault(template.id(), 0),
+                        sight.of(template.id())))
                 .toList();
         return new Page<>(rows, found.getTotalElements(), page, Page.SIZE);
     }
@@ -170,7 +177,7 @@ class TemplateService implements UsableTemplates {
     TemplateViews.TemplateDetail duplicate(UUID id, String name) {
         requireName(name);
         TemplateVersion from = drafts.newest(id);
-        Template template = templates.save(new Template(name.strip(), clock.instant()));
+        Template template = templates.save(new Template(name.strip(), clock.instant()).inGroupOf(drafts.template(id)));
         TemplateVersion version = versions.save(new TemplateVersion(
                 template.id(), 1, from.wordFile(), from.content().holding(Map.of())));
         return drafts.detail(template, version);

@@ -4,9 +4,11 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import org.jalousie.core.access.GroupRight;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.intake.FormLayout;
 import org.jalousie.core.messages.Message;
@@ -39,7 +41,7 @@ final class TemplateViews {
 
     private TemplateViews() {}
 
-    /** @param publishedVersion 0 when none is published */
+    /** @param publishedVersion 0 when none is published, {@code may} what whoever asks may do with it */
     record TemplateItem(
             UUID id,
             String name,
@@ -49,7 +51,8 @@ final class TemplateViews {
             int fields,
             List<String> parties,
             boolean retired,
-            Instant changedAt) {}
+            Instant changedAt,
+            Set<GroupRight> may) {}
 
     record TemplateSettings(
             String language,
@@ -249,7 +252,7 @@ final class TemplateViews {
     }
 
     /** @param published the number of the newest published version, 0 for none */
-    static TemplateItem row(Template template, TemplateVersion newest, int published) {
+    static TemplateItem row(Template template, TemplateVersion newest, int published, Set<GroupRight> may) {
         TemplateContent content = newest.content();
         return new TemplateItem(
                 template.id(),
@@ -260,7 +263,8 @@ final class TemplateViews {
                 content.fields().size(),
                 content.parties().stream().map(Party::label).toList(),
                 template.retired(),
-                template.changedAt());
+                template.changedAt(),
+                may);
     }
 
     static VersionItem version(TemplateVersion version) {

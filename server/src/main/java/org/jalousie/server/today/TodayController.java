@@ -12,6 +12,7 @@ import org.jalousie.core.agreement.Attention;
 import org.jalousie.core.agreement.State;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.adapters.Converter;
 import org.jalousie.server.adapters.ServiceAway;
 import org.jalousie.server.agreement.AgreementViews;
@@ -52,6 +53,7 @@ class TodayController {
     private final DateLists dates;
     private final KeptLongEnough kept;
     private final Clock clock;
+    private final Sight sight;
 
     TodayController(
             Agreements agreements,
@@ -65,7 +67,9 @@ class TodayController {
             StampLists stamps,
             DateLists dates,
             KeptLongEnough kept,
-            Clock clock) {
+            Clock clock,
+            Sight sight) {
+        this.sight = sight;
         this.agreements = agreements;
         this.intake = intake;
         this.jobs = jobs;
@@ -132,14 +136,16 @@ class TodayController {
     @GetMapping
     Today today(@RequestParam(defaultValue = "50") int most) {
         if (most < 1 || most > MOST) throw Refusal.malformed(Message.of("list.how-many", "most", MOST));
+        // what is about all agreements is for those who see all
+        boolean all = sight.seesAll();
         var failed = jobs.givenUp(most);
         Map<UUID, AgreementNumber> numbers =
                 agreements.numbersOf(failed.map(JobFailure::agreementId).toSet());
         return new Today(
                 notices(),
-                roots.troubles(),
-                stamps.troubles(),
-                records.now(),
+                all ? roots.troubles() : List.of(),
+                all ? stamps.troubles() : List.of(),
+                all ? records.now() : List.of(),
                 new Page<>(
                         failed.map(failure -> new Failed(
                                         numbers.get(failure.agreementId()), failure.reason(), failure.failedAt()))
@@ -158,6 +164,6 @@ class TodayController {
                 agreements.newest(Set.of(State.OUT, State.SEALING), most),
                 agreements.newest(Set.of(State.DECLINED, State.EXPIRED, State.WITHDRAWN), LATELY),
                 agreements.newest(Set.of(State.COMPLETED), LATELY),
-                kept.count(MOST));
+                all ? kept.count(MOST) : 0);
     }
 }

@@ -5,8 +5,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.filing.dates.KeyDate;
+import org.jalousie.server.account.Sight;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -14,8 +16,10 @@ import org.springframework.stereotype.Repository;
 @Repository
 class DateSearch {
     private final JdbcClient sql;
+    private final Sight sight;
 
-    DateSearch(JdbcClient sql) {
+    DateSearch(JdbcClient sql, Sight sight) {
+        this.sight = sight;
         this.sql = sql;
     }
 
@@ -27,8 +31,12 @@ class DateSearch {
      * @param owner a mail address; empty for anybody's
      */
     record Asked(boolean open, UUID template, KeyDate.Kind kind, LocalDate from, LocalDate to, String owner) {
-        private String condition(Map<String, Object> params) {
+        private String condition(Map<String, Object> params, Set<UUID> hidden) {
             StringBuilder said = new StringBuilder(" from key_date where open = :open");
+            if (!hidden.isEmpty()) {
+                said.append(" and template_id <> all (:hidden)");
+                params.put("hidden", hidden.toArray(UUID[]::new));
+            }
             params.put("open", open);
             with(said, params, "template_id =", "template", template);
             with(said, params, "kind =", "kind", kind == null ? null : kind.name());
@@ -52,7 +60,7 @@ class DateSearch {
     /** Some of them by their days. @param up the nearest first; {@code after} which those are that are wanted */
     List<DateStore.Row> list(Asked asked, boolean up, Optional<At> after, int most) {
         Map<String, Object> params = new HashMap<>();
-        String said = "select " + DateStore.COLUMNS + asked.condition(params);
+        String said = "select " + DateStore.COLUMNS + asked.condition(params, sight.hidden());
         if (after.isPresent()) {
             said += " and (day, id) " + (up ? ">" : "<") + " (:day, :id)";
             params.put("day", after.get().day());
@@ -69,7 +77,7 @@ class DateSearch {
     /** How many there are, up to a number. */
     int count(Asked asked, int most) {
         Map<String, Object> params = new HashMap<>();
-        String said = "select count(*) from (select 1" + asked.condition(params) + " limit :most) few";
+        String said = "select count(*) from (select 1" + asked.condition(params, sight.hidden()) + " limit :most) few";
         params.put("most", most);
         return sql.sql(said).params(params).query(Integer.class).single();
     }

@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -31,9 +32,10 @@ class OutNow {
         this.clock = clock;
     }
 
-    /** Of each template how many; of one alone also for which part they wait, and since when. */
-    List<ReportViews.OutRow> of(Optional<UUID> template) {
-        String one = template.isPresent() ? " and a.template_id = :template" : "";
+    /** Of each template how many; of one alone also for which part they wait, and since when. @param hidden those of which nothing is told */
+    List<ReportViews.OutRow> of(Optional<UUID> template, Set<UUID> hidden) {
+        String one =
+                " and a.template_id <> all (:hidden)" + (template.isPresent() ? " and a.template_id = :template" : "");
         String those = ALL + one + (template.isPresent() ? PARTS + one : "");
         return sql.sql("select o.*, t.name from (select template_id, party, min(stage) as stage,"
                         + " (array_agg(label order by since desc))[1] as label, count(*) as many,"
@@ -45,6 +47,7 @@ class OutNow {
                         + " order by lower(t.name), t.id, (o.party <> ''), o.stage, o.party")
                 .params(template.map(id -> Map.<String, Object>of("template", id))
                         .orElse(Map.of()))
+                .param("hidden", hidden.toArray(UUID[]::new))
                 .param("now", Timestamp.from(clock.instant()))
                 .query((row, at) -> new ReportViews.OutRow(
                         row.getObject("template_id", UUID.class),

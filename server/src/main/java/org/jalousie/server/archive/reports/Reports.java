@@ -33,7 +33,7 @@ class Reports {
     }
 
     List<ReportViews.OutRow> outNow(Asked asked) {
-        return outNow.of(asked.template());
+        return outNow.of(asked.template(), asked.hidden());
     }
 
     List<ReportViews.EndedRow> endings(Asked asked) {

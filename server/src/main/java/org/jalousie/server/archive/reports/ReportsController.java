@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.office.OfficeHours;
 import org.jalousie.server.web.Download;
 import org.jalousie.server.web.KeyedPage;
@@ -30,8 +31,10 @@ class ReportsController {
     private final ReportTables tables;
     private final ReportPictures pictures;
     private final OfficeHours hours;
+    private final Sight sight;
 
-    ReportsController(Reports reports, ReportTables tables, ReportPictures pictures, OfficeHours hours) {
+    ReportsController(Reports reports, ReportTables tables, ReportPictures pictures, OfficeHours hours, Sight sight) {
+        this.sight = sight;
         this.reports = reports;
         this.tables = tables;
         this.pictures = pictures;
@@ -63,6 +66,7 @@ class ReportsController {
                 throw Refusal.malformed(Message.of("dates.no-day"));
         return new Asked(
                 Optional.ofNullable(query.template()),
+                sight.hidden(),
                 Optional.ofNullable(query.from()),
                 Optional.ofNullable(query.to()),
                 hours.calendar().zone());

@@ -14,6 +14,7 @@ import org.jalousie.core.filing.columns.ArchiveView;
 import org.jalousie.core.json.Json;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.account.SignedIn;
 import org.jalousie.server.template.TemplateColumns;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -29,8 +30,10 @@ class SavedViews {
     private final JdbcClient sql;
     private final TemplateColumns columns;
     private final Clock clock;
+    private final Sight sight;
 
-    SavedViews(JdbcClient sql, TemplateColumns columns, Clock clock) {
+    SavedViews(JdbcClient sql, TemplateColumns columns, Clock clock, Sight sight) {
+        this.sight = sight;
         this.sql = sql;
         this.columns = columns;
         this.clock = clock;
@@ -81,10 +84,14 @@ class SavedViews {
     /** One's own and those of everybody, by name. */
     @Transactional(readOnly = true)
     public List<SavedView> of(SignedIn who) {
-        return sql.sql("select * from archive_view where owner is null or owner = ? order by lower(name), id")
+        return sql
+                .sql("select * from archive_view where owner is null or owner = ? order by lower(name), id")
                 .param(who.mail())
                 .query(SavedViews::read)
-                .list();
+                .list()
+                .stream()
+                .filter(one -> one.template() == null || sight.sees(one.template()))
+                .toList();
     }
 
     private SavedView mine(UUID id, SignedIn who) {
