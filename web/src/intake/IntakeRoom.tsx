@@ -65,7 +65,8 @@ export default function IntakeRoom() {
     staleTime: 60_000,
   });
   const templates = useAllTemplates();
-  const usable = templates.data?.filter((one) => one.publishedVersion > 0) ?? [];
+  const usable =
+    templates.data?.filter((one) => one.publishedVersion > 0 && one.may.includes('USE')) ?? [];
   return (
     <>
       <RoomTitle title={say('intake.intake')}>

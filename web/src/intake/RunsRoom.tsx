@@ -69,7 +69,9 @@ export default function RunsRoom() {
       upload<Schemas['TableDetail']>(`/api/v1/runs?template=${template}`, file),
     onSuccess: (table) => void navigate(`/tables/${table.id}`),
   });
-  const known = (templates.data ?? []).filter((one) => one.publishedVersion > 0);
+  const known = (templates.data ?? []).filter(
+    (one) => one.publishedVersion > 0 && one.may.includes('USE'),
+  );
   return (
     <>
       <RoomTitle title={say('intake.runs')}>

@@ -37,6 +37,7 @@ const further: typeof rooms = [
   { to: '/office/mail', name: say('mail.title'), for: ['COORDINATOR', 'ADMINISTRATOR'] },
   { to: '/office/files', name: say('files.title'), for: ['ADMINISTRATOR'] },
   { to: '/people/teams', name: say('people.teams'), for: ['ADMINISTRATOR'] },
+  { to: '/people/groups', name: say('groups.title'), for: ['ADMINISTRATOR'] },
   { to: '/people/trail', name: say('people.trail'), for: ['ADMINISTRATOR'] },
 ];
 

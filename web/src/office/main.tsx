@@ -61,6 +61,7 @@ const PeopleRoom = lazy(() => import('../people/PeopleRoom'));
 const OfficePersonRoom = lazy(() => import('../people/PersonRoom'));
 const AskingRoom = lazy(() => import('../people/AskingRoom'));
 const TeamsRoom = lazy(() => import('../people/TeamsRoom'));
+const GroupsRoom = lazy(() => import('../people/groups/GroupsRoom'));
 const TrailRoom = lazy(() => import('../people/TrailRoom'));
 
 /** The room that who is signed in begins in. */
@@ -139,6 +140,7 @@ createRoot(root).render(
             <Route path="/asking" element={<AskingRoom />} />
             <Route path="/people" element={<PeopleRoom />} />
             <Route path="/people/teams" element={<TeamsRoom />} />
+            <Route path="/people/groups" element={<GroupsRoom />} />
             <Route path="/people/trail" element={<TrailRoom />} />
             <Route path="/people/:id" element={<OfficePersonRoom />} />
           </Route>

@@ -84,6 +84,7 @@ export default function PeopleRoom() {
     <>
       <RoomTitle title={say('people.people')}>
         <Link to="/people/teams">{say('people.teams')}</Link>
+        <Link to="/people/groups">{say('groups.title')}</Link>
         <Link to="/people/trail">{say('people.trail')}</Link>
         <Link to="/office/files">{say('files.title')}</Link>
         <Filter

@@ -14,6 +14,13 @@ import { date } from '../ui/time';
 
 type Item = Schemas['TemplateItem'];
 
+const rightNames = {
+  USE: say('templates.may-use'),
+  PREPARE: say('templates.may-prepare'),
+  SEE: say('templates.may-see'),
+};
+const everyRight = Object.keys(rightNames).length;
+
 const columns: Column<Item>[] = [
   {
     id: 'name',
@@ -66,8 +73,20 @@ const columns: Column<Item>[] = [
     width: 120,
     cell: (one) =>
       one.publishedVersion > 0 &&
+      one.may.includes('USE') &&
       !one.retired && <Link to={`/intake/new/${one.id}`}>{say('templates.fill-its-form')}</Link>,
     present: (one) => one.publishedVersion > 0 && !one.retired,
+  },
+  {
+    id: 'may',
+    title: say('templates.you-may'),
+    width: 130,
+    cell: (one) => (
+      <span className="text-soft">
+        {one.may.length < everyRight && one.may.map((right) => rightNames[right]).join(', ')}
+      </span>
+    ),
+    present: (one) => one.may.length < everyRight,
   },
 ];
 

@@ -36,7 +36,8 @@ function NewLink() {
     queryFn: () => formOf(template),
     enabled: template !== '',
   });
-  const usable = templates.data?.filter((one) => one.publishedVersion > 0) ?? [];
+  const usable =
+    templates.data?.filter((one) => one.publishedVersion > 0 && one.may.includes('USE')) ?? [];
   return (
     <>
       <RoomTitle title={say('links.share')}>

@@ -77,7 +77,9 @@ public final class Demo {
         office.archive().usualView(licence, "Fees by use", "kind_of_use");
         office.share(SharedForm.link(licence, "pictures@museum.example.org"));
         registers();
-        outgoing(courier());
+        String courier = courier();
+        office.people().keep("Orders for couriers", "Loans desk", "nora.quill@museum.example.org", List.of(courier));
+        outgoing(courier);
         licenceDone(
                 "Ruben Achterberg",
                 "Harbour Light Press",

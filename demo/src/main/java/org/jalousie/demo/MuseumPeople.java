@@ -33,6 +33,35 @@ final class MuseumPeople {
         team("Conservation", mirjam, bram);
     }
 
+    /** Keeps templates to who uses them and who prepares them; everybody else looks at what is made from them. */
+    void keep(String group, String usedBy, String preparedBy, List<String> templates) {
+        JsonNode teams = ok(office.get("/api/v1/teams"));
+        String team = named(teams, usedBy);
+        JsonNode groups = ok(office.post(
+                "/api/v1/people/groups",
+                Map.of(
+                        "name",
+                        group,
+                        "use",
+                        circle(false, List.of(team), List.of()),
+                        "prepare",
+                        circle(false, List.of(), List.of(id(preparedBy))),
+                        "see",
+                        circle(true, List.of(), List.of()))));
+        for (String template : templates)
+            ok(office.put("/api/v1/people/groups/" + named(groups, group) + "/templates/" + template, Map.of()));
+    }
+
+    private static Map<String, Object> circle(boolean everybody, List<String> teams, List<String> people) {
+        return Map.of("everybody", everybody, "teams", teams, "people", people);
+    }
+
+    private static String named(JsonNode all, String name) {
+        for (JsonNode one : all)
+            if (one.get("name").asString().equals(name)) return one.get("id").asString();
+        throw new IllegalStateException("nothing is called " + name);
+    }
+
     private void team(String name, String... people) {
         ok(office.post("/api/v1/teams", Map.of("name", name, "people", List.of(people))));
     }

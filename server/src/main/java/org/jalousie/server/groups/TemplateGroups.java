@@ -218,7 +218,10 @@ class TemplateGroups {
         Map<String, Object> values = new HashMap<>(Map.of("find", Page.pattern(find)));
         group.ifPresent(id -> values.put("group", id));
         String those = " from template t left join template_group g on g.id = t.group_id"
-                + " where lower(t.name) like :find escape '\\'" + (group.isPresent() ? " and t.group_id = :group" : "");
+                // what was made for one agreement is found by its name
+                + " where "
+                + (find.isBlank() && group.isEmpty() ? "not t.single_use and " : "")
+                + "lower(t.name) like :find escape '\\'" + (group.isPresent() ? " and t.group_id = :group" : "");
         List<GroupedTemplate> rows = sql.sql("select t.id, t.name, t.retired_at is not null, g.id, coalesce(g.name, '')"
                         + those + " order by lower(t.name), t.id limit " + request.getPageSize() + " offset "
                         + request.getOffset())

@@ -52,7 +52,7 @@ final class TemplateViews {
             List<String> parties,
             boolean retired,
             Instant changedAt,
-            Set<GroupRight> may) {}
+            List<GroupRight> may) {}
 
     record TemplateSettings(
             String language,
@@ -264,7 +264,7 @@ final class TemplateViews {
                 content.parties().stream().map(Party::label).toList(),
                 template.retired(),
                 template.changedAt(),
-                may);
+                may.stream().sorted().toList());
     }
 
     static VersionItem version(TemplateVersion version) {
