@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../api/client';
 import { say } from '../messages/rooms';
 import { Button, Empty, RoomTitle, Table, Trouble } from '../ui/parts';
+import { ChangeOrTakeOut } from './ChangeOrTakeOut';
 import { Unshown } from '../ui/Unshown';
 import { TeamForm } from './TeamForm';
 
@@ -51,21 +52,13 @@ export default function TeamsRoom() {
                   .join(', ')}
               </td>
               <td className="py-1 text-right whitespace-nowrap">
-                <span className="flex justify-end gap-2">
-                  <Button
-                    aria-label={say('people.change-team', { team: team.name })}
-                    onClick={() => setOpen(team)}
-                  >
-                    {say('people.change')}
-                  </Button>
-                  <Button
-                    aria-label={say('people.remove-team', { team: team.name })}
-                    disabled={remove.isPending}
-                    onClick={() => remove.mutate(team.id)}
-                  >
-                    {say('account.take-out')}
-                  </Button>
-                </span>
+                <ChangeOrTakeOut
+                  change={say('people.change-team', { team: team.name })}
+                  takeOut={say('people.remove-team', { team: team.name })}
+                  busy={remove.isPending}
+                  onChange={() => setOpen(team)}
+                  onTakeOut={() => remove.mutate(team.id)}
+                />
               </td>
             </tr>
           ))}

@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { answer, api } from '../../api/client';
 import { say } from '../../messages/rooms';
 import { Button, Empty, RoomTitle, Table, Trouble } from '../../ui/parts';
+import { ChangeOrTakeOut } from '../ChangeOrTakeOut';
 import { Unshown } from '../../ui/Unshown';
 import { GroupedTemplates } from './GroupedTemplates';
 import { GroupForm } from './GroupForm';
@@ -58,21 +59,13 @@ export default function GroupsRoom() {
               ))}
               <td className="py-1">{group.templates}</td>
               <td className="py-1 text-right whitespace-nowrap">
-                <span className="flex justify-end gap-2">
-                  <Button
-                    aria-label={say('groups.change', { group: group.name })}
-                    onClick={() => setOpen(group)}
-                  >
-                    {say('people.change')}
-                  </Button>
-                  <Button
-                    aria-label={say('groups.remove', { group: group.name })}
-                    disabled={remove.isPending}
-                    onClick={() => remove.mutate(group.id)}
-                  >
-                    {say('account.take-out')}
-                  </Button>
-                </span>
+                <ChangeOrTakeOut
+                  change={say('groups.change', { group: group.name })}
+                  takeOut={say('groups.remove', { group: group.name })}
+                  busy={remove.isPending}
+                  onChange={() => setOpen(group)}
+                  onTakeOut={() => remove.mutate(group.id)}
+                />
               </td>
             </tr>
           ))}

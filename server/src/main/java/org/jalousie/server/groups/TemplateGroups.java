@@ -18,9 +18,9 @@ import org.jalousie.server.groups.GroupViews.CircleWanted;
 import org.jalousie.server.groups.GroupViews.GroupMember;
 import org.jalousie.server.groups.GroupViews.GroupedTemplate;
 import org.jalousie.server.groups.GroupViews.TemplateGroup;
+import org.jalousie.server.store.OwnName;
 import org.jalousie.server.trail.Trail;
 import org.jalousie.server.web.Page;
-import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -28,7 +28,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Groups of templates, and who may do what with them, as administrators say. Each act is noted. */
 @Service
 class TemplateGroups {
-    private static final int LONGEST_NAME = 100;
     private static final int MOST = 200;
 
     private final JdbcClient sql;
@@ -107,9 +106,12 @@ class TemplateGroups {
                 .single();
         if (many >= MOST) throw Refusal.conflict(Message.of("group.most", "most", MOST));
         UUID id = UUID.randomUUID();
-        named(() -> sql.sql("insert into template_group (id, name, everybody) values (?, ?, ?)")
-                .params(id, checked(wanted.name()), wanted.everybody())
-                .update());
+        String called = OwnName.checked(wanted.name(), Message.of("group.no-name"));
+        OwnName.kept(
+                () -> sql.sql("insert into template_group (id, name, everybody) values (?, ?, ?)")
+                        .params(id, called, wanted.everybody())
+                        .update(),
+                Message.of("group.twice"));
         put(id, wanted);
         note("group-made", id, wanted);
     }
@@ -117,13 +119,16 @@ class TemplateGroups {
     /** @param revision that the change is based on @throws Refusal when it was changed since, or as {@link #make} */
     @Transactional
     void settle(UUID id, int revision, Wanted wanted) {
-        named(() -> {
-            int changed = sql.sql("update template_group set name = ?, everybody = ?, revision = revision + 1"
-                            + " where id = ? and revision = ?")
-                    .params(checked(wanted.name()), wanted.everybody(), id, revision)
-                    .update();
-            if (changed == 0) throw Refusal.conflict(Message.of("group.changed"));
-        });
+        String called = OwnName.checked(wanted.name(), Message.of("group.no-name"));
+        OwnName.kept(
+                () -> {
+                    int changed = sql.sql("update template_group set name = ?, everybody = ?, revision = revision + 1"
+                                    + " where id = ? and revision = ?")
+                            .params(called, wanted.everybody(), id, revision)
+                            .update();
+                    if (changed == 0) throw Refusal.conflict(Message.of("group.changed"));
+                },
+                Message.of("group.twice"));
         put(id, wanted);
         note("group-changed", id, wanted);
     }
@@ -146,24 +151,6 @@ class TemplateGroups {
                 .params(group, right.name(), ids.toArray(UUID[]::new))
                 .update();
         if (put < ids.size()) throw Refusal.invalid(Message.of("group.no-member"));
-    }
-
-    private static String checked(String name) {
-        String called = name.strip();
-        Message fault =
-                called.isEmpty() ? Message.of("group.no-name") : Message.of("people.long-name", "most", LONGEST_NAME);
-        if (called.isEmpty() || called.length() > LONGEST_NAME || called.chars().anyMatch(Character::isISOControl))
-            throw Refusal.invalid(fault, Map.of("name", fault));
-        return called;
-    }
-
-    private static void named(Runnable change) {
-        try {
-            change.run();
-        } catch (DuplicateKeyException e) {
-            Message fault = Message.of("group.twice");
-            throw Refusal.invalid(fault, Map.of("name", fault));
-        }
     }
 
     private void note(String act, UUID id, Wanted wanted) {

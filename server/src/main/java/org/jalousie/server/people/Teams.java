@@ -3,7 +3,6 @@ package org.jalousie.server.people;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -11,8 +10,8 @@ import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
+import org.jalousie.server.store.OwnName;
 import org.jalousie.server.trail.Trail;
-import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -20,7 +19,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** People of the office under one name. */
 @Service
 class Teams {
-    private static final int LONGEST_NAME = 100;
     private static final int MOST = 200;
 
     private final JdbcClient sql;
@@ -79,25 +77,32 @@ class Teams {
         UUID id = UUID.randomUUID();
         int many = sql.sql("select count(*) from team").query(Integer.class).single();
         if (many >= MOST) throw Refusal.conflict(Message.of("team.most", "most", MOST));
-        named(() -> sql.sql("insert into team (id, name) values (?, ?)")
-                .params(id, checked(name))
-                .update());
+        String called = OwnName.checked(name, Message.of("team.no-name"));
+        OwnName.kept(
+                () -> sql.sql("insert into team (id, name) values (?, ?)")
+                        .params(id, called)
+                        .update(),
+                Message.of("team.twice"));
         put(id, people);
-        trail.note(Message.of("act.people.team-made", "team", name.strip(), "count", people.size()));
+        trail.note(Message.of("act.people.team-made", "team", called, "count", people.size()));
         return id;
     }
 
     /** @param revision that the change is based on @throws Refusal when it was changed since, or the name is another team's */
     @Transactional
     void settle(UUID id, int revision, String name, Set<UUID> people) {
-        named(() -> {
-            int changed = sql.sql("update team set name = ?, revision = revision + 1 where id = ? and revision = ?")
-                    .params(checked(name), id, revision)
-                    .update();
-            if (changed == 0) throw Refusal.conflict(Message.of("team.changed"));
-        });
+        String called = OwnName.checked(name, Message.of("team.no-name"));
+        OwnName.kept(
+                () -> {
+                    int changed = sql.sql(
+                                    "update team set name = ?, revision = revision + 1 where id = ? and revision = ?")
+                            .params(called, id, revision)
+                            .update();
+                    if (changed == 0) throw Refusal.conflict(Message.of("team.changed"));
+                },
+                Message.of("team.twice"));
         put(id, people);
-        trail.note(Message.of("act.people.team-changed", "team", name.strip(), "count", people.size()));
+        trail.note(Message.of("act.people.team-changed", "team", called, "count", people.size()));
     }
 
     private void put(UUID team, Set<UUID> people) {
@@ -106,24 +111,6 @@ class Teams {
                 .params(team, people.toArray(UUID[]::new))
                 .update();
         if (put < people.size()) throw Refusal.invalid(Message.of("people.none"));
-    }
-
-    private static String checked(String name) {
-        String called = name.strip();
-        Message fault =
-                called.isEmpty() ? Message.of("team.no-name") : Message.of("people.long-name", "most", LONGEST_NAME);
-        if (called.isEmpty() || called.length() > LONGEST_NAME || called.chars().anyMatch(Character::isISOControl))
-            throw Refusal.invalid(fault, Map.of("name", fault));
-        return called;
-    }
-
-    private static void named(Runnable change) {
-        try {
-            change.run();
-        } catch (DuplicateKeyException e) {
-            Message fault = Message.of("team.twice");
-            throw Refusal.invalid(fault, new LinkedHashMap<>(Map.of("name", fault)));
-        }
     }
 
     /** Its people stay. */
