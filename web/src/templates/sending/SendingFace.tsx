@@ -6,6 +6,7 @@ import { Setting } from '../bench/cards/parts';
 import { Enclosures } from './Enclosures';
 import { LetterPart } from './LetterPart';
 import { RoutePlan } from './RoutePlan';
+import { Tellings } from './Tellings';
 import { GoingOut, TimeTerms } from './Terms';
 
 type Sending = Bench['settings']['sending'];
@@ -26,6 +27,7 @@ export function SendingFace({ bench }: { bench: Bench }) {
           <TimeTerms {...props} />
           <GoingOut {...props} />
           <Enclosures {...props} />
+          <Tellings {...props} />
           <section
             aria-label={say('templates.language-of-agreement')}
             className="flex flex-col gap-2"

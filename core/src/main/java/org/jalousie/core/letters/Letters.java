@@ -20,6 +20,7 @@ import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.template.Letter;
 import org.jalousie.core.template.SendingSettings;
+import org.jalousie.core.template.Telling;
 
 /**
  * The words of mails about one agreement.
@@ -87,7 +88,7 @@ public record Letters(
                         sentence -> draft.say(words.say("mail.happened", "title", title, "sentence", sentence)));
                 draft.say(words.say("mail." + occasion.code()));
             }
-            case CODE -> throw new IllegalArgumentException("a code has a text of its own");
+            case CODE, TOLD -> throw new IllegalArgumentException("it has a text of its own");
         }
         if (!agreement.endReason().isEmpty()) draft.say(words.say("mail.reason", "reason", agreement.endReason()));
         if (to.isEmpty()) draft.way(link, words.say("mail.open-agreement"));
@@ -130,6 +131,32 @@ public record Letters(
 
     private String locked() {
         return agreement.locked().stream().map(Participant::name).collect(Collectors.joining(", "));
+    }
+
+    /** The subject of a mail to whom the office tells besides. */
+    public String subject(Telling.Moment moment) {
+        return Catalogue.ENGLISH.say(
+                "told.subject." + moment.name().toLowerCase(Locale.ROOT),
+                "title",
+                line(agreement.title()) + " (" + agreement.created().number() + ")");
+    }
+
+    /**
+     * The mail to whom the office tells besides how far an agreement has come.
+     *
+     * @param happened in a sentence
+     * @param link the way to the agreement, for who may see it
+     */
+    public LetterText told(Telling telling, Message happened, String link) {
+        LetterText.Draft draft = new LetterText.Draft();
+        Catalogue words = words(Optional.empty());
+        draft.say(words.say("mail.hello-office"));
+        draft.say(words.say("mail.happened", "title", title(), "sentence", happened));
+        if (!agreement.endReason().isEmpty()) draft.say(words.say("mail.reason", "reason", agreement.endReason()));
+        draft.say(filled(telling.message(), Optional.empty()).strip());
+        draft.way(link, words.say("mail.open-agreement"));
+        draft.aside(words.say("told.why", "office", office));
+        return draft.signed(office, words.language());
     }
 
     /** The mail with a one-time code. */

@@ -31,7 +31,9 @@ public enum Occasion {
     /** A mail came back; goes to the office. */
     RETURNED,
     /** Somebody doesn't agree any more to act electronically; goes to the office. */
-    CONSENT_WITHDRAWN;
+    CONSENT_WITHDRAWN,
+    /** How far it has come; goes to whom the template names besides. */
+    TOLD;
 
     /** Whether the mail asks somebody for their part, and has their link in it. */
     public boolean asks() {

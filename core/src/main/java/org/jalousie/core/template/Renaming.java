@@ -67,10 +67,15 @@ public final class Renaming {
 
     private SendingSettings sending(SendingSettings sending) {
         return sending.saying(
-                new Letter(sending.subject()).renamed(names).text(),
-                new Letter(sending.message()).renamed(names).text(),
-                name(sending.expiresOn()),
-                sending.attachedFields().stream().map(this::name).toList());
+                        new Letter(sending.subject()).renamed(names).text(),
+                        new Letter(sending.message()).renamed(names).text(),
+                        name(sending.expiresOn()),
+                        sending.attachedFields().stream().map(this::name).toList())
+                .telling(sending.tellings().stream()
+                        .map(one -> one.saying(
+                                new Letter(one.message()).renamed(names).text(),
+                                one.fields().stream().map(this::name).toList()))
+                        .toList());
     }
 
     private TemplateDocument document(TemplateDocument document) {

@@ -24,6 +24,7 @@ final class SendingCheck {
         check.time();
         check.words();
         check.files();
+        TellingCheck.of(content).forEach(check::add);
         return check.obstacles;
     }
 

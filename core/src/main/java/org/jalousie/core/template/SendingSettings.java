@@ -29,6 +29,7 @@ import org.jalousie.core.parties.Reminders;
  * @param attachments files that go with every invitation
  * @param attachedFields pictures of the data that go with every invitation
  * @param acting how people act
+ * @param tellings whom the office tells besides, who has no part in it
  */
 public record SendingSettings(
         String subject,
@@ -44,7 +45,8 @@ public record SendingSettings(
         Copies copies,
         List<Attachment> attachments,
         List<FieldName> attachedFields,
-        Acting acting) {
+        Acting acting,
+        List<Telling> tellings) {
 
     /**
      * How people act.
@@ -98,6 +100,7 @@ public record SendingSettings(
         attachments = attachments == null ? List.of() : List.copyOf(attachments);
         attachedFields = attachedFields == null ? List.of() : List.copyOf(attachedFields);
         acting = acting == null ? Acting.USUAL : acting;
+        tellings = tellings == null ? List.of() : List.copyOf(tellings);
     }
 
     /** Terms with an end after some days, two kinds of reminders, and no warning. */
@@ -110,6 +113,7 @@ public record SendingSettings(
                 everyDays,
                 null,
                 0,
+                null,
                 null,
                 null,
                 null,
@@ -135,7 +139,8 @@ public record SendingSettings(
                 copies,
                 attachments,
                 attachedFields,
-                acting);
+                acting,
+                tellings);
     }
 
     /** The same terms said in other words, with what they take from the data. */
@@ -155,7 +160,28 @@ public record SendingSettings(
                 copies,
                 attachments,
                 newAttachedFields,
-                acting);
+                acting,
+                tellings);
+    }
+
+    /** The same terms with others who are told. */
+    public SendingSettings telling(List<Telling> newTellings) {
+        return new SendingSettings(
+                subject,
+                message,
+                expiryDays,
+                firstReminderDays,
+                everyDays,
+                expiresOn,
+                warnDays,
+                reminderGaps,
+                invitations,
+                release,
+                copies,
+                attachments,
+                attachedFields,
+                acting,
+                newTellings);
     }
 
     /** The names of the data, or of what follows from them, that these terms need. */
@@ -164,6 +190,7 @@ public record SendingSettings(
         names.addAll(new Letter(message).names());
         if (!expiresOn.isBlank()) names.add(expiresOn.value());
         attachedFields.forEach(field -> names.add(field.value()));
+        tellings.forEach(one -> names.addAll(one.named()));
         return names;
     }
 

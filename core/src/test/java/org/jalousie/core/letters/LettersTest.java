@@ -73,7 +73,7 @@ class LettersTest {
     @EnumSource(
             value = Occasion.class,
             mode = EnumSource.Mode.EXCLUDE,
-            names = {"CODE", "LOCKED", "HANDED_OVER", "QUESTION", "RETURNED", "CONSENT_WITHDRAWN"})
+            names = {"CODE", "LOCKED", "HANDED_OVER", "QUESTION", "RETURNED", "CONSENT_WITHDRAWN", "TOLD"})
     void plainTextAndHtmlSayTheSame(Occasion occasion) {
         LetterText text = text(OwnWords.NONE, occasion);
         String html = text.html(new OfficeLook("The museum", OfficeLook.USUAL_COLOUR, Optional.empty()));

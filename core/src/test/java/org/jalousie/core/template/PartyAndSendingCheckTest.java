@@ -129,7 +129,21 @@ class PartyAndSendingCheckTest {
     private static SendingSettings terms(
             int expiry, String expiresOn, int warn, List<Integer> gaps, SendingSettings.Release release) {
         return new SendingSettings(
-                "", "", expiry, 5, 3, new FieldName(expiresOn), warn, gaps, null, release, null, null, null, null);
+                "",
+                "",
+                expiry,
+                5,
+                3,
+                new FieldName(expiresOn),
+                warn,
+                gaps,
+                null,
+                release,
+                null,
+                null,
+                null,
+                null,
+                null);
     }
 
     @Test
@@ -175,6 +189,7 @@ class PartyAndSendingCheckTest {
                 null,
                 List.of(new SendingSettings.Attachment(" ", Sha256.of(new byte[0]))),
                 List.of(new FieldName("photo"), new FieldName("name")),
+                null,
                 null);
         assertThat(ofSending(with)).hasSize(4);
     }

@@ -16,6 +16,7 @@ import org.jalousie.core.letters.Occasion;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.picture.PictureFile;
 import org.jalousie.core.template.SendingSettings;
+import org.jalousie.core.template.Telling;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.server.adapters.Outgoing;
 import org.jalousie.server.files.FileStore;
@@ -46,6 +47,24 @@ class Enclosures {
         };
     }
 
+    /** What goes to whom the template tells besides: the documents as they are now, where it says so, and its own files. */
+    List<Outgoing.Attachment> of(Telling telling, Agreement agreement) {
+        List<Outgoing.Attachment> all = new ArrayList<>();
+        if (telling.documents() && agreement.record().isPresent()) all.addAll(signed(agreement, agreement.documents()));
+        else if (telling.documents())
+            agreement
+                    .documents()
+                    .forEach(one -> all.add(
+                            Outgoing.Attachment.pdf(FileNames.of(agreement, one.id(), "pdf"), files.get(one.pdf()))));
+        telling.attachments().forEach(one -> all.add(own(one)));
+        return all;
+    }
+
+    private Outgoing.Attachment own(SendingSettings.Attachment one) {
+        byte[] bytes = files.get(one.file());
+        return new Outgoing.Attachment(one.name(), bytes, OpenFiles.typeOf(bytes));
+    }
+
     private static Outgoing.Attachment archive(Agreement agreement, List<Outgoing.Attachment> all) {
         Map<String, Supplier<byte[]>> entries = new LinkedHashMap<>();
         all.forEach(one -> entries.put(OneArchive.free(one.name(), entries.keySet()), one::bytes));
@@ -71,10 +90,7 @@ class Enclosures {
 
     private List<Outgoing.Attachment> withInvitation(Agreement agreement, TemplateContent template) {
         List<Outgoing.Attachment> all = new ArrayList<>();
-        for (SendingSettings.Attachment one : template.sending().attachments()) {
-            byte[] bytes = files.get(one.file());
-            all.add(new Outgoing.Attachment(one.name(), bytes, OpenFiles.typeOf(bytes)));
-        }
+        template.sending().attachments().forEach(one -> all.add(own(one)));
         for (Field field : template.fields()) {
             if (!template.sending().attachedFields().contains(field.name())) continue;
             Sha256.read(agreement.data().getOrDefault(field.name(), "")).ifPresent(file -> {

@@ -36,6 +36,9 @@ class Mail {
     private String returnedBecause;
     private Instant sentAgainAt;
 
+    /** Null for all but those to whom the office tells besides. */
+    private Integer telling;
+
     protected Mail() {}
 
     Mail(
@@ -76,6 +79,17 @@ class Mail {
         Mail mail = new Mail(agreementId, Occasion.CODE, Optional.of(party), number, subject, askedBy, now);
         mail.byText = true;
         return mail;
+    }
+
+    /** To whom the office tells besides. @param telling which line of the template's */
+    static Mail telling(UUID agreementId, int telling, String recipient, String subject, int askedBy, Instant now) {
+        Mail mail = new Mail(agreementId, Occasion.TOLD, Optional.empty(), recipient, subject, askedBy, now);
+        mail.telling = telling;
+        return mail;
+    }
+
+    Optional<Integer> telling() {
+        return Optional.ofNullable(telling);
     }
 
     SentMails.SentMail sentMail() {

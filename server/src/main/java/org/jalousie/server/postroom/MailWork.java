@@ -19,6 +19,7 @@ import org.jalousie.core.messages.Message;
 import org.jalousie.core.parties.Participant;
 import org.jalousie.core.parties.PartyKey;
 import org.jalousie.core.template.SendingSettings;
+import org.jalousie.core.template.Telling;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.server.Settings;
 import org.jalousie.server.adapters.AddressRefused;
@@ -105,6 +106,7 @@ class MailWork implements JobWork {
         UUID version = agreements.templateVersion(mail.agreementId());
         TemplateContent template = templates.content(version);
         waitForTheOffice(mail, template.sending(), history);
+        if (mail.telling().isPresent()) return tell(mail, agreement, history, version);
         Optional<Participant> to = mail.party().flatMap(party -> recipient(agreement, party, mail));
         Optional<ParticipantLinks.CopyLink> copy = mail.kind() == Occasion.COMPLETED
                         && template.sending().copies() == SendingSettings.Copies.LINKED
@@ -143,6 +145,23 @@ class MailWork implements JobWork {
             returns.refused(mail, e);
             return true;
         }
+        postroom.sent(mail.id());
+        return true;
+    }
+
+    /** To whom the template tells besides. */
+    private boolean tell(Mail mail, Agreement agreement, List<Entry> history, UUID version) {
+        Telling telling = templates
+                .content(version)
+                .sending()
+                .tellings()
+                .get(mail.telling().orElseThrow());
+        Letters letters = wording.of(agreement, history.get(0).at(), version);
+        LetterText text = letters.told(
+                telling,
+                happened(history, agreement, mail).orElseThrow(),
+                settings.address() + "/agreements/" + agreement.created().number());
+        mailer.send(envelopes.of(mail, "", text, false, enclosures.of(telling, agreement)));
         postroom.sent(mail.id());
         return true;
     }

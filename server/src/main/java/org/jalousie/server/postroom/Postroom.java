@@ -30,9 +30,19 @@ class Postroom implements AfterHours {
     @Transactional(propagation = Propagation.MANDATORY)
     public void queue(
             UUID agreementId, Occasion kind, Optional<PartyKey> party, String recipient, String subject, int askedBy) {
-        Mail mail = mails.save(new Mail(agreementId, kind, party, recipient, subject, askedBy, clock.instant()));
+        queue(new Mail(agreementId, kind, party, recipient, subject, askedBy, clock.instant()));
+    }
+
+    /** Puts a mail to whom the office tells besides into the queue. @param telling which line of the template's */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void queueTelling(UUID agreementId, int telling, String recipient, String subject, int askedBy) {
+        queue(Mail.telling(agreementId, telling, recipient, subject, askedBy, clock.instant()));
+    }
+
+    private void queue(Mail mail) {
+        mails.save(mail);
         mails.flush();
-        jobs.soon(JobKind.MAIL, agreementId + ":" + mail.id());
+        jobs.soon(JobKind.MAIL, mail.agreementId() + ":" + mail.id());
     }
 
     /** Puts a text message with a code into the queue, in the transaction of the event that asks for it. */

@@ -101,6 +101,8 @@ class SendingPreviews {
                 settings.office().name(),
                 settings.office().zone(),
                 words.all());
+        // what goes to others than a party is read by none of them
+        if (occasion == Occasion.TOLD) throw Refusal.malformed(Message.of("letter.not-a-partys"));
         String spoken = to.person().language();
         LetterText text = occasion == Occasion.CODE
                 ? letters.code(to, CODE)
