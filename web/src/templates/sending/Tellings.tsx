@@ -126,7 +126,7 @@ function Tick({
     <label className="flex min-h-6 items-center gap-2">
       <input
         type="checkbox"
-        className="size-5"
+        className="size-5 shrink-0"
         checked={checked}
         onChange={(event) => onChange(event.target.checked)}
       />

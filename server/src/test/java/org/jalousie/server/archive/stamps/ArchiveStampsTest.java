@@ -36,7 +36,7 @@ class ArchiveStampsTest {
                 .isEqualTo(201);
         JsonNode state = hand.round();
         assertThat(hand.said(state)).isEmpty();
-        assertThat(state.get("waiting").asInt()).isZero();
+        assertThat(state.get("waiting").asInt()).isEqualTo(hand.leftWaiting());
         assertThat(state.get("due").asInt()).isZero();
         stamp = hand.stampOf(number);
         assertThat(hand.row(stamp).get("standing").asString()).isEqualTo("HOLDS");

@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
@@ -31,11 +32,16 @@ final class StampsHand {
     private final Testbed bed;
     final Office office;
     final JdbcClient sql;
+    private final Set<String> left;
+    private final int leftWaiting;
 
     StampsHand(Testbed bed) {
         this.bed = bed;
         this.office = new Office(bed.address());
         this.sql = bed.bean(JdbcClient.class);
+        JsonNode before = round();
+        this.left = Set.copyOf(all(before));
+        this.leftWaiting = before.get("waiting").asInt();
     }
 
     /** Does all that is due now; how all stand then. */
@@ -45,7 +51,17 @@ final class StampsHand {
         return answer.json();
     }
 
+    /** What is said of agreements, but for what tests before this one have left damaged. */
     List<String> said(JsonNode state) {
+        return all(state).stream().filter(one -> !left.contains(one)).toList();
+    }
+
+    /** How many wait for ever, since tests before this one have left them damaged. */
+    int leftWaiting() {
+        return leftWaiting;
+    }
+
+    private static List<String> all(JsonNode state) {
         return state.get("said").valueStream().map(JsonNode::asString).toList();
     }
 
