@@ -34,7 +34,7 @@ final class Addresses {
 
     /** Lists that leave out what isn't seen, and what is looked at by what is sent along. */
     private static final Pattern LISTS = Pattern.compile(
-            "agreements|requests(/(counts|headings|owners))?|templates(/composition)?|postroom|scans|runs(/of-rows)?"
+            "agreements|requests(/(counts|headings|owners))?|templates(/(composition|attachments))?|postroom|scans|runs(/of-rows)?"
                     + "|form-links|begun-forms|finished-files|archive(/(groups|table|templates|views|dates|dates/table|check|evidence))?"
                     + "|archive/(reports|trusted)(/.*)?");
 

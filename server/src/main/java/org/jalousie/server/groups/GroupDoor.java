@@ -53,7 +53,7 @@ class GroupDoor implements WebMvcConfigurer, HandlerInterceptor {
         Set<GroupRight> rights = sight.of(template);
         if (need.oneOf().stream().anyMatch(rights::contains)) return;
         boolean known = need.kind().equals("templates") ? !rights.isEmpty() : rights.contains(GroupRight.SEE);
-        if (!known) throw Refusal.notFound(Message.of("group.not-seen"));
+        if (!known) throw GroupSight.notSeen();
         throw need.oneOf().equals(Set.of(GroupRight.PREPARE))
                 ? Refusal.of(Refusal.Kind.NOT_ALLOWED, Message.of("group.not-prepared"))
                 : GroupSight.notUsed();

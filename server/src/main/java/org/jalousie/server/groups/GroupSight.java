@@ -105,7 +105,14 @@ class GroupSight implements Sight {
 
     @Override
     public void requireUse(Collection<UUID> templates) {
-        for (UUID template : templates) if (!of(template).contains(GroupRight.USE)) throw notUsed();
+        for (UUID template : templates) {
+            Set<GroupRight> rights = of(template);
+            if (!rights.contains(GroupRight.USE)) throw rights.contains(GroupRight.SEE) ? notUsed() : notSeen();
+        }
+    }
+
+    static Refusal notSeen() {
+        return Refusal.notFound(Message.of("group.not-seen"));
     }
 
     static Refusal notUsed() {

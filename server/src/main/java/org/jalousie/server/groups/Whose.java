@@ -3,7 +3,6 @@ package org.jalousie.server.groups;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -61,13 +60,13 @@ class Whose {
         if (statement.contains(":key")) {
             List<UUID> found = found(statement, "key", key.replace("\0", ""));
             // what reads like another number to a room is none here
-            if (found.isEmpty()) throw Refusal.notFound(Message.of("group.not-seen"));
+            if (found.isEmpty()) throw GroupSight.notSeen();
             return found;
         }
         try {
             return found(statement, "id", UUID.fromString(key.strip()));
         } catch (IllegalArgumentException e) {
-            throw Refusal.notFound(Message.of("group.not-seen"));
+            throw GroupSight.notSeen();
         }
     }
 

@@ -1,13 +1,16 @@
 package org.jalousie.server.postroom;
 
+import java.util.EnumMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Entry;
+import org.jalousie.core.agreement.Event;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.data.ValueReader;
 import org.jalousie.core.template.Telling;
@@ -48,8 +51,14 @@ class Tellings implements AfterEvents {
 
     @Override
     public void happened(UUID id, Agreement agreement, List<Entry> history, List<Entry> happened) {
-        for (Entry entry : happened)
-            Telling.Moment.of(entry.event()).ifPresent(moment -> tell(id, agreement, history, moment, entry));
+        // of what nobody was told is told no end either
+        boolean wasOut = history.stream()
+                .anyMatch(one -> one.event() instanceof Event.Sent || one.event() instanceof Event.TakenToPaper);
+        if (!wasOut) return;
+        // details and a signature in one act are one moment
+        Map<Telling.Moment, Entry> moments = new EnumMap<>(Telling.Moment.class);
+        happened.forEach(entry -> Telling.Moment.of(entry.event()).ifPresent(moment -> moments.put(moment, entry)));
+        moments.forEach((moment, entry) -> tell(id, agreement, history, moment, entry));
     }
 
     private void tell(UUID id, Agreement agreement, List<Entry> history, Telling.Moment moment, Entry entry) {

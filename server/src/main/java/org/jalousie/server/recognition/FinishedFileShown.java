@@ -17,6 +17,7 @@ import org.jalousie.core.placement.SigningField;
 import org.jalousie.core.placement.Spot;
 import org.jalousie.core.template.TemplateContent;
 import org.jalousie.core.template.TemplateDocument;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.paper.Papers;
 import org.jalousie.server.template.UsableTemplates;
 import org.springframework.stereotype.Component;
@@ -26,8 +27,10 @@ import org.springframework.stereotype.Component;
 class FinishedFileShown {
     private final UsableTemplates templates;
     private final Papers papers;
+    private final Sight sight;
 
-    FinishedFileShown(UsableTemplates templates, Papers papers) {
+    FinishedFileShown(UsableTemplates templates, Papers papers, Sight sight) {
+        this.sight = sight;
         this.templates = templates;
         this.papers = papers;
     }
@@ -117,7 +120,9 @@ class FinishedFileShown {
     }
 
     private List<FinishedFileViews.LikelyTemplate> candidates(FinishedFile file) {
-        List<FinishedFile.Candidate> candidates = file.candidates();
+        List<FinishedFile.Candidate> candidates = file.candidates().stream()
+                .filter(one -> sight.seesAll() || sight.sees(templates.templateOf(one.version())))
+                .toList();
         Map<UUID, String> names = templates.namesOf(
                 candidates.stream().map(FinishedFile.Candidate::version).collect(Collectors.toSet()));
         return candidates.stream()

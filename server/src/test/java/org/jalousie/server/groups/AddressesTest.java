@@ -68,6 +68,7 @@ class AddressesTest {
         "POST, signing/secret/signature",
         "POST, requests",
         "POST, templates/composition",
+        "POST, templates/attachments",
         "GET, session",
         "GET, archive"
     })

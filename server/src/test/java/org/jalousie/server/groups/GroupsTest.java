@@ -93,7 +93,15 @@ class GroupsTest {
                 .isEqualTo(200);
         assertThat(person.get("/api/v1/agreements/" + number).status()).isEqualTo(404);
         assertThat(person.get("/api/v1/agreements?find=" + number).text()).doesNotContain(mark);
-        assertThat(person.post("/api/v1/requests", asks(template)).status()).isEqualTo(403);
+        assertThat(person.post("/api/v1/requests", asks(template)).status()).isEqualTo(404);
+        assertThat(person.upload("/api/v1/templates/attachments", "a.pdf", "%PDF-1.7 a".getBytes())
+                        .status())
+                .isEqualTo(201);
+        assertThat(person.post(
+                                "/api/v1/archive/views",
+                                Map.of("name", mark, "shared", true, "usual", true, "template", template))
+                        .status())
+                .isEqualTo(404);
         assertThat(person.get("/api/v1/templates/" + template + "/form").status())
                 .isEqualTo(403);
         // what is made from it stands where it stands

@@ -161,6 +161,9 @@ class SavedViews {
         if (wanted.usual() && (!wanted.shared() || wanted.template() == null))
             throw Refusal.invalid(Message.of("archive.views.usual"));
         if (!wanted.state().ended()) throw Refusal.invalid(Message.of("archive.not-ended"));
+        // how everybody's list opens is no matter of who doesn't see it
+        if (wanted.template() != null && !sight.sees(wanted.template()))
+            throw Refusal.notFound(Message.of("group.not-seen"));
         Optional.ofNullable(wanted.template()).ifPresent(columns::of);
         String content = Json.canonical(wanted.view());
         if (content.length() > 20_000 || content.contains("\\u0000"))
