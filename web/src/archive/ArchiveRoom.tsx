@@ -1,5 +1,3 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { useEffect } from 'react';
 import { say } from '../messages/rooms';
 import { Link, useSearchParams } from 'react-router';
 import { useMay } from '../office/roles';
@@ -14,7 +12,7 @@ import { archiveColumns, sumWords } from './views/columns';
 import { EvidenceOfThese } from './EvidenceOfThese';
 import { GroupedArchive } from './views/GroupedArchive';
 import { NarrowArchive } from './views/NarrowArchive';
-import { useArchive, useGroups, useTemplateColumns } from './views/queries';
+import { useArchive, useFollowed, useGroups, useTemplateColumns } from './views/queries';
 import { ViewTools } from './views/ViewTools';
 
 /** Agreements that have ended, found by party, number, template, any value or any word, and looked at by their data. */
@@ -24,14 +22,7 @@ export default function ArchiveRoom() {
   const asked = readAsked(params);
   const coordinator = useMay('COORDINATOR');
   const ofTemplate = useTemplateColumns(asked.template);
-  const behind = ofTemplate.data?.behind;
-  const queries = useQueryClient();
-  // what is gone through meanwhile shows as it comes
-  useEffect(() => {
-    if (behind === undefined) return;
-    void queries.invalidateQueries({ queryKey: ['archive', 'list'] });
-    void queries.invalidateQueries({ queryKey: ['archive', 'groups'] });
-  }, [behind, queries]);
+  useFollowed(ofTemplate.data);
   const all = (asked.template && ofTemplate.data?.chosen) || [];
   const chosen = all.filter(({ key }) => asked.columns.length === 0 || asked.columns.includes(key));
   const sums = chosen.filter(({ kind }) => ['NUMBER', 'MONEY', 'ITEMS'].includes(kind));

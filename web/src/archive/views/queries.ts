@@ -1,5 +1,6 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { answer, api } from '../../api/client';
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { answer, api, type Schemas } from '../../api/client';
 import { queryOf, type Asked } from './asked';
 
 /** Templates that agreements were filed from. */
@@ -21,6 +22,18 @@ export function useTemplateColumns(template: string) {
       ),
     refetchInterval: (query) => (query.state.data?.behind ? 1000 : false),
   });
+}
+
+/** Looks at the archive anew when there are other columns, and as what is filed is gone through for them. */
+export function useFollowed(columns: Schemas['TemplateColumnsView'] | undefined) {
+  const queries = useQueryClient();
+  // all may have been gone through before the first answer said how many weren't
+  const stand = columns && [columns.behind, ...columns.chosen.map(({ key }) => key)].join(' ');
+  useEffect(() => {
+    if (stand === undefined) return;
+    void queries.invalidateQueries({ queryKey: ['archive', 'list'] });
+    void queries.invalidateQueries({ queryKey: ['archive', 'groups'] });
+  }, [stand, queries]);
 }
 
 export function useViews() {
