@@ -7,9 +7,11 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.jalousie.core.access.Role;
 import org.jalousie.core.wording.write.WordDraft;
 import org.jalousie.demo.Client;
 import org.jalousie.server.testbed.Office;
+import org.jalousie.server.testbed.OfficePeople;
 import org.jalousie.server.testbed.Testbed;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -271,5 +273,33 @@ class JointFormsTest {
         assertThat(office.agreementOf(without)).startsWith("A-");
         assertThat(office.agreementOf(with)).startsWith("A-");
         assertThat(texts(show(with).get("parts"), "agreement")).doesNotContain("");
+    }
+
+    /** Parts of a template that isn't for somebody aren't told of with the others. */
+    @Test
+    void whoDoesNotSeeATemplateSeesTheOtherPartsAlone() {
+        String request = office.request(office.publish(loanDraft("Loan for some")), answers("no"));
+        Client other =
+                OfficePeople.signedIn(Testbed.start(), "some.parts@museum.example.org", "So Me", Role.COORDINATOR);
+        Map<String, Object> nobody = Map.of("everybody", false, "teams", List.of(), "people", List.of());
+        String groups = "/api/v1/people/groups";
+        String group = office.client
+                .post(groups, Map.of("name", "Licences", "use", nobody, "prepare", nobody, "see", nobody))
+                .json()
+                .valueStream()
+                .filter(one -> one.get("name").asString().equals("Licences"))
+                .findFirst()
+                .orElseThrow()
+                .get("id")
+                .asString();
+        office.client.put(groups + "/" + group + "/templates/" + licence, Map.of());
+        try {
+            JsonNode seen = other.get("/api/v1/requests/" + request).json();
+            assertThat(texts(seen.get("parts"), "template")).containsExactly("Loan for some");
+        } finally {
+            office.client.delete(groups + "/templates/" + licence);
+            office.client.delete(groups + "/" + group);
+        }
+        assertThat(texts(show(request).get("parts"), "template")).containsExactly("Loan for some", "Picture licence");
     }
 }

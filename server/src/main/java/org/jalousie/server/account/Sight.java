@@ -1,6 +1,5 @@
 package org.jalousie.server.account;
 
-import java.util.Collection;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
@@ -50,12 +49,8 @@ public interface Sight {
         return !hidden().contains(template);
     }
 
-    /** @throws Refusal when they may not ask by the form of one of them */
-    void requireUse(Collection<UUID> templates);
-
-    default void requireUse(UUID template) {
-        requireUse(Set.of(template));
-    }
+    /** @throws Refusal when they may not ask by its form, or don't even see it */
+    void requireUse(UUID template);
 
     /** Whether somebody else may work with a template. @param mail by which they sign in */
     boolean mayUse(String mail, UUID template);

@@ -1,7 +1,6 @@
 package org.jalousie.server.groups;
 
 import java.util.Arrays;
-import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -104,11 +103,9 @@ class GroupSight implements Sight {
     }
 
     @Override
-    public void requireUse(Collection<UUID> templates) {
-        for (UUID template : templates) {
-            Set<GroupRight> rights = of(template);
-            if (!rights.contains(GroupRight.USE)) throw rights.contains(GroupRight.SEE) ? notUsed() : notSeen();
-        }
+    public void requireUse(UUID template) {
+        Set<GroupRight> rights = of(template);
+        if (!rights.contains(GroupRight.USE)) throw rights.contains(GroupRight.SEE) ? notUsed() : notSeen();
     }
 
     static Refusal notSeen() {

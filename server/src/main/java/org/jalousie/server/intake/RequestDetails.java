@@ -12,6 +12,7 @@ import org.jalousie.core.agreement.State;
 import org.jalousie.core.data.Field;
 import org.jalousie.core.data.FieldName;
 import org.jalousie.core.template.Advice;
+import org.jalousie.server.account.Sight;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.template.UsableTemplate;
 import org.jalousie.server.template.UsableTemplates;
@@ -30,6 +31,7 @@ class RequestDetails {
     private final OfficeDay day;
     private final FormLookups lookups;
     private final TakenRows taken;
+    private final Sight sight;
 
     RequestDetails(
             IntakeRequests requests,
@@ -41,7 +43,9 @@ class RequestDetails {
             Agreements agreements,
             OfficeDay day,
             FormLookups lookups,
-            TakenRows taken) {
+            TakenRows taken,
+            Sight sight) {
+        this.sight = sight;
         this.requests = requests;
         this.groups = groups;
         this.joints = joints;
@@ -89,10 +93,12 @@ class RequestDetails {
                 .orElse(null);
     }
 
+    /** Those of which whoever asks sees what is made. */
     private List<IntakeViews.RequestPart> parts(List<IntakeRequest> group) {
         Map<UUID, String> names = templates.namesOf(
                 group.stream().map(IntakeRequest::templateVersionId).collect(Collectors.toSet()));
         return group.stream()
+                .filter(one -> sight.sees(one.templateId()))
                 .map(one -> new IntakeViews.RequestPart(
                         one.number(),
                         names.get(one.templateVersionId()),

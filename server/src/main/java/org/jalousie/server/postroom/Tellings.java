@@ -64,9 +64,10 @@ class Tellings implements AfterEvents {
     private void tell(UUID id, Agreement agreement, List<Entry> history, Telling.Moment moment, Entry entry) {
         UUID version = agreements.getObject().templateVersion(id);
         List<Telling> all = templates.content(version).sending().tellings();
+        if (all.stream().noneMatch(one -> one.moments().contains(moment))) return;
+        String subject = wording.of(agreement, history.get(0).at(), version).subject(moment);
         for (int i = 0; i < all.size(); i++) {
             if (!all.get(i).moments().contains(moment)) continue;
-            String subject = wording.of(agreement, history.get(0).at(), version).subject(moment);
             for (String recipient : recipients(all.get(i), agreement))
                 postroom.queueTelling(id, i, recipient, subject, entry.sequence());
         }
