@@ -125,27 +125,27 @@ public record SendingSettings(
 
     /** The same terms with a warning so many days before the end. */
     public SendingSettings warning(int days) {
-        return new SendingSettings(
-                subject,
-                message,
-                expiryDays,
-                firstReminderDays,
-                everyDays,
-                expiresOn,
-                days,
-                reminderGaps,
-                invitations,
-                release,
-                copies,
-                attachments,
-                attachedFields,
-                acting,
-                tellings);
+        return with(subject, message, expiresOn, days, attachedFields, tellings);
     }
 
     /** The same terms said in other words, with what they take from the data. */
     public SendingSettings saying(
             String newSubject, String newMessage, FieldName newExpiresOn, List<FieldName> newAttachedFields) {
+        return with(newSubject, newMessage, newExpiresOn, warnDays, newAttachedFields, tellings);
+    }
+
+    /** The same terms with others who are told. */
+    public SendingSettings telling(List<Telling> newTellings) {
+        return with(subject, message, expiresOn, warnDays, attachedFields, newTellings);
+    }
+
+    private SendingSettings with(
+            String newSubject,
+            String newMessage,
+            FieldName newExpiresOn,
+            int newWarnDays,
+            List<FieldName> newAttachedFields,
+            List<Telling> newTellings) {
         return new SendingSettings(
                 newSubject,
                 newMessage,
@@ -153,33 +153,13 @@ public record SendingSettings(
                 firstReminderDays,
                 everyDays,
                 newExpiresOn,
-                warnDays,
+                newWarnDays,
                 reminderGaps,
                 invitations,
                 release,
                 copies,
                 attachments,
                 newAttachedFields,
-                acting,
-                tellings);
-    }
-
-    /** The same terms with others who are told. */
-    public SendingSettings telling(List<Telling> newTellings) {
-        return new SendingSettings(
-                subject,
-                message,
-                expiryDays,
-                firstReminderDays,
-                everyDays,
-                expiresOn,
-                warnDays,
-                reminderGaps,
-                invitations,
-                release,
-                copies,
-                attachments,
-                attachedFields,
                 acting,
                 newTellings);
     }
