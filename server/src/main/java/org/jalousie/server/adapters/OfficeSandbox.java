@@ -38,7 +38,7 @@ final class OfficeSandbox {
               --ro-bind-try /var/cache/fontconfig /var/cache/fontconfig --ro-bind-try /var/lib/libreoffice /var/lib/libreoffice \\
               --proc /proc --dev /dev --tmpfs /tmp --bind %1$s %1$s --bind %5$s /sockets --chdir %1$s \\
               --clearenv --setenv HOME %1$s --setenv PATH /usr/bin:/bin --setenv LANG C.UTF-8 --setenv SAL_USE_VCLPLUGIN svp \\
-              /bin/sh -c 'socat UNIX-LISTEN:/sockets/%2$s,fork,unlink-early TCP:127.0.0.1:%3$d 2>/dev/null & exec prlimit --as=6000000000 --fsize=1000000000 --nproc=600 --core=0 -- %4$s/program/soffice.bin "$@"' office "$@"
+              /bin/sh -c 'socat UNIX-LISTEN:/sockets/%2$s,fork,unlink-early TCP:127.0.0.1:%3$d,nodelay 2>/dev/null & exec prlimit --as=6000000000 --fsize=1000000000 --nproc=600 --core=0 -- %4$s/program/soffice.bin "$@"' office "$@"
             """;
 
     private OfficeSandbox() {}
@@ -189,6 +189,8 @@ final class OfficeSandbox {
     private static void connect(Socket from, Path socket) {
         try (from;
                 SocketChannel to = SocketChannel.open(StandardProtocolFamily.UNIX)) {
+            // questions and answers are small and wait for each other: held back, each would cost 40 ms
+            from.setTcpNoDelay(true);
             to.connect(UnixDomainSocketAddress.of(socket));
             Thread back = daemon("office-out", () -> out(to, from));
             byte[] some = new byte[16_384];
