@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
@@ -34,6 +35,14 @@ final class OfficeLane {
     // com.sun.star.document.MacroExecMode.NEVER_EXECUTE and UpdateDocMode.NO_UPDATE
     private static final Map<String, Object> LOAD =
             Map.of("Hidden", true, "ReadOnly", true, "MacroExecutionMode", (short) 0, "UpdateDocMode", (short) 0);
+    // a file of our own is what its name says: asking each of the filters whether it is theirs takes a tenth of the
+    // time
+    private static final Map<String, Object> LOAD_WORD = new LinkedHashMap<>(LOAD);
+
+    static {
+        LOAD_WORD.put("FilterName", "MS Word 2007 XML");
+    }
+
     private static final DocumentFormat PDF = DocumentFormat.builder()
             .from(DefaultDocumentFormatRegistry.PDF)
             .storeProperty(DocumentFamily.TEXT, "FilterData", FILTER)
@@ -148,6 +157,7 @@ final class OfficeLane {
                 .taskQueueTimeout(NEVER)
                 .processTimeout(30_000L)
                 .startFailFast(true)
+                .templateProfileDir(OfficeProfile.in(folder).toString())
                 .existingProcessAction(org.jodconverter.local.office.ExistingProcessAction.KILL);
         if (OfficeSandbox.available()) {
             closeForward();
@@ -253,8 +263,9 @@ final class OfficeLane {
         ByteArrayOutputStream out = new ByteArrayOutputStream(256 * 1024);
         WorkedOut results = new WorkedOut();
         DocumentFormat format = DefaultDocumentFormatRegistry.getFormatByExtension(ending);
-        LocalConverter.Builder converter =
-                LocalConverter.builder().officeManager(current).loadProperties(LOAD);
+        LocalConverter.Builder converter = LocalConverter.builder()
+                .officeManager(current)
+                .loadProperties(ending.equals("docx") ? LOAD_WORD : LOAD);
         if (format.getInputFamily() == DocumentFamily.TEXT)
             converter.filterChain(new ContentsLists(), new Reading(results));
         converter

@@ -37,7 +37,7 @@ final class OfficeSandbox {
               --ro-bind-try /etc/alternatives /etc/alternatives --ro-bind-try /etc/ld.so.cache /etc/ld.so.cache \\
               --ro-bind-try /var/cache/fontconfig /var/cache/fontconfig --ro-bind-try /var/lib/libreoffice /var/lib/libreoffice \\
               --proc /proc --dev /dev --tmpfs /tmp --bind %1$s %1$s --bind %5$s /sockets --chdir %1$s \\
-              --clearenv --setenv HOME %1$s --setenv PATH /usr/bin:/bin --setenv LANG C.UTF-8 --setenv SAL_USE_VCLPLUGIN svp \\
+              --clearenv --setenv HOME %1$s --setenv PATH /usr/bin:/bin --setenv LANG C.UTF-8 --setenv SAL_USE_VCLPLUGIN svp%6$s \\
               /bin/sh -c 'socat UNIX-LISTEN:/sockets/%2$s,fork,unlink-early TCP:127.0.0.1:%3$d,nodelay 2>/dev/null & exec prlimit --as=6000000000 --fsize=1000000000 --nproc=600 --core=0 -- %4$s/program/soffice.bin "$@"' office "$@"
             """;
 
@@ -101,7 +101,16 @@ final class OfficeSandbox {
         }
         Path launcher = program.resolve("soffice.bin");
         Files.writeString(
-                launcher, LAUNCHER.formatted(quoted(lane), socket(port), port, home.toRealPath(), quoted(sockets)));
+                launcher,
+                LAUNCHER.formatted(
+                        quoted(lane),
+                        socket(port),
+                        port,
+                        home.toRealPath(),
+                        quoted(sockets),
+                        OfficeProfile.allocator()
+                                .map(one -> " --setenv LD_PRELOAD " + one)
+                                .orElse("")));
         Files.setPosixFilePermissions(launcher, PosixFilePermissions.fromString("rwxr-xr-x"));
         return standIn;
     }

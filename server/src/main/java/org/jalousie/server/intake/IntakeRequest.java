@@ -10,6 +10,7 @@ import java.time.Instant;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.hibernate.annotations.DynamicUpdate;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import org.jalousie.core.agreement.AgreementNumber;
@@ -22,6 +23,7 @@ import tools.jackson.core.type.TypeReference;
 
 /** A request for an agreement: the filled form, with a number. */
 @Entity
+@DynamicUpdate // what changes most is short; its files are looked for only where others change
 @Table(name = "intake_request")
 class IntakeRequest {
     @Id

@@ -16,6 +16,11 @@ import org.springframework.stereotype.Component;
 // for the first
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class RequestStages implements AfterEvents {
+    private static final String REACHED =
+            "update intake_request one set own_stage = ?, stage = ? where number = ? and own_stage <> ?";
+    private static final String OF_SEVERAL = " returning part_of is not null"
+            + " or exists (select 1 from intake_request part where part.part_of = one.id)";
+
     private final JdbcClient sql;
 
     RequestStages(JdbcClient sql) {
@@ -33,18 +38,26 @@ class RequestStages implements AfterEvents {
         // nothing
         String stage = RequestStage.of(agreement.state()).name();
         String request = agreement.created().request();
-        int changed = sql.sql("update intake_request set own_stage = ?, stage = ? where number = ? and"
-                        + " (agreement_number is null or agreement_number = ?) and own_stage <> ?")
-                .params(stage, stage, request, agreement.created().number().value(), stage)
-                .update();
-        if (changed > 0) together(request);
+        boolean ofSeveral = sql.sql(REACHED + " and (agreement_number is null or agreement_number = ?)" + OF_SEVERAL)
+                .params(
+                        stage,
+                        stage,
+                        request,
+                        stage,
+                        agreement.created().number().value())
+                .query(Boolean.class)
+                .optional()
+                .orElse(false);
+        if (ofSeveral) together(request);
     }
 
     private void reached(String request, RequestStage stage) {
-        sql.sql("update intake_request set own_stage = ?, stage = ? where number = ?")
-                .params(stage.name(), stage.name(), request)
-                .update();
-        together(request);
+        boolean ofSeveral = sql.sql(REACHED + OF_SEVERAL)
+                .params(stage.name(), stage.name(), request, stage.name())
+                .query(Boolean.class)
+                .optional()
+                .orElse(false);
+        if (ofSeveral) together(request);
     }
 
     /** A request of several agreements is as far as the one that is furthest behind. */

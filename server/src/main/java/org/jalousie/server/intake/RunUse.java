@@ -16,6 +16,9 @@ import org.springframework.stereotype.Component;
 /** Agreements from the rows of a table. */
 @Component
 class RunUse implements TableUse {
+    // a pause is heard between them; more would gain nothing that can be measured
+    private static final int AT_ONCE = 10;
+
     private final RowIntake rows;
 
     RunUse(RowIntake rows) {
@@ -29,8 +32,12 @@ class RunUse implements TableUse {
 
     @Override
     public int atOnce() {
-        // each agreement is a transaction of its own: what can't be made keeps none of the others
-        return 1;
+        return AT_ONCE;
+    }
+
+    @Override
+    public boolean eachForItself() {
+        return true;
     }
 
     @Override

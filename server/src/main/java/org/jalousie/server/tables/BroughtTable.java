@@ -9,6 +9,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.hibernate.annotations.DynamicUpdate;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import org.jalousie.core.data.Sha256;
@@ -18,6 +19,7 @@ import tools.jackson.core.type.TypeReference;
 
 /** A table that somebody brought in: how its file is read, what its columns are, how far it has come. */
 @Entity
+@DynamicUpdate // what changes most is short; its files are looked for only where others change
 @Table(name = "brought_table")
 class BroughtTable {
     /** How far it has come. */

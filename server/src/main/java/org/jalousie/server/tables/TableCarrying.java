@@ -2,6 +2,7 @@ package org.jalousie.server.tables;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -34,41 +35,54 @@ class TableCarrying {
 
     /** Goes on until nothing is left, or something else is wanted. */
     void carryOut(BroughtTable table) {
+        TableUse use = steps.use(table);
+        int together = table.settings().perMinute() > 0 && use.eachForItself() ? 1 : use.atOnce();
         try {
             int last = Integer.MIN_VALUE;
             // rows before it are done or faulty, so nobody looks through them once more
-            for (OptionalInt done = some(table, last); done.isPresent(); done = some(table, last))
-                last = done.getAsInt();
+            for (OptionalInt done = some(table, use, last, together);
+                    done.isPresent();
+                    done = some(table, use, last, together)) last = done.getAsInt();
         } catch (TableSteps.Overtaken e) {
             // whoever has the work looks what is wanted now
         }
     }
 
-    /** Does the next rows after one. @return the last of them; nothing when all is done */
-    private OptionalInt some(BroughtTable table, int after) {
-        TableUse use = steps.use(table);
-        int[] first = {0};
-        int[] last = {0};
+    /** Does the next rows after one, so many at most. @return the last of them; nothing when all is done */
+    private OptionalInt some(BroughtTable table, TableUse use, int after, int most) {
+        List<BroughtRows.BroughtRow> batch = new ArrayList<>();
         try {
             steps.still(table, now -> {
-                List<BroughtRows.BroughtRow> batch = rows.after(now.id(), after, TO_DO, use.atOnce());
+                batch.addAll(rows.after(now.id(), after, TO_DO, most));
                 if (batch.isEmpty()) {
                     now.goesTo(BroughtTable.State.DONE, clock.instant());
                     return;
                 }
                 waitForTurn(now);
-                first[0] = batch.get(0).number();
-                last[0] = batch.get(batch.size() - 1).number();
                 steps.keep(now, use.carryOut(now.taken(), steps.taken(now, batch)));
                 now.comesTo(now.done() + batch.size(), clock.instant());
             });
         } catch (ServiceAway away) {
             throw away;
         } catch (Told told) {
-            if (use.atOnce() > 1 || first[0] == 0) throw told;
-            steps.still(table, now -> steps.keep(now, List.of(faulty(now, first[0], told))));
+            if (!use.eachForItself() || batch.isEmpty()) throw told;
+            if (batch.size() > 1) return oneByOne(table, use, after, numberOfLast(batch));
+            steps.still(
+                    table,
+                    now -> steps.keep(now, List.of(faulty(now, batch.get(0).number(), told))));
         }
-        return last[0] == 0 ? OptionalInt.empty() : OptionalInt.of(last[0]);
+        return batch.isEmpty() ? OptionalInt.empty() : OptionalInt.of(numberOfLast(batch));
+    }
+
+    /** Nothing can be made of one of them: the others are made, and it is told there. */
+    private OptionalInt oneByOne(BroughtTable table, TableUse use, int after, int last) {
+        OptionalInt done = OptionalInt.of(after);
+        while (done.isPresent() && done.getAsInt() < last) done = some(table, use, done.getAsInt(), 1);
+        return done;
+    }
+
+    private static int numberOfLast(List<BroughtRows.BroughtRow> batch) {
+        return batch.get(batch.size() - 1).number();
     }
 
     /** So many a minute and no more, so that what goes out isn't too much for a mail server. */

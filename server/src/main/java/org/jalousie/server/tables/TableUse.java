@@ -102,6 +102,11 @@ public interface TableUse {
     /** How many rows are carried out in one transaction. */
     int atOnce();
 
+    /** Whether a row of which nothing can be made is told by itself, and the others are made all the same. */
+    default boolean eachForItself() {
+        return false;
+    }
+
     /** Looks what would come of rows. Changes nothing. */
     List<Checked> check(Taken table, List<TakenRow> rows);
 
@@ -110,7 +115,7 @@ public interface TableUse {
      * and not done.
      *
      * @return what has become of each
-     * @throws org.jalousie.server.Refusal for rows of which nothing can be made; where one is carried out at once, it is told there
+     * @throws org.jalousie.server.Refusal for rows of which nothing can be made; where each is for itself, it is told there
      */
     List<Checked> carryOut(Taken table, List<TakenRow> rows);
 }
