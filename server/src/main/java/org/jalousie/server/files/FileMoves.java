@@ -179,6 +179,7 @@ public class FileMoves {
             fault = e.getMessage();
         }
         noted(both, round);
+        if (finished && round.stuck().isEmpty() && both.kind() == FilePlace.Kind.BUCKET) places.folderIsEmpty();
         if (!round.stuck().isEmpty())
             LOG.error(
                     "{} files can't be moved, they aren't whole", round.stuck().size());

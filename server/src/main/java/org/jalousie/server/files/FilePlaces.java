@@ -3,6 +3,7 @@ package org.jalousie.server.files;
 import jakarta.annotation.PostConstruct;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
@@ -13,6 +14,9 @@ import org.jalousie.core.filing.BucketAddress;
 import org.jalousie.server.Settings;
 import org.jalousie.server.adapters.Bucket;
 import org.jalousie.server.adapters.OutsideHttp;
+import org.jalousie.server.adapters.ServiceAway;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -23,11 +27,13 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class FilePlaces {
+    private static final Logger LOG = LoggerFactory.getLogger(FilePlaces.class);
     private static final Duration HOLDS = Duration.ofSeconds(5);
     private static final Duration LIMIT = Duration.ofSeconds(15);
     private static final int TRIES = 2;
 
     private final Map<FilePlace.Kind, FilePlace> places = new EnumMap<>(FilePlace.Kind.class);
+    private final FolderStore folder;
     private final JdbcClient sql;
     private final Clock clock;
     private final FilePlace.Kind first;
@@ -39,6 +45,7 @@ class FilePlaces {
 
     @Autowired
     FilePlaces(Settings settings, FolderStore folder, JdbcClient sql, Clock clock) {
+        this.folder = folder;
         this.sql = sql;
         this.clock = clock;
         Settings.FileBucket bucket = settings.bucket();
@@ -64,7 +71,7 @@ class FilePlaces {
             try {
                 http.close();
             } catch (IOException e) {
-                throw new java.io.UncheckedIOException(e);
+                throw new UncheckedIOException(e);
             }
         };
     }
@@ -81,7 +88,17 @@ class FilePlaces {
     void begin() {
         // where nothing can be kept nothing is begun
         if (of(first).isPresent()) first();
-        both();
+        if (both().kind() != FilePlace.Kind.FOLDER) return;
+        try {
+            folder.mark();
+        } catch (ServiceAway | UncheckedIOException e) {
+            LOG.error("the office's files are out of reach: {}", e.getMessage());
+        }
+    }
+
+    /** All that were in the folder are in the bucket. */
+    void folderIsEmpty() {
+        folder.unmark();
     }
 
     private void first() {

@@ -44,15 +44,18 @@ class FolderStore implements FilePlace {
 
     private final Path folder;
     private final Clock clock;
+    private final Optional<FolderMark> mark;
 
     @Autowired
-    FolderStore(Settings settings, Clock clock) throws IOException {
-        this(settings.files(), clock);
+    FolderStore(Settings settings, Clock clock, FolderMark mark) throws IOException {
+        this(settings.files(), clock, Optional.of(mark));
     }
 
-    FolderStore(Path folder, Clock clock) throws IOException {
+    /** @param mark by which the folder is known; empty where it needs none */
+    FolderStore(Path folder, Clock clock, Optional<FolderMark> mark) throws IOException {
         this.folder = folder;
         this.clock = clock;
+        this.mark = mark;
         Files.createDirectories(folder);
     }
 
@@ -60,6 +63,7 @@ class FolderStore implements FilePlace {
     public Sha256 keep(byte[] bytes) {
         Sha256 name = Sha256.of(bytes);
         Path file = path(name);
+        mark();
         try {
             broughtBack(name);
             if (isWhole(file, name)) {
@@ -80,6 +84,16 @@ class FolderStore implements FilePlace {
         } catch (IOException e) {
             throw new UncheckedIOException("The file store can't write to its folder; it may be full.", e);
         }
+    }
+
+    /** Files are kept here from now on. @throws org.jalousie.server.adapters.ServiceAway when it isn't the office's folder */
+    void mark() {
+        mark.ifPresent(it -> it.laid(folder));
+    }
+
+    /** None are kept here any more, and none are left. */
+    void unmark() {
+        mark.ifPresent(it -> it.away(folder));
     }
 
     private void touch(Path file) throws IOException {
@@ -119,6 +133,7 @@ class FolderStore implements FilePlace {
         try {
             return Optional.of(read(name));
         } catch (IOException e) {
+            mark.ifPresent(it -> it.require(folder));
             return Optional.empty();
         }
     }
@@ -175,6 +190,7 @@ class FolderStore implements FilePlace {
 
     /** Looks at each file that is there, without asking the disk about any: one may be taken away meanwhile. */
     private void walk(Looked looked) {
+        mark.ifPresent(it -> it.require(folder));
         try (DirectoryStream<Path> folders = Files.newDirectoryStream(folder, OURS)) {
             for (Path one : folders) {
                 if (!Files.isDirectory(one)) continue;

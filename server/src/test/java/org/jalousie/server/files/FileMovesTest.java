@@ -11,6 +11,7 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
@@ -91,7 +92,7 @@ class FileMovesTest {
     }
 
     private static FilePlace folderPlace() throws IOException {
-        return new FolderStore(folder.resolve("files"), Clock.systemUTC());
+        return new FolderStore(folder.resolve("files"), Clock.systemUTC(), Optional.empty());
     }
 
     private static FilePlace bucketPlace() {
@@ -141,7 +142,9 @@ class FileMovesTest {
                 .update();
         one.getBean(FileMoves.class).round();
 
+        Path mark = folder.resolve("files").resolve("office.txt");
         assertThat(folderPlace().some(9, Set.of())).containsExactly(damaged);
+        assertThat(mark).as("something is left that could be missed").exists();
         assertThat(state().get("stuck")).hasSize(1);
         assertThat(state().get("moved").asLong()).isGreaterThanOrEqualTo(there - 1);
         assertThat(state().get("toMove").asLong()).isGreaterThanOrEqualTo(there);
@@ -159,6 +162,7 @@ class FileMovesTest {
         one.getBean(FileMoves.class).round();
         assertThat(folderPlace().count()).isZero();
         assertThat(state().get("stuck")).isEmpty();
+        assertThat(mark).doesNotExist();
 
         // the same again changes nothing
         assertThat(office.client
@@ -169,6 +173,7 @@ class FileMovesTest {
                 .isFalse();
         moved("FOLDER");
         assertThat(bucketPlace().count()).isZero();
+        assertThat(mark).exists();
         for (String number : List.of(before, during, after)) intact(beside, number);
     }
 

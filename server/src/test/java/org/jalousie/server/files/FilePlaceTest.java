@@ -57,7 +57,7 @@ class FilePlaceTest {
 
     private FilePlace place(FilePlace.Kind kind) throws IOException {
         return switch (kind) {
-            case FOLDER -> new FolderStore(folder, Clock.systemUTC());
+            case FOLDER -> new FolderStore(folder, Clock.systemUTC(), Optional.empty());
             case BUCKET -> new BucketStore(server.opened("files-" + UUID.randomUUID() + "/"), "a bucket");
         };
     }
@@ -200,7 +200,7 @@ class FilePlaceTest {
 
     @Test
     void whatSomebodyLaysBesideIsNobodysFile() throws IOException {
-        FolderStore store = new FolderStore(folder, Clock.systemUTC());
+        FolderStore store = new FolderStore(folder, Clock.systemUTC(), Optional.empty());
         Sha256 ours = store.keep(bytes("ours"));
         Sha256 other = Sha256.of(bytes("other"));
         String elsewhere = other.hex().startsWith("00") ? "11" : "00";

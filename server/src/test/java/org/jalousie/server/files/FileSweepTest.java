@@ -10,6 +10,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.agreement.Document;
 import org.jalousie.core.data.Sha256;
@@ -66,7 +67,7 @@ class FileSweepTest {
     }
 
     private static FolderStore on(Path folder, int day) throws IOException {
-        return new FolderStore(folder, at(day));
+        return new FolderStore(folder, at(day), Optional.empty());
     }
 
     private int sweep(Path folder, int day) throws IOException {

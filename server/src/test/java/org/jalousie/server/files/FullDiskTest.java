@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import java.util.stream.Stream;
 import org.jalousie.core.data.Sha256;
@@ -31,7 +32,7 @@ class FullDiskTest {
 
         public static void main(String[] arguments) throws IOException {
             Path folder = Path.of(arguments[0]);
-            FolderStore store = new FolderStore(folder, Clock.systemUTC());
+            FolderStore store = new FolderStore(folder, Clock.systemUTC(), Optional.empty());
             List<Sha256> kept = new ArrayList<>();
             Random random = new Random(1);
             byte[] bytes = new byte[LARGE];
