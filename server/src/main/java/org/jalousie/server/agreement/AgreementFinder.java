@@ -101,11 +101,20 @@ class AgreementFinder {
                 .single();
     }
 
-    /** Of several parts those that the fewest fulfil: all that some fulfil, or one. */
+    /** Of several parts those that the fewest fulfil: one that few do, all that some do, or one. */
     private List<Narrowing.Part> fewest(Narrowing narrowing) {
         List<Narrowing.Part> parts = narrowing.parts();
         if (parts.size() < 2) return parts;
         Map<Narrowing.Part, Integer> counts = new HashMap<>();
+        // one that few fulfil finds them alone; an index of words can't tell that without reading all that it has
+        parts.stream()
+                .filter(part -> !part.ofWords())
+                .forEach(part -> counts.put(part, limited(narrowing, part.ids(), FEW + 1)));
+        Optional<Narrowing.Part> alone = counts.entrySet().stream()
+                .filter(one -> one.getValue() <= FEW)
+                .min(Map.Entry.comparingByValue())
+                .map(Map.Entry::getKey);
+        if (alone.isPresent()) return List.of(alone.get());
         for (Narrowing.Part part : parts) counts.put(part, limited(narrowing, part.ids(), SOME + 1));
         List<Narrowing.Part> some =
                 parts.stream().filter(part -> counts.get(part) <= SOME).toList();

@@ -31,8 +31,9 @@ record Narrowing(List<String> base, String all, List<Part> parts, Map<String, Ob
      * @param fits the same as a condition on a row of {@code a}
      * @param within the same on a row that is sorted by this column; empty where it is about none
      * @param column that it is about
+     * @param ofWords whether it is about words of the text, whose index reads all that it has before it tells the first
      */
-    record Part(String ids, String fits, String within, Optional<ColumnKey> column) {}
+    record Part(String ids, String fits, String within, Optional<ColumnKey> column, boolean ofWords) {}
 
     private static final String HAS = "search @@ to_tsquery('simple', :words)";
 
@@ -73,7 +74,8 @@ record Narrowing(List<String> base, String all, List<Part> parts, Map<String, Ob
                             + where(Stream.concat(Stream.of(HAS), marks.stream())),
                     "(select " + HAS + " from agreement_text t where t.agreement_id = a.id)",
                     "",
-                    Optional.empty()));
+                    Optional.empty(),
+                    true));
         }
         return new Narrowing(base, "select a.id from agreement a" + where(base.stream()), parts, values);
     }
@@ -94,7 +96,8 @@ record Narrowing(List<String> base, String all, List<Part> parts, Map<String, Ob
                 "select a.id from agreement a" + where(Stream.concat(base.stream(), Stream.of(of.replace("x.", "a.")))),
                 "exists (select from agreement x where x.id = a.id and " + of + ")",
                 "",
-                Optional.empty()));
+                Optional.empty(),
+                false));
     }
 
     private static Part column(AgreementsAsked.Where where, int at, List<String> base, Map<String, Object> values) {
@@ -116,7 +119,8 @@ record Narrowing(List<String> base, String all, List<Part> parts, Map<String, Ob
                 "exists (select from archive_value x where x.agreement_id = a.id and x.name = :name" + at + " and "
                         + within.replace("a.", "x.") + ")",
                 within,
-                Optional.of(where.column()));
+                Optional.of(where.column()),
+                false);
     }
 
     private static String array(Stream<String> marks) {
