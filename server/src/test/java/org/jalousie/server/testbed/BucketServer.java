@@ -72,16 +72,21 @@ public final class BucketServer implements AutoCloseable {
 
     /** The bucket, as somebody else sees it who has the key. */
     public Bucket opened(String prefix) {
-        return opened(prefix, address(), SECRET);
+        // it is there: on a machine that is busy it may take its time
+        return opened(prefix, address(), SECRET, new Bucket.Patience(Duration.ofSeconds(30), 3));
     }
 
     /** The same by another way or with another secret. */
     public static Bucket opened(String prefix, String address, String secret) {
+        return opened(prefix, address, secret, new Bucket.Patience(Duration.ofSeconds(2), 1));
+    }
+
+    private static Bucket opened(String prefix, String address, String secret, Bucket.Patience patience) {
         return new Bucket(
                 OutsideHttp.toOnly("127.0.0.1"),
                 new Bucket.Place(URI.create(address), BUCKET, prefix, "us-east-1"),
                 new Bucket.Key(KEY, secret),
-                new Bucket.Patience(Duration.ofSeconds(2), 1));
+                patience);
     }
 
     @Override
