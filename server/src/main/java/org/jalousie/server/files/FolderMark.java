@@ -36,20 +36,27 @@ class FolderMark {
 
     /** @throws ServiceAway when this isn't the folder that the database knows */
     void require(Path folder) {
-        if (known.isPresent() && stands(folder, known.get())) return;
+        required(folder);
+    }
+
+    /** @return whether the database knows any */
+    private boolean required(Path folder) {
+        // others may change what is known meanwhile
+        if (known.filter(line -> stands(folder, line)).isPresent()) return true;
         // another server may have laid it, or taken it away, since
-        known = said();
-        if (known.isEmpty() || stands(folder, known.get())) return;
+        Optional<String> now = said();
+        known = now;
+        if (now.isEmpty()) return false;
+        if (stands(folder, now.get())) return true;
         throw new ServiceAway(
                 ServiceAway.Service.FILES,
-                Message.of("files.another-folder", "folder", folder.toString(), "file", NAME, "line", known.get()),
+                Message.of("files.another-folder", "folder", folder.toString(), "file", NAME, "line", now.get()),
                 null);
     }
 
     /** As {@link #require}, and lays it where files are kept in the folder from now on. */
     void laid(Path folder) {
-        require(folder);
-        if (known.isPresent()) return;
+        if (required(folder)) return;
         // the file before the end of the transaction: whoever is stopped between the two finds it the next time
         transaction.executeWithoutResult(status -> {
             String own = read(folder.resolve(NAME)).orElse("Files of the office " + UUID.randomUUID());

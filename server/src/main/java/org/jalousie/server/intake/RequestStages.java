@@ -29,31 +29,25 @@ class RequestStages implements AfterEvents {
 
     /** An agreement was made of it, whose events came before the request knew its number. */
     void madeOf(String request) {
-        reached(request, RequestStage.CHECK);
+        reached(request, RequestStage.CHECK, "");
     }
 
     @Override
     public void happened(UUID id, Agreement agreement, List<Entry> history, List<Entry> happened) {
         // past the entity, which whoever corrects the request just now holds; an agreement that was replaced tells
         // nothing
-        String stage = RequestStage.of(agreement.state()).name();
-        String request = agreement.created().request();
-        boolean ofSeveral = sql.sql(REACHED + " and (agreement_number is null or agreement_number = ?)" + OF_SEVERAL)
-                .params(
-                        stage,
-                        stage,
-                        request,
-                        stage,
-                        agreement.created().number().value())
-                .query(Boolean.class)
-                .optional()
-                .orElse(false);
-        if (ofSeveral) together(request);
+        reached(
+                agreement.created().request(),
+                RequestStage.of(agreement.state()),
+                " and (agreement_number is null or agreement_number = ?)",
+                agreement.created().number().value());
     }
 
-    private void reached(String request, RequestStage stage) {
-        boolean ofSeveral = sql.sql(REACHED + OF_SEVERAL)
+    /** @param besides what the request fulfils, with {@code values} */
+    private void reached(String request, RequestStage stage, String besides, Object... values) {
+        boolean ofSeveral = sql.sql(REACHED + besides + OF_SEVERAL)
                 .params(stage.name(), stage.name(), request, stage.name())
+                .params(values)
                 .query(Boolean.class)
                 .optional()
                 .orElse(false);
