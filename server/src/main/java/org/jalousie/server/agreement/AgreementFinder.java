@@ -1,7 +1,5 @@
 package org.jalousie.server.agreement;
 
-import static org.jalousie.server.agreement.Narrowing.where;
-
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.EnumSet;
@@ -10,40 +8,35 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.function.Function;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.jalousie.core.agreement.State;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.account.Sight;
+import org.jalousie.server.agreement.FoundRows.Collected;
+import org.jalousie.server.agreement.FoundRows.Found;
 import org.jalousie.server.web.KeyedPage;
 import org.jalousie.server.web.ListPlace;
 import org.jalousie.server.web.Page;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
 /**
  * Finds a page of agreements without reading them all. Few are collected by the index that finds them and sorted; of many, the
- * index of the order is walked until the page is full, which is soon since many fit. Which it is, is counted first, and not left
- * to the planner, which can't know how many have a word that begins with something.
+ * index of the order is walked until the page is full, which is soon since many fit. Which it is, is tried and counted first, and
+ * not left to the planner, which can't know how many have a word that begins with something.
  */
 @Repository
 class AgreementFinder {
-    /** Up to how many are collected: about as dear as walking the index where no more than that fit of 100,000. */
-    private static final int FEW = 5_000;
-
-    /** Of several parts those that no more than so many fulfil are looked up together. */
-    private static final int SOME = 20_000;
+    /** Where a page of them is found among so many, most fit. */
+    private static final int TRIED = 100;
 
     /** How many rows of the order are looked at for those that many have: first a few, then as many as cost less than all do. */
     private static final List<Integer> DISTANCES = List.of(3_000, 20_000);
 
-    private final JdbcClient sql;
+    private final FoundRows rows;
     private final Sight sight;
 
-    AgreementFinder(JdbcClient sql, Sight sight) {
+    AgreementFinder(FoundRows rows, Sight sight) {
         this.sight = sight;
-        this.sql = sql;
+        this.rows = rows;
     }
 
     /**
@@ -54,30 +47,33 @@ class AgreementFinder {
     KeyedPage<UUID> find(AgreementsAsked asked, ListPlace place) {
         Narrowing narrowing = Narrowing.of(asked, sight.hidden());
         Walk walk = Walk.of(place, asked.template().isPresent());
-        // indexes know what is looked for, however many have it
-        sql.sql("set local enable_seqscan = off; set local enable_hashjoin = off; set local enable_mergejoin = off")
-                .update();
-        List<Narrowing.Part> apart = apart(narrowing, walk);
-        if (apart.isEmpty() && indexed(asked, walk))
-            return keyed(inOrder(narrowing, walk), walk, count(narrowing, narrowing.parts()));
-        List<Narrowing.Part> fewest = fewest(narrowing);
-        Collected few = collected(narrowing, fewest, walk, FEW);
-        if (few.looked() <= FEW) return keyed(few.found(), walk, few.count());
+        rows.byIndexes();
+        if (FoundRows.apart(narrowing, walk).isEmpty() && indexed(asked, walk))
+            return keyed(rows.inOrder(narrowing, walk), walk, count(narrowing, narrowing.parts()));
+        int wanted = walk.skipped() + Page.SIZE + 1;
+        List<Found> near = new ArrayList<>(rows.near(narrowing, walk, 0, TRIED, wanted));
+        if (near.size() >= wanted) return keyed(page(near, walk), walk, countOfMost(narrowing, walk));
+        Optional<Collected> together =
+                narrowing.columns().size() > 1 ? Optional.of(rows.together(narrowing, walk)) : Optional.empty();
+        if (together.filter(Collected::few).isPresent())
+            return keyed(together.get().found(), walk, together.get().count());
+        List<Narrowing.Part> fewest = fewest(narrowing, together);
+        Collected few = rows.collected(narrowing, fewest, walk);
+        // a full page that was walked to is a page of many, too
+        if (few.few() || few.found().size() > Page.SIZE) return keyed(few.found(), walk, few.count());
         int count = narrowing.parts().size() < 2 ? few.looked() : count(narrowing, fewest);
         // those that fit may all stand far from here, as what is old does in the order of the newest
-        for (int distance : DISTANCES) {
-            List<Found> near = near(narrowing, walk, distance);
-            if (near.size() > Page.SIZE) return keyed(near, walk, count);
+        int looked = TRIED;
+        for (int distance : few.walked() ? List.<Integer>of() : DISTANCES) {
+            near.addAll(rows.near(narrowing, walk, looked, distance, wanted - near.size()));
+            if (near.size() >= wanted) return keyed(page(near, walk), walk, count);
+            looked = distance;
         }
-        return keyed(collected(narrowing, fewest, walk, Integer.MAX_VALUE - 1).found(), walk, count);
+        return keyed(rows.all(narrowing, fewest, walk), walk, count);
     }
 
-    /** What isn't about the column that is sorted by, whose index knows it. */
-    private static List<Narrowing.Part> apart(Narrowing narrowing, Walk walk) {
-        return narrowing.parts().stream()
-                .filter(part -> part.column().isEmpty()
-                        || !part.column().equals(walk.order().data()))
-                .toList();
+    private static List<Found> page(List<Found> near, Walk walk) {
+        return near.subList(walk.skipped(), near.size());
     }
 
     /** Whether an index of the order has just those in some states, of a template or of all. */
@@ -91,123 +87,41 @@ class AgreementFinder {
 
     /** Enough of them to say how many there are. */
     private int count(Narrowing narrowing, List<Narrowing.Part> by) {
-        return limited(narrowing, narrowing.ids(by), KeyedPage.MOST_COUNTED + 1);
+        return rows.limited(narrowing, narrowing.ids(by), KeyedPage.MOST_COUNTED + 1);
     }
 
-    private int limited(Narrowing narrowing, String ids, int most) {
-        return sql.sql("select count(*) from (" + ids + " limit " + most + ") as counted")
-                .params(narrowing.values())
-                .query(Integer.class)
-                .single();
+    /** The same where most fit, so that they are counted by the way, unless an index counts them by itself. */
+    private int countOfMost(Narrowing narrowing, Walk walk) {
+        boolean byItself =
+                narrowing.parts().size() < 2 && narrowing.parts().stream().noneMatch(Narrowing.Part::ofWords);
+        int count = byItself ? 0 : rows.countNear(narrowing, walk, DISTANCES.get(0), KeyedPage.MOST_COUNTED + 1);
+        return count > KeyedPage.MOST_COUNTED ? count : count(narrowing, fewest(narrowing, Optional.empty()));
     }
-
-    /** Of several parts those that the fewest fulfil: one that few do, all that some do, or one. */
-    private List<Narrowing.Part> fewest(Narrowing narrowing) {
-        List<Narrowing.Part> parts = narrowing.parts();
-        if (parts.size() < 2) return parts;
-        Map<Narrowing.Part, Integer> counts = new HashMap<>();
-        // one that few fulfil finds them alone; an index of words can't tell that without reading all that it has
-        parts.stream()
-                .filter(part -> !part.ofWords())
-                .forEach(part -> counts.put(part, limited(narrowing, part.ids(), FEW + 1)));
-        Optional<Narrowing.Part> alone = counts.entrySet().stream()
-                .filter(one -> one.getValue() <= FEW)
-                .min(Map.Entry.comparingByValue())
-                .map(Map.Entry::getKey);
-        if (alone.isPresent()) return List.of(alone.get());
-        for (Narrowing.Part part : parts) counts.put(part, limited(narrowing, part.ids(), SOME + 1));
-        List<Narrowing.Part> some =
-                parts.stream().filter(part -> counts.get(part) <= SOME).toList();
-        return some.isEmpty() ? parts.subList(0, 1) : some;
-    }
-
-    /** A row that was found. @param value by which it stands in the order */
-    private record Found(UUID id, String value) {}
 
     /**
-     * Of few, those of the page; of many, how many more than few.
+     * Of several parts those that the fewest fulfil: one that few do, all that some do, or one.
      *
-     * @param looked how many fulfil the part by which they were found
-     * @param count how many of them fulfil everything
+     * @param together what is known already of those that are about columns
      */
-    private record Collected(int looked, int count, List<Found> found) {}
-
-    /** @param most more than that are only counted, up to one more */
-    private Collected collected(Narrowing narrowing, List<Narrowing.Part> by, Walk walk, int most) {
-        String others = narrowing.besides(by).collect(Collectors.joining(" and "));
-        String rows =
-                "from found join " + walk.order().source() + " as a on a.id = found.id where looked.many <= " + most;
-        // those that fulfil everything else are counted too, where there is anything else
-        String fitting = others.isEmpty()
-                ? ""
-                : ", fitting as materialized (select a.id, a." + walk.order().column()
-                        + " from looked cross join lateral" + " (select a.id, a."
-                        + walk.order().column() + " " + rows + " and " + others + ") as a)";
-        String page = others.isEmpty()
-                ? rows + walk.from().map(from -> " and " + from).orElse("")
-                : "from fitting a" + where(walk.from().stream());
-        List<Found> found = new ArrayList<>();
-        int[] counts = new int[2];
-        walk.in(sql.sql("with found as materialized ("
-                                + narrowing.of(by) + " limit " + (most + 1) + "),"
-                                + " looked as (select count(*) as many from found)" + fitting
-                                + " select looked.many, "
-                                + (others.isEmpty() ? "looked.many" : "(select count(*) from fitting)")
-                                + ", page.id, page.value from looked left join lateral (select a.id, "
-                                + walk.order().written() + " as value " + page + walk.end() + ") as page on true")
-                        .params(narrowing.values()))
-                .query(row -> {
-                    counts[0] = row.getInt(1);
-                    counts[1] = row.getInt(2);
-                    if (row.getObject(3, UUID.class) != null)
-                        found.add(new Found(row.getObject(3, UUID.class), row.getString(4)));
-                });
-        return new Collected(counts[0], counts[1], found);
-    }
-
-    /** Of all, of one state, or of one template in one state: the index of the order has just those. */
-    private List<Found> inOrder(Narrowing narrowing, Walk walk) {
-        return found(
-                narrowing,
-                walk,
-                "select a.id, " + walk.order().written() + " from "
-                        + walk.order().source() + " as a"
-                        + where(Stream.of(
-                                        narrowing.base().stream(),
-                                        narrowing.parts().stream().map(Narrowing.Part::within),
-                                        walk.from().stream())
-                                .flatMap(Function.identity()))
-                        + walk.end());
-    }
-
-    /** Those that fit among so many nearest in the order; fewer than a page where they stand further away. */
-    private List<Found> near(Narrowing narrowing, Walk walk, int distance) {
-        List<Narrowing.Part> apart = apart(narrowing, walk);
-        // an index knows one state, and where columns are sorted by, all of this
-        boolean all = walk.order().data().isPresent();
-        Stream<String> known = all
-                ? Stream.concat(
-                        narrowing.base().stream(),
-                        narrowing.parts().stream()
-                                .filter(part -> !apart.contains(part))
-                                .map(Narrowing.Part::within))
-                : narrowing.base().stream().filter(one -> one.equals("a.state = :states"));
-        return found(
-                narrowing,
-                walk,
-                "select a.id, " + walk.order().written() + " from (select * from "
-                        + walk.order().source() + " as a"
-                        + where(Stream.concat(known, walk.from().stream())) + walk.by() + " limit " + distance
-                        + ") as a"
-                        + where(Stream.concat(
-                                narrowing.base().stream(), apart.stream().map(Narrowing.Part::fits)))
-                        + walk.end());
-    }
-
-    private List<Found> found(Narrowing narrowing, Walk walk, String statement) {
-        return walk.in(sql.sql(statement).params(narrowing.values()))
-                .query((row, number) -> new Found(row.getObject(1, UUID.class), row.getString(2)))
-                .list();
+    private List<Narrowing.Part> fewest(Narrowing narrowing, Optional<Collected> together) {
+        List<Narrowing.Part> parts = narrowing.parts();
+        if (parts.size() < 2) return parts;
+        boolean columnsOfMany = together.filter(Collected::ofMany).isPresent();
+        Map<Narrowing.Part, Integer> counts = new HashMap<>();
+        for (Narrowing.Part part : parts) {
+            // an index of words can't tell that it has few without reading all that it has
+            if (part.ofWords() || columnsOfMany) continue;
+            int count = rows.limited(narrowing, part.ids(), FoundRows.SOME + 1);
+            if (count <= FoundRows.FEW) return List.of(part);
+            counts.put(part, count);
+        }
+        parts.stream()
+                .filter(Narrowing.Part::ofWords)
+                .forEach(part -> counts.put(part, rows.limited(narrowing, part.ids(), FoundRows.SOME + 1)));
+        List<Narrowing.Part> some = parts.stream()
+                .filter(part -> counts.getOrDefault(part, Integer.MAX_VALUE) <= FoundRows.SOME)
+                .toList();
+        return some.isEmpty() ? parts.subList(0, 1) : some;
     }
 
     private static KeyedPage<UUID> keyed(List<Found> found, Walk walk, int count) {

@@ -132,6 +132,11 @@ record Narrowing(List<String> base, String all, List<Part> parts, Map<String, Ob
         return all.isEmpty() ? "" : " where " + all;
     }
 
+    /** The parts that aren't about words. */
+    List<Part> columns() {
+        return parts.stream().filter(one -> !one.ofWords()).toList();
+    }
+
     /** What a row fulfils besides some of the parts. */
     Stream<String> besides(List<Part> some) {
         return parts.stream().filter(one -> !some.contains(one)).map(Part::fits);

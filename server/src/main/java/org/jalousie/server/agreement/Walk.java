@@ -103,17 +103,25 @@ record Walk(Order order, boolean falling, ListPlace place) {
         return " order by a." + order.column() + way + ", a.id" + way;
     }
 
+    /** How many are left out before a page that is counted. */
+    int skipped() {
+        // nobody has so many that a page further back would differ
+        return place.row().isEmpty() ? (int) Math.min((long) place.page() * Page.SIZE, Integer.MAX_VALUE / 2) : 0;
+    }
+
     /** The order, and one row more than a page has. */
     String end() {
-        return by() + " limit " + (Page.SIZE + 1)
-                + (place.row().isEmpty() ? " offset " + (long) place.page() * Page.SIZE : "");
+        return by() + " limit " + (Page.SIZE + 1) + " offset " + skipped();
+    }
+
+    /** A statement that goes the way from its beginning. */
+    JdbcClient.StatementSpec sorted(JdbcClient.StatementSpec statement) {
+        return order.data().map(data -> statement.param("sorted", data.value())).orElse(statement);
     }
 
     /** @throws Refusal when the place's key is of another order */
     JdbcClient.StatementSpec in(JdbcClient.StatementSpec statement) {
-        JdbcClient.StatementSpec sorted = order.data()
-                .map(data -> statement.param("sorted", data.value()))
-                .orElse(statement);
+        JdbcClient.StatementSpec sorted = sorted(statement);
         return place.row()
                 .map(row -> sorted.param("value", order.value(row)).param("id", row.id()))
                 .orElse(sorted);

@@ -30,9 +30,9 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/v1/templates/{template}/form")
 class FormAnswersController {
-    private final IntakeService service;
+    private final FormAnswers service;
 
-    FormAnswersController(IntakeService service) {
+    FormAnswersController(FormAnswers service) {
         this.service = service;
     }
 
@@ -86,7 +86,7 @@ class FormAnswersController {
                                 SendingKey.read(key),
                                 Json.MAPPER.writeValueAsString(sent))
                         .getBytes(StandardCharsets.UTF_8));
-        IntakeService.Taken taken = service.takeAnswers(
+        FormAnswers.Taken taken = service.take(
                 template,
                 once,
                 form,

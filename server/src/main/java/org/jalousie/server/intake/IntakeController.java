@@ -35,12 +35,18 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/v1")
 class IntakeController {
     private final IntakeService service;
-
+    private final FormAnswers answers;
     private final FinishedRequests finished;
     private final RequestSpecimens specimens;
     private final Sight sight;
 
-    IntakeController(IntakeService service, FinishedRequests finished, RequestSpecimens specimens, Sight sight) {
+    IntakeController(
+            IntakeService service,
+            FormAnswers answers,
+            FinishedRequests finished,
+            RequestSpecimens specimens,
+            Sight sight) {
+        this.answers = answers;
         this.sight = sight;
         this.finished = finished;
         this.specimens = specimens;
@@ -95,7 +101,7 @@ class IntakeController {
      */
     @GetMapping(value = "/templates/{id}/form/schema", produces = "application/schema+json")
     Map<String, Object> schema(@PathVariable UUID id, @RequestParam(defaultValue = "") String language) {
-        return service.schema(id, language, typing(language));
+        return answers.schema(id, language, typing(language));
     }
 
     /** Takes a filled form in; of the form with its people, as the rooms have it. */

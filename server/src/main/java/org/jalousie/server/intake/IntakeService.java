@@ -1,18 +1,14 @@
 package org.jalousie.server.intake;
 
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.data.FieldName;
-import org.jalousie.core.data.Typing;
-import org.jalousie.core.intake.AnswersSchema;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
-import org.jalousie.server.Settings;
 import org.jalousie.server.account.Sight;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.template.UsableTemplate;
@@ -39,7 +35,6 @@ class IntakeService implements WaitingRequests {
     private final RequestStages stages;
     private final UsableTemplates templates;
     private final Agreements agreements;
-    private final Settings settings;
     private final FormLookups lookups;
     private final TakenRows taken;
     private final KnownRenewals renewals;
@@ -59,7 +54,6 @@ class IntakeService implements WaitingRequests {
             RequestStages stages,
             UsableTemplates templates,
             Agreements agreements,
-            Settings settings,
             FormLookups lookups,
             TakenRows taken,
             KnownRenewals renewals,
@@ -78,7 +72,6 @@ class IntakeService implements WaitingRequests {
         this.stages = stages;
         this.templates = templates;
         this.agreements = agreements;
-        this.settings = settings;
         this.lookups = lookups;
         this.taken = taken;
         this.renewals = renewals;
@@ -87,23 +80,6 @@ class IntakeService implements WaitingRequests {
     @Transactional(readOnly = true)
     IntakeViews.Form form(UUID template, String language, String person) {
         return forms.of(joints.of(templates.published(template)), language, person);
-    }
-
-    /** What the form takes, for programs. */
-    @Transactional(readOnly = true)
-    Map<String, Object> schema(UUID template, String language, Typing typing) {
-        JointForm form = joints.of(templates.published(template));
-        return AnswersSchema.of(
-                settings.address() + "/api/v1/templates/" + template + "/form/schema?language=" + language,
-                form.own().name(),
-                form.parts().stream()
-                        .map(part -> new AnswersSchema.Part(
-                                part.template().content().layout(),
-                                part.template().content().fields(),
-                                part.template().content().rules(),
-                                part.when()))
-                        .toList(),
-                typing);
     }
 
     @Override
@@ -134,6 +110,18 @@ class IntakeService implements WaitingRequests {
             List<FormLookups.Sent> rows,
             Optional<String> renews,
             Actor.Office by) {
+        return details.of(takeIn(template, key, sent, rows, renews, by));
+    }
+
+    /** The same for many, where nobody looks at what each has become. */
+    @Transactional
+    IntakeRequest takeIn(
+            UUID template,
+            UUID key,
+            FilledForms.Sent sent,
+            List<FormLookups.Sent> rows,
+            Optional<String> renews,
+            Actor.Office by) {
         Optional<IntakeRequest> known = Optional.ofNullable(key).flatMap(requests::findByFormKey);
         known.ifPresent(one -> sight.requireUse(one.templateId()));
         // the form was taken in, but its sender never heard of it and may have changed answers since
@@ -146,43 +134,22 @@ class IntakeService implements WaitingRequests {
         return begin(all, key, sent.language(), looked.taken(), Optional.empty(), renewed, by);
     }
 
-    /** A request that was taken in for a program, and the agreement that is being made of it. */
-    record Taken(String request, Optional<AgreementNumber> agreement) {}
-
-    /** @param agreement whether it is made at once; empty as the template says */
-    @Transactional
-    Taken takeAnswers(
-            UUID template,
-            UUID key,
-            FilledForms.Sent sent,
-            List<FormLookups.Sent> rows,
-            Optional<Boolean> agreement,
-            Actor.Office by) {
-        Optional<IntakeRequest> known = Optional.ofNullable(key).flatMap(requests::findByFormKey);
-        if (known.isPresent())
-            return new Taken(known.get().number(), known.get().agreementNumber());
-        String number =
-                take(template, key, sent, rows, Optional.empty(), by).row().number();
-        boolean made = agreement.orElseGet(() -> AskService.goesAtOnce(templates.published(template)));
-        return new Taken(number, made ? Optional.of(generate(number, by)) : Optional.empty());
-    }
-
     /** Takes in what is known of a file that was made elsewhere. @param key of the file, so that it is one request */
     @Transactional(propagation = Propagation.MANDATORY)
     public IntakeViews.RequestDetail begin(
             UsableTemplate usable, UUID key, FilledForms.Sent sent, Agreements.Finished finished, Actor.Office by) {
         Agreements.Answers answers = filled.read(usable, sent, Set.copyOf(finished.without()), false);
-        return begin(
+        return details.of(begin(
                 List.of(new JointForms.Filled(usable, answers)),
                 key,
                 sent.language(),
                 List.of(),
                 Optional.of(finished),
                 Optional.empty(),
-                by);
+                by));
     }
 
-    private IntakeViews.RequestDetail begin(
+    private IntakeRequest begin(
             List<JointForms.Filled> all,
             UUID key,
             String language,
@@ -197,14 +164,14 @@ class IntakeService implements WaitingRequests {
         if (key != null)
             begun.findById(key).filter(form -> form.isOf(by.account())).ifPresent(begun::delete);
         requests.flush();
-        return details.of(request);
+        return request;
     }
 
     /** Corrects a request; agreements made from it that are not sent yet are made again. */
     @Transactional
     IntakeViews.RequestDetail correct(
             String number, FilledForms.Sent sent, Optional<List<FormLookups.Sent>> rows, Actor.Office by) {
-        return fill(number, sent, rows, by, true);
+        return details.of(fill(number, sent, rows, by, true));
     }
 
     /**
@@ -227,7 +194,7 @@ class IntakeService implements WaitingRequests {
     }
 
     /** @param evenIfSame whether the agreement is made again though no answer is another one */
-    private IntakeViews.RequestDetail fill(
+    private IntakeRequest fill(
             String number,
             FilledForms.Sent typed,
             Optional<List<FormLookups.Sent>> rows,
@@ -248,7 +215,7 @@ class IntakeService implements WaitingRequests {
         requests.flush();
         for (IntakeRequest one : corrected.again()) make(group.get(0), one, by);
         if (corrected.changed()) stages.together(group.get(0).number());
-        return details.of(asked);
+        return asked;
     }
 
     /**

@@ -103,8 +103,7 @@ public class RowIntake {
     public TableUse.Made take(UUID template, UUID key, TableStyle style, TableUse.TakenRow row, Actor.Office by) {
         RunRow read = RunRow.read(form(template), style, settings.office().zone(), row, by.name());
         if (!read.faults().isEmpty()) throw Refusal.invalid(Message.of("form.faults", "count", 1));
-        String request = intake.take(template, key, read.sent(), read.lookedUp(), Optional.empty(), by)
-                .row()
+        String request = intake.takeIn(template, key, read.sent(), read.lookedUp(), Optional.empty(), by)
                 .number();
         return new TableUse.Made(request, intake.generate(request, by).value());
     }

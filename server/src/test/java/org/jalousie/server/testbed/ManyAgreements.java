@@ -19,7 +19,8 @@ public final class ManyAgreements {
 
     /**
      * Every twentieth is out, every hundredth declined, all others completed. The word {@code rare1x} and so on stand in five of
-     * them, {@code middle1} in one of thirty, {@code ancient} in all but the newest 3,300.
+     * them, {@code middle1} in one of thirty, {@code ancient} in all but the newest 3,300, of few
+     * in all but one of thirty.
      *
      * @param of the number of the one that is copied
      * @param prefix of their numbers, which go on with six digits
@@ -42,7 +43,7 @@ public final class ManyAgreements {
                         + " select id, array['state ' || state, 'template ' || template_id], lower(replace(number, '-', ' ')) || ' ' || title || ' ' || template_name,"
                         + " (select string_agg('w' || (abs(hashint8(a.n * 1000003::bigint + w)) % 5000), ' ')"
                         + " from generate_series(1, :words) w)"
-                        + " || ' whereas rare' || (a.n % greatest(:count / 5, 1)) || 'x' || case when a.n > 3300 then ' ancient' else '' end || ' middle' || a.n % 30"
+                        + " || ' whereas rare' || (a.n % greatest(:count / 5, 1)) || 'x' || case when a.n > (case when :count < 10000 then :count / 30 else 3300 end) then ' ancient' else '' end || ' middle' || a.n % 30"
                         + " from (select id, state, template_id, number, title, template_name, substr(number, length(:prefix) + 1)::int n"
                         + " from agreement where number like :prefix || '%') a")
                 .param("prefix", prefix)
