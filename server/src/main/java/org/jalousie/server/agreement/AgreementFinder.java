@@ -25,8 +25,11 @@ import org.springframework.stereotype.Repository;
  */
 @Repository
 class AgreementFinder {
-    /** Where a page of them is found among so many, most fit. */
-    private static final int TRIED = 100;
+    /** Where a page of them is found among so many, at least every fourth fits. */
+    private static final int TRIED = 200;
+
+    /** Where every fourth fits there are more than are counted among so many. */
+    private static final int COUNTED = 4 * KeyedPage.MOST_COUNTED;
 
     /** How many rows of the order are looked at for those that many have: first a few, then as many as cost less than all do. */
     private static final List<Integer> DISTANCES = List.of(3_000, 20_000);
@@ -94,7 +97,7 @@ class AgreementFinder {
     private int countOfMost(Narrowing narrowing, Walk walk) {
         boolean byItself =
                 narrowing.parts().size() < 2 && narrowing.parts().stream().noneMatch(Narrowing.Part::ofWords);
-        int count = byItself ? 0 : rows.countNear(narrowing, walk, DISTANCES.get(0), KeyedPage.MOST_COUNTED + 1);
+        int count = byItself ? 0 : rows.countNear(narrowing, walk, COUNTED, KeyedPage.MOST_COUNTED + 1);
         return count > KeyedPage.MOST_COUNTED ? count : count(narrowing, fewest(narrowing, Optional.empty()));
     }
 

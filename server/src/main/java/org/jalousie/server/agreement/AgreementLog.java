@@ -117,7 +117,7 @@ class AgreementLog {
         } else if (command instanceof Command.Tick tick) {
             row.dueAgain(agreement, tick.chasing().calendar(), now());
         }
-        return new Agreements.Outcome(agreement, happened);
+        return new Agreements.Outcome(agreement, List.copyOf(history), happened);
     }
 
     private void tell(UUID id, Agreement agreement, List<Entry> history, int before) {

@@ -50,8 +50,13 @@ public interface Agreements {
     /** An agreement with all that is known of it, for checking its files. */
     record Filed(Agreement agreement, List<Entry> history, List<EventChain.Link> links) {}
 
-    /** What a command came to. @param events none when there was nothing left to do, or when it came too late */
-    record Outcome(Agreement agreement, List<Event> events) {}
+    /**
+     * What a command came to.
+     *
+     * @param history all of it now
+     * @param events none when there was nothing left to do, or when it came too late
+     */
+    record Outcome(Agreement agreement, List<Entry> history, List<Event> events) {}
 
     /**
      * Makes an agreement from a request, in the request's own transaction. Returns its number.

@@ -32,19 +32,21 @@ class DocumentJobs {
 
     @Bean
     JobWork makeDocumentsWork(Agreements agreements, MakeDocuments make, Clock clock) {
-        return new Queue(JobKind.MAKE_DOCUMENTS, agreements, clock, (id, history, work) -> {
-            make.make(id, history);
-            return true;
-        });
+        return new Queue(
+                JobKind.MAKE_DOCUMENTS,
+                agreements,
+                clock,
+                (id, history, work) -> new Done(true, make.make(id, history)));
     }
 
     @Bean
     JobWork sealDocumentsWork(Agreements agreements, SealDocuments seal, FileDocuments file, Clock clock) {
         return new Queue(JobKind.SEAL_DOCUMENTS, agreements, clock, (id, history, work) -> {
-            if (work instanceof DocumentWork.SealAct act) return seal.act(id, history, act);
-            if (work instanceof DocumentWork.SealOffice) seal.byOffice(id, history);
+            boolean asked = true;
+            if (work instanceof DocumentWork.SealAct act) asked = seal.act(id, history, act);
+            else if (work instanceof DocumentWork.SealOffice) seal.byOffice(id, history);
             else file.finish(id, history);
-            return true;
+            return new Done(asked, agreements.history(id));
         });
     }
 
@@ -52,9 +54,12 @@ class DocumentJobs {
         return work instanceof DocumentWork.Generate ? JobKind.MAKE_DOCUMENTS : JobKind.SEAL_DOCUMENTS;
     }
 
-    /** Does one thing to an agreement's documents; returns whether the outside service was asked. */
+    /** @param asked whether the outside service was @param history all of it after the work */
+    private record Done(boolean asked, List<Entry> history) {}
+
+    /** Does one thing to an agreement's documents. */
     private interface Work {
-        boolean run(UUID id, List<Entry> history, DocumentWork work);
+        Done run(UUID id, List<Entry> history, DocumentWork work);
     }
 
     private record Queue(JobKind kind, Agreements agreements, Clock clock, Work work) implements JobWork {
@@ -64,12 +69,12 @@ class DocumentJobs {
             boolean asked = false;
             List<Entry> history = agreements.history(id);
             for (Optional<DocumentWork> next = next(history); next.isPresent(); next = next(history)) {
-                asked |= work.run(id, history, next.get());
-                int before = history.size();
-                history = agreements.history(id);
+                Done done = work.run(id, history, next.get());
+                asked |= done.asked();
                 // what was overtaken finds a longer history; the same again would be asked for without end
-                if (history.size() == before)
+                if (done.history().size() == history.size())
                     throw new IllegalStateException("Nothing came of the work on the documents.");
+                history = done.history();
             }
             return asked;
         }

@@ -6,7 +6,6 @@ import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.Agreement;
 import org.jalousie.core.agreement.Command;
 import org.jalousie.core.agreement.Entry;
-import org.jalousie.core.agreement.Event;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.template.UsableTemplate;
 import org.jalousie.server.template.UsableTemplates;
@@ -29,16 +28,17 @@ class MakeDocuments {
         this.transaction = transaction;
     }
 
-    void make(UUID id, List<Entry> history) {
+    /** @return the history after it */
+    List<Entry> make(UUID id, List<Entry> history) {
         Agreement agreement = Agreement.of(history);
         UsableTemplate template = templates.version(agreements.templateVersion(id));
         DocumentBundle.Bundled bundled = bundle.of(agreement, history.get(0), template);
         bundled.made().forEach(made -> agreements.lookedThrough(made.document(), made.risks()));
         Command generate = new Command.Generate(agreement.revision(), bundled.documents(), bundled.awaited());
-        transaction.executeWithoutResult(status -> {
-            List<Event> events =
-                    agreements.carryOut(id, Actor.PROGRAM, generate).events();
-            if (!events.isEmpty()) agreements.foundBy(id, bundled.words());
+        return transaction.execute(status -> {
+            Agreements.Outcome outcome = agreements.carryOut(id, Actor.PROGRAM, generate);
+            if (!outcome.events().isEmpty()) agreements.foundBy(id, bundled.words());
+            return outcome.history();
         });
     }
 }

@@ -67,8 +67,9 @@ class FormAnswers {
         Optional<IntakeRequest> known = Optional.ofNullable(key).flatMap(requests::findByFormKey);
         if (known.isPresent())
             return new Taken(known.get().number(), known.get().agreementNumber());
-        String number =
-                intake.takeIn(template, key, sent, rows, Optional.empty(), by).number();
+        String number = intake.takeIn(
+                        () -> joints.of(templates.published(template)), key, sent, rows, Optional.empty(), by)
+                .number();
         boolean made = agreement.orElseGet(() -> AskService.goesAtOnce(templates.published(template)));
         return new Taken(number, made ? Optional.of(intake.generate(number, by)) : Optional.empty());
     }

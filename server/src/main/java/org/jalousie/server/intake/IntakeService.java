@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Supplier;
 import org.jalousie.core.agreement.Actor;
 import org.jalousie.core.agreement.AgreementNumber;
 import org.jalousie.core.data.FieldName;
@@ -110,13 +111,17 @@ class IntakeService implements WaitingRequests {
             List<FormLookups.Sent> rows,
             Optional<String> renews,
             Actor.Office by) {
-        return details.of(takeIn(template, key, sent, rows, renews, by));
+        return details.of(takeIn(() -> joints.of(templates.published(template)), key, sent, rows, renews, by));
     }
 
-    /** The same for many, where nobody looks at what each has become. */
+    /**
+     * The same for many, where nobody looks at what each has become.
+     *
+     * @param published the form as it is filled now; a request that is known already has its own
+     */
     @Transactional
     IntakeRequest takeIn(
-            UUID template,
+            Supplier<JointForm> published,
             UUID key,
             FilledForms.Sent sent,
             List<FormLookups.Sent> rows,
@@ -127,7 +132,7 @@ class IntakeService implements WaitingRequests {
         // the form was taken in, but its sender never heard of it and may have changed answers since
         if (known.isPresent()) return fill(known.get().number(), sent, Optional.of(rows), by, false);
         Optional<AgreementNumber> renewed = renews.map(renewals::required);
-        JointForm form = joints.of(templates.published(template));
+        JointForm form = published.get();
         FormLookups.Filled looked = lookups.filled(form, sent, rows);
         List<JointForms.Filled> all =
                 joints.read(form, looked.sent(), (one, of) -> filled.read(one, filled.fresh(one, of), Set.of(), true));

@@ -101,9 +101,14 @@ public class RowIntake {
      */
     @Transactional(propagation = Propagation.MANDATORY)
     public TableUse.Made take(UUID template, UUID key, TableStyle style, TableUse.TakenRow row, Actor.Office by) {
-        RunRow read = RunRow.read(form(template), style, settings.office().zone(), row, by.name());
+        return take(form(template), key, style, row, by);
+    }
+
+    /** The same with a form that is known. */
+    TableUse.Made take(JointForm form, UUID key, TableStyle style, TableUse.TakenRow row, Actor.Office by) {
+        RunRow read = RunRow.read(form, style, settings.office().zone(), row, by.name());
         if (!read.faults().isEmpty()) throw Refusal.invalid(Message.of("form.faults", "count", 1));
-        String request = intake.takeIn(template, key, read.sent(), read.lookedUp(), Optional.empty(), by)
+        String request = intake.takeIn(() -> form, key, read.sent(), read.lookedUp(), Optional.empty(), by)
                 .number();
         return new TableUse.Made(request, intake.generate(request, by).value());
     }

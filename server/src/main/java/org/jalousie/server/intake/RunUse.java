@@ -71,13 +71,13 @@ class RunUse implements TableUse {
 
     @Override
     public List<Checked> carryOut(Taken table, List<TakenRow> all) {
+        JointForm form = rows.form(UUID.fromString(table.subject()));
         List<Checked> done = new ArrayList<>();
         for (TakenRow row : all) {
             Actor.Office by = SignedIn.actor(table.by().mail(), table.by().name());
             // one row is one request, however often it is tried
             UUID key = UUID.nameUUIDFromBytes((table.table() + " " + row.number()).getBytes(StandardCharsets.UTF_8));
-            Made made = rows.take(
-                    UUID.fromString(table.subject()), key, table.settings().style(), row, by);
+            Made made = rows.take(form, key, table.settings().style(), row, by);
             done.add(new Checked(row.number(), Outcome.DONE, Optional.empty(), made, Map.of()));
         }
         return done;

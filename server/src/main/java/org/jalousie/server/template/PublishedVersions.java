@@ -24,8 +24,11 @@ class PublishedVersions {
         this.preparations = preparations;
     }
 
-    /** @param weight in bytes, roughly */
-    record Compiled(TemplateContent content, Wordings wordings, RuleSet rules, int weight) {}
+    /**
+     * @param of the template, whose version {@code number} it is
+     * @param weight in bytes, roughly
+     */
+    record Compiled(UUID of, int number, TemplateContent content, Wordings wordings, RuleSet rules, int weight) {}
 
     Compiled of(TemplateVersion version) {
         Compiled before = known.getIfPresent(version.id());
@@ -39,13 +42,14 @@ class PublishedVersions {
         });
         // a version published before the word processor's conditions were rules has none for them
         TemplateContent content = Proposal.withComparisons(wordings.found(), stored);
-        Compiled compiled = new Compiled(content, wordings, preparations.rules(content), weight.get());
+        Compiled compiled = new Compiled(
+                version.templateId(), version.number(), content, wordings, preparations.rules(content), weight.get());
         if (version.published()) known.put(version.id(), compiled);
         return compiled;
     }
 
-    /** The settings of a version that is at hand; empty for one that has to be read. */
-    Optional<TemplateContent> content(UUID versionId) {
-        return Optional.ofNullable(known.getIfPresent(versionId)).map(Compiled::content);
+    /** A version that is at hand; empty for one that has to be read. */
+    Optional<Compiled> known(UUID versionId) {
+        return Optional.ofNullable(known.getIfPresent(versionId));
     }
 }

@@ -196,13 +196,12 @@ class TemplateService implements UsableTemplates {
         return show(id);
     }
 
-    /** The newest published version, for a form. */
     @Transactional(readOnly = true)
     @Override
     public UsableTemplate published(UUID id) {
         if (drafts.template(id).retired()) throw Refusal.conflict(Message.of("template.retired"));
-        return versions.findFirstByTemplateIdAndStateOrderByNumberDesc(id, TemplateVersion.PUBLISHED)
-                .map(this::usable)
+        return versions.newestPublished(id)
+                .map(this::version)
                 .orElseThrow(() -> Refusal.conflict(Message.of("template.not-published")));
     }
 
@@ -223,21 +222,22 @@ class TemplateService implements UsableTemplates {
         return usable(drafts.newest(id));
     }
 
-    /** A certain version, as an agreement keeps it. */
     @Transactional(readOnly = true)
     @Override
     public UsableTemplate version(UUID versionId) {
-        return versions.findById(versionId)
-                .map(this::usable)
+        return compiledVersions
+                .known(versionId)
+                .map(compiled -> usable(versionId, compiled))
+                .or(() -> versions.findById(versionId).map(this::usable))
                 .orElseThrow(() -> Refusal.notFound(Message.of("template.version-unknown")));
     }
 
-    /** The settings of a version, which cost nothing to read. */
     @Transactional(readOnly = true)
     @Override
     public TemplateContent content(UUID versionId) {
         return compiledVersions
-                .content(versionId)
+                .known(versionId)
+                .map(PublishedVersions.Compiled::content)
                 .or(() -> versions.findById(versionId).map(TemplateVersion::content))
                 .orElseThrow(() -> Refusal.notFound(Message.of("template.version-unknown")));
     }
@@ -245,12 +245,13 @@ class TemplateService implements UsableTemplates {
     @Transactional(readOnly = true)
     @Override
     public UUID templateOf(UUID versionId) {
-        return versions.findById(versionId)
-                .map(TemplateVersion::templateId)
+        return compiledVersions
+                .known(versionId)
+                .map(PublishedVersions.Compiled::of)
+                .or(() -> versions.findById(versionId).map(TemplateVersion::templateId))
                 .orElseThrow(() -> Refusal.notFound(Message.of("template.version-unknown")));
     }
 
-    /** The names of the templates that versions belong to. */
     @Transactional(readOnly = true)
     @Override
     public Map<UUID, String> namesOf(Collection<UUID> versionIds) {
@@ -264,7 +265,6 @@ class TemplateService implements UsableTemplates {
         return versions.inUse();
     }
 
-    /** Keeps a further specimen with the newest version's draft. */
     @Transactional
     @Override
     public void addSpecimen(UUID id, Specimen specimen, String by) {
@@ -277,12 +277,16 @@ class TemplateService implements UsableTemplates {
     }
 
     private UsableTemplate usable(TemplateVersion version) {
-        PublishedVersions.Compiled compiled = compiledVersions.of(version);
+        return usable(version.id(), compiledVersions.of(version));
+    }
+
+    /** What was published never changes; what its template is called may. */
+    private UsableTemplate usable(UUID versionId, PublishedVersions.Compiled compiled) {
         return new UsableTemplate(
-                version.id(),
-                version.templateId(),
-                drafts.template(version.templateId()).name(),
-                version.number(),
+                versionId,
+                compiled.of(),
+                drafts.template(compiled.of()).name(),
+                compiled.number(),
                 compiled.content(),
                 compiled.wordings(),
                 compiled.rules());

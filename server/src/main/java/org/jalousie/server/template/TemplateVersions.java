@@ -12,6 +12,11 @@ interface TemplateVersions extends JpaRepository<TemplateVersion, UUID> {
 
     Optional<TemplateVersion> findFirstByTemplateIdAndStateOrderByNumberDesc(UUID templateId, String state);
 
+    /** The newest published version of one. */
+    @Query("select v.id from TemplateVersion v where v.templateId = :template and v.state = 'PUBLISHED'"
+            + " order by v.number desc limit 1")
+    Optional<UUID> newestPublished(UUID template);
+
     List<TemplateVersion> findByTemplateIdOrderByNumberDesc(UUID templateId);
 
     @Query("select v from TemplateVersion v where v.templateId in :templates and v.number = "
