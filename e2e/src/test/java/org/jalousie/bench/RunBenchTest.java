@@ -99,11 +99,23 @@ class RunBenchTest {
             System.out.printf(Locale.ROOT, "warming up %26.1f s%n", run(table(template), () -> {}));
         // whoever looks at it all the time takes from what it is measured by, so that is a run of its own
         JsonNode table = table(template);
+        double busyBefore = Machine.busy();
         double run = run(table, () -> {});
+        double busyRun = Machine.busy() - busyBefore;
         List<byte[]> files = files(table);
         try (BareConverter plain = BareConverter.start()) {
             converted(files.subList(0, Math.min(60, files.size())), plain::toPdf);
+            double before = Machine.busy();
             print(run, "the bare converter, the same files", converted(files, plain::toPdf), "   bar 0.9");
+            double busyPlain = Machine.busy() - before;
+            System.out.printf(
+                    Locale.ROOT,
+                    "%-34s %8.1f s   %-42s %8.1f s   of its work %.2f%n",
+                    "the processors' work for it",
+                    busyRun,
+                    "the bare converter's",
+                    busyPlain,
+                    busyPlain / busyRun);
         }
         print(run, "the office's own, by itself", converted(files, BED.bean(Converter.class)::toPdf), "");
         List<Double> busy = new ArrayList<>();
