@@ -23,7 +23,7 @@ import tools.jackson.databind.JsonNode;
 class RunBenchTest {
     private static final Testbed BED = Testbed.start();
     private static final int ROWS = Integer.getInteger("bench.rows", 500);
-    private static final int WARM = Integer.getInteger("bench.warm", 1);
+    private static final int WARM = Integer.getInteger("bench.warm", 4);
 
     private final Office office = new Office(BED.address());
     private final Registers registers = new Registers(office.client);

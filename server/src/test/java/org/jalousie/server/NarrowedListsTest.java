@@ -64,6 +64,12 @@ class NarrowedListsTest {
                 "where=insured_value:from:20000&find=middle3 | AMOUNT >= 20000 and t.words ~ 'middle3$'",
                 "where=insured_value:from:20000&where=abroad:is:yes&find=ancient | AMOUNT >= 20000 and ABROAD = 'yes' and t.words ~ 'ancient'",
                 "where=start_date:is:2020-03&find=nowhere | false",
+                // a word that all have, that most but the newest have, that few have
+                "find=whereas | true",
+                "find=ancient | t.words ~ 'ancient'",
+                "find=middle3 | t.words ~ 'middle3$'",
+                // three at once: few of a month, many of a value, many of an amount
+                "where=start_date:is:2020-03&where=abroad:is:yes&where=insured_value:from:20000 | DAY like '2020-03-%' and ABROAD = 'yes' and AMOUNT >= 20000",
                 "where=start_date:is:2019-05&where=abroad:is:yes | false",
             })
     void allThatFulfilEverythingAreListedInOrder(String query, String condition) {
