@@ -10,7 +10,6 @@ import java.util.Optional;
 import java.util.UUID;
 import org.jalousie.core.agreement.State;
 import org.jalousie.server.Refusal;
-import org.jalousie.server.account.Sight;
 import org.jalousie.server.agreement.FoundRows.Collected;
 import org.jalousie.server.agreement.FoundRows.Found;
 import org.jalousie.server.web.KeyedPage;
@@ -35,10 +34,10 @@ class AgreementFinder {
     private static final List<Integer> DISTANCES = List.of(3_000, 20_000);
 
     private final FoundRows rows;
-    private final Sight sight;
+    private final Narrowings narrowings;
 
-    AgreementFinder(FoundRows rows, Sight sight) {
-        this.sight = sight;
+    AgreementFinder(FoundRows rows, Narrowings narrowings) {
+        this.narrowings = narrowings;
         this.rows = rows;
     }
 
@@ -48,7 +47,7 @@ class AgreementFinder {
      * @throws Refusal for an order that there isn't
      */
     KeyedPage<UUID> find(AgreementsAsked asked, ListPlace place) {
-        Narrowing narrowing = Narrowing.of(asked, sight.hidden());
+        Narrowing narrowing = narrowings.of(asked).bySeen();
         Walk walk = Walk.of(place, asked.template().isPresent());
         rows.byIndexes();
         if (FoundRows.apart(narrowing, walk).isEmpty() && indexed(asked, walk))

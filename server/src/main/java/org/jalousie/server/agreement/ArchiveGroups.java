@@ -10,7 +10,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.jalousie.core.filing.columns.ColumnKey;
-import org.jalousie.server.account.Sight;
 import org.jalousie.server.agreement.EndedAgreements.Group;
 import org.jalousie.server.agreement.EndedAgreements.Groups;
 import org.jalousie.server.agreement.EndedAgreements.Sum;
@@ -24,10 +23,10 @@ import org.springframework.stereotype.Repository;
 @Repository
 class ArchiveGroups {
     private final JdbcClient sql;
-    private final Sight sight;
+    private final Narrowings narrowings;
 
-    ArchiveGroups(JdbcClient sql, Sight sight) {
-        this.sight = sight;
+    ArchiveGroups(JdbcClient sql, Narrowings narrowings) {
+        this.narrowings = narrowings;
         this.sql = sql;
     }
 
@@ -42,7 +41,7 @@ class ArchiveGroups {
 
     /** @param by empty for everything under one heading */
     Groups of(AgreementsAsked asked, String by, List<ColumnKey> sums, int page) {
-        Narrowing narrowing = Narrowing.of(asked, sight.hidden());
+        Narrowing narrowing = narrowings.of(asked);
         Way way = narrowing.parts().isEmpty() ? kept(narrowing, by) : now(narrowing, by);
         Map<String, Object> values = new HashMap<>(narrowing.values());
         values.put("by", by);

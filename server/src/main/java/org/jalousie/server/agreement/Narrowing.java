@@ -37,8 +37,11 @@ record Narrowing(List<String> base, String all, List<Part> parts, Map<String, Ob
 
     private static final String HAS = "search @@ to_tsquery('simple', :words)";
 
-    /** @param hidden templates of which nothing is found */
-    static Narrowing of(AgreementsAsked asked, Set<UUID> hidden) {
+    /**
+     * @param hidden templates of which nothing is found
+     * @param seen all others, where any are hidden
+     */
+    static Narrowing of(AgreementsAsked asked, Set<UUID> hidden, List<UUID> seen) {
         Map<String, Object> values = new HashMap<>();
         List<String> base = new ArrayList<>();
         List<String> marks = new ArrayList<>();
@@ -57,8 +60,9 @@ record Narrowing(List<String> base, String all, List<Part> parts, Map<String, Ob
         if (!hidden.isEmpty()) {
             values.put("hidden", hidden.toArray(UUID[]::new));
             base.add("a.template_id <> all (:hidden)");
-            values.put("hidden_marks", array(hidden.stream().map(FoundBy::mark)));
-            marks.add("not marks && cast(:hidden_marks as text[])");
+            values.put("seen", seen.toArray(UUID[]::new));
+            values.put("seen_marks", array(seen.stream().map(FoundBy::mark)));
+            marks.add("marks && cast(:seen_marks as text[])");
         }
         List<Part> parts = new ArrayList<>();
         String words = SearchWords.of(asked.find()).stream()
@@ -130,6 +134,19 @@ record Narrowing(List<String> base, String all, List<Part> parts, Map<String, Ob
     static String where(Stream<String> conditions) {
         String all = conditions.collect(Collectors.joining(" and "));
         return all.isEmpty() ? "" : " where " + all;
+    }
+
+    /** The same, where nothing but what is hidden narrows it: what is seen is found by its templates, however little of all that is. */
+    Narrowing bySeen() {
+        if (!parts.isEmpty() || !values.containsKey("seen") || values.containsKey("template")) return this;
+        Part seen = new Part(
+                "select a.id from agreement a"
+                        + where(Stream.concat(base.stream(), Stream.of("a.template_id = any (:seen)"))),
+                "exists (select from agreement x where x.id = a.id and x.template_id = any (:seen))",
+                "",
+                Optional.empty(),
+                false);
+        return new Narrowing(base, all, List.of(seen), values);
     }
 
     /** The parts that aren't about words. */
