@@ -7,8 +7,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import org.jalousie.core.access.Role;
+import org.jalousie.demo.Client;
 import org.jalousie.server.testbed.ManyAgreements;
 import org.jalousie.server.testbed.Office;
+import org.jalousie.server.testbed.OfficePeople;
 import org.jalousie.server.testbed.Testbed;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -93,11 +96,44 @@ class ListsBenchTest {
         return asked;
     }
 
+    /** As somebody asks who sees next to nothing of it. */
+    private static Map<String, String> hidden() {
+        Map<String, String> asked = new LinkedHashMap<>();
+        asked.put("hidden but a few: the list", "/api/v1/agreements");
+        asked.put("hidden but a few: one state", "/api/v1/agreements?state=COMPLETED");
+        asked.put("hidden but a few: sorted by title", "/api/v1/agreements?sort=title");
+        asked.put("hidden but a few: a common word", "/api/v1/agreements?find=" + ManyAgreements.COMMON);
+        asked.put("hidden but a few: a rare word", "/api/v1/agreements?find=rare77x");
+        asked.put("hidden but a few: by template", "/api/v1/archive/groups?by=.template");
+        asked.put("hidden but a few: today", "/api/v1/today");
+        return asked;
+    }
+
+    /** Lets nobody but those who may see everything see a template. */
+    private Client whoDoesNotSee(String template) {
+        Client client = OfficePeople.signedIn(BED, "lists@bench.example.org", "Sees little", Role.COORDINATOR);
+        Map<String, Object> nobody = Map.of("everybody", false, "teams", List.of(), "people", List.of());
+        String groups = "/api/v1/people/groups";
+        String group = office.client
+                .post(groups, Map.of("name", "Hidden", "use", nobody, "prepare", nobody, "see", nobody))
+                .json()
+                .get(0)
+                .get("id")
+                .asString();
+        Client.Answer put = office.client.put(groups + "/" + group + "/templates/" + template, Map.of());
+        if (put.status() != 200) throw new IllegalStateException(put.text());
+        return client;
+    }
+
     private double median(String path) {
+        return median(office.client, path);
+    }
+
+    private static double median(Client client, String path) {
         double[] times = new double[ROUNDS];
         for (int round = -10; round < ROUNDS; round++) {
             long start = System.nanoTime();
-            office.client.get(path);
+            client.get(path);
             if (round >= 0) times[round] = (System.nanoTime() - start) / 1e6;
         }
         return Arrays.stream(times).sorted().toArray()[ROUNDS / 2];
@@ -115,13 +151,14 @@ class ListsBenchTest {
         return key;
     }
 
-    private List<Double> measured(ManyAgreements many, String one, String template, int count) {
+    private List<Double> measured(ManyAgreements many, String one, String template, int count, Client seesLittle) {
         many.copy(one, "BENCH-", count, WORDS);
         many.reports("BENCH-");
         List<Double> times = new ArrayList<>();
         asked().values().forEach(query -> times.add(median("/api/v1/agreements?" + query)));
         times.add(median("/api/v1/agreements?sort=title&after=" + deep(count)));
         inTheArchive(template).values().forEach(path -> times.add(median(path)));
+        hidden().values().forEach(path -> times.add(median(seesLittle, path)));
         many.forget("BENCH-");
         return times;
     }
@@ -135,11 +172,13 @@ class ListsBenchTest {
         String one = office.generate(template, Office.loanValues("Ida Marsh"));
         ManyAgreements many = new ManyAgreements(BED.bean(JdbcClient.class));
         asked().values().forEach(query -> median("/api/v1/agreements?" + query)); // to warm up
-        List<Double> few = measured(many, one, template, FEW);
-        List<Double> all = measured(many, one, template, MANY);
+        Client seesLittle = whoDoesNotSee(template);
+        List<Double> few = measured(many, one, template, FEW, seesLittle);
+        List<Double> all = measured(many, one, template, MANY, seesLittle);
         List<String> names = new ArrayList<>(asked().keySet());
         names.add("a page deep in the list");
         names.addAll(inTheArchive(template).keySet());
+        names.addAll(hidden().keySet());
         for (int i = 0; i < names.size(); i++)
             System.out.printf(
                     Locale.ROOT,

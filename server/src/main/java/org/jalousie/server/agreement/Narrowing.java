@@ -2,6 +2,7 @@ package org.jalousie.server.agreement;
 
 import java.sql.Timestamp;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
@@ -28,7 +29,8 @@ record Narrowing(List<String> base, String all, List<Part> parts, Map<String, Ob
      * One of several things that each fulfils.
      *
      * @param ids of all that fulfil it and the base, by an index that knows them
-     * @param fits the same as a condition on a row of {@code a}
+     * @param fits the same as a condition on a row of {@code a}: looked up at each row by its key. As {@code exists} it would be turned
+     *     into a join, and of few rows or old statistics the planner takes one that goes through all of both
      * @param within the same on a row that is sorted by this column; empty where it is about none
      * @param column that it is about
      * @param ofWords whether it is about words of the text, whose index reads all that it has before it tells the first
@@ -39,9 +41,9 @@ record Narrowing(List<String> base, String all, List<Part> parts, Map<String, Ob
 
     /**
      * @param hidden templates of which nothing is found
-     * @param seen all others, where any are hidden
+     * @param seen all others, where any are hidden; empty also where these are too many
      */
-    static Narrowing of(AgreementsAsked asked, Set<UUID> hidden, List<UUID> seen) {
+    static Narrowing of(AgreementsAsked asked, Set<UUID> hidden, Optional<List<UUID>> seen) {
         Map<String, Object> values = new HashMap<>();
         List<String> base = new ArrayList<>();
         List<String> marks = new ArrayList<>();
@@ -60,9 +62,12 @@ record Narrowing(List<String> base, String all, List<Part> parts, Map<String, Ob
         if (!hidden.isEmpty()) {
             values.put("hidden", hidden.toArray(UUID[]::new));
             base.add("a.template_id <> all (:hidden)");
-            values.put("seen", seen.toArray(UUID[]::new));
-            values.put("seen_marks", array(seen.stream().map(FoundBy::mark)));
-            marks.add("marks && cast(:seen_marks as text[])");
+            seen.ifPresent(all -> values.put("seen", all.toArray(UUID[]::new)));
+            values.put(
+                    "other_marks",
+                    array(seen.<Collection<UUID>>map(all -> all).orElse(hidden).stream()
+                            .map(FoundBy::mark)));
+            marks.add((seen.isPresent() ? "" : "not ") + "marks && cast(:other_marks as text[])");
         }
         List<Part> parts = new ArrayList<>();
         String words = SearchWords.of(asked.find()).stream()
@@ -98,7 +103,7 @@ record Narrowing(List<String> base, String all, List<Part> parts, Map<String, Ob
         String of = String.join(" and ", times);
         return Optional.of(new Part(
                 "select a.id from agreement a" + where(Stream.concat(base.stream(), Stream.of(of.replace("x.", "a.")))),
-                "exists (select from agreement x where x.id = a.id and " + of + ")",
+                "(select true from agreement x where x.id = a.id and " + of + ")",
                 "",
                 Optional.empty(),
                 false));
@@ -120,7 +125,7 @@ record Narrowing(List<String> base, String all, List<Part> parts, Map<String, Ob
         return new Part(
                 "select a.agreement_id as id from archive_value a"
                         + where(Stream.concat(base.stream(), Stream.of("a.name = :name" + at, within))),
-                "exists (select from archive_value x where x.agreement_id = a.id and x.name = :name" + at + " and "
+                "(select true from archive_value x where x.agreement_id = a.id and x.name = :name" + at + " and "
                         + within.replace("a.", "x.") + ")",
                 within,
                 Optional.of(where.column()),
@@ -142,7 +147,7 @@ record Narrowing(List<String> base, String all, List<Part> parts, Map<String, Ob
         Part seen = new Part(
                 "select a.id from agreement a"
                         + where(Stream.concat(base.stream(), Stream.of("a.template_id = any (:seen)"))),
-                "exists (select from agreement x where x.id = a.id and x.template_id = any (:seen))",
+                "(select true from agreement x where x.id = a.id and x.template_id = any (:seen))",
                 "",
                 Optional.empty(),
                 false);

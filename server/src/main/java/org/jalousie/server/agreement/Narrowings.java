@@ -1,6 +1,7 @@
 package org.jalousie.server.agreement;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.jalousie.server.account.Sight;
@@ -10,6 +11,9 @@ import org.springframework.stereotype.Repository;
 /** What is looked for, as statements' conditions, with what whoever asks doesn't see left out. */
 @Repository
 class Narrowings {
+    /** Templates that are looked for one by one; of more, what is hidden is left out where it is met. */
+    private static final int MOST_SEEN = 200;
+
     private final JdbcClient sql;
     private final Sight sight;
 
@@ -20,13 +24,14 @@ class Narrowings {
 
     Narrowing of(AgreementsAsked asked) {
         Set<UUID> hidden = sight.hidden();
-        return Narrowing.of(asked, hidden, hidden.isEmpty() ? List.of() : seen(hidden));
+        return Narrowing.of(asked, hidden, hidden.isEmpty() ? Optional.empty() : seen(hidden));
     }
 
-    private List<UUID> seen(Set<UUID> hidden) {
-        return sql.sql("select id from template where id <> all (?)")
-                .param(hidden.toArray(UUID[]::new))
+    private Optional<List<UUID>> seen(Set<UUID> hidden) {
+        List<UUID> seen = sql.sql("select id from template where id <> all (?) limit ?")
+                .params(hidden.toArray(UUID[]::new), MOST_SEEN + 1)
                 .query(UUID.class)
                 .list();
+        return Optional.of(seen).filter(all -> all.size() <= MOST_SEEN);
     }
 }
