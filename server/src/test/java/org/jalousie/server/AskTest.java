@@ -303,12 +303,17 @@ class AskTest {
         assertThat(code(handIn(token, borrowed))).isEqualTo("ask.robot");
 
         // as a page does it: the errand that was given out, after the time that a person takes
-        JsonNode page = anybody.get("/api/v1/ask/" + token).json();
         Map<String, Object> fast = form(token, answers());
-        fast.put("key", page.get("key").asString());
-        fast.put("errand", page.get("errand").asString());
-        fast.put("found", Errand.done(page.get("errand").asString()));
-        assertThat(code(handIn(token, fast))).isEqualTo("ask.too-soon");
+        Client.Answer early;
+        int tries = 0;
+        do { // a machine that is busy may be no faster than a person
+            JsonNode page = anybody.get("/api/v1/ask/" + token).json();
+            fast.put("key", page.get("key").asString());
+            fast.put("errand", page.get("errand").asString());
+            fast.put("found", Errand.done(page.get("errand").asString()));
+            early = handIn(token, fast);
+        } while (early.status() == 201 && ++tries < 10);
+        assertThat(code(early)).isEqualTo("ask.too-soon");
         Thread.sleep(Errand.LEAST.toMillis());
         assertThat(handIn(token, fast).status()).isEqualTo(201);
     }
