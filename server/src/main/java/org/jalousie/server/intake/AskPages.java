@@ -14,7 +14,6 @@ import org.jalousie.core.intake.Errand;
 import org.jalousie.core.messages.Message;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
-import org.jalousie.server.template.UsableTemplates;
 import org.springframework.stereotype.Service;
 
 /** What whoever comes by a form's link is shown. No transaction is open here. */
@@ -24,23 +23,14 @@ class AskPages {
     private final FormViews forms;
     private final LivePages live;
     private final JointForms joints;
-    private final UsableTemplates templates;
     private final Settings settings;
     private final Clock clock;
 
-    AskPages(
-            AskDoor door,
-            FormViews forms,
-            LivePages live,
-            JointForms joints,
-            UsableTemplates templates,
-            Settings settings,
-            Clock clock) {
+    AskPages(AskDoor door, FormViews forms, LivePages live, JointForms joints, Settings settings, Clock clock) {
         this.door = door;
         this.forms = forms;
         this.live = live;
         this.joints = joints;
-        this.templates = templates;
         this.settings = settings;
         this.clock = clock;
     }
@@ -56,8 +46,7 @@ class AskPages {
         boolean told = state == FormLinkViews.State.OPEN && door.hasAccess(link, access);
         UUID form = key == null ? UUID.randomUUID() : key;
         Map<FieldName, String> fixed = AskService.fixed(answers, link);
-        Optional<JointForm> template =
-                told ? Optional.of(joints.of(templates.published(link.templateId()))) : Optional.empty();
+        Optional<JointForm> template = told ? Optional.of(joints.published(link.templateId())) : Optional.empty();
         Optional<WhoAsks> who = template.map(one -> WhoAsks.of(link.terms(), one.own()));
         IntakeViews.Form shown = template.map(one -> shown(one, language, given(who, asker), fixed))
                 .orElse(null);

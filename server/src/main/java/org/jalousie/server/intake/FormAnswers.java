@@ -38,7 +38,7 @@ class FormAnswers {
     /** What the form takes. */
     @Transactional(readOnly = true)
     Map<String, Object> schema(UUID template, String language, Typing typing) {
-        JointForm form = joints.of(templates.published(template));
+        JointForm form = joints.published(template);
         return AnswersSchema.of(
                 settings.address() + "/api/v1/templates/" + template + "/form/schema?language=" + language,
                 form.own().name(),
@@ -67,8 +67,7 @@ class FormAnswers {
         Optional<IntakeRequest> known = Optional.ofNullable(key).flatMap(requests::findByFormKey);
         if (known.isPresent())
             return new Taken(known.get().number(), known.get().agreementNumber());
-        String number = intake.takeIn(
-                        () -> joints.of(templates.published(template)), key, sent, rows, Optional.empty(), by)
+        String number = intake.takeIn(() -> joints.published(template), key, sent, rows, Optional.empty(), by)
                 .number();
         boolean made = agreement.orElseGet(() -> AskService.goesAtOnce(templates.published(template)));
         return new Taken(number, made ? Optional.of(intake.generate(number, by)) : Optional.empty());

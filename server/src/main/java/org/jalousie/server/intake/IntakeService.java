@@ -13,7 +13,6 @@ import org.jalousie.server.Refusal;
 import org.jalousie.server.account.Sight;
 import org.jalousie.server.agreement.Agreements;
 import org.jalousie.server.template.UsableTemplate;
-import org.jalousie.server.template.UsableTemplates;
 import org.jalousie.server.web.Page;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.stereotype.Service;
@@ -34,7 +33,6 @@ class IntakeService implements WaitingRequests {
     private final FilledForms filled;
     private final RequestDiary diary;
     private final RequestStages stages;
-    private final UsableTemplates templates;
     private final Agreements agreements;
     private final FormLookups lookups;
     private final TakenRows taken;
@@ -53,7 +51,6 @@ class IntakeService implements WaitingRequests {
             FilledForms filled,
             RequestDiary diary,
             RequestStages stages,
-            UsableTemplates templates,
             Agreements agreements,
             FormLookups lookups,
             TakenRows taken,
@@ -71,7 +68,6 @@ class IntakeService implements WaitingRequests {
         this.filled = filled;
         this.diary = diary;
         this.stages = stages;
-        this.templates = templates;
         this.agreements = agreements;
         this.lookups = lookups;
         this.taken = taken;
@@ -80,7 +76,7 @@ class IntakeService implements WaitingRequests {
 
     @Transactional(readOnly = true)
     IntakeViews.Form form(UUID template, String language, String person) {
-        return forms.of(joints.of(templates.published(template)), language, person);
+        return forms.of(joints.published(template), language, person);
     }
 
     @Override
@@ -111,7 +107,7 @@ class IntakeService implements WaitingRequests {
             List<FormLookups.Sent> rows,
             Optional<String> renews,
             Actor.Office by) {
-        return details.of(takeIn(() -> joints.of(templates.published(template)), key, sent, rows, renews, by));
+        return details.of(takeIn(() -> joints.published(template), key, sent, rows, renews, by));
     }
 
     /**

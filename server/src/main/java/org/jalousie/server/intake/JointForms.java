@@ -31,6 +31,11 @@ class JointForms {
         this.filled = filled;
     }
 
+    /** The form of a template's newest published version. @throws Refusal as {@link #of(UsableTemplate)} says, or when it has none */
+    JointForm published(UUID template) {
+        return of(templates.published(template));
+    }
+
     /**
      * The form of a template as it is filled now.
      *

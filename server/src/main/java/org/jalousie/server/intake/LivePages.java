@@ -74,7 +74,7 @@ class LivePages {
 
     /** For a form that is filled anew. */
     JointForm templateOf(UUID template) {
-        return lately.get(template, id -> joints.of(templates.published(id)));
+        return lately.get(template, id -> joints.published(id));
     }
 
     /** For a request that is corrected: it stays with its versions. */

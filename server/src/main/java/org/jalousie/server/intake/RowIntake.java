@@ -18,7 +18,6 @@ import org.jalousie.core.tables.TableStyle;
 import org.jalousie.server.Refusal;
 import org.jalousie.server.Settings;
 import org.jalousie.server.tables.TableUse;
-import org.jalousie.server.template.UsableTemplates;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -28,7 +27,6 @@ import org.springframework.transaction.annotation.Transactional;
 public class RowIntake {
     private static final Pattern IN_ITEM = Pattern.compile("(\\w+)\\[(\\d+)\\]\\.(.+)");
 
-    private final UsableTemplates templates;
     private final JointForms joints;
     private final FilledForms filled;
     private final FormLookups lookups;
@@ -37,14 +35,12 @@ public class RowIntake {
     private final Settings settings;
 
     RowIntake(
-            UsableTemplates templates,
             JointForms joints,
             FilledForms filled,
             FormLookups lookups,
             IntakeService intake,
             RequestGroups groups,
             Settings settings) {
-        this.templates = templates;
         this.joints = joints;
         this.filled = filled;
         this.lookups = lookups;
@@ -78,7 +74,7 @@ public class RowIntake {
     }
 
     JointForm form(UUID template) {
-        return joints.of(templates.published(template));
+        return joints.published(template);
     }
 
     Faults check(JointForm form, TableStyle style, TableUse.TakenRow row, String by) {
