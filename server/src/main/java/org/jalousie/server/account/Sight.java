@@ -1,6 +1,8 @@
 package org.jalousie.server.account;
 
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -14,6 +16,9 @@ import org.jalousie.server.Refusal;
 public interface Sight {
     /** Templates of which they see nothing; none for who sees all. */
     Set<UUID> hidden();
+
+    /** Templates of which they see something, where there are no more than so many; empty for more. */
+    Optional<List<UUID>> seen(int most);
 
     /** Templates by which they may ask for nothing. */
     Set<UUID> closed();

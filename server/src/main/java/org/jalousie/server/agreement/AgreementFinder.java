@@ -94,9 +94,14 @@ class AgreementFinder {
 
     /** The same where most fit, so that they are counted by the way, unless an index counts them by itself. */
     private int countOfMost(Narrowing narrowing, Walk walk) {
-        boolean byItself =
-                narrowing.parts().size() < 2 && narrowing.parts().stream().noneMatch(Narrowing.Part::ofWords);
-        int count = byItself ? 0 : rows.countNear(narrowing, walk, COUNTED, KeyedPage.MOST_COUNTED + 1);
+        int most = KeyedPage.MOST_COUNTED + 1;
+        Optional<Narrowing.Part> column = narrowing.columns().stream().findFirst();
+        int count = 0;
+        // words that many have aren't looked for at each row that doesn't have the column's value
+        if (narrowing.parts().size() > 1 && column.isPresent())
+            count = rows.countAmong(narrowing, column.get(), COUNTED, most);
+        else if (narrowing.parts().size() == 1 && column.isEmpty())
+            count = rows.countNear(narrowing, walk, COUNTED, most);
         return count > KeyedPage.MOST_COUNTED ? count : count(narrowing, fewest(narrowing, Optional.empty()));
     }
 

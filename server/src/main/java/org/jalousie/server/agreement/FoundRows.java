@@ -209,6 +209,12 @@ class FoundRows {
                         + walk.by() + " limit " + most);
     }
 
+    /** How many fit among so many that fulfil a part. @param most up to how many are counted */
+    int countAmong(Narrowing narrowing, Narrowing.Part part, int among, int most) {
+        String some = "(" + part.ids() + " limit " + among + ") as a";
+        return limited(narrowing, "select 1 from " + some + where(narrowing.besides(List.of(part))), most);
+    }
+
     /** How many fit among so many first in the order. @param most up to how many are counted */
     int countNear(Narrowing narrowing, Walk walk, int distance, int most) {
         return walk.sorted(sql.sql("select count(*) from (select 1" + met(narrowing, walk, Stream.empty(), 0, distance)
@@ -222,9 +228,7 @@ class FoundRows {
         return " from (select * from " + walk.order().source() + " as a"
                 + where(Stream.concat(known(narrowing, walk), place)) + walk.by() + " limit " + (to - from)
                 + " offset " + from + ") as a"
-                + where(Stream.concat(
-                        narrowing.base().stream(),
-                        apart(narrowing, walk).stream().map(Narrowing.Part::fits)));
+                + where(Stream.concat(narrowing.base().stream(), Narrowing.fits(apart(narrowing, walk))));
     }
 
     /** What the index of the order knows: one state, and where columns are sorted by, all of this. */

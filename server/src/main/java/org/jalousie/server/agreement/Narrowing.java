@@ -59,7 +59,10 @@ record Narrowing(List<String> base, String all, List<Part> parts, Map<String, Ob
             values.put("templates", array(Stream.of(FoundBy.mark(template))));
             marks.add("marks @> cast(:templates as text[])");
         });
-        if (!hidden.isEmpty()) {
+        if (asked.template().filter(hidden::contains).isPresent()) {
+            base.add("false");
+            marks.add("false");
+        } else if (!hidden.isEmpty()) {
             values.put("hidden", hidden.toArray(UUID[]::new));
             base.add("a.template_id <> all (:hidden)");
             seen.ifPresent(all -> values.put("seen", all.toArray(UUID[]::new)));
@@ -161,7 +164,17 @@ record Narrowing(List<String> base, String all, List<Part> parts, Map<String, Ob
 
     /** What a row fulfils besides some of the parts. */
     Stream<String> besides(List<Part> some) {
-        return parts.stream().filter(one -> !some.contains(one)).map(Part::fits);
+        return fits(parts.stream().filter(one -> !some.contains(one)).toList());
+    }
+
+    /** That a row fulfils all of some parts. Words, whose text has to be unpacked, are looked at last, which the planner wouldn't know. */
+    static Stream<String> fits(List<Part> parts) {
+        String words = parts.stream().filter(Part::ofWords).map(Part::fits).collect(Collectors.joining(" and "));
+        String others =
+                parts.stream().filter(one -> !one.ofWords()).map(Part::fits).collect(Collectors.joining(" and "));
+        if (words.isEmpty() || others.isEmpty())
+            return Stream.of(words + others).filter(one -> !one.isEmpty());
+        return Stream.of("case when " + others + " then " + words + " else false end");
     }
 
     /** The ids of all that fulfil some of the parts, by their indexes; of none, all that fulfil the base. */

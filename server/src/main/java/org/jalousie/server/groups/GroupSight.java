@@ -86,6 +86,15 @@ class GroupSight implements Sight {
     }
 
     @Override
+    public Optional<List<UUID>> seen(int most) {
+        List<UUID> seen = sql.sql("select id from template where id <> all (?) limit ?")
+                .params(hidden().toArray(UUID[]::new), most + 1)
+                .query(UUID.class)
+                .list();
+        return Optional.of(seen).filter(all -> all.size() <= most);
+    }
+
+    @Override
     public Set<UUID> closed() {
         return without(limited(), GroupRight.USE);
     }

@@ -2,6 +2,7 @@ package org.jalousie.server.groups;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -21,6 +22,7 @@ import tools.jackson.databind.JsonNode;
 /** Lists of somebody who doesn't see nearly all of what there is: what they see is found among it, all of it and nothing else. */
 class HiddenAmongManyTest {
     private static final String PREFIX = "HIDDEN-";
+    private static final String SEEN_PREFIX = "SEEN-";
     /** More than are tried and looked at first. */
     private static final int COUNT = 4_000;
 
@@ -48,6 +50,7 @@ class HiddenAmongManyTest {
     void asItWas() {
         hand.end();
         many.forget(PREFIX);
+        many.forget(SEEN_PREFIX);
     }
 
     private List<String> walked(String list) {
@@ -88,5 +91,45 @@ class HiddenAmongManyTest {
                     .isEmpty();
         assertThat(walked("/api/v1/agreements?sort=number&find=" + mark)).containsExactly(seen);
         assertThat(person.get("/api/v1/archive/groups?by=.template").text()).doesNotContain(hidden);
+    }
+
+    @Test
+    void theArchiveOfAHiddenTemplateIsEmpty() {
+        for (String list : List.of(
+                "/api/v1/archive?sort=number", "/api/v1/archive?find=whereas", "/api/v1/archive/dates?over=true"))
+            assertThat(walked(list + "&template=" + hidden)).as(list).isEmpty();
+        assertThat(person.get("/api/v1/archive/groups?template=" + hidden)
+                        .json()
+                        .get("groups"))
+                .isEmpty();
+    }
+
+    @Test
+    void watchedDaysAreFoundAmongHiddenOnes() {
+        many.copy(seen, SEEN_PREFIX, 300, 5);
+        String every = " from key_date where template_id <> :hidden and ";
+        Map<String, String> asked = Map.of(
+                "over=false",
+                "open",
+                "over=true",
+                "not open",
+                "kind=NOTICE",
+                "open and kind = 'NOTICE'",
+                "owner=owner3@museum.example.org",
+                "open and owner = 'owner3@museum.example.org'",
+                "from=" + LocalDate.now().plusDays(40),
+                "open and day >= current_date + 40",
+                "to=" + LocalDate.now().plusDays(40),
+                "open and day <= current_date + 40");
+        asked.forEach((query, condition) -> {
+            List<String> expected = sql.sql("select number" + every + condition + " order by day, id")
+                    .params(Map.of("hidden", UUID.fromString(hidden)))
+                    .query(String.class)
+                    .list();
+            if (query.equals("over=true")) Collections.reverse(expected);
+            String list = "/api/v1/archive/dates?" + query;
+            assertThat(walked(list)).as(list).isEqualTo(expected).hasSizeGreaterThan(5);
+            assertThat(person.get(list).json().get("total").asInt()).isEqualTo(expected.size());
+        });
     }
 }

@@ -15,6 +15,9 @@ import org.springframework.stereotype.Repository;
 /** Watched days as they are listed, narrowed, by the day. */
 @Repository
 class DateSearch {
+    /** Of more templates, what is hidden is left out where it is met. */
+    private static final int MOST_SEEN = 200;
+
     private final JdbcClient sql;
     private final Sight sight;
 
@@ -30,56 +33,73 @@ class DateSearch {
      * @param template null for any; {@code kind} too, and {@code from} and {@code to}, both days included
      * @param owner a mail address; empty for anybody's
      */
-    record Asked(boolean open, UUID template, KeyDate.Kind kind, LocalDate from, LocalDate to, String owner) {
-        private String condition(Map<String, Object> params, Set<UUID> hidden) {
-            StringBuilder said = new StringBuilder(" from key_date where open = :open");
-            if (!hidden.isEmpty()) {
-                said.append(" and template_id <> all (:hidden)");
-                params.put("hidden", hidden.toArray(UUID[]::new));
-            }
-            params.put("open", open);
-            with(said, params, "template_id =", "template", template);
-            with(said, params, "kind =", "kind", kind == null ? null : kind.name());
-            with(said, params, "day >=", "from", from);
-            with(said, params, "day <=", "to", to);
-            with(said, params, "owner =", "owner", owner.isEmpty() ? null : owner);
-            return said.toString();
-        }
-
-        private static void with(
-                StringBuilder said, Map<String, Object> params, String test, String name, Object value) {
-            if (value == null) return;
-            said.append(" and ").append(test).append(" :").append(name);
-            params.put(name, value);
-        }
-    }
+    record Asked(boolean open, UUID template, KeyDate.Kind kind, LocalDate from, LocalDate to, String owner) {}
 
     /** Where in the list. */
     record At(LocalDate day, UUID id) {}
 
     /** Some of them by their days. @param up the nearest first; {@code after} which those are that are wanted */
     List<DateStore.Row> list(Asked asked, boolean up, Optional<At> after, int most) {
-        Map<String, Object> params = new HashMap<>();
-        String said = "select " + DateStore.COLUMNS + asked.condition(params, sight.hidden());
-        if (after.isPresent()) {
-            said += " and (day, id) " + (up ? ">" : "<") + " (:day, :id)";
-            params.put("day", after.get().day());
-            params.put("id", after.get().id());
-        }
-        String way = up ? "" : " desc";
-        params.put("most", most);
-        return sql.sql(said + " order by day" + way + ", id" + way + " limit :most")
-                .params(params)
+        return said(DateStore.COLUMNS, asked, up, after, most)
                 .query(DateStore.ROW)
                 .list();
     }
 
     /** How many there are, up to a number. */
     int count(Asked asked, int most) {
+        return said("count(*)", asked, true, Optional.empty(), most)
+                .query(Integer.class)
+                .single();
+    }
+
+    /** A statement of some in their order, which an index has, whatever they are narrowed by. */
+    private JdbcClient.StatementSpec said(String what, Asked asked, boolean up, Optional<At> after, int most) {
         Map<String, Object> params = new HashMap<>();
-        // as a number: of a parameter the planner doesn't know that it is small
-        String said =
-                "select count(*) from (select 1" + asked.condition(params, sight.hidden()) + " limit " + most + ") few";
-        return sql.sql(said).params(params).query(Integer.class).single();
+        StringBuilder those = new StringBuilder(" where open = :open");
+        params.put("open", asked.open());
+        with(those, params, "template_id =", "template", asked.template());
+        with(
+                those,
+                params,
+                "kind =",
+                "kind",
+                asked.kind() == null ? null : asked.kind().name());
+        with(those, params, "day >=", "from", asked.from());
+        with(those, params, "day <=", "to", asked.to());
+        with(those, params, "owner =", "owner", asked.owner().isEmpty() ? null : asked.owner());
+        after.ifPresent(at -> {
+            those.append(" and (day, id) ").append(up ? ">" : "<").append(" (:day, :id)");
+            params.put("day", at.day());
+            params.put("id", at.id());
+        });
+        // as a number: of a parameter the planner doesn't know that it is small, and reads everything
+        String way = up ? "" : " desc";
+        String some = " order by day" + way + ", id" + way + " limit " + most;
+        String seen = "select * from key_date" + those + hidden(asked, params) + some;
+        if (params.containsKey("seen"))
+            seen = "select each.* from unnest(:seen) as one cross join lateral (select * from key_date" + those
+                    + " and template_id = one" + some + ") as each" + some;
+        return sql.sql("select " + what + " from (" + seen + ") as found" + (what.equals("count(*)") ? "" : some))
+                .params(params);
+    }
+
+    /**
+     * What isn't seen. Where nothing else tells which index finds them, those of each template that is seen are looked up: they may
+     * be few of many.
+     */
+    private String hidden(Asked asked, Map<String, Object> params) {
+        Set<UUID> hidden = sight.hidden();
+        if (hidden.isEmpty()) return "";
+        if (asked.template() != null) return hidden.contains(asked.template()) ? " and false" : "";
+        if (asked.kind() == null && asked.owner().isEmpty())
+            sight.seen(MOST_SEEN).ifPresent(seen -> params.put("seen", seen.toArray(UUID[]::new)));
+        params.put("hidden", hidden.toArray(UUID[]::new));
+        return " and template_id <> all (:hidden)";
+    }
+
+    private static void with(StringBuilder said, Map<String, Object> params, String test, String name, Object value) {
+        if (value == null) return;
+        said.append(" and ").append(test).append(" :").append(name);
+        params.put(name, value);
     }
 }
