@@ -102,6 +102,7 @@ class AgreementFinder {
             count = rows.countAmong(narrowing, column.get(), COUNTED, most);
         else if (narrowing.parts().size() == 1 && column.isEmpty())
             count = rows.countNear(narrowing, walk, COUNTED, most);
+        if (count > 0 && count < most && column.isEmpty() && rows.shorterThan(narrowing, walk, COUNTED)) return count;
         return count > KeyedPage.MOST_COUNTED ? count : count(narrowing, fewest(narrowing, Optional.empty()));
     }
 

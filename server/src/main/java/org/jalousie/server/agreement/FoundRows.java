@@ -224,6 +224,17 @@ class FoundRows {
                 .single();
     }
 
+    /** Whether the order has fewer than so many, so that these were all. */
+    boolean shorterThan(Narrowing narrowing, Walk walk, int distance) {
+        return walk.sorted(sql.sql("select count(*) from (select 1 from "
+                                + walk.order().source() + " as a" + where(known(narrowing, walk)) + " limit " + distance
+                                + ") as counted"))
+                        .params(narrowing.values())
+                        .query(Integer.class)
+                        .single()
+                < distance;
+    }
+
     private static String met(Narrowing narrowing, Walk walk, Stream<String> place, int from, int to) {
         return " from (select * from " + walk.order().source() + " as a"
                 + where(Stream.concat(known(narrowing, walk), place)) + walk.by() + " limit " + (to - from)
