@@ -3,6 +3,7 @@ package org.jalousie.bench;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.util.Map;
+import java.util.stream.IntStream;
 import org.jodconverter.core.document.DefaultDocumentFormatRegistry;
 import org.jodconverter.core.document.DocumentFamily;
 import org.jodconverter.core.document.DocumentFormat;
@@ -10,7 +11,7 @@ import org.jodconverter.core.office.OfficeException;
 import org.jodconverter.local.LocalConverter;
 import org.jodconverter.local.office.LocalOfficeManager;
 
-/** What the library and the word processor do by themselves, as they come: two processes, no sandbox, the office's kind of PDF. The floor. */
+/** What the library and the word processor do by themselves, without a sandbox, the office's kind of PDF. The floor. */
 final class BareConverter implements AutoCloseable {
     private static final DocumentFormat PDF = DocumentFormat.builder()
             .from(DefaultDocumentFormatRegistry.PDF)
@@ -28,9 +29,10 @@ final class BareConverter implements AutoCloseable {
         this.manager = manager;
     }
 
-    static BareConverter start() {
+    /** @param processes one is how it comes */
+    static BareConverter start(int processes) {
         LocalOfficeManager manager = LocalOfficeManager.builder()
-                .portNumbers(FIRST_PORT, FIRST_PORT + 1)
+                .portNumbers(IntStream.range(FIRST_PORT, FIRST_PORT + processes).toArray())
                 .maxTasksPerProcess(WITHOUT_END)
                 .build();
         try {

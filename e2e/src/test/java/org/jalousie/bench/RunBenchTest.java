@@ -23,6 +23,9 @@ import tools.jackson.databind.JsonNode;
 class RunBenchTest {
     private static final Testbed BED = Testbed.start();
     private static final int ROWS = Integer.getInteger("bench.rows", 500);
+    /** As many as the office keeps. */
+    private static final int PROCESSES = Integer.getInteger("JALOUSIE_CONVERTERS", 2);
+
     private static final int WARM = Integer.getInteger("bench.warm", 4);
 
     private final Office office = new Office(BED.address());
@@ -103,20 +106,10 @@ class RunBenchTest {
         double run = run(table, () -> {});
         double busyRun = Machine.busy() - busyBefore;
         List<byte[]> files = files(table);
-        try (BareConverter plain = BareConverter.start()) {
-            converted(files.subList(0, Math.min(60, files.size())), plain::toPdf);
-            double before = Machine.busy();
-            print(run, "the bare converter, the same files", converted(files, plain::toPdf), "   bar 0.9");
-            double busyPlain = Machine.busy() - before;
-            System.out.printf(
-                    Locale.ROOT,
-                    "%-34s %8.1f s   %-42s %8.1f s   of its work %.2f%n",
-                    "the processors' work for it",
-                    busyRun,
-                    "the bare converter's",
-                    busyPlain,
-                    busyPlain / busyRun);
-        }
+        System.out.printf(Locale.ROOT, "%-34s %8.1f s%n", "the processors' work for it", busyRun);
+        bare(files, run, busyRun, 1, "   bar 0.9");
+        // where these take all cores, what else a run does has to wait for them
+        bare(files, run, busyRun, PROCESSES, "");
         print(run, "the office's own, by itself", converted(files, BED.bean(Converter.class)::toPdf), "");
         List<Double> busy = new ArrayList<>();
         run(table(template), () -> busy.add(room(3)));
@@ -129,6 +122,19 @@ class RunBenchTest {
                 "when nothing goes on",
                 idle,
                 median / idle);
+    }
+
+    /** The bare converter with so many processes. */
+    private static void bare(List<byte[]> files, double run, double busyRun, int processes, String bar)
+            throws Exception {
+        try (BareConverter plain = BareConverter.start(processes)) {
+            converted(files.subList(0, Math.min(60, files.size())), plain::toPdf);
+            double before = Machine.busy();
+            print(run, "bare converter, processes: " + processes, converted(files, plain::toPdf), bar);
+            double busy = Machine.busy() - before;
+            System.out.printf(
+                    Locale.ROOT, "%-45s %-42s %8.1f s   of its work %.2f%n", "", "its work", busy, busy / busyRun);
+        }
     }
 
     private List<byte[]> files(JsonNode table) {

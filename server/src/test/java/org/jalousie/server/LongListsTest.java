@@ -85,6 +85,7 @@ class LongListsTest {
                 "state=OUT&find=zebu middle&sort=since | a.number like 'ZEBU-%' and a.state = 'OUT' | a.since, a.id",
                 "state=COMPLETED&state=DECLINED&find=zebu&sort=changed | a.number like 'ZEBU-%' and a.state <> 'OUT' | a.changed_at, a.id",
                 "find=ancient | a.number like 'ZEBU-%' and t.words ~ 'ancient' | a.changed_at desc, a.id desc",
+                "state=DECLINED&find=whereas&sort=number | a.state = 'DECLINED' and t.words ~ 'whereas' | a.number, a.id",
                 "state=DECLINED&sort=-number | a.state = 'DECLINED' | a.number desc, a.id desc",
             })
     void isWalkedThereAndBack(String query, String condition, String order) {
