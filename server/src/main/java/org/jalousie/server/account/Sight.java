@@ -17,8 +17,8 @@ public interface Sight {
     /** Templates of which they see nothing; none for who sees all. */
     Set<UUID> hidden();
 
-    /** Templates of which they see something, where there are no more than so many; empty for more. */
-    Optional<List<UUID>> seen(int most);
+    /** Templates of which they see something, few enough to be looked up one by one; empty for more. */
+    Optional<List<UUID>> seen();
 
     /** Templates by which they may ask for nothing. */
     Set<UUID> closed();

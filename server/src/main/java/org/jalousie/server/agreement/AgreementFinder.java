@@ -102,7 +102,9 @@ class AgreementFinder {
             count = rows.countAmong(narrowing, column.get(), COUNTED, most);
         else if (narrowing.parts().size() == 1 && column.isEmpty())
             count = rows.countNear(narrowing, walk, COUNTED, most);
-        if (count > 0 && count < most && column.isEmpty() && rows.shorterThan(narrowing, walk, COUNTED)) return count;
+        // the order of a column may lack some that its values aren't taken over of yet
+        boolean ofAll = column.isEmpty() && walk.order().data().isEmpty();
+        if (count > 0 && count < most && ofAll && rows.shorterThan(narrowing, walk, COUNTED)) return count;
         return count > KeyedPage.MOST_COUNTED ? count : count(narrowing, fewest(narrowing, Optional.empty()));
     }
 

@@ -9,9 +9,6 @@ import org.springframework.stereotype.Component;
 /** What is looked for, as statements' conditions, with what whoever asks doesn't see left out. */
 @Component
 class Narrowings {
-    /** Templates that are looked for one by one; of more, what is hidden is left out where it is met. */
-    private static final int MOST_SEEN = 200;
-
     private final Sight sight;
 
     Narrowings(Sight sight) {
@@ -20,6 +17,6 @@ class Narrowings {
 
     Narrowing of(AgreementsAsked asked) {
         Set<UUID> hidden = sight.hidden();
-        return Narrowing.of(asked, hidden, hidden.isEmpty() ? Optional.empty() : sight.seen(MOST_SEEN));
+        return Narrowing.of(asked, hidden, hidden.isEmpty() ? Optional.empty() : sight.seen());
     }
 }

@@ -25,6 +25,9 @@ import org.springframework.web.context.request.RequestContextHolder;
 class GroupSight implements Sight {
     private static final String KEPT = GroupSight.class.getName();
 
+    /** Up to how many are looked up one by one. */
+    private static final int MOST_SEEN = 200;
+
     private final JdbcClient sql;
 
     GroupSight(JdbcClient sql) {
@@ -86,12 +89,12 @@ class GroupSight implements Sight {
     }
 
     @Override
-    public Optional<List<UUID>> seen(int most) {
+    public Optional<List<UUID>> seen() {
         List<UUID> seen = sql.sql("select id from template where id <> all (?) limit ?")
-                .params(hidden().toArray(UUID[]::new), most + 1)
+                .params(hidden().toArray(UUID[]::new), MOST_SEEN + 1)
                 .query(UUID.class)
                 .list();
-        return Optional.of(seen).filter(all -> all.size() <= most);
+        return Optional.of(seen).filter(all -> all.size() <= MOST_SEEN);
     }
 
     @Override

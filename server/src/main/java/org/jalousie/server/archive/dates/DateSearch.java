@@ -15,9 +15,6 @@ import org.springframework.stereotype.Repository;
 /** Watched days as they are listed, narrowed, by the day. */
 @Repository
 class DateSearch {
-    /** Of more templates, what is hidden is left out where it is met. */
-    private static final int MOST_SEEN = 200;
-
     /** Among so many times as many as are wanted they are looked for first. */
     private static final int NEAR = 4;
 
@@ -84,7 +81,7 @@ class DateSearch {
         boolean byOthers = asked.template() != null
                 || asked.kind() != null
                 || !asked.owner().isEmpty();
-        return byOthers || sight.hidden().isEmpty() ? Optional.empty() : sight.seen(MOST_SEEN);
+        return byOthers || sight.hidden().isEmpty() ? Optional.empty() : sight.seen();
     }
 
     /** A statement of some in their order, which an index has, whatever they are narrowed by. */
